@@ -1,0 +1,129 @@
+import { findIslands, type Islands } from "./islands";
+import { factorise, type Lu, solveWith } from "./lu";
+import { type Netlist, type Resistor, type Source, withoutSources } from "./netlist";
+
+/**
+ * A network with its sources, solved in modified nodal form (Ho, Ruehli & Brennan 1975), one island at a time.
+ * Each island has its own reference net: `0` where it is present, else its first net.
+ */
+export interface OperatingPoint {
+  readonly islands: Islands;
+  /** Potential of a net against the reference of its island, volts. */
+  readonly potential: ReadonlyMap<string, number>;
+  /** Current through a source from plus to minus inside the source's branch, amps. */
+  readonly sourceCurrent: ReadonlyMap<string, number>;
+}
+
+/** Solves for all potentials. Throws RangeError when sources contradict each other. */
+export function operatingPoint(netlist: Netlist): OperatingPoint {
+  const islands = findIslands(netlist.components);
+  const potential = new Map<string, number>();
+  const sourceCurrent = new Map<string, number>();
+  islands.members.forEach((nets, number) => {
+    const inside = netlist.components.filter((c) => islands.of.get(c.kind === "resistor" ? c.a : c.plus) === number);
+    solveIsland(nets, inside.filter(isResistor), inside.filter(isSource), potential, sourceCurrent);
+  });
+  return { islands, potential, sourceCurrent };
+}
+
+const isResistor = (c: { kind: string }): c is Resistor => c.kind === "resistor";
+const isSource = (c: { kind: string }): c is Source => c.kind === "source";
+
+function solveIsland(
+  nets: readonly string[],
+  resistors: readonly Resistor[],
+  sources: readonly Source[],
+  potential: Map<string, number>,
+  sourceCurrent: Map<string, number>,
+): void {
+  const reference = nets.includes("0") ? "0" : (nets[0] as string);
+  potential.set(reference, 0);
+  if (sources.length === 0) {
+    for (const net of nets) potential.set(net, 0);
+    return;
+  }
+  const unknown = nets.filter((net) => net !== reference);
+  const row = new Map(unknown.map((net, i) => [net, i]));
+  const n = unknown.length + sources.length;
+  const matrix = new Float64Array(n * n);
+  const rhs = new Float64Array(n);
+  for (const r of resistors) stamp(matrix, n, row.get(r.a), row.get(r.b), 1 / r.ohms);
+  sources.forEach((source, k) => {
+    const i = unknown.length + k;
+    const [plus, minus] = [row.get(source.plus), row.get(source.minus)];
+    if (plus !== undefined) matrix[plus * n + i] = matrix[i * n + plus] = 1;
+    if (minus !== undefined) matrix[minus * n + i] = matrix[i * n + minus] = -1;
+    rhs[i] = source.volts;
+  });
+  const x = solveWith(factorise(matrix, n), rhs);
+  for (const [net, i] of row) potential.set(net, x[i] as number);
+  sources.forEach((source, k) => {
+    sourceCurrent.set(source.id, x[unknown.length + k] as number);
+  });
+}
+
+function stamp(matrix: Float64Array, n: number, a: number | undefined, b: number | undefined, siemens: number): void {
+  if (a !== undefined) matrix[a * n + a] = (matrix[a * n + a] as number) + siemens;
+  if (b !== undefined) matrix[b * n + b] = (matrix[b * n + b] as number) + siemens;
+  if (a !== undefined && b !== undefined) {
+    matrix[a * n + b] = (matrix[a * n + b] as number) - siemens;
+    matrix[b * n + a] = (matrix[b * n + a] as number) - siemens;
+  }
+}
+
+/**
+ * Voltage a high-impedance meter shows from `plus` to `minus`. Between islands that nothing joins it shows
+ * no steady voltage: 0. A net that is not in the network floats too.
+ */
+export function voltsBetween(point: OperatingPoint, plus: string, minus: string): number {
+  const island = point.islands.of.get(plus);
+  if (island === undefined || island !== point.islands.of.get(minus)) return 0;
+  return (point.potential.get(plus) as number) - (point.potential.get(minus) as number);
+}
+
+/** The network as an ohm-meter sees it, factorised once, to be asked for any pair. Sources are lifted out. */
+export interface OhmNetwork {
+  readonly islands: Islands;
+  readonly resistors: readonly Resistor[];
+  readonly row: ReadonlyMap<string, number>;
+  readonly factor: readonly (Lu | undefined)[];
+  readonly islandSize: readonly number[];
+}
+
+export function ohmNetwork(netlist: Netlist): OhmNetwork {
+  const resistors = withoutSources(netlist).components as Resistor[];
+  const islands = findIslands(resistors);
+  const row = new Map<string, number>();
+  const matrices = islands.members.map((nets) => {
+    // The last net of each island is its reference and has no row.
+    for (let i = 0; i < nets.length - 1; i++) row.set(nets[i] as string, i);
+    return new Float64Array((nets.length - 1) ** 2);
+  });
+  for (const r of resistors) {
+    const island = islands.of.get(r.a) as number;
+    const size = (islands.members[island] as readonly string[]).length - 1;
+    stamp(matrices[island] as Float64Array, size, row.get(r.a), row.get(r.b), 1 / r.ohms);
+  }
+  const islandSize = islands.members.map((nets) => nets.length - 1);
+  const factor = matrices.map((m, i) => (islandSize[i] ? factorise(m, islandSize[i] as number) : undefined));
+  return { islands, resistors, row, factor, islandSize };
+}
+
+/** Potentials (volts = ohms, for 1 A driven from `plus` to `minus`) of the island's nets, or `undefined` when no path joins them. */
+export function unitCurrentPotentials(network: OhmNetwork, plus: string, minus: string): ((net: string) => number) | undefined {
+  const island = network.islands.of.get(plus);
+  if (island === undefined || island !== network.islands.of.get(minus)) return undefined;
+  const rhs = new Float64Array(network.islandSize[island] as number);
+  const [i, j] = [network.row.get(plus), network.row.get(minus)];
+  if (i !== undefined) rhs[i] = 1;
+  if (j !== undefined) rhs[j] = (rhs[j] as number) - 1;
+  const x = solveWith(network.factor[island] as Lu, rhs);
+  return (net) => (network.islands.of.get(net) === island ? (x[network.row.get(net) ?? -1] ?? 0) : 0);
+}
+
+/** Resistance between two nets, ohms; `Infinity` (OL) when nothing joins them. A net against itself is 0. */
+export function ohmsBetween(network: OhmNetwork, plus: string, minus: string): number {
+  if (plus === minus) return 0;
+  const potential = unitCurrentPotentials(network, plus, minus);
+  return potential ? potential(plus) - potential(minus) : Infinity;
+}

@@ -1,0 +1,77 @@
+import { fahrenheitToCelsius, type Quantity, type Unit } from "./quantity";
+
+export type QuantityResult =
+  | { readonly ok: true; readonly quantity: Quantity; /** False when the unit was taken from `expected`. */ readonly unitGiven: boolean }
+  | { readonly ok: false; readonly message: string };
+
+const ACCEPTED = "a number with its unit, such as 0.3, 11.2k, 1.2M, 238 V, 22 A, 61 C, 142 F, 20 s, or OL";
+
+/** Suffix (lower case, but for k/M prefixes) → unit and factor. `null` unit: a bare prefix, the unit is the expected one. */
+const SUFFIXES: readonly [pattern: RegExp, unit: Unit | null, toSi: (x: number) => number][] = [
+  [/^$/, null, (x) => x],
+  [/^[kK]$/, null, (x) => x * 1e3],
+  [/^M$/, null, (x) => x * 1e6],
+  [/^(Ω|Ω|ohms?|r)$/i, "ohm", (x) => x],
+  [/^k ?(Ω|Ω|ohms?)$/i, "ohm", (x) => x * 1e3],
+  [/^(M ?(Ω|Ω|ohms?)|[Mm]eg(ohms?)?)$/, "ohm", (x) => x * 1e6],
+  [/^m ?(Ω|Ω|ohms?)$/, "ohm", (x) => x * 1e-3],
+  [/^(v|volts?|vac)$/i, "volt", (x) => x],
+  [/^mv$/i, "volt", (x) => x * 1e-3],
+  [/^(a|amps?)$/i, "amp", (x) => x],
+  [/^ma$/i, "amp", (x) => x * 1e-3],
+  [/^(w|watts?)$/i, "watt", (x) => x],
+  [/^kw$/i, "watt", (x) => x * 1e3],
+  [/^(°c|c|degc|celsius)$/i, "celsius", (x) => x],
+  [/^(°f|f|degf|fahrenheit)$/i, "celsius", fahrenheitToCelsius],
+  [/^(s|secs?|seconds?)$/i, "second", (x) => x],
+  [/^(min|mins|minutes?)$/i, "second", (x) => x * 60],
+];
+
+/**
+ * Reads an amount as people write it. `expected` gives the unit of a bare number or a bare prefix (`11.2k`).
+ * A decimal comma is taken (`0,3`); `1,350` is refused because it can be read two ways.
+ * `parseQuantity("11.2k", "ohm")` → 11200 Ω.
+ */
+export function parseQuantity(text: string, expected?: Unit): QuantityResult {
+  const trimmed = text.trim();
+  if (/^(ol|o\.l\.?|o\/l|∞|overload)$/i.test(trimmed)) return overloadOf(expected ?? "ohm");
+  const match = /^([-+]?)(\d+(?:[.,]\d*)?|[.,]\d+) ?(\D{0,12})$/.exec(trimmed);
+  if (!match) return refuse(trimmed);
+  const [, sign, digits, suffix] = match as unknown as [string, string, string, string];
+  if (/^[1-9]\d{0,2},\d{3}$/.test(digits)) {
+    const plain = digits.replace(",", "");
+    return { ok: false, message: `“${trimmed}” can be read two ways: write ${plain} or ${digits.replace(",", ".")}` };
+  }
+  if (suffix.trim() === "m") {
+    return { ok: false, message: `“${trimmed}” can be read two ways: write M for mega, mΩ for milliohm, min for minutes` };
+  }
+  const number = Number(`${sign}${digits.replace(",", ".")}`);
+  for (const [pattern, unit, toSi] of SUFFIXES) {
+    if (!pattern.test(suffix.trim())) continue;
+    const chosen = unit ?? expected;
+    if (!chosen) return { ok: false, message: `“${trimmed}” has no unit: add Ω, V, A, W, C, F or s` };
+    return check({ unit: chosen, value: toSi(number), overload: false }, trimmed, unit !== null);
+  }
+  return refuse(trimmed);
+}
+
+function overloadOf(unit: Unit): QuantityResult {
+  if (unit !== "ohm") return { ok: false, message: "OL is a reading in ohms (an open line); expected a number here" };
+  return { ok: true, quantity: { unit, value: Infinity, overload: true }, unitGiven: true };
+}
+
+function check(quantity: Quantity, text: string, unitGiven: boolean): QuantityResult {
+  if (!Number.isFinite(quantity.value)) return refuse(text);
+  if (quantity.value < 0 && (quantity.unit === "ohm" || quantity.unit === "second")) {
+    return { ok: false, message: `“${text}” is below zero: ${quantity.unit === "ohm" ? "a resistance" : "a time"} can't be` };
+  }
+  if (quantity.unit === "celsius" && quantity.value < -273.15) {
+    return { ok: false, message: `“${text}” is below absolute zero` };
+  }
+  return { ok: true, quantity, unitGiven };
+}
+
+const refuse = (text: string): QuantityResult => ({
+  ok: false,
+  message: `“${text.slice(0, 50)}” is not an amount I can read; expected ${ACCEPTED}`,
+});

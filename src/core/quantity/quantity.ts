@@ -1,0 +1,27 @@
+/** Units that Yennic computes in. Temperatures are always held in °C, times in seconds. */
+export const UNITS = ["ohm", "volt", "amp", "watt", "celsius", "second"] as const;
+export type Unit = (typeof UNITS)[number];
+
+/** A measured or stated amount. `overload` means the meter showed OL: above its range (an open line on an ohm range). */
+export interface Quantity {
+  readonly unit: Unit;
+  /** In SI (°C for temperature); `Infinity` when `overload`. */
+  readonly value: number;
+  readonly overload: boolean;
+}
+
+export const UNIT_SYMBOL: Record<Unit, string> = {
+  ohm: "Ω",
+  volt: "V",
+  amp: "A",
+  watt: "W",
+  celsius: "°C",
+  second: "s",
+};
+
+export function quantity(value: number, unit: Unit): Quantity {
+  return { unit, value, overload: value === Infinity };
+}
+
+export const fahrenheitToCelsius = (f: number): number => ((f - 32) * 5) / 9;
+export const celsiusToFahrenheit = (c: number): number => (c * 9) / 5 + 32;
