@@ -1,0 +1,163 @@
+import type { Component, Netlist } from "../circuit/netlist";
+import type { Condition } from "./condition";
+import { type FaultSet, JOINT_OPEN } from "./fault";
+import type { Machine, Part } from "./schema";
+
+/** A closed contact of our own making: what the lead and spring of a good one read. */
+export const CONTACT_OHMS = 0.02;
+const FUSE_OHMS = 0.05;
+const PLUG_OHMS = 0.005;
+
+/** Node of a part's terminal when it is parted from its net (wire off, or a burnt joint). Terminals count from 1. */
+export const terminalNode = (part: string, terminal: number): string => `${part}.${terminal}`;
+
+
+/**
+ * The machine as a network of resistors and sources in one condition with given faults.
+ * `wiresOff` names parts whose wires are taken off all their terminals. Branch ids are `part` or `part/branch`.
+ */
+export function networkOf(machine: Machine, condition: Condition, faults: FaultSet, wiresOff: ReadonlySet<string> = new Set()): Netlist {
+  const components: Component[] = [];
+  const positions = controlsUnder(machine, condition, faults);
+  for (const part of machine.parts) {
+    const node = (terminal: number) =>
+      wiresOff.has(part.id) || faults.has(part.id, JOINT_OPEN, String(terminal))
+        ? terminalNode(part.id, terminal)
+        : (part.nets[terminal - 1] as string);
+    for (const branch of branchesOf(machine, part, condition, positions, faults)) {
+      components.push({
+        kind: "resistor",
+        id: branch.name === undefined ? part.id : `${part.id}/${branch.name}`,
+        a: typeof branch.from === "number" ? node(branch.from) : branch.from,
+        b: typeof branch.to === "number" ? node(branch.to) : branch.to,
+        ohms: branch.ohms,
+      });
+    }
+  }
+  if (condition.cordIn && !condition.breakerTripped) components.push(...supplySide(machine, faults));
+  else components.push(...wallOnly(machine, faults));
+  return { components };
+}
+
+/** Controls as the faults leave them: a broken belt, a cycle without heat. */
+export function controlsUnder(machine: Machine, condition: Condition, faults: FaultSet): Readonly<Record<string, string>> {
+  const changed: Record<string, string> = { ...condition.controls };
+  for (const part of machine.parts) {
+    if (part.kind === "belt" && faults.has(part.id, "broken") && "belt" in changed) changed["belt"] = "gone";
+    if (part.kind === "setting" && condition.cordIn) {
+      const wrong = faults.of(part.id, "wrong");
+      const control = machine.controls.find((c) => c.id === part.control);
+      if (wrong?.at && control && changed[part.control] === control.run) changed[part.control] = wrong.at;
+    }
+  }
+  return changed;
+}
+
+interface Branch {
+  readonly name?: string;
+  /** Terminal number, or a node of the branch's own. */
+  readonly from: number | string;
+  readonly to: number | string;
+  readonly ohms: number;
+}
+
+const contact = (closed: boolean, ohms = CONTACT_OHMS): Branch[] => (closed ? [{ from: 1, to: 2, ohms }] : []);
+
+/** What a part contributes to the network: one case a kind. A new kind of part starts here. */
+function branchesOf(
+  machine: Machine,
+  part: Part,
+  condition: Condition,
+  positions: Readonly<Record<string, string>>,
+  faults: FaultSet,
+): readonly Branch[] {
+  const open = faults.has(part.id, "open");
+  const welded = faults.has(part.id, "welded");
+  switch (part.kind) {
+    case "conductor":
+      return contact(!open, part.ohms);
+    case "switch":
+    case "timer-contact": {
+      const closed = part.closedWhen.in.includes(positions[part.closedWhen.control] ?? "");
+      return contact(welded || (closed && !open));
+    }
+    case "centrifugal-contact": {
+      const closed = (part.closedWhen === "at-speed") === condition.atSpeed.has(part.motor);
+      return contact(welded || (closed && !open));
+    }
+    case "thermostat":
+      return contact(welded || (!open && !condition.opened.has(part.id)));
+    case "fuse":
+      return contact(!open && !condition.opened.has(part.id), FUSE_OHMS);
+    case "element":
+      return elementBranches(machine, part, condition, faults);
+    case "motor":
+      return motorBranches(part, condition, faults);
+    case "resistor":
+      return open ? [] : [{ from: 1, to: 2, ohms: part.ohms }];
+    case "supply":
+    case "belt":
+    case "duct":
+    case "setting":
+      return [];
+  }
+}
+
+/** F1 and F2: cold ohms from the rating at working temperature is what the plate gives; the coil rises with its temperature. */
+export function elementOhms(part: Extract<Part, { kind: "element" }>, elementC: number): number {
+  return (part.volts ** 2 / part.watts) * (1 + part.alphaPerK * (elementC - 20));
+}
+
+function elementBranches(machine: Machine, part: Extract<Part, { kind: "element" }>, condition: Condition, faults: FaultSet): Branch[] {
+  if (faults.has(part.id, "open")) return [];
+  const ohms = elementOhms(part, condition.elementC) * (faults.of(part.id, "low")?.severity ?? 1);
+  const ground = faults.of(part.id, "grounded");
+  if (!ground) return [{ from: 1, to: 2, ohms }];
+  const share = ground.severity ?? 0.5;
+  return [
+    { name: "a", from: 1, to: machine.cabinet, ohms: ohms * share },
+    { name: "b", from: machine.cabinet, to: 2, ohms: ohms * (1 - share) },
+  ];
+}
+
+function motorBranches(part: Extract<Part, { kind: "motor" }>, condition: Condition, faults: FaultSet): Branch[] {
+  const live = condition.cordIn;
+  const main = !live ? part.mainOhms : condition.atSpeed.has(part.id) ? part.runningOhms : part.lockedOhms;
+  return [
+    ...(faults.has(part.id, "main-open") ? [] : [{ name: "main", from: 1, to: 2, ohms: main }]),
+    ...(faults.has(part.id, "start-open") ? [] : [{ name: "start", from: 1, to: 3, ohms: live ? part.startOhms * 2 : part.startOhms }]),
+  ];
+}
+
+function supplySide(machine: Machine, faults: FaultSet): Component[] {
+  const { neutral, ground, legs } = machine.supply;
+  const plug = (id: string, wall: string, pin: string): Component => ({ kind: "resistor", id: `plug/${id}`, a: wall, b: pin, ohms: PLUG_OHMS });
+  return [
+    ...wallOnly(machine, faults),
+    ...legs.map((leg) => plug(leg.id, leg.wall, leg.pin)),
+    plug("N", neutral.wall, neutral.pin),
+    plug("G", ground.wall, ground.pin),
+  ];
+}
+
+/** The outlet itself. Earth and neutral are bonded at the house panel, which is net `0`. */
+function wallOnly(machine: Machine, faults: FaultSet): Component[] {
+  const { part, neutral, ground, legs } = machine.supply;
+  const lost = (leg: string) => faults.has(part, "lost", leg);
+  return [
+    ...legs.filter((leg) => !lost(leg.id)).map((leg): Component => ({ kind: "source", id: `supply/${leg.id}`, plus: leg.wall, minus: "0", volts: leg.volts })),
+    ...(lost("N") ? [] : [{ kind: "resistor", id: "supply/N", a: neutral.wall, b: "0", ohms: PLUG_OHMS } as const]),
+    { kind: "resistor", id: "supply/G", a: ground.wall, b: "0", ohms: PLUG_OHMS },
+  ];
+}
+
+/** Where two probes can be set: a net by name, or a part's terminal as `part.1`. */
+export function probeNode(machine: Machine, point: string, faults: FaultSet, wiresOff: ReadonlySet<string>): string {
+  const match = /^([a-z][a-z0-9-]*)\.(\d)$/.exec(point);
+  if (!match) return point;
+  const part = machine.parts.find((p) => p.id === match[1]);
+  const terminal = Number(match[2]);
+  if (!part || terminal < 1 || terminal > part.nets.length) throw new RangeError(`“${point}” is not a terminal of ${machine.id}`);
+  const parted = wiresOff.has(part.id) || faults.has(part.id, JOINT_OPEN, String(terminal));
+  return parted ? terminalNode(part.id, terminal) : (part.nets[terminal - 1] as string);
+}

@@ -1,0 +1,281 @@
+import { z } from "zod";
+
+const id = z.string().regex(/^[a-z][a-z0-9-]*$/, "lower-case letters, digits and hyphens, starting with a letter");
+const net = z.string().regex(/^[A-Z][A-Z0-9.]*$/, "a net name in capitals, such as TB1");
+const positive = z.number().positive();
+const pair = z.tuple([net, net]);
+
+/** A weight, share or duration that nobody has measured here: shown as an estimate and open to change. */
+const estimated = z.object({ value: z.number().nonnegative(), estimate: z.literal(true) });
+
+const fault = z.object({
+  mode: z.string(),
+  /** Which leg, terminal or other spot of the part, where the mode needs one. */
+  at: z.string().optional(),
+  /** Mode-specific: free-area fraction of a choked duct, resistance factor of shorted turns, position of a ground along an element. */
+  severity: positive.optional(),
+  /** As a technician says it after the part's name: “open”, “grounded to the cabinet”. */
+  says: z.string(),
+  /** Relative to the other faults of this machine. */
+  weight: estimated,
+  /** Minutes and price when the mode is put right in another way than by fitting the part (clear, reset, set). */
+  remedy: z.object({ verb: z.string(), minutes: positive, price: z.number().nonnegative() }).optional(),
+});
+
+const common = {
+  id,
+  name: z.string(),
+  /** Short, for the sheet. */
+  label: z.string(),
+  aliases: z.array(z.string()).default([]),
+  does: z.string(),
+  test: z.string(),
+  where: z.string(),
+  /** Panel that must be off to reach the terminals; null where none is. */
+  panel: id.nullable(),
+  checkMinutes: positive,
+  /** The assembly that is fitted when this part fails; the part itself where left out. */
+  unit: id.optional(),
+  fit: z.object({ minutes: positive, price: z.number().nonnegative() }).optional(),
+  faults: z.array(fault),
+  /** Relative weight of an open joint at each terminal; 0.15 where left out. */
+  jointWeight: z.number().nonnegative().default(0.15),
+};
+
+const tolerance = z.number().min(0).max(0.5).default(0.1);
+const controlled = z.object({ control: id, in: z.array(z.string()).min(1) });
+
+const part = z.discriminatedUnion("kind", [
+  z.object({ ...common, kind: z.literal("conductor"), nets: pair, ohms: positive }),
+  z.object({ ...common, kind: z.literal("switch"), nets: pair, closedWhen: controlled, needs: id.optional() }),
+  z.object({ ...common, kind: z.literal("timer-contact"), nets: pair, closedWhen: controlled }),
+  z.object({
+    ...common,
+    kind: z.literal("centrifugal-contact"),
+    nets: pair,
+    motor: id,
+    closedWhen: z.enum(["at-speed", "below-speed"]),
+  }),
+  z.object({ ...common, kind: z.literal("thermostat"), nets: pair, senses: z.enum(["box", "exhaust"]), opensC: z.number(), closesC: z.number() }),
+  z.object({ ...common, kind: z.literal("fuse"), nets: pair, senses: z.enum(["box", "exhaust"]), opensC: z.number() }),
+  z.object({
+    ...common,
+    kind: z.literal("element"),
+    nets: pair,
+    watts: positive,
+    volts: positive,
+    tolerance,
+    /** F2 of the trade notes: nickel-chrome 1.0e-4 /K. */
+    alphaPerK: z.number().default(1e-4),
+  }),
+  z.object({
+    ...common,
+    kind: z.literal("motor"),
+    /** Run end of both windings, return of the main winding, return of the start winding. */
+    nets: z.tuple([net, net, net]),
+    mainOhms: positive,
+    startOhms: positive,
+    /** Effective impedances at 50/60 Hz, ohms. */
+    lockedOhms: positive,
+    runningOhms: positive,
+    volts: positive,
+    tolerance,
+  }),
+  z.object({
+    ...common,
+    kind: z.literal("resistor"),
+    nets: pair,
+    ohms: positive,
+    tolerance,
+    role: z.enum(["heater", "timer-motor", "lamp"]),
+    /** A bias heater warms the sensor of this thermostat. */
+    warms: z.object({ part: id, kelvin: positive }).optional(),
+  }),
+  z.object({ ...common, kind: z.literal("supply"), nets: z.array(net).length(0) }),
+  z.object({ ...common, kind: z.literal("belt"), nets: z.array(net).length(0) }),
+  z.object({ ...common, kind: z.literal("duct"), nets: z.array(net).length(0) }),
+  z.object({ ...common, kind: z.literal("setting"), nets: z.array(net).length(0), control: id }),
+]);
+
+const panel = z.object({
+  id,
+  name: z.string(),
+  minutesOff: positive,
+  minutesOn: positive,
+  tools: z.array(z.string()),
+  fasteners: z.string(),
+  behind: z.array(id),
+});
+
+const control = z.object({
+  id,
+  name: z.string(),
+  positions: z.array(z.object({ id, name: z.string() })).min(2),
+  /** Position in which the machine is found and metered. */
+  rest: z.string(),
+  /** Position that calls for heat in the standard run. */
+  run: z.string(),
+  momentary: z.boolean().default(false),
+});
+
+export const MODES: Record<z.infer<typeof part>["kind"], readonly string[]> = {
+  conductor: ["open"],
+  switch: ["open", "welded"],
+  "timer-contact": ["open", "welded"],
+  "centrifugal-contact": ["open", "welded"],
+  thermostat: ["open", "welded", "low"],
+  fuse: ["open"],
+  element: ["open", "low", "grounded"],
+  motor: ["main-open", "start-open", "seized"],
+  resistor: ["open"],
+  supply: ["lost"],
+  belt: ["broken"],
+  duct: ["choked"],
+  setting: ["wrong"],
+};
+
+const faultRef = z.object({ part: id, mode: z.string() });
+
+export const machineSchema = z
+  .object({
+    format: z.literal("yennic-machine/1"),
+    id,
+    maker: z.string(),
+    model: z.string(),
+    family: z.string(),
+    /** Wall side of the plug: RMS volts against neutral, signed by phase. `ground` is the protective earth. */
+    supply: z.object({
+      part: id,
+      legs: z.array(z.object({ id: z.string(), wall: net, pin: net, volts: z.number() })).min(1),
+      neutral: z.object({ wall: net, pin: net }),
+      ground: z.object({ wall: net, pin: net }),
+      breakerAmps: positive,
+    }),
+    cabinet: net,
+    controls: z.array(control),
+    parts: z.array(part).min(1),
+    units: z.array(z.object({ id, name: z.string(), fit: z.object({ minutes: positive, price: z.number().nonnegative() }), panel: id.nullable() })),
+    panels: z.array(panel),
+    testPoints: z.array(
+      z.object({ id: z.string(), net, name: z.string(), aliases: z.array(z.string()).default([]), panel: id.nullable() }),
+    ),
+    /** What damages what: P(damage | cause), as seen when somebody is called. */
+    causes: z.array(z.object({ cause: faultRef, damage: faultRef, probability: z.number().min(0).max(1), estimate: z.literal(true), because: z.string() })),
+    thermal: z.object({
+      ambientC: z.number(),
+      elementJPerK: positive,
+      elementWPerK: positive,
+      boxJPerK: positive,
+      boxLossWPerK: positive,
+      drumJPerK: positive,
+      drumTransferUnits: positive,
+      fanShutoffPa: positive,
+      fanFreeM3PerS: positive,
+      ductPaPerM3PerS2: positive,
+      sensorLagS: positive,
+    }),
+    sheet: z.object({
+      rails: z.array(z.object({ net, name: z.string() })).min(2),
+      rows: z.array(
+        z.object({ title: z.string(), parts: z.array(z.union([id, z.array(id).min(2)])).min(1) }),
+      ),
+    }),
+    watch: z.object({ drumMotor: id, belt: id.nullable(), heater: z.array(id), lamp: id.nullable(), start: id }),
+  })
+  .superRefine(checkReferences);
+
+export type Machine = z.infer<typeof machineSchema>;
+export type Part = z.infer<typeof part>;
+export type PartOf<K extends Part["kind"]> = Extract<Part, { kind: K }>;
+export type PartFault = z.infer<typeof fault>;
+export type Panel = z.infer<typeof panel>;
+export type Control = z.infer<typeof control>;
+export type TestPoint = Machine["testPoints"][number];
+
+type Draft = Omit<Machine, never>;
+
+/** References between the parts of a file: what the shape alone can't tell. */
+function checkReferences(machine: Draft, context: z.core.$RefinementCtx<unknown>): void {
+  const refuse = (path: (string | number)[], message: string) => context.addIssue({ code: "custom", path, message });
+  const parts = new Map(machine.parts.map((p) => [p.id, p]));
+  const panels = new Set(machine.panels.map((p) => p.id));
+  const units = new Set(machine.units.map((u) => u.id));
+  const controls = new Map(machine.controls.map((c) => [c.id, c]));
+  const nets = new Set(machine.parts.flatMap((p) => [...p.nets]));
+  for (const side of [...machine.supply.legs, machine.supply.neutral, machine.supply.ground]) {
+    nets.add(side.wall);
+    nets.add(side.pin);
+  }
+  const seen = new Set<string>();
+  machine.parts.forEach((p, i) => {
+    if (seen.has(p.id)) refuse(["parts", i, "id"], `“${p.id}” is used twice; give each part an id of its own`);
+    seen.add(p.id);
+    if (p.panel !== null && !panels.has(p.panel)) refuse(["parts", i, "panel"], `names the panel “${p.panel}”, which is not in panels`);
+    if (p.unit !== undefined && !units.has(p.unit)) refuse(["parts", i, "unit"], `names the unit “${p.unit}”, which is not in units`);
+    if (p.unit === undefined && !p.fit && p.faults.some((f) => !f.remedy)) {
+      refuse(["parts", i, "fit"], "is missing: give fit (minutes, price), a unit, or a remedy for every fault");
+    }
+    p.faults.forEach((f, j) => {
+      if (!MODES[p.kind].includes(f.mode)) {
+        refuse(["parts", i, "faults", j, "mode"], `“${f.mode}” is not a way in which a ${p.kind} fails; expected ${MODES[p.kind].join(", ")}`);
+      }
+    });
+    if ("closedWhen" in p && typeof p.closedWhen === "object") {
+      const c = controls.get(p.closedWhen.control);
+      if (!c) refuse(["parts", i, "closedWhen", "control"], `names the control “${p.closedWhen.control}”, which is not in controls`);
+      else
+        p.closedWhen.in.forEach((position, j) => {
+          if (!c.positions.some((q) => q.id === position)) {
+            refuse(["parts", i, "closedWhen", "in", j], `“${position}” is not a position of ${c.id}; expected ${c.positions.map((q) => q.id).join(", ")}`);
+          }
+        });
+    }
+  });
+  machine.controls.forEach((c, i) => {
+    for (const field of ["rest", "run"] as const) {
+      if (!c.positions.some((p) => p.id === c[field])) refuse(["controls", i, field], `“${c[field]}” is not one of its positions`);
+    }
+  });
+  machine.panels.forEach((p, i) => {
+    for (const other of p.behind) if (!panels.has(other)) refuse(["panels", i, "behind"], `names the panel “${other}”, which is not in panels`);
+  });
+  machine.testPoints.forEach((t, i) => {
+    if (!nets.has(t.net)) refuse(["testPoints", i, "net"], `names the net “${t.net}”, which no part touches`);
+  });
+  const known = (ref: { part: string; mode: string }) => parts.get(ref.part)?.faults.some((f) => f.mode === ref.mode) ?? false;
+  machine.causes.forEach((c, i) => {
+    for (const side of ["cause", "damage"] as const) {
+      if (!known(c[side])) refuse(["causes", i, side], `names the fault “${c[side].part} ${c[side].mode}”, which no part has`);
+    }
+  });
+  machine.sheet.rows.forEach((row, i) => {
+    row.parts.flat().forEach((name, j) => {
+      if (!parts.has(name)) refuse(["sheet", "rows", i, "parts", j], `names the part “${name}”, which is not in parts`);
+    });
+  });
+}
+
+export class MachineError extends SyntaxError {}
+
+/** Checks a machine file. Throws {@link MachineError} naming the path of each wrong field. */
+export function parseMachine(data: unknown, file = "machine"): Machine {
+  const result = machineSchema.safeParse(data);
+  if (result.success) return result.data;
+  const lines = result.error.issues.slice(0, 5).map((issue) => `${issue.path.join(".") || "(file)"}: ${issue.message}`);
+  throw new MachineError(`${file}: ${lines.join("; ")}`);
+}
+
+/** Part by id. Throws RangeError for an id the machine does not have. */
+export function partOf(machine: Machine, id: string): Part {
+  const found = machine.parts.find((p) => p.id === id);
+  if (!found) throw new RangeError(`${machine.id} has no part “${id}”; it has ${machine.parts.map((p) => p.id).join(", ")}`);
+  return found;
+}
+
+/** What is fitted when a part fails: the part, or the assembly it belongs to. */
+export function unitOf(machine: Machine, part: Part): { id: string; name: string; minutes: number; price: number; panel: string | null } {
+  const unit = part.unit === undefined ? undefined : machine.units.find((u) => u.id === part.unit);
+  if (unit) return { id: unit.id, name: unit.name, panel: unit.panel, ...unit.fit };
+  const fit = part.fit ?? part.faults.find((f) => f.remedy)?.remedy ?? { minutes: 10, price: 0 };
+  return { id: part.id, name: part.name, panel: part.panel, minutes: fit.minutes, price: fit.price };
+}
