@@ -1,0 +1,86 @@
+import { operatingPoint, voltsBetween } from "../circuit/solve";
+import { runControls } from "../machine/condition";
+import { type FaultSet, JOINT_OPEN } from "../machine/fault";
+import { networkOf } from "../machine/network";
+import type { Frame, Timeline } from "../machine/operate";
+import { type Machine, partOf } from "../machine/schema";
+import { airflow } from "../machine/thermal";
+
+/** P(answer | this machine state) for each sight, as an attentive person would give it. Answers add up to 1 for each sight; a missing sight says nothing. */
+export type SightShares = Readonly<Record<string, Readonly<Record<string, number>>>>;
+
+/** Kelvin above the room at which half of the people call the air warm, and how sharply they differ (est.). */
+const WARM_K = 9;
+const WARM_SPREAD_K = 2.5;
+const RELEASED_AT_S = 6;
+const WARM_AT_S = 120;
+
+/** Reads off a timeline what would be seen, heard and felt. `long`: the run is long enough to see the heat cycle. */
+export function sightShares(machine: Machine, faults: FaultSet, { frames }: Timeline, long: boolean): SightShares {
+  const at = (s: number): Frame => frames.findLast((f) => f.at <= s) ?? (frames[0] as Frame);
+  const motor = machine.watch.drumMotor;
+  const runs = at(RELEASED_AT_S).condition.atSpeed.has(motor);
+  const started = frames.some((f) => f.condition.atSpeed.has(motor));
+  const belt = machine.watch.belt !== null && faults.has(machine.watch.belt, "broken");
+  const last = frames.at(-1) as Frame;
+  const rise = at(WARM_AT_S).exhaustC - machine.thermal.ambientC;
+  return {
+    starts: yes(runs ? 1 : started ? 0.35 : 0),
+    turns: yes(runs && !belt ? 1 : started && !belt ? 0.3 : 0),
+    hums: yes(frames.some((f) => f.hums) ? 0.95 : 0),
+    warm: yes(1 / (1 + Math.exp(-(rise - WARM_K) / WARM_SPREAD_K))),
+    trips: yes(last.condition.breakerTripped ? 1 : 0),
+    ...(machine.watch.lamp !== null && { lamp: yes(lampLights(machine, faults) ? 1 : 0) }),
+    airflow: airShares(machine, at(30).flow),
+    ...(long && cycleShares(machine, frames)),
+  };
+}
+
+const yes = (p: number): Record<string, number> => ({ yes: p, no: 1 - p });
+
+function airShares(machine: Machine, flow: number): Record<string, number> {
+  const share = flow / airflow(machine, true, 1);
+  const strong = 1 / (1 + Math.exp(-(share - 0.72) / 0.06));
+  const none = 1 / (1 + Math.exp((share - 0.08) / 0.02));
+  return { strong: strong * (1 - none), weak: (1 - strong) * (1 - none), none };
+}
+
+/** Whether the heat goes off and on by the exhaust, by something else too early, or never. Says nothing about a run without heat. */
+function cycleShares(machine: Machine, frames: readonly Frame[]): { cycles?: Record<string, number> } {
+  const heated = frames.filter((f) => f.heatW > 0);
+  if (heated.length === 0) return {};
+  const opened = new Set(frames.flatMap((f) => [...f.condition.opened]));
+  const boxActed = [...opened].some((id) => {
+    const part = partOf(machine, id);
+    return "senses" in part && part.senses === "box";
+  });
+  const peak = Math.max(...frames.map((f) => f.exhaustC));
+  if (boxActed || (opened.size > 0 && peak < 58)) return { cycles: { yes: 0.1, short: 0.9, no: 0 } };
+  if (opened.size === 0 || peak > 80) return { cycles: { yes: 0.05, short: 0, no: 0.95 } };
+  return { cycles: { yes: 0.97, short: 0.02, no: 0.01 } };
+}
+
+/** The drum lamp, door open, cord in. */
+function lampLights(machine: Machine, faults: FaultSet): boolean {
+  const lamp = partOf(machine, machine.watch.lamp as string);
+  const controls = { ...runControls(machine), door: "open", start: "released" };
+  const netlist = networkOf(machine, { cordIn: true, controls, atSpeed: new Set(), opened: new Set(), breakerTripped: false, elementC: machine.thermal.ambientC }, faults);
+  const point = operatingPoint(netlist);
+  const branch = netlist.components.find((c) => c.id === lamp.id);
+  return branch?.kind === "resistor" && Math.abs(voltsBetween(point, branch.a, branch.b)) > 60;
+}
+
+/** P(a person who looks at the part sees the fault), est. A mode that is not here can't be seen. */
+const VISIBLE: Record<string, number> = { "belt broken": 0.98, "duct choked": 0.85, "setting wrong": 0.97, "element open": 0.6, "element low": 0.3, "element grounded": 0.4, "supply lost": 0.6, "motor seized": 0.5 };
+const VISIBLE_JOINT = 0.6;
+
+/** P(looks bad | faults) for a part that is inspected by eye. A good look clears only what can be seen. */
+export function looksBad(machine: Machine, faults: FaultSet, part: string): number {
+  const kind = partOf(machine, part).kind;
+  let hidden = 1;
+  for (const f of faults.faults) {
+    if (f.part !== part) continue;
+    hidden *= 1 - (f.mode === JOINT_OPEN ? VISIBLE_JOINT : (VISIBLE[`${kind} ${f.mode}`] ?? 0));
+  }
+  return 1 - hidden;
+}

@@ -1,0 +1,113 @@
+import { faultSentence } from "../machine/fault";
+import { type Machine, type Part, partOf, unitOf } from "../machine/schema";
+import type { Body, Reading, Sighting } from "./entry";
+import type { Evidence } from "./fold";
+
+/** Something that must be done before the job can be closed. */
+export interface Blocker {
+  readonly code: "machine" | "complaint" | "proof" | "panel" | "cause" | "vent";
+  readonly says: string;
+  /** What to type or do about it. */
+  readonly todo: string;
+  readonly part?: string;
+}
+
+interface Facts {
+  readonly machine: Machine | undefined;
+  readonly complaint: Body<"complaint"> | undefined;
+  readonly evidence: readonly Evidence[];
+  readonly panelsOff: readonly string[];
+  readonly fitted: readonly Body<"fitted">[];
+  readonly proof: Body<"proof"> | undefined;
+}
+
+/** Why a job can't be closed yet, the most dangerous first; empty when nothing is left. */
+export function closingBlockers(facts: Facts): Blocker[] {
+  const { machine } = facts;
+  if (!machine) return [{ code: "machine", says: "the machine is not named", todo: "Choose the machine from its plate." }];
+  const blockers: Blocker[] = [...causeBlockers(machine, facts), ...ventBlockers(machine, facts)];
+  if (!facts.complaint) blockers.push({ code: "complaint", says: "the complaint is not recorded", todo: "Write what the customer noticed." });
+  for (const id of facts.panelsOff) {
+    const panel = machine.panels.find((p) => p.id === id);
+    blockers.push({ code: "panel", says: `the ${panel?.name ?? id} is still off`, todo: `Put it back: ${panel?.fasteners ?? ""}` });
+  }
+  const proof = facts.proof;
+  if (!proof || proof.starts !== "yes" || proof.turns !== "yes" || proof.warm !== "yes") {
+    blockers.push({ code: "proof", says: proof ? "the last proof run did not start, turn and heat" : "it is not proven to run", todo: "Power on, run it: starts, turns, heats, cycles, air strong." });
+  }
+  return blockers;
+}
+
+/** Fuses and cut-offs known to be blown: read open with their wires off, or replaced. */
+export function blownFuses(machine: Machine, facts: Pick<Facts, "evidence" | "fitted">): Part[] {
+  return machine.parts.filter((part) => {
+    if (part.kind !== "fuse") return false;
+    if (facts.fitted.some((f) => f.unit === unitOf(machine, part).id)) return true;
+    const last = readingsOf(facts.evidence).filter((r) => isAcross(r, part)).at(-1);
+    return last?.value === null;
+  });
+}
+
+/** True when a reading is taken from end to end of a part that is isolated. */
+export function isAcross(reading: Reading, part: Part): boolean {
+  return reading.unit === "ohm" && reading.wiresOff.includes(part.id) && reading.between.every((p) => p === `${part.id}.1` || p === `${part.id}.2`);
+}
+
+const readingsOf = (evidence: readonly Evidence[]): Reading[] => evidence.flatMap((e) => (e.finding.kind === "reading" ? [e.finding.reading] : []));
+const sightingsOf = (evidence: readonly Evidence[]): Sighting[] => evidence.flatMap((e) => (e.finding.kind === "sighting" ? [e.finding.sighting] : []));
+
+function causeBlockers(machine: Machine, facts: Facts): Blocker[] {
+  return blownFuses(machine, facts).flatMap((fuse) =>
+    machine.causes
+      .filter((c) => c.damage.part === fuse.id)
+      .flatMap((c): Blocker[] => {
+        const cause = partOf(machine, c.cause.part);
+        if (isExamined(machine, cause, c.cause.mode, facts)) return [];
+        const fault = cause.faults.find((f) => f.mode === c.cause.mode);
+        const says = `the ${fuse.name.toLowerCase()} blew and its cause is unexamined: ${faultSentence(machine, { part: cause.id, mode: c.cause.mode, at: fault?.at }).toLowerCase()}?`;
+        return [{ code: "cause", says, todo: examination(cause), part: cause.id }];
+      }),
+  );
+}
+
+/** Whether somebody has looked into this cause, and put it right if it was there. */
+function isExamined(machine: Machine, cause: Part, mode: string, { evidence, fitted, proof }: Facts): boolean {
+  if (fitted.some((f) => f.unit === unitOf(machine, cause).id)) return true;
+  const looked = sightingsOf(evidence).some((s) => s.part === cause.id && s.value === "good");
+  if (cause.kind === "duct") return looked || sightingsOf(evidence).some((s) => s.sight === "airflow");
+  if (mode === "grounded") return readingsOf(evidence).some((r) => isToCabinet(machine, r, cause) && isSound(r));
+  if (mode === "welded") return looked || proof?.cycles === "yes" || sightingsOf(evidence).some((s) => s.sight === "cycles" && s.value === "yes");
+  return looked;
+}
+
+const isSound = (r: Reading): boolean => r.value === null || r.value > 1e6;
+
+function isToCabinet(machine: Machine, reading: Reading, part: Part): boolean {
+  const ends = [`${part.id}.1`, `${part.id}.2`, ...part.nets];
+  return reading.unit === "ohm" && reading.between.includes(machine.cabinet) && reading.between.some((p) => ends.includes(p));
+}
+
+function examination(cause: Part): string {
+  switch (cause.kind) {
+    case "duct":
+      return "Go to the hood: “air strong”, “air weak” or “vent clean”.";
+    case "element":
+      return "Measure it to the cabinet: “element cab OL”.";
+    case "thermostat":
+      return `Warm it to prove it opens (“${cause.label.toLowerCase()} good”), or see the heat cycle in the proof run.`;
+    default:
+      return `Look at it: “${cause.label.toLowerCase()} good”.`;
+  }
+}
+
+/** A vent found weak must have been cleared, or found strong afterwards. */
+function ventBlockers(machine: Machine, { evidence, fitted }: Facts): Blocker[] {
+  const duct = machine.parts.find((p) => p.kind === "duct");
+  const last = evidence.filter((e) => e.finding.kind === "sighting" && e.finding.sighting.sight === "airflow" && e.source === "technician").at(-1);
+  if (!duct || last?.finding.kind !== "sighting" || last.finding.sighting.value === "strong") return [];
+  if (fitted.some((f) => f.unit === duct.id) && !last.fitted.includes(duct.id)) return [];
+  if (last.finding.sighting.value === "none" && turnsNot(evidence)) return [];
+  return [{ code: "vent", says: "the air at the hood was weak and the vent is not cleared", todo: "Clear it (“cleared vent”) and feel the air again.", part: duct.id }];
+}
+
+const turnsNot = (evidence: readonly Evidence[]): boolean => sightingsOf(evidence).findLast((s) => s.sight === "turns" || s.sight === "starts")?.value === "no";

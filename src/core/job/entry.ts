@@ -1,0 +1,97 @@
+import { z } from "zod";
+import { SIGHT_IDS, SIGHTS } from "./sights";
+
+const name = z.string().trim().min(1).max(120);
+const ref = z.string().regex(/^[a-zA-Z][\w.-]{0,59}$/, "an id of letters, digits, dots and hyphens");
+const text = z.string().trim().max(2000);
+const controls = z.record(z.string().max(40), z.string().max(40));
+const sighting = z
+  .object({
+    sight: z.enum(SIGHT_IDS),
+    value: z.string().max(20),
+    /** The part that was looked at, for `looks`. */
+    part: ref.optional(),
+  })
+  .superRefine((s, context) => {
+    const allowed: readonly string[] = s.sight === "looks" ? ["good", "bad"] : (SIGHTS.find((x) => x.id === s.sight)?.answers.map((a) => a.value) ?? []);
+    if (s.value !== "unknown" && !allowed.includes(s.value)) {
+      context.addIssue({ code: "custom", path: ["value"], message: `“${s.value}” is no answer to “${s.sight}”; expected ${[...allowed, "unknown"].join(", ")}` });
+    }
+    if (s.sight === "looks" && !s.part) context.addIssue({ code: "custom", path: ["part"], message: "is missing: “looks” needs the part that was looked at" });
+  });
+
+const yesNo = z.enum(["yes", "no", "unknown"]);
+
+/** Body of each kind of entry. A new kind starts here. */
+export const BODIES = {
+  opened: z.object({ customer: name, place: name, phone: text.optional(), liveTests: z.boolean().default(false) }),
+  machine: z.object({ machine: ref, serial: text.optional() }),
+  complaint: z.object({ words: text.min(1), sightings: z.array(sighting).max(20) }),
+  setting: z.object({ liveTests: z.boolean() }),
+  "made-safe": z.object({ how: z.enum(["cord", "breaker"]), /** Meter on a known source, on the machine, on the known source again. */ proved: z.literal(true) }),
+  energised: z.object({ note: text.optional() }),
+  sighting,
+  reading: z
+    .object({
+      between: z.tuple([ref, ref]),
+      unit: z.enum(["ohm", "volt"]),
+      /** In ohms or volts; null when the meter showed OL. */
+      value: z.number().finite().nullable(),
+      wiresOff: z.array(ref).max(10).default([]),
+      controls: controls.default({}),
+    })
+    .superRefine((r, context) => {
+      if (r.unit === "ohm" && r.value !== null && r.value < 0) context.addIssue({ code: "custom", path: ["value"], message: "is below zero ohms" });
+      if (r.unit === "volt" && r.value === null) context.addIssue({ code: "custom", path: ["value"], message: "is OL, which only an ohm range shows" });
+      if (r.between[0] === r.between[1]) context.addIssue({ code: "custom", path: ["between"], message: "names the same point twice" });
+    }),
+  panel: z.object({ panel: ref, state: z.enum(["off", "on"]) }),
+  fitted: z.object({ unit: ref, action: z.enum(["replaced", "put-right"]), note: text.optional() }),
+  proof: z.object({ starts: yesNo, turns: yesNo, warm: yesNo, cycles: z.enum(["yes", "short", "no", "unknown"]), airflow: z.enum(["strong", "weak", "none", "unknown"]) }),
+  closed: z.object({ note: text.optional() }),
+  retract: z.object({ entry: z.uuid(), why: text.optional() }),
+} as const;
+
+export type EntryKind = keyof typeof BODIES;
+export type Body<K extends EntryKind> = z.infer<(typeof BODIES)[K]>;
+
+const envelope = <K extends EntryKind>(kind: K) =>
+  z.strictObject({
+    /** UUID version 7, made where the entry is made. */
+    id: z.uuid({ version: "v7" }),
+    job: z.uuid({ version: "v7" }),
+    at: z.iso.datetime({ offset: true }),
+    by: name,
+    kind: z.literal(kind),
+    body: BODIES[kind],
+  });
+
+export const entrySchema = z.discriminatedUnion("kind", [
+  envelope("opened"),
+  envelope("machine"),
+  envelope("complaint"),
+  envelope("setting"),
+  envelope("made-safe"),
+  envelope("energised"),
+  envelope("sighting"),
+  envelope("reading"),
+  envelope("panel"),
+  envelope("fitted"),
+  envelope("proof"),
+  envelope("closed"),
+  envelope("retract"),
+]);
+
+/** One immutable fact of a job. */
+export type Entry = z.infer<typeof entrySchema>;
+export type EntryOf<K extends EntryKind> = Extract<Entry, { kind: K }>;
+export type Draft = { [K in EntryKind]: { readonly kind: K; readonly body: Body<K> } }[EntryKind];
+export type Sighting = Body<"sighting">;
+export type Reading = Body<"reading">;
+
+/** First problem of a refused entry, as one sentence that names the field. */
+export function firstIssue(error: z.ZodError, prefix: readonly (string | number)[] = []): { field: string; message: string } {
+  const issue = error.issues[0] as z.core.$ZodIssue;
+  const field = [...prefix, ...issue.path].map(String).join(".");
+  return { field, message: `${field || "the request"}: ${issue.message}` };
+}

@@ -1,0 +1,39 @@
+/** What a person can see, hear or feel of a running machine. */
+export interface Sight {
+  readonly id: string;
+  /** Short label, as a row heading. */
+  readonly name: string;
+  readonly question: string;
+  /** Answers in the order offered; the first is what a healthy machine gives. */
+  readonly answers: readonly { readonly value: string; readonly says: string }[];
+  /** What to do to see it. */
+  readonly how: string;
+  readonly minutes: number;
+  /** P(a technician's answer is wrong), est. */
+  readonly errorRate: number;
+}
+
+const yesNo = (yes: string, no: string) => [
+  { value: "yes", says: yes },
+  { value: "no", says: no },
+];
+
+export const SIGHTS = [
+  { id: "starts", name: "Starts", question: "Does it start?", answers: yesNo("starts", "does not start"), how: "Door shut, heat cycle, press start.", minutes: 1, errorRate: 0.01 },
+  { id: "turns", name: "Turns", question: "Does the drum turn?", answers: yesNo("drum turns", "drum does not turn"), how: "Start it and listen or look at the drum.", minutes: 1, errorRate: 0.02 },
+  { id: "hums", name: "Hums", question: "Does the motor hum without turning?", answers: [{ value: "no", says: "no hum" }, { value: "yes", says: "hums, does not turn" }], how: "Hold start and listen.", minutes: 1, errorRate: 0.05 },
+  { id: "warm", name: "Warm air", question: "Is the air warm after two minutes?", answers: yesNo("warm air", "no warm air"), how: "Run a heat cycle for two minutes, feel the air at the hood.", minutes: 3, errorRate: 0.03 },
+  { id: "cycles", name: "Heat cycles", question: "Does the heat switch off and on, with the exhaust within limits?", answers: [{ value: "yes", says: "heat cycles normally" }, { value: "short", says: "heat cuts out early" }, { value: "no", says: "heat never switches off" }], how: "Let it run empty for a quarter of an hour, thermometer in the exhaust.", minutes: 12, errorRate: 0.06 },
+  { id: "trips", name: "Breaker", question: "Does it trip the breaker?", answers: [{ value: "no", says: "breaker holds" }, { value: "yes", says: "trips the breaker" }], how: "Look at the breaker after the start.", minutes: 1, errorRate: 0.02 },
+  { id: "lamp", name: "Drum lamp", question: "Does the drum lamp light with the door open?", answers: yesNo("lamp lights", "lamp stays dark"), how: "Plugged in, open the door.", minutes: 0.5, errorRate: 0.02 },
+  { id: "airflow", name: "Air at the hood", question: "How strong is the air at the outside hood?", answers: [{ value: "strong", says: "air strong" }, { value: "weak", says: "air weak" }, { value: "none", says: "no air" }], how: "With the drum turning, hold a hand at the hood; count the louvres that stand shut.", minutes: 4, errorRate: 0.06 },
+] as const satisfies readonly Sight[];
+
+export type SightId = (typeof SIGHTS)[number]["id"];
+
+/** “Looks”: a part inspected by eye. */
+export const LOOKS = "looks";
+
+export const SIGHT_IDS = ["starts", "turns", "hums", "warm", "cycles", "trips", "lamp", "airflow", LOOKS] as const;
+
+export const sightOf = (id: string): Sight | undefined => SIGHTS.find((s) => s.id === id);
