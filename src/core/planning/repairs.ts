@@ -1,0 +1,111 @@
+import type { Hypothesis } from "../diagnosis/hypotheses";
+import { JOINT_OPEN } from "../machine/fault";
+import { type Machine, partOf, unitOf } from "../machine/schema";
+
+/** Money and time on one scale. */
+export interface Rates {
+  /** Of the technician, in the currency of the part prices. */
+  readonly perHour: number;
+}
+
+export const DEFAULT_RATES: Rates = { perHour: 90 };
+
+/** Minutes of the run that shows whether a repair was the one (est.). */
+export const PROVE_MINUTES = 4;
+const JOINT_MINUTES = 8;
+const JOINT_PRICE = 2;
+
+export interface UnitRepair {
+  readonly id: string;
+  readonly name: string;
+  /** “Fit the thermal cut-off”. */
+  readonly says: string;
+  readonly minutes: number;
+  readonly price: number;
+  readonly panel: string | null;
+  readonly replaces: boolean;
+}
+
+/** How one unit is put right: fitted, or remedied (cleared, reset, set), or its burnt joint remade. */
+export function unitRepair(machine: Machine, unit: string): UnitRepair {
+  if (unit.startsWith("joint.")) {
+    const part = partOf(machine, unit.slice("joint.".length));
+    return { id: unit, name: `joint at the ${part.name.toLowerCase()}`, says: `Remake the joint at the ${part.name.toLowerCase()}`, minutes: JOINT_MINUTES, price: JOINT_PRICE, panel: part.panel, replaces: false };
+  }
+  const part = machine.parts.find((p) => (p.unit ?? p.id) === unit);
+  if (!part) throw new RangeError(`“${unit}” is not a unit of ${machine.id}`);
+  const remedy = part.faults.find((f) => f.remedy)?.remedy;
+  if (remedy && !part.fit && !part.unit) return { id: unit, name: part.name, says: remedy.verb, minutes: remedy.minutes, price: remedy.price, panel: part.panel, replaces: false };
+  const u = unitOf(machine, part);
+  return { id: unit, name: u.name, says: `Fit a new ${u.name.toLowerCase()}`, minutes: u.minutes, price: u.price, panel: u.panel, replaces: true };
+}
+
+/** Units that can be put right on this machine, joints apart. */
+export const unitsOf = (machine: Machine): string[] => [...new Set(machine.parts.filter((p) => p.faults.length > 0).map((p) => p.unit ?? p.id))];
+
+/** Panels to take off to reach `panels`, with those they lie behind, less what is off already. */
+export function panelsToOpen(machine: Machine, panels: readonly (string | null)[], off: readonly string[]): string[] {
+  const needed: string[] = [];
+  const visit = (id: string) => {
+    if (off.includes(id) || needed.includes(id)) return;
+    const panel = machine.panels.find((p) => p.id === id);
+    for (const first of panel?.behind ?? []) visit(first);
+    needed.push(id);
+  };
+  for (const id of panels) if (id !== null) visit(id);
+  return needed;
+}
+
+/** Minutes to take panels off and, in the end, put them back. */
+export function panelMinutes(machine: Machine, ids: readonly string[]): number {
+  return ids.reduce((sum, id) => {
+    const panel = machine.panels.find((p) => p.id === id);
+    return sum + (panel ? panel.minutesOff + panel.minutesOn : 0);
+  }, 0);
+}
+
+/** What it costs to try a whole explanation: all its units, panels included, and the run that proves it. In minutes. */
+export function repairMinutes(machine: Machine, units: readonly string[], off: readonly string[], rates: Rates): number {
+  const repairs = units.map((u) => unitRepair(machine, u));
+  const work = repairs.reduce((sum, r) => sum + r.minutes + (r.price / rates.perHour) * 60, 0);
+  const panels = panelsToOpen(machine, repairs.map((r) => r.panel), off);
+  return work + panelMinutes(machine, panels) + PROVE_MINUTES;
+}
+
+/** Explanations that the same repair puts right, as one. */
+export interface RepairGroup {
+  readonly units: readonly string[];
+  readonly minutes: number;
+  /** Indices into the hypotheses. */
+  readonly members: readonly number[];
+}
+
+export function repairGroups(machine: Machine, hypotheses: readonly Hypothesis[], off: readonly string[], rates: Rates): RepairGroup[] {
+  const groups = new Map<string, { units: readonly string[]; members: number[] }>();
+  hypotheses.forEach((h, i) => {
+    const key = h.units.join("+");
+    const group = groups.get(key);
+    if (group) group.members.push(i);
+    else groups.set(key, { units: h.units, members: [i] });
+  });
+  return [...groups.values()].map((g) => ({ ...g, minutes: repairMinutes(machine, g.units, off, rates) }));
+}
+
+export const isJointFault = (mode: string): boolean => mode === JOINT_OPEN;
+
+/**
+ * Expected minutes until it runs if no more tests are made: repairs tried in the order of probability per minute, which
+ * is the best order when each shows at once whether it was the one (Kadane & Simon 1977).
+ * `shares` are unnormalised weights of the groups; the result is weighted alike.
+ */
+export function repairOnlyMinutes(minutes: Float64Array, shares: Float64Array): number {
+  const order = Array.from(shares.keys()).filter((i) => (shares[i] as number) > 1e-9);
+  order.sort((a, b) => (shares[b] as number) / (minutes[b] as number) - (shares[a] as number) / (minutes[a] as number));
+  let left = order.reduce((sum, i) => sum + (shares[i] as number), 0);
+  let total = 0;
+  for (const i of order) {
+    total += left * (minutes[i] as number);
+    left -= shares[i] as number;
+  }
+  return total;
+}

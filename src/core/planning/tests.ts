@@ -1,0 +1,183 @@
+import type { ReadingSetup } from "../diagnosis/predict";
+import { LOOKS, SIGHTS } from "../job/sights";
+import { isWallPoint } from "../job/safety";
+import { type ControlPositions, restControls } from "../machine/condition";
+import type { Machine, Part } from "../machine/schema";
+
+/** Something that could be done next to learn more. */
+export type TestAction = {
+  readonly id: string;
+  /** What to do, as an order: “Measure the cut-off, H3 to H4”. */
+  readonly title: string;
+  readonly how: string;
+  readonly minutes: number;
+  readonly panels: readonly string[];
+  readonly needs: "dead" | "live" | "running" | "nothing";
+} & (
+  | { readonly kind: "reading"; readonly setup: ReadingSetup; readonly part?: string }
+  | { readonly kind: "sighting"; readonly sight: string; readonly part?: string }
+);
+
+const PAIR_MINUTES = 1.5;
+const VOLT_MINUTES = 1.5;
+
+/** Pairs of a part's terminals that mean something by themselves, from 1. */
+export function windings(part: Part): readonly { terminals: readonly [number, number]; says: string }[] {
+  if (part.nets.length < 2) return [];
+  if (part.kind === "motor") {
+    return [
+      { terminals: [1, 2], says: `${part.name.toLowerCase()}, main winding` },
+      { terminals: [1, 3], says: `${part.name.toLowerCase()}, start winding` },
+    ];
+  }
+  return [{ terminals: [1, 2], says: part.name.toLowerCase() }];
+}
+
+/** Controls under which a good part conducts, for it to be metered. */
+export function closedControls(machine: Machine, part: Part): ControlPositions {
+  const controls: Record<string, string> = { ...restControls(machine) };
+  if ((part.kind === "switch" || part.kind === "timer-contact") && part.closedWhen.in[0] !== undefined) {
+    const { control, in: positions } = part.closedWhen;
+    if (!positions.includes(controls[control] ?? "")) controls[control] = positions[0] as string;
+  }
+  return controls;
+}
+
+/** “start pressed, door open”: the controls that differ from how the machine is found; empty when none. */
+export function controlsSay(machine: Machine, controls: ControlPositions): string {
+  return machine.controls
+    .filter((c) => controls[c.id] !== undefined && controls[c.id] !== c.rest)
+    .map((c) => `${c.name.toLowerCase()} ${c.positions.find((p) => p.id === controls[c.id])?.name ?? controls[c.id]}`)
+    .join(", ");
+}
+
+/** Every test this machine offers. Which are allowed and affordable now is decided later. */
+export function testsOf(machine: Machine): TestAction[] {
+  return [...sightTests(machine), ...lookTests(machine), ...partTests(machine), ...cabinetTests(machine), ...pairTests(machine), ...voltTests(machine)];
+}
+
+function sightTests(machine: Machine): TestAction[] {
+  return SIGHTS.filter((s) => s.id !== "lamp" || machine.watch.lamp !== null).map((s) => ({
+    kind: "sighting",
+    id: s.id,
+    sight: s.id,
+    title: s.question,
+    how: s.how,
+    minutes: s.minutes,
+    panels: [],
+    needs: "running",
+  }));
+}
+
+const LOOKED_AT = new Set<Part["kind"]>(["belt", "setting", "supply", "element"]);
+
+function lookTests(machine: Machine): TestAction[] {
+  return machine.parts
+    .filter((p) => LOOKED_AT.has(p.kind))
+    .map((p) => ({
+      kind: "sighting",
+      id: `look ${p.id}`,
+      sight: LOOKS,
+      part: p.id,
+      title: `Look at the ${p.name.toLowerCase()}`,
+      how: p.test,
+      minutes: p.kind === "supply" ? 3 : 1,
+      panels: p.panel === null ? [] : [p.panel],
+      needs: p.panel === null ? "nothing" : "dead",
+    }));
+}
+
+function partTests(machine: Machine): TestAction[] {
+  return machine.parts.flatMap((part) => {
+    if (part.kind === "centrifugal-contact" && part.closedWhen === "at-speed") return [];
+    const controls = closedControls(machine, part);
+    return windings(part).map(({ terminals, says }): TestAction => {
+      const [a, b] = terminals;
+      const state = controlsSay(machine, controls);
+      return {
+        kind: "reading",
+        id: `part ${part.id}.${a}.${b}`,
+        part: part.id,
+        title: `Measure the ${says}, ${part.nets[a - 1]} to ${part.nets[b - 1]}`,
+        how: `${part.kind === "conductor" ? "Cord out" : "Take its wires off first"}${state ? `; ${state}` : ""}.`,
+        minutes: part.checkMinutes,
+        panels: part.panel === null ? [] : [part.panel],
+        needs: "dead",
+        setup: { between: [`${part.id}.${a}`, `${part.id}.${b}`], unit: "ohm", wiresOff: [part.id], controls },
+      };
+    });
+  });
+}
+
+function cabinetTests(machine: Machine): TestAction[] {
+  return machine.parts
+    .filter((p) => p.kind === "element")
+    .map((part) => ({
+      kind: "reading",
+      id: `cabinet ${part.id}`,
+      part: part.id,
+      title: `Measure the ${part.name.toLowerCase()} to the cabinet`,
+      how: "Take its wires off first. Anything but OL is a fault.",
+      minutes: part.checkMinutes,
+      panels: part.panel === null ? [] : [part.panel],
+      needs: "dead",
+      setup: { between: [`${part.id}.1`, machine.cabinet], unit: "ohm", wiresOff: [part.id], controls: restControls(machine) },
+    }));
+}
+
+/** Any two points with all wires on, at rest and with each momentary control held: found without knowing any trick. */
+function pairTests(machine: Machine): TestAction[] {
+  const points = machine.testPoints.filter((t) => !isWallPoint(machine, t.net));
+  const states: ControlPositions[] = [restControls(machine)];
+  for (const c of machine.controls) if (c.momentary) states.push({ ...restControls(machine), [c.id]: c.run });
+  return states.flatMap((controls) =>
+    points.flatMap((a, i) =>
+      points.slice(i + 1).map((b): TestAction => {
+        const state = controlsSay(machine, controls);
+        return {
+          kind: "reading",
+          id: `pair ${a.net} ${b.net} ${state}`,
+          title: `Measure ${a.name} to ${b.name}`,
+          how: `Cord out, wires on${state ? `, ${state}` : ""}.`,
+          minutes: PAIR_MINUTES + (state ? 0.5 : 0),
+          panels: [a.panel, b.panel].filter((p) => p !== null),
+          needs: "dead",
+          setup: { between: [a.net, b.net], unit: "ohm", wiresOff: [], controls },
+        };
+      }),
+    ),
+  );
+}
+
+function voltTests(machine: Machine): TestAction[] {
+  const { legs, neutral } = machine.supply;
+  const returns = [neutral.wall, ...legs.map((l) => l.wall)];
+  const outlet = returns.flatMap((a, i) => returns.slice(i + 1).map((b) => [a, b] as const));
+  const name = (net: string) => machine.testPoints.find((t) => t.net === net)?.name ?? net;
+  const returnRail = machine.sheet.rails[1]?.net;
+  const inside = machine.testPoints.filter((t) => !isWallPoint(machine, t.net) && t.panel !== null && t.net !== returnRail);
+  const run = Object.fromEntries(machine.controls.filter((c) => !c.momentary).map((c) => [c.id, c.run]));
+  const setup = (a: string, b: string): ReadingSetup => ({ between: [a, b], unit: "volt", wiresOff: [], controls: run });
+  return [
+    ...outlet.map(([a, b]): TestAction => ({
+      kind: "reading",
+      id: `volts ${a} ${b}`,
+      title: `Measure volts, ${name(a)} to ${name(b)}`,
+      how: "At the outlet; one hand, insulated probes.",
+      minutes: 3,
+      panels: [],
+      needs: "nothing",
+      setup: setup(a, b),
+    })),
+    ...(returnRail === undefined ? [] : inside).map((t): TestAction => ({
+      kind: "reading",
+      id: `volts ${t.net} ${returnRail}`,
+      title: `Measure volts, ${t.name} to ${name(returnRail as string)}`,
+      how: "Running on heat; one hand, insulated probes.",
+      minutes: VOLT_MINUTES,
+      panels: [t.panel as string, machine.testPoints.find((p) => p.net === returnRail)?.panel ?? null].filter((p) => p !== null),
+      needs: "live",
+      setup: setup(t.net, returnRail as string),
+    })),
+  ];
+}
