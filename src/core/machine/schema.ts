@@ -177,8 +177,11 @@ export const machineSchema = z
     sheet: z.object({
       rails: z.array(z.object({ net, name: z.string() })).min(2),
       rows: z.array(
-        z.object({ title: z.string(), parts: z.array(z.union([id, z.array(id).min(2)])).min(1) }),
+        /** Current flows from `from` to `to`; both are rails or nets of another row, where this one taps off. A list is parts side by side. */
+        z.object({ title: z.string(), from: net, to: net, parts: z.array(z.union([id, z.array(id).min(2)])).min(1) }),
       ),
+      /** Parts without wires, shown beside the circuit. */
+      beside: z.array(id),
     }),
     watch: z.object({ drumMotor: id, belt: id.nullable(), heater: z.array(id), lamp: id.nullable(), start: id }),
   })

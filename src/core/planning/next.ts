@@ -47,14 +47,15 @@ export function valueTests(catalogue: TestCatalogue, job: Job, ranking: Ranking,
   const fitted = job.fitted.map((f) => f.unit);
   const belief = beliefOf(catalogue.bench, ranking, fitted);
   const groups = repairGroups(machine, catalogue.bench.hypotheses, job.panelsOff, rates);
-  const before = expectedRepair(groups, belief);
+  const expected = new ExpectedRepair(groups, belief.length);
+  const before = expected.of(belief);
   const valued: Valued[] = [];
   for (const test of catalogue.tests) {
     if (!isOffered(catalogue, job, test)) continue;
     const outcomes = catalogue.outcomesOf(test, fitted);
     if (outcomes.classes.length < 2) continue;
-    const chances = outcomes.share.map((share) => share.reduce((sum, s, i) => sum + s * (belief[i] as number), 0));
-    const after = outcomes.share.reduce((sum, share) => sum + expectedRepair(groups, belief.map((b, i) => b * (share[i] as number))), 0);
+    const chances = outcomes.share.map((share) => dot(share, belief));
+    const after = outcomes.share.reduce((sum, share) => sum + expected.of(belief, share), 0);
     const opens = panelsToOpen(machine, test.panels, job.panelsOff);
     const cost = test.minutes + panelMinutes(machine, opens) + stateMinutes(test, job);
     valued.push({ test, outcomes, chances, cost, opens, saves: before - after });
@@ -78,10 +79,35 @@ export function beliefOf(bench: Bench, ranking: Ranking, fitted: readonly string
   return sum > 0 ? belief.map((b) => b / sum) : belief;
 }
 
-function expectedRepair(groups: readonly RepairGroup[], belief: Float64Array): number {
-  const minutes = Float64Array.from(groups, (g) => g.minutes);
-  const shares = Float64Array.from(groups, (g) => g.members.reduce((sum, i) => sum + (belief[i] as number), 0));
-  return repairOnlyMinutes(minutes, shares);
+function dot(a: Float64Array, b: Float64Array): number {
+  let sum = 0;
+  for (let i = 0; i < a.length; i++) sum += (a[i] as number) * (b[i] as number);
+  return sum;
+}
+
+/** Expected repair-only minutes of a belief over hypotheses; called for every outcome of every test, so it keeps its buffers. */
+class ExpectedRepair {
+  private readonly minutes: Float64Array;
+  private readonly shares: Float64Array;
+  private readonly groupOf: Int32Array;
+
+  constructor(groups: readonly RepairGroup[], hypotheses: number) {
+    this.minutes = Float64Array.from(groups, (g) => g.minutes);
+    this.shares = new Float64Array(groups.length);
+    this.groupOf = new Int32Array(hypotheses);
+    groups.forEach((g, k) => {
+      for (const i of g.members) this.groupOf[i] = k;
+    });
+  }
+
+  of(belief: Float64Array, share?: Float64Array): number {
+    this.shares.fill(0);
+    for (let i = 0; i < belief.length; i++) {
+      const k = this.groupOf[i] as number;
+      this.shares[k] = (this.shares[k] as number) + (belief[i] as number) * (share ? (share[i] as number) : 1);
+    }
+    return repairOnlyMinutes(this.minutes, this.shares);
+  }
 }
 
 function stateMinutes(test: TestAction, job: Job): number {

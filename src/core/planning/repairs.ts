@@ -1,5 +1,4 @@
 import type { Hypothesis } from "../diagnosis/hypotheses";
-import { JOINT_OPEN } from "../machine/fault";
 import { type Machine, partOf, unitOf } from "../machine/schema";
 
 /** Money and time on one scale. */
@@ -91,16 +90,20 @@ export function repairGroups(machine: Machine, hypotheses: readonly Hypothesis[]
   return [...groups.values()].map((g) => ({ ...g, minutes: repairMinutes(machine, g.units, off, rates) }));
 }
 
-export const isJointFault = (mode: string): boolean => mode === JOINT_OPEN;
-
 /**
  * Expected minutes until it runs if no more tests are made: repairs tried in the order of probability per minute, which
  * is the best order when each shows at once whether it was the one (Kadane & Simon 1977).
  * `shares` are unnormalised weights of the groups; the result is weighted alike.
  */
 export function repairOnlyMinutes(minutes: Float64Array, shares: Float64Array): number {
-  const order = Array.from(shares.keys()).filter((i) => (shares[i] as number) > 1e-9);
-  order.sort((a, b) => (shares[b] as number) / (minutes[b] as number) - (shares[a] as number) / (minutes[a] as number));
+  const rate = new Float64Array(shares.length);
+  const order: number[] = [];
+  for (let i = 0; i < shares.length; i++) {
+    if ((shares[i] as number) <= 1e-9) continue;
+    rate[i] = (shares[i] as number) / (minutes[i] as number);
+    order.push(i);
+  }
+  order.sort((a, b) => (rate[b] as number) - (rate[a] as number));
   let left = order.reduce((sum, i) => sum + (shares[i] as number), 0);
   let total = 0;
   for (const i of order) {

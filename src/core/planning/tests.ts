@@ -2,7 +2,7 @@ import type { ReadingSetup } from "../diagnosis/predict";
 import { LOOKS, SIGHTS } from "../job/sights";
 import { isWallPoint } from "../job/safety";
 import { type ControlPositions, restControls } from "../machine/condition";
-import type { Machine, Part } from "../machine/schema";
+import type { Machine, Part, TestPoint } from "../machine/schema";
 
 /** Something that could be done next to learn more. */
 export type TestAction = {
@@ -18,7 +18,9 @@ export type TestAction = {
   | { readonly kind: "sighting"; readonly sight: string; readonly part?: string }
 );
 
-const PAIR_MINUTES = 1.5;
+/** A pair that needs an opened panel takes two places to reach; pins at the plug lie in the hand. */
+const PLUG_PAIR_MINUTES = 1.5;
+const INSIDE_PAIR_MINUTES = 3;
 const VOLT_MINUTES = 1.5;
 
 /** Pairs of a part's terminals that mean something by themselves, from 1. */
@@ -125,6 +127,9 @@ function cabinetTests(machine: Machine): TestAction[] {
     }));
 }
 
+/** Places at the plug speak for themselves; inside, the net's own name is what is on the sheet. */
+const pointSays = (t: TestPoint): string => (t.panel === null ? t.name : t.net);
+
 /** Any two points with all wires on, at rest and with each momentary control held: found without knowing any trick. */
 function pairTests(machine: Machine): TestAction[] {
   const points = machine.testPoints.filter((t) => !isWallPoint(machine, t.net));
@@ -137,9 +142,9 @@ function pairTests(machine: Machine): TestAction[] {
         return {
           kind: "reading",
           id: `pair ${a.net} ${b.net} ${state}`,
-          title: `Measure ${a.name} to ${b.name}`,
+          title: `Measure ${pointSays(a)} to ${pointSays(b)}`,
           how: `Cord out, wires on${state ? `, ${state}` : ""}.`,
-          minutes: PAIR_MINUTES + (state ? 0.5 : 0),
+          minutes: (a.panel === null && b.panel === null ? PLUG_PAIR_MINUTES : INSIDE_PAIR_MINUTES) + (state ? 0.5 : 0),
           panels: [a.panel, b.panel].filter((p) => p !== null),
           needs: "dead",
           setup: { between: [a.net, b.net], unit: "ohm", wiresOff: [], controls },
@@ -153,7 +158,10 @@ function voltTests(machine: Machine): TestAction[] {
   const { legs, neutral } = machine.supply;
   const returns = [neutral.wall, ...legs.map((l) => l.wall)];
   const outlet = returns.flatMap((a, i) => returns.slice(i + 1).map((b) => [a, b] as const));
-  const name = (net: string) => machine.testPoints.find((t) => t.net === net)?.name ?? net;
+  const name = (net: string) => {
+    const point = machine.testPoints.find((t) => t.net === net);
+    return point ? pointSays(point) : net;
+  };
   const returnRail = machine.sheet.rails[1]?.net;
   const inside = machine.testPoints.filter((t) => !isWallPoint(machine, t.net) && t.panel !== null && t.net !== returnRail);
   const run = Object.fromEntries(machine.controls.filter((c) => !c.momentary).map((c) => [c.id, c.run]));
@@ -172,7 +180,7 @@ function voltTests(machine: Machine): TestAction[] {
     ...(returnRail === undefined ? [] : inside).map((t): TestAction => ({
       kind: "reading",
       id: `volts ${t.net} ${returnRail}`,
-      title: `Measure volts, ${t.name} to ${name(returnRail as string)}`,
+      title: `Measure volts, ${pointSays(t)} to ${name(returnRail as string)}`,
       how: "Running on heat; one hand, insulated probes.",
       minutes: VOLT_MINUTES,
       panels: [t.panel as string, machine.testPoints.find((p) => p.net === returnRail)?.panel ?? null].filter((p) => p !== null),

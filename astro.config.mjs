@@ -1,0 +1,23 @@
+import node from "@astrojs/node";
+import react from "@astrojs/react";
+import { defineConfig } from "astro/config";
+
+export default defineConfig({
+  output: "server",
+  adapter: node({ mode: "standalone" }),
+  integrations: [react()],
+  telemetry: false,
+  devToolbar: { enabled: false },
+  security: { checkOrigin: true, allowedDomains: [{ hostname: "127.0.0.1" }, { hostname: "localhost" }] },
+  build: { inlineStylesheets: "never" },
+  vite: {
+    build: {
+      rollupOptions: {
+        onwarn(warning, warn) {
+          // Zod 4 carries annotations that rollup does not know; they are harmless.
+          if (warning.code !== "INVALID_ANNOTATION") warn(warning);
+        },
+      },
+    },
+  },
+});

@@ -1,0 +1,31 @@
+import { and, count, desc, eq } from "drizzle-orm";
+import type { Database } from "./database";
+import { jobs } from "./schema";
+
+export type JobRow = typeof jobs.$inferSelect;
+
+export const PAGE_SIZE = 25;
+
+export interface JobPage {
+  readonly jobs: readonly JobRow[];
+  readonly page: number;
+  readonly pages: number;
+  readonly total: number;
+}
+
+/** Open jobs first, the last changed first. `stage` keeps those at that stage. Pages count from 1. */
+export async function listJobs(db: Database, { stage, page }: { stage?: string | undefined; page: number }): Promise<JobPage> {
+  const where = stage === undefined ? undefined : stage === "closed" ? eq(jobs.closed, true) : and(eq(jobs.closed, false), eq(jobs.stage, stage));
+  const total = (await db.select({ n: count() }).from(jobs).where(where).get())?.n ?? 0;
+  const rows = await db
+    .select()
+    .from(jobs)
+    .where(where)
+    .orderBy(jobs.closed, desc(jobs.changedAt))
+    .limit(PAGE_SIZE)
+    .offset((page - 1) * PAGE_SIZE)
+    .all();
+  return { jobs: rows, page, pages: Math.max(1, Math.ceil(total / PAGE_SIZE)), total };
+}
+
+export const findJob = (db: Database, id: string): Promise<JobRow | undefined> => db.select().from(jobs).where(eq(jobs.id, id)).get();

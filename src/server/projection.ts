@@ -1,0 +1,31 @@
+import type { Entry } from "../core/job/entry";
+import { type Job, STAGE_NAMES } from "../core/job/fold";
+import type { jobs } from "./schema";
+
+type Columns = Omit<typeof jobs.$inferInsert, "id" | "number" | "openedAt">;
+
+/** What the list of jobs shows of one, after its last entry. */
+export function projectionOf(job: Job, last: Entry): Columns {
+  return {
+    stage: job.stage,
+    closed: job.closed,
+    customer: job.opened?.customer ?? "?",
+    place: job.opened?.place ?? "",
+    machine: job.machineId ?? null,
+    complaint: job.complaint?.words ?? null,
+    power: job.safety.power,
+    panelsOff: job.panelsOff.length,
+    waits: waitsFor(job),
+    changedAt: last.at,
+  };
+}
+
+/** What stands between the job and its close, in a few words. */
+function waitsFor(job: Job): string | null {
+  if (job.closed) return null;
+  if (job.fitted.length > 0) {
+    const first = job.blockers[0];
+    return first ? first.says : "ready to close";
+  }
+  return `${STAGE_NAMES[job.stage]} next`;
+}
