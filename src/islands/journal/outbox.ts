@@ -149,7 +149,7 @@ async function send(entries: readonly Entry[]): Promise<{ ok: true } | { ok: fal
 }
 
 function withLock(work: () => Promise<void>): Promise<void> {
-  return navigator.locks ? navigator.locks.request("yennic-outbox", work) : work();
+  return navigator.locks ? navigator.locks.request("yennic-outbox", () => work()) .then(() => undefined) : work();
 }
 
 let shared: Outbox | undefined;

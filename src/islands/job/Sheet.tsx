@@ -1,0 +1,255 @@
+import { useEffect, useId, useMemo, useRef, useState } from "react";
+import type { Mark } from "../../core/diagnosis/marks";
+import { controlsSay } from "../../core/planning/tests";
+import type { Job } from "../../core/job/fold";
+import type { Machine, Part } from "../../core/machine/schema";
+import { formatValue } from "../../core/quantity/format";
+import styles from "./Sheet.module.css";
+import { type LaidItem, layoutSheet, type SheetLayout } from "./sheet-layout";
+import { HALF, PartSymbol } from "./symbols";
+
+interface Props {
+  readonly machine: Machine;
+  readonly job: Job;
+  readonly marks: Readonly<Record<string, Mark>>;
+  readonly controls: Readonly<Record<string, string>>;
+  readonly probes: readonly string[];
+  readonly chosen: string | undefined;
+  readonly onPart: (part: string) => void;
+  readonly onPoint: (net: string) => void;
+}
+
+const UNKNOWN: Mark = { state: "unknown", share: 0 };
+
+/** The machine's circuit between its rails, with what is known marked onto it. */
+export function Sheet({ machine, job, marks, controls, probes, chosen, onPart, onPoint }: Props) {
+  const frame = useRef<HTMLDivElement>(null);
+  const [width, setWidth] = useState(860);
+  useEffect(() => {
+    const element = frame.current;
+    if (!element) return;
+    const watch = new ResizeObserver(([entry]) => entry && setWidth(Math.max(300, Math.floor(entry.contentRect.width))));
+    watch.observe(element);
+    return () => watch.disconnect();
+  }, []);
+  const narrow = width < 620;
+  const order = useMemo(() => (narrow ? branchInQuestionFirst(machine, marks) : undefined), [narrow, machine, marks]);
+  const layout = useMemo(() => layoutSheet(machine, width, order), [machine, width, order]);
+  const readings = useMemo(() => lastReadings(job), [job]);
+  const state = controlsSay(machine, controls);
+  return (
+    <div ref={frame} className={styles["frame"]}>
+      <h2 className={styles["title"]}>
+        Wiring sheet, {machine.model}
+        <span> · {job.safety.power === "dead" ? "cord out" : job.safety.power === "live" ? "live" : "as found"}{state ? `, ${state}` : ", as found, door shut, on heat"}</span>
+      </h2>
+      <svg viewBox={`0 0 ${layout.width} ${layout.height}`} width={layout.width} height={layout.height} className={styles["sheet"]} role="group" aria-label="Wiring sheet">
+        <Hatch />
+        <Rails layout={layout} />
+        {layout.rows.map((row) => (
+          <g key={row.title}>
+            <text x={(row.lines[0]?.x1 ?? 0) + 8} y={(row.lines[0]?.y ?? 0) - 22} className={styles["branch"]}>
+              {row.title.toUpperCase()}
+            </text>
+            {row.tap && <path d={`M${row.tap.x} ${row.tap.from}V${row.tap.to}`} className={styles["wire"]} />}
+            {row.lines.map((line) => (
+              <g key={line.y}>
+                <Wires line={line} marks={marks} />
+                {line.items.map((item) => (
+                  <Item
+                    key={`${item.part.id}-${item.y}`}
+                    item={item}
+                    mark={marks[item.part.id] ?? UNKNOWN}
+                    closed={isDrawnClosed(item.part, controls)}
+                    note={readings.get(item.part.id)}
+                    chosen={chosen === item.part.id}
+                    onChoose={onPart}
+                  />
+                ))}
+                {line.nodes.map((node) => (
+                  <Point key={`${node.net}-${node.y}`} machine={machine} net={node.net} x={node.x} y={node.y} probe={probes.indexOf(node.net)} onPoint={onPoint} />
+                ))}
+              </g>
+            ))}
+          </g>
+        ))}
+      </svg>
+      <ul className={styles["beside"]}>
+        {machine.sheet.beside.map((id) => {
+          const part = machine.parts.find((p) => p.id === id);
+          const mark = marks[id] ?? UNKNOWN;
+          return part ? (
+            <li key={id}>
+              <button type="button" data-state={mark.state} aria-pressed={chosen === id} onClick={() => onPart(id)}>
+                {part.name}
+                {mark.state === "good" && <b>✓ good</b>}
+                {mark.state === "suspect" && <b>{percent(mark.share)}</b>}
+                {mark.state === "bad" && <b>✕ {percent(mark.share)}</b>}
+              </button>
+            </li>
+          ) : null;
+        })}
+      </ul>
+    </div>
+  );
+}
+
+function Hatch() {
+  return (
+    <defs>
+      <pattern id="hatch" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+        <rect width="7" height="7" className={styles["hatchField"]} />
+        <rect width="3" height="7" className={styles["hatchLine"]} />
+      </pattern>
+    </defs>
+  );
+}
+
+function Rails({ layout }: { readonly layout: SheetLayout }) {
+  return layout.rails.map((rail) => (
+    <g key={rail.name + rail.top}>
+      <path d={`M${rail.x} ${rail.top}V${rail.bottom}`} className={styles["rail"]} />
+      <text x={rail.x} y={rail.top - 8} textAnchor="middle" className={styles["railName"]}>
+        {rail.name}
+      </text>
+    </g>
+  ));
+}
+
+/** The wire of a line, in the gaps that the symbols leave; green as far as its neighbours are proven. */
+function Wires({ line, marks }: { readonly line: SheetLayout["rows"][number]["lines"][number]; readonly marks: Props["marks"] }) {
+  const top = line.items.filter((i) => !i.below);
+  const ends = top.flatMap((i) => [i.x - HALF, i.x + HALF]);
+  const stops = [line.x1, ...ends, line.x2];
+  const good = (i: number) => (marks[top[i]?.part.id ?? ""]?.state ?? "unknown") === "good";
+  const spans: { from: number; to: number; good: boolean }[] = [];
+  for (let i = 0; i < stops.length; i += 2) {
+    const [before, after] = [i / 2 - 1, i / 2];
+    spans.push({ from: stops[i] as number, to: stops[i + 1] as number, good: (before < 0 || good(before)) && (after >= top.length || good(after)) });
+  }
+  return (
+    <>
+      {spans.map((s) => (
+        <path key={s.from} d={`M${s.from} ${line.y}H${s.to}`} className={styles["wire"]} data-good={s.good} />
+      ))}
+      {line.items
+        .filter((i) => i.below)
+        .map((i) => (
+          <path key={i.part.id} d={`M${i.x - HALF} ${i.y}H${i.x - 46}V${line.y}M${i.x + HALF} ${i.y}H${i.x + 46}V${line.y}`} className={styles["wire"]} />
+        ))}
+    </>
+  );
+}
+
+interface ItemProps {
+  readonly item: LaidItem;
+  readonly mark: Mark;
+  readonly closed: boolean;
+  readonly note: string | undefined;
+  readonly chosen: boolean;
+  readonly onChoose: (part: string) => void;
+}
+
+const FIELD = 78;
+
+function Item({ item, mark, closed, note, chosen, onChoose }: ItemProps) {
+  const { part, x, y } = item;
+  const label = useId();
+  const field = mark.state === "suspect" || mark.state === "bad" ? 4 + 12 * mark.share : 0;
+  const words = { good: "proven good", suspect: `suspect, ${percent(mark.share)}`, bad: `bad, ${percent(mark.share)}`, unknown: "not tested" }[mark.state];
+  const choose = () => onChoose(part.id);
+  return (
+    // biome-ignore lint/a11y/useSemanticElements: there is no button element inside a drawing
+    <g
+      transform={`translate(${x} ${y})`}
+      role="button"
+      tabIndex={0}
+      aria-labelledby={label}
+      aria-pressed={chosen}
+      className={styles["item"]}
+      data-state={mark.state}
+      data-part={part.id}
+      onClick={choose}
+      onKeyDown={(e) => (e.key === "Enter" || e.key === " ") && (e.preventDefault(), choose())}
+    >
+      <title id={label}>{`${part.name}: ${words}${note ? `, read ${note}` : ""}`}</title>
+      <rect x={-HALF - 10} y={-22} width={2 * HALF + 20} height={72} className={styles["hit"]} />
+      <g className={styles["symbol"]}>
+        <PartSymbol part={part} closed={closed} />
+      </g>
+      {field > 0 && <rect x={-FIELD / 2} y={14} width={FIELD} height={field} className={mark.state === "bad" ? styles["badField"] : styles["field"]} />}
+      {mark.state === "bad" && <path d="M-6 -15L-1 15M1 -15L6 15" className={styles["double"]} />}
+      {mark.state === "good" && (
+        <g transform="translate(26 -14)" className={styles["tick"]}>
+          <circle r="8" />
+          <path d="M-3.5 0L-1 3L4 -3" />
+        </g>
+      )}
+      <text y={28 + (field > 0 ? field - 4 : 0)} textAnchor="middle" className={styles["label"]}>
+        {part.label}
+      </text>
+      {(note || field > 0) && (
+        <text y={44 + (field > 0 ? field - 4 : 0)} textAnchor="middle" className={styles["value"]}>
+          {[note, field > 0 ? percent(mark.share) : undefined].filter(Boolean).join(" · ")}
+        </text>
+      )}
+    </g>
+  );
+}
+
+function Point({ machine, net, x, y, probe, onPoint }: { readonly machine: Machine; readonly net: string; readonly x: number; readonly y: number; readonly probe: number; readonly onPoint: (net: string) => void }) {
+  const name = machine.testPoints.find((t) => t.net === net)?.name ?? net;
+  return (
+    // biome-ignore lint/a11y/useSemanticElements: there is no button element inside a drawing
+    <g
+      transform={`translate(${x} ${y})`}
+      role="button"
+      tabIndex={0}
+      aria-label={`Test point ${net}, ${name}`}
+      aria-pressed={probe >= 0}
+      className={styles["point"]}
+      data-probe={probe}
+      data-point={net}
+      onClick={() => onPoint(net)}
+      onKeyDown={(e) => (e.key === "Enter" || e.key === " ") && (e.preventDefault(), onPoint(net))}
+    >
+      <rect x={-15} y={-30} width={30} height={46} className={styles["hit"]} />
+      <circle r={probe >= 0 ? 8 : 5} />
+      <text y={-11} textAnchor="middle">
+        {probe >= 0 ? `${probe === 0 ? "●" : "○"} ${net}` : net}
+      </text>
+    </g>
+  );
+}
+
+export const percent = (share: number): string => (share > 0.995 ? ">99 %" : share < 0.01 ? "<1 %" : `${Math.round(share * 100)} %`);
+
+function isDrawnClosed(part: Part, controls: Props["controls"]): boolean {
+  switch (part.kind) {
+    case "switch":
+    case "timer-contact":
+      return part.closedWhen.in.includes(controls[part.closedWhen.control] ?? "");
+    case "centrifugal-contact":
+      return part.closedWhen === "below-speed";
+    default:
+      return true;
+  }
+}
+
+/** Last ohms read across each isolated part, formatted. */
+function lastReadings(job: Job): ReadonlyMap<string, string> {
+  const map = new Map<string, string>();
+  for (const e of job.evidence) {
+    if (e.finding.kind !== "reading" || e.finding.reading.unit !== "ohm") continue;
+    const r = e.finding.reading;
+    const [a, b] = r.between.map((p) => p.split(".")[0]);
+    if (a === b && a !== undefined) map.set(a, r.value === null ? "OL" : formatValue(r.value, "ohm"));
+  }
+  return map;
+}
+
+/** On a narrow screen the branch with the likeliest suspect comes first, end to end. */
+function branchInQuestionFirst(machine: Machine, marks: Props["marks"]): number[] {
+  const share = machine.sheet.rows.map((row) => Math.max(...row.parts.flat().map((p) => marks[p]?.share ?? 0)));
+  return machine.sheet.rows.map((_, i) => i).sort((a, b) => Number((share[b] as number) > 0.1) - Number((share[a] as number) > 0.1) || (share[b] as number) - (share[a] as number) || a - b);
+}

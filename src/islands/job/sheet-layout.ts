@@ -1,0 +1,136 @@
+import type { Machine, Part } from "../../core/machine/schema";
+
+/** Where things stand on the sheet, in the drawing's own units (CSS px at full size). */
+export interface SheetLayout {
+  readonly width: number;
+  readonly height: number;
+  readonly rows: readonly LaidRow[];
+  readonly rails: readonly { readonly name: string; readonly x: number; readonly top: number; readonly bottom: number; readonly end: "start" | "end" }[];
+}
+
+export interface LaidRow {
+  readonly title: string;
+  readonly lines: readonly LaidLine[];
+  /** Wire from the net of another row down or up to this one's start. */
+  readonly tap?: { readonly x: number; readonly from: number; readonly to: number };
+}
+
+/** One line of a row; a long row is folded onto several. */
+export interface LaidLine {
+  readonly y: number;
+  readonly x1: number;
+  readonly x2: number;
+  readonly items: readonly LaidItem[];
+  readonly nodes: readonly LaidNode[];
+}
+
+export interface LaidItem {
+  readonly part: Part;
+  readonly x: number;
+  readonly y: number;
+  /** Distance between the wires of parts side by side; 0 for the first. */
+  readonly below: boolean;
+}
+
+export interface LaidNode {
+  readonly net: string;
+  readonly x: number;
+  readonly y: number;
+  /** Drawn again at the head of a folded line. */
+  readonly again: boolean;
+}
+
+const MARGIN = 46;
+const PITCH_MIN = 98;
+const SIDE_BY_SIDE = 58;
+
+const ROW_HEIGHT = 92;
+const TOP = 40;
+
+/** Lays the machine file's rows out between its rails, folded to fit `width`. Rows named in `only` (by index) are drawn, in that order. */
+export function layoutSheet(machine: Machine, width: number, order?: readonly number[]): SheetLayout {
+  const parts = new Map(machine.parts.map((p) => [p.id, p]));
+  const rails = new Set(machine.sheet.rails.map((r) => r.net));
+  const rows = (order ?? machine.sheet.rows.map((_, i) => i)).map((i) => machine.sheet.rows[i] as Machine["sheet"]["rows"][number]);
+  const capacity = Math.max(2, Math.floor((width - 2 * MARGIN) / PITCH_MIN));
+  const left = MARGIN;
+  const right = width - MARGIN;
+  const folded = rows.some((r) => r.parts.length > capacity);
+  const netAt = new Map<string, { x: number; y: number }>();
+  const slots: { row: (typeof rows)[number]; y: number }[] = [];
+  let y = TOP;
+  for (const row of rows) {
+    slots.push({ row, y });
+    const lines = Math.ceil(row.parts.length / capacity);
+    const tall = row.parts.some((p) => Array.isArray(p));
+    y += (lines - 1) * (ROW_HEIGHT + 6) + ROW_HEIGHT + (tall ? SIDE_BY_SIDE : 0) * (folded ? lines : 1);
+  }
+  const height = y - 8;
+
+  const place = ({ row, y: top }: (typeof slots)[number], start: { x: number; y: number } | undefined): LaidRow => {
+    const groups = row.parts.map((p) => (Array.isArray(p) ? p : [p]).map((id) => parts.get(id) as Part));
+    const nets = joints(row.from, row.to, groups);
+    const lines: LaidLine[] = [];
+    for (let from = 0; from < groups.length; from += capacity) {
+      const slice = groups.slice(from, from + capacity);
+      const lineY = top + (from / capacity) * (ROW_HEIGHT + 6 + (folded && row.parts.some((p) => Array.isArray(p)) ? SIDE_BY_SIDE : 0));
+      const x1 = from === 0 && start ? start.x : left;
+      const pitch = (right - x1) / slice.length;
+      const items = slice.flatMap((group, k) =>
+        group.map((part, n): LaidItem => ({ part, x: x1 + pitch * (k + 0.5), y: lineY + n * SIDE_BY_SIDE, below: n > 0 })),
+      );
+      const nodes: LaidNode[] = [];
+      const last = from + slice.length === groups.length;
+      for (let k = from === 0 ? (start || !rails.has(row.from) ? 0 : 1) : 0; k <= slice.length; k++) {
+        const net = nets[from + k];
+        const isEnd = last && k === slice.length;
+        if (net === undefined || (isEnd && rails.has(net) && slice.length > 0)) continue;
+        const node = { net, x: x1 + pitch * k, y: lineY, again: from > 0 && k === 0 };
+        nodes.push(node);
+        if (!netAt.has(net)) netAt.set(net, node);
+      }
+      lines.push({ y: lineY, x1, x2: right, items, nodes });
+    }
+    const tap = start ? { x: start.x, from: start.y, to: top } : undefined;
+    return { title: row.title, lines, ...(tap && { tap }) };
+  };
+
+  // Rows that tap off another row's net can only be placed once that row is.
+  const laid = new Map<number, LaidRow>();
+  slots.forEach((slot, i) => {
+    if (rails.has(slot.row.from)) laid.set(i, place(slot, undefined));
+  });
+  slots.forEach((slot, i) => {
+    if (!laid.has(i)) laid.set(i, place(slot, folded ? undefined : netAt.get(slot.row.from)));
+  });
+  const ordered = slots.map((_, i) => laid.get(i) as LaidRow);
+  return { width, height, rows: ordered, rails: railLines(machine, rows, ordered, left, right) };
+}
+
+/** The net before each group and after the last: the one that neighbours share. */
+function joints(from: string, to: string, groups: readonly (readonly Part[])[]): (string | undefined)[] {
+  const nets: (string | undefined)[] = [from];
+  for (let i = 0; i + 1 < groups.length; i++) {
+    const [here, next] = [netsOf(groups[i] as Part[]), netsOf(groups[i + 1] as Part[])];
+    nets.push(here.find((n) => next.includes(n)) ?? outerNet(nets[i], here) ?? next.find((n) => n !== to));
+  }
+  nets.push(to);
+  return nets;
+}
+
+const netsOf = (group: readonly Part[]): string[] => [...(group[0] as Part).nets];
+/** A part without nets of its own (the supply) leaves the far side of its neighbour. */
+const outerNet = (before: string | undefined, nets: readonly string[]): string | undefined => nets.find((n) => n !== before);
+
+function railLines(machine: Machine, rows: readonly { from: string; to: string }[], laid: readonly LaidRow[], left: number, right: number): SheetLayout["rails"] {
+  return machine.sheet.rails.flatMap((rail) => {
+    const spans = rows.flatMap((row, i) => {
+      const lines = (laid[i] as LaidRow).lines;
+      return row.from === rail.net ? [{ x: left, y: lines[0]?.y ?? 0 }] : row.to === rail.net ? [{ x: right, y: lines.at(-1)?.y ?? 0 }] : [];
+    });
+    if (spans.length === 0) return [];
+    const ys = spans.map((s) => s.y);
+    const x = (spans[0] as { x: number }).x;
+    return [{ name: rail.name, x, top: Math.min(...ys) - 12, bottom: Math.max(...ys) + 12, end: x === left ? ("start" as const) : ("end" as const) }];
+  });
+}
