@@ -1,0 +1,31 @@
+import { readFileSync } from "node:fs";
+
+/** Something the user gave can't be used; the message names the file, line or path. Ends the program with status 2. */
+export class BadInput extends Error {}
+
+export function readText(file: string): string {
+  try {
+    return readFileSync(file, "utf8");
+  } catch (error) {
+    throw new BadInput(`${file}: can't be read (${(error as NodeJS.ErrnoException).code ?? "unknown"})`);
+  }
+}
+
+export function readJson(file: string): unknown {
+  const text = readText(file);
+  try {
+    return JSON.parse(text);
+  } catch (error) {
+    throw new BadInput(`${file}: not JSON: ${(error as Error).message}`);
+  }
+}
+
+/** Runs `work` on a named file; a syntax or range error becomes bad input with that name. */
+export function onFile<T>(file: string, work: () => T): T {
+  try {
+    return work();
+  } catch (error) {
+    if (error instanceof SyntaxError || error instanceof RangeError) throw new BadInput(`${file}: ${error.message}`);
+    throw error;
+  }
+}

@@ -1,0 +1,79 @@
+import { count } from "drizzle-orm";
+import { v7 } from "uuid";
+import { understand } from "../src/core/entry/understand";
+import { sightingsIn } from "../src/core/entry/sighting-words";
+import { vocabularyOf } from "../src/core/entry/vocabulary";
+import type { Body, Draft, Entry } from "../src/core/job/entry";
+import { foldJob } from "../src/core/job/fold";
+import type { Machine } from "../src/core/machine/schema";
+import { findMachine } from "../src/machines";
+import type { Database } from "../src/server/database";
+import { appendEntries } from "../src/server/journal";
+import { jobs } from "../src/server/schema";
+
+interface DemoJob {
+  readonly by: string;
+  readonly customer: string;
+  readonly place: string;
+  readonly machine: string;
+  readonly words: string;
+  /** Hours before now at which it was opened. */
+  readonly ago: number;
+  /** What was typed into the reading line, or an entry that has a form of its own. */
+  readonly lines: readonly (string | Draft)[];
+}
+
+const proof = (body: Partial<Body<"proof">> = {}): Draft => ({
+  kind: "proof",
+  body: { starts: "yes", turns: "yes", warm: "yes", cycles: "yes", airflow: "strong", ...body },
+});
+
+/** The invented harbour town of Ostrey. Typed as a technician would, so that the demo goes through the program's own reading line. */
+const DEMO: readonly DemoJob[] = [
+  { by: "Ida Thrupp", customer: "Mrs Fennimarsh", place: "Gannet Point cabins, no. 7", machine: "orrinshaw-e27", words: "turns, no heat", ago: 3, lines: ["starts, turns", "no heat", "air strong", "setting good", "safe", "rear off", "high limit 0.2", "cutoff 0.2"] },
+  { by: "Ida Thrupp", customer: "Bosun's Wash launderette", place: "2 Tarpot Lane, machine 4", machine: "orrinshaw-e27", words: "no start", ago: 26, lines: ["no start", "lamp yes", "safe", "top off", "front off", "blower fuse OL"] },
+  { by: "Col Wenlow", customer: "Mr Addlecombe", place: "Ropewalk flats, 3b", machine: "orrinshaw-e27", words: "turns, no heat, clothes stay wet", ago: 5, lines: ["turns", "no heat"] },
+  { by: "Col Wenlow", customer: "Boatyard canteen", place: "Slip 3, Ostrey boatyard", machine: "orrinshaw-e27", words: "hums", ago: 1, lines: [] },
+  {
+    by: "Ida Thrupp",
+    customer: "Miss Quarrender",
+    place: "Lamp Hill cottage",
+    machine: "orrinshaw-e27",
+    words: "turns, no heat",
+    ago: 75,
+    lines: ["turns", "no heat", "air weak", "safe", "rear off", "cutoff OL", "element cab OL", "element 10.6", "fitted cutoff", "cleared vent", "rear on", "energised", proof(), { kind: "closed", body: { note: "Vent was packed with lint behind the hood; shown to the customer." } }],
+  },
+];
+
+/** Loads the demo jobs when there is no job yet; returns how many it wrote. */
+export async function loadDemo(db: Database, now = new Date()): Promise<number> {
+  const present = (await db.select({ n: count() }).from(jobs).get())?.n ?? 0;
+  if (present > 0) return 0;
+  for (const job of DEMO) await appendEntries(db, entriesFor(job, now));
+  return DEMO.length;
+}
+
+function entriesFor(demo: DemoJob, now: Date): Entry[] {
+  const machine = findMachine(demo.machine) as Machine;
+  const vocabulary = vocabularyOf(machine);
+  const start = now.getTime() - demo.ago * 3_600_000;
+  const id = v7({ msecs: start });
+  const entries: Entry[] = [];
+  const add = (draft: Draft) => {
+    const at = start + entries.length * 100_000;
+    entries.push({ id: v7({ msecs: at }), job: id, at: new Date(at).toISOString(), by: demo.by, ...draft } as Entry);
+  };
+  add({ kind: "opened", body: { customer: demo.customer, place: demo.place, liveTests: false } });
+  add({ kind: "machine", body: { machine: demo.machine } });
+  add({ kind: "complaint", body: { words: demo.words, sightings: sightingsIn(demo.words) } });
+  for (const line of demo.lines) {
+    if (typeof line !== "string") {
+      add(line);
+      continue;
+    }
+    const understood = understand(line, { machine, vocabulary, job: foldJob(id, entries, findMachine) });
+    if (!understood.ok || !("drafts" in understood)) throw new Error(`demo line “${line}”: ${understood.ok ? "is a command" : understood.message}`);
+    understood.drafts.forEach(add);
+  }
+  return entries;
+}

@@ -1,0 +1,25 @@
+import { BadInput } from "./bad-input";
+
+/** Each command loads only what it needs. */
+const COMMANDS: Record<string, () => Promise<{ run: (args: string[]) => Promise<void> | void }>> = {
+  demo: () => import("./demo"),
+  test: () => import("./test"),
+  probe: () => import("./probe"),
+  plan: () => import("./plan"),
+  diagnose: () => import("./diagnose"),
+  bench: () => import("./bench"),
+};
+
+const [name = "", ...args] = process.argv.slice(2);
+const command = COMMANDS[name];
+if (!command) {
+  console.error(`yennic: “${name}” is not a command; expected one of ${Object.keys(COMMANDS).join(", ")}`);
+  process.exit(2);
+}
+try {
+  await (await command()).run(args);
+} catch (error) {
+  if (!(error instanceof BadInput)) throw error;
+  console.error(`yennic ${name}: ${error.message}`);
+  process.exit(2);
+}
