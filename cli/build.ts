@@ -12,13 +12,19 @@ export function buildIfNeeded(): void {
   for (const file of ["astro.config.mjs", "package-lock.json", "tsconfig.json"]) sources.push(statSync(join(root, file)).mtimeMs);
   if (existsSync(built) && statSync(built).mtimeMs > Math.max(...sources)) return;
   console.error("yennic: building the application (half a minute)");
-  const { status, stdout, stderr } = spawnSync("npx", ["astro", "build"], { cwd: root, encoding: "utf8", env: { ...process.env, ASTRO_TELEMETRY_DISABLED: "1" } });
+  const { status, stdout, stderr } = spawnSync("npx", ["astro", "build"], {
+    cwd: root,
+    encoding: "utf8",
+    env: { ...process.env, ASTRO_TELEMETRY_DISABLED: "1" },
+  });
   if (status !== 0) throw new BadInput(`the build failed:\n${stdout}\n${stderr}`);
 }
 
 function newest(folder: string): number {
   return Math.max(
     statSync(folder).mtimeMs,
-    ...readdirSync(folder, { withFileTypes: true }).map((e) => (e.isDirectory() ? newest(join(folder, e.name)) : statSync(join(folder, e.name)).mtimeMs)),
+    ...readdirSync(folder, { withFileTypes: true }).map((e) =>
+      e.isDirectory() ? newest(join(folder, e.name)) : statSync(join(folder, e.name)).mtimeMs,
+    ),
   );
 }

@@ -1,7 +1,7 @@
 import { count } from "drizzle-orm";
 import { v7 } from "uuid";
-import { understand } from "../src/core/entry/understand";
 import { sightingsIn } from "../src/core/entry/sighting-words";
+import { understand } from "../src/core/entry/understand";
 import { vocabularyOf } from "../src/core/entry/vocabulary";
 import type { Body, Draft, Entry } from "../src/core/job/entry";
 import { foldJob } from "../src/core/job/fold";
@@ -30,10 +30,42 @@ const proof = (body: Partial<Body<"proof">> = {}): Draft => ({
 
 /** The invented harbour town of Ostrey. Typed as a technician would, so that the demo goes through the program's own reading line. */
 const DEMO: readonly DemoJob[] = [
-  { by: "Ida Thrupp", customer: "Mrs Fennimarsh", place: "Gannet Point cabins, no. 7", machine: "orrinshaw-e27", words: "turns, no heat", ago: 3, lines: ["starts, turns", "no heat", "air strong", "setting good", "safe", "rear off", "high limit 0.2", "cutoff 0.2"] },
-  { by: "Ida Thrupp", customer: "Bosun's Wash launderette", place: "2 Tarpot Lane, machine 4", machine: "orrinshaw-e27", words: "no start", ago: 26, lines: ["no start", "lamp yes", "safe", "top off", "front off", "blower fuse OL"] },
-  { by: "Col Wenlow", customer: "Mr Addlecombe", place: "Ropewalk flats, 3b", machine: "orrinshaw-e27", words: "turns, no heat, clothes stay wet", ago: 5, lines: ["turns", "no heat"] },
-  { by: "Col Wenlow", customer: "Boatyard canteen", place: "Slip 3, Ostrey boatyard", machine: "orrinshaw-e27", words: "hums", ago: 1, lines: [] },
+  {
+    by: "Ida Thrupp",
+    customer: "Mrs Fennimarsh",
+    place: "Gannet Point cabins, no. 7",
+    machine: "orrinshaw-e27",
+    words: "turns, no heat",
+    ago: 3,
+    lines: ["starts, turns", "no heat", "air strong", "setting good", "safe", "rear off", "high limit 0.2", "cutoff 0.2"],
+  },
+  {
+    by: "Ida Thrupp",
+    customer: "Bosun's Wash launderette",
+    place: "2 Tarpot Lane, machine 4",
+    machine: "orrinshaw-e27",
+    words: "no start",
+    ago: 26,
+    lines: ["no start", "lamp yes", "safe", "top off", "front off", "blower fuse OL"],
+  },
+  {
+    by: "Col Wenlow",
+    customer: "Mr Addlecombe",
+    place: "Ropewalk flats, 3b",
+    machine: "orrinshaw-e27",
+    words: "turns, no heat, clothes stay wet",
+    ago: 5,
+    lines: ["turns", "no heat"],
+  },
+  {
+    by: "Col Wenlow",
+    customer: "Boatyard canteen",
+    place: "Slip 3, Ostrey boatyard",
+    machine: "orrinshaw-e27",
+    words: "hums",
+    ago: 1,
+    lines: [],
+  },
   {
     by: "Ida Thrupp",
     customer: "Miss Quarrender",
@@ -41,7 +73,22 @@ const DEMO: readonly DemoJob[] = [
     machine: "orrinshaw-e27",
     words: "turns, no heat",
     ago: 75,
-    lines: ["turns", "no heat", "air weak", "safe", "rear off", "cutoff OL", "element cab OL", "element 10.6", "fitted cutoff", "cleared vent", "rear on", "energised", proof(), { kind: "closed", body: { note: "Vent was packed with lint behind the hood; shown to the customer." } }],
+    lines: [
+      "turns",
+      "no heat",
+      "air weak",
+      "safe",
+      "rear off",
+      "cutoff OL",
+      "element cab OL",
+      "element 10.6",
+      "fitted cutoff",
+      "cleared vent",
+      "rear on",
+      "energised",
+      proof(),
+      { kind: "closed", body: { note: "Vent was packed with lint behind the hood; shown to the customer." } },
+    ],
   },
 ];
 
@@ -72,7 +119,8 @@ function entriesFor(demo: DemoJob, now: Date): Entry[] {
       continue;
     }
     const understood = understand(line, { machine, vocabulary, job: foldJob(id, entries, findMachine) });
-    if (!understood.ok || !("drafts" in understood)) throw new Error(`demo line “${line}”: ${understood.ok ? "is a command" : understood.message}`);
+    if (!understood.ok || !("drafts" in understood))
+      throw new Error(`demo line “${line}”: ${understood.ok ? "is a command" : understood.message}`);
     understood.drafts.forEach(add);
   }
   return entries;

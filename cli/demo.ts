@@ -10,7 +10,8 @@ import { ownFolder } from "./lock";
 /** Builds if needed, loads the demo jobs into an empty database, serves, prints the address. `--empty` leaves the jobs out. */
 export async function run(args: string[]): Promise<void> {
   const port = Number(process.env["YENNIC_PORT"] ?? 4310);
-  if (!Number.isInteger(port) || port < 1 || port > 65535) throw new BadInput(`YENNIC_PORT is “${process.env["YENNIC_PORT"]}”; expected a port from 1 to 65535`);
+  if (!Number.isInteger(port) || port < 1 || port > 65535)
+    throw new BadInput(`YENNIC_PORT is “${process.env["YENNIC_PORT"]}”; expected a port from 1 to 65535`);
   const host = process.env["YENNIC_HOST"] ?? "127.0.0.1";
   buildIfNeeded();
   ownFolder(dataFolder());

@@ -47,7 +47,8 @@ export function run(args: string[]): void {
 export function loadMachine(arg: string): Machine {
   const known = findMachine(arg);
   if (known) return known;
-  if (!arg.endsWith(".json")) throw new BadInput(`“${arg}” is not a shipped machine; expected ${MACHINES.map((m) => m.id).join(", ")} or a file`);
+  if (!arg.endsWith(".json"))
+    throw new BadInput(`“${arg}” is not a shipped machine; expected ${MACHINES.map((m) => m.id).join(", ")} or a file`);
   return onFile(arg, () => parseMachine(readJson(arg)));
 }
 

@@ -12,8 +12,15 @@ export function run(files: string[]): void {
       const issue = parsed.error.issues[0];
       throw new BadInput(`${file}: ${issue?.path.join(".") || "(file)"}: ${issue?.message}`);
     }
-    if (stateBound(parsed.data) > EXACT_LIMIT * 200) throw new BadInput(`${file}: too large to be solved exactly (${stateBound(parsed.data).toExponential(1)} states at most)`);
+    if (stateBound(parsed.data) > EXACT_LIMIT * 200)
+      throw new BadInput(`${file}: too large to be solved exactly (${stateBound(parsed.data).toExponential(1)} states at most)`);
     const { policy } = solveExactly(parsed.data);
-    console.log(JSON.stringify({ problem: file.replace(/^.*\//, "").replace(/\.json$/, ""), policy, expectedCost: expectedCost(parsed.data, policy) }));
+    console.log(
+      JSON.stringify({
+        problem: file.replace(/^.*\//, "").replace(/\.json$/, ""),
+        policy,
+        expectedCost: expectedCost(parsed.data, policy),
+      }),
+    );
   }
 }

@@ -10,7 +10,10 @@ export const onRequest: MiddlewareHandler = async ({ request, url, isPrerendered
   if (!["GET", "HEAD", "OPTIONS"].includes(request.method)) {
     const origin = request.headers.get("origin");
     const site = request.headers.get("sec-fetch-site");
-    const foreign = origin !== null ? origin !== `${url.protocol}//${request.headers.get("host")}` : site !== null && site !== "same-origin" && site !== "none";
+    const foreign =
+      origin !== null
+        ? origin !== `${url.protocol}//${request.headers.get("host")}`
+        : site !== null && site !== "same-origin" && site !== "none";
     if (foreign) return errorJson(403, `a request from ${origin ?? site} may not change anything here`, "origin");
   }
   const response = await next();
@@ -45,4 +48,13 @@ function policyFor(html: string): string {
 }
 
 const hashes = (html: string, pattern: RegExp): string =>
-  [...new Set([...html.matchAll(pattern)].map((m) => `'sha256-${createHash("sha256").update(m[1] ?? "").digest("base64")}'`))].join(" ");
+  [
+    ...new Set(
+      [...html.matchAll(pattern)].map(
+        (m) =>
+          `'sha256-${createHash("sha256")
+            .update(m[1] ?? "")
+            .digest("base64")}'`,
+      ),
+    ),
+  ].join(" ");

@@ -1,4 +1,12 @@
-import { type Client, createClient, type InArgs, type InStatement, type ResultSet, type Transaction, type TransactionMode } from "@libsql/client";
+import {
+  type Client,
+  createClient,
+  type InArgs,
+  type InStatement,
+  type ResultSet,
+  type Transaction,
+  type TransactionMode,
+} from "@libsql/client";
 
 const isRead = (sql: string): boolean => /^\s*(select|explain|with\b(?![\s\S]*\b(insert|update|delete)\b))/i.test(sql);
 const isBusy = (error: unknown): boolean => String((error as { code?: string })?.code ?? "").startsWith("SQLITE_BUSY");

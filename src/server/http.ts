@@ -23,7 +23,8 @@ export const errorJson = (status: number, message: string, field?: string): Resp
 /** Reads and checks a JSON body. Throws {@link HttpError}: 415, 413 (before reading it all), 400 with the field. */
 export async function readBody<T extends z.ZodType>(request: Request, schema: T): Promise<z.infer<T>> {
   const type = request.headers.get("content-type") ?? "";
-  if (!/^application\/json\b/i.test(type)) throw new HttpError(415, `the body is “${type.slice(0, 60) || "of no type"}”; expected application/json`);
+  if (!/^application\/json\b/i.test(type))
+    throw new HttpError(415, `the body is “${type.slice(0, 60) || "of no type"}”; expected application/json`);
   const text = await readLimited(request);
   let data: unknown;
   try {

@@ -15,7 +15,8 @@ export interface JobPage {
 
 /** Open jobs first, the last changed first. `stage` keeps those at that stage. Pages count from 1. */
 export async function listJobs(db: Database, { stage, page }: { stage?: string | undefined; page: number }): Promise<JobPage> {
-  const where = stage === undefined ? undefined : stage === "closed" ? eq(jobs.closed, true) : and(eq(jobs.closed, false), eq(jobs.stage, stage));
+  const where =
+    stage === undefined ? undefined : stage === "closed" ? eq(jobs.closed, true) : and(eq(jobs.closed, false), eq(jobs.stage, stage));
   const total = (await db.select({ n: count() }).from(jobs).where(where).get())?.n ?? 0;
   const rows = await db
     .select()

@@ -69,10 +69,16 @@ const sorted = (value: unknown): unknown =>
 async function ensureJob(tx: Tx, entry: Entry, i: number): Promise<void> {
   const job = await tx.select({ id: jobs.id }).from(jobs).where(eq(jobs.id, entry.job)).get();
   if (job) return;
-  if (entry.kind !== "opened") throw new JournalError(404, `entries.${i}.job`, `no job ${entry.job}: its first entry must be of kind “opened”`);
-  const last = await tx.select({ number: max(jobs.number) }).from(jobs).get();
+  if (entry.kind !== "opened")
+    throw new JournalError(404, `entries.${i}.job`, `no job ${entry.job}: its first entry must be of kind “opened”`);
+  const last = await tx
+    .select({ number: max(jobs.number) })
+    .from(jobs)
+    .get();
   const number = (last?.number ?? 200) + 1;
-  await tx.insert(jobs).values({ id: entry.job, number, openedAt: entry.at, ...projectionOf(foldJob(entry.job, [entry], findMachine), entry) });
+  await tx
+    .insert(jobs)
+    .values({ id: entry.job, number, openedAt: entry.at, ...projectionOf(foldJob(entry.job, [entry], findMachine), entry) });
 }
 
 async function project(tx: Tx, job: string): Promise<void> {
@@ -89,6 +95,5 @@ export async function entriesOf(db: Database, job: string): Promise<Entry[]> {
   const rows = await db.select().from(entries).where(eq(entries.job, job)).orderBy(asc(entries.seq)).all();
   return rows.map(toEntry);
 }
-
 
 const toEntry = ({ seq: _, ...row }: typeof entries.$inferSelect): Entry => entrySchema.parse(row);

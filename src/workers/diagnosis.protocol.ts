@@ -1,6 +1,6 @@
 import type { Mark } from "../core/diagnosis/marks";
-import type { Weight } from "../core/diagnosis/rank";
 import type { ReadingSetup } from "../core/diagnosis/predict";
+import type { Weight } from "../core/diagnosis/rank";
 import type { Job } from "../core/job/fold";
 import type { Machine } from "../core/machine/schema";
 import type { Proposal } from "../core/planning/propose";

@@ -84,7 +84,9 @@ async function probe({ turn, setup, job }: Extract<ToWorker, { type: "probe" }>)
     turn,
     lines: [
       line("A healthy machine", null, []),
-      ...suspects.slice(0, 4).map((s) => line(s.hypothesis.sentence, s.probability, remaining(predictor.machine, s.hypothesis.faults, fitted))),
+      ...suspects
+        .slice(0, 4)
+        .map((s) => line(s.hypothesis.sentence, s.probability, remaining(predictor.machine, s.hypothesis.faults, fitted))),
     ],
   });
 }

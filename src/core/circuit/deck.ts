@@ -1,5 +1,5 @@
-import { parseSpiceNumber } from "./spice-number";
 import type { Component, Netlist } from "./netlist";
+import { parseSpiceNumber } from "./spice-number";
 
 export class DeckError extends SyntaxError {
   constructor(
@@ -54,7 +54,8 @@ function readComponent(line: string, number: number): Component {
   if (value === undefined) throw new DeckError(number, values[0] as string, "a number such as 0.02, 5.6k or 1meg");
   if (a === b) throw new DeckError(number, line, "two different nets");
   if (id.startsWith("v")) return { kind: "source", id, plus: a, minus: b, volts: value };
-  if (!(value > 0)) throw new DeckError(number, values[0] as string, "a resistance above 0 (leave an open part out; join nets for a dead short)");
+  if (!(value > 0))
+    throw new DeckError(number, values[0] as string, "a resistance above 0 (leave an open part out; join nets for a dead short)");
   return { kind: "resistor", id, a, b, ohms: value };
 }
 

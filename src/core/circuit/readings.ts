@@ -12,7 +12,8 @@ export interface ReadingRow {
 /** Parses `kind,plus,minus,value` with a header line. Throws SyntaxError naming the line. */
 export function readReadingRows(csv: string): ReadingRow[] {
   const lines = csv.split(/\r?\n/);
-  if (lines[0]?.trim() !== "kind,plus,minus,value") throw new SyntaxError(`line 1: expected the header kind,plus,minus,value, got “${lines[0]}”`);
+  if (lines[0]?.trim() !== "kind,plus,minus,value")
+    throw new SyntaxError(`line 1: expected the header kind,plus,minus,value, got “${lines[0]}”`);
   return lines.slice(1).flatMap((line, i) => {
     if (line.trim() === "") return [];
     const [kind, plus, minus, value = ""] = line.trim().split(",");

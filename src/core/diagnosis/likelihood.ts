@@ -1,8 +1,8 @@
-import { FaultSet } from "../machine/fault";
-import type { Evidence } from "../job/fold";
 import type { Reading, Sighting } from "../job/entry";
+import type { Evidence } from "../job/fold";
 import { LOOKS, sightOf } from "../job/sights";
 import type { Fault } from "../machine/fault";
+import { FaultSet } from "../machine/fault";
 import type { Predicted, Predictor } from "./predict";
 import { looksBad } from "./watch";
 
@@ -39,7 +39,12 @@ export function readingLikelihood(reading: Pick<Reading, "unit" | "value">, p: P
 }
 
 /** P(this answer | faults), with people's errors. 1 where the sight says nothing. */
-export function sightingLikelihood(predictor: Predictor, faults: readonly Fault[], sighting: Sighting, source: "customer" | "technician"): number {
+export function sightingLikelihood(
+  predictor: Predictor,
+  faults: readonly Fault[],
+  sighting: Sighting,
+  source: "customer" | "technician",
+): number {
   const factor = source === "customer" ? CUSTOMER_FACTOR : 1;
   if (sighting.sight === LOOKS) {
     const bad = looksBad(predictor.machine, new FaultSet(faults), sighting.part as string);

@@ -1,6 +1,6 @@
 import type { Machine } from "../machine/schema";
-import type { Bench, Ranking } from "./rank";
 import { remaining } from "./hypotheses";
+import type { Bench, Ranking } from "./rank";
 
 /** How a part stands on the sheet. */
 export interface Mark {

@@ -72,7 +72,11 @@ export class Predictor {
   }
 
   /** The network an ohm-meter sees with the cord out. */
-  deadNetwork(faults: readonly Fault[], controls: ControlPositions, wiresOff: readonly string[]): { network: OhmNetwork; faults: FaultSet } {
+  deadNetwork(
+    faults: readonly Fault[],
+    controls: ControlPositions,
+    wiresOff: readonly string[],
+  ): { network: OhmNetwork; faults: FaultSet } {
     const key = `${hypothesisId(faults)}|${this.controlsKey(controls)}|${wiresOff.join()}`;
     let entry = this.networks.get(key);
     if (!entry) {
@@ -107,7 +111,8 @@ export class Predictor {
     const set = new FaultSet(faults);
     const [plus, minus] = between.map((p) => probeNode(this.machine, p, set, new Set())) as [string, string];
     const mean = Math.abs(voltsBetween(frame.point, plus, minus));
-    const floating = frame.point.islands.of.get(plus) === undefined || frame.point.islands.of.get(plus) !== frame.point.islands.of.get(minus);
+    const floating =
+      frame.point.islands.of.get(plus) === undefined || frame.point.islands.of.get(plus) !== frame.point.islands.of.get(minus);
     return { mean, sigma: floating ? 12 : 1 + 0.03 * mean, floating };
   }
 

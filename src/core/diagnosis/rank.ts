@@ -63,7 +63,10 @@ export function rank({ predictor, hypotheses }: Bench, evidence: readonly Eviden
       weights: perEntry.map((p) => ({ entry: p.entry, bans: ((p.log[i] as number) - p.mean) / Math.LN10 })),
     }))
     .sort((a, b) => b.probability - a.probability);
-  const fixed = suspects.reduce((sum, s) => sum + (remaining(predictor.machine, s.hypothesis.faults, fitted).length === 0 ? s.probability : 0), 0);
+  const fixed = suspects.reduce(
+    (sum, s) => sum + (remaining(predictor.machine, s.hypothesis.faults, fitted).length === 0 ? s.probability : 0),
+    0,
+  );
   return { suspects, fixed };
 }
 

@@ -64,14 +64,27 @@ function cycleShares(machine: Machine, frames: readonly Frame[]): { cycles?: Rec
 function lampLights(machine: Machine, faults: FaultSet): boolean {
   const lamp = partOf(machine, machine.watch.lamp as string);
   const controls = { ...runControls(machine), door: "open", start: "released" };
-  const netlist = networkOf(machine, { cordIn: true, controls, atSpeed: new Set(), opened: new Set(), breakerTripped: false, elementC: machine.thermal.ambientC }, faults);
+  const netlist = networkOf(
+    machine,
+    { cordIn: true, controls, atSpeed: new Set(), opened: new Set(), breakerTripped: false, elementC: machine.thermal.ambientC },
+    faults,
+  );
   const point = operatingPoint(netlist);
   const branch = netlist.components.find((c) => c.id === lamp.id);
   return branch?.kind === "resistor" && Math.abs(voltsBetween(point, branch.a, branch.b)) > 60;
 }
 
 /** P(a person who looks at the part sees the fault), est. A mode that is not here can't be seen. */
-const VISIBLE: Record<string, number> = { "belt broken": 0.98, "duct choked": 0.85, "setting wrong": 0.97, "element open": 0.6, "element low": 0.3, "element grounded": 0.4, "supply lost": 0.6, "motor seized": 0.5 };
+const VISIBLE: Record<string, number> = {
+  "belt broken": 0.98,
+  "duct choked": 0.85,
+  "setting wrong": 0.97,
+  "element open": 0.6,
+  "element low": 0.3,
+  "element grounded": 0.4,
+  "supply lost": 0.6,
+  "motor seized": 0.5,
+};
 const VISIBLE_JOINT = 0.6;
 
 /** P(looks bad | faults) for a part that is inspected by eye. A good look clears only what can be seen. */

@@ -1,6 +1,24 @@
 import { normalise, type Vocabulary } from "./vocabulary";
 
-const PHRASES = ["turns", "no heat", "no start", "warm air", "hums", "trips", "lamp yes", "lamp no", "air strong", "air weak", "made safe", "energised", "fitted ", "cleared vent", "prove", "close", "undo"];
+const PHRASES = [
+  "turns",
+  "no heat",
+  "no start",
+  "warm air",
+  "hums",
+  "trips",
+  "lamp yes",
+  "lamp no",
+  "air strong",
+  "air weak",
+  "made safe",
+  "energised",
+  "fitted ",
+  "cleared vent",
+  "prove",
+  "close",
+  "undo",
+];
 
 export interface Completion {
   /** The whole line with the completion in place. */
@@ -21,10 +39,12 @@ export function complete(line: string, vocabulary: Vocabulary, limit = 6): Compl
     if (key === "") continue;
     const head = line.slice(0, line.length - fragment.length);
     const offer = (text: string, hint: string) => {
-      if (found.size < limit && normalise(text) !== key && normalise(text).startsWith(key)) found.set(text, { line: `${head}${text.trimEnd()} `, label: text, hint });
+      if (found.size < limit && normalise(text) !== key && normalise(text).startsWith(key))
+        found.set(text, { line: `${head}${text.trimEnd()} `, label: text, hint });
     };
     if (from === 0) for (const phrase of PHRASES) offer(phrase, "");
-    for (const { text, named } of vocabulary.offers) offer(text, named.kind === "point" ? "test point" : named.kind === "panel" ? "panel" : named.name);
+    for (const { text, named } of vocabulary.offers)
+      offer(text, named.kind === "point" ? "test point" : named.kind === "panel" ? "panel" : named.name);
   }
   return [...found.values()];
 }

@@ -4,13 +4,21 @@ import { normalise } from "./vocabulary";
 /** Sayings and what they mean; the first pattern that fits the whole saying wins. `$` is what may follow: yes, no. */
 const SAYINGS: readonly [RegExp, string, string][] = [
   [/^(starts|start yes|starts yes|it starts|starts ok|runs|runs ok)$/, "starts", "yes"],
-  [/^(no start|does not start|doesn t start|won t start|wont start|starts no|start no|dead machine|nothing happens|will not start|completely dead)$/, "starts", "no"],
+  [
+    /^(no start|does not start|doesn t start|won t start|wont start|starts no|start no|dead machine|nothing happens|will not start|completely dead)$/,
+    "starts",
+    "no",
+  ],
   [/^(turns|turns yes|drum turns|spins|tumbles|drum turns yes)$/, "turns", "yes"],
   [/^(turns no|drum does not turn|does not turn|doesn t turn|no turn|not turning|won t turn|drum still|drum turns no)$/, "turns", "no"],
   [/^(hums|hum|hum yes|hums yes|buzzes|motor hums|just hums)$/, "hums", "yes"],
   [/^(no hum|hum no|hums no|silent|quiet)$/, "hums", "no"],
   [/^(warm|warm yes|warm air|heats|heat yes|heat|gets warm|hot|heat ok|warm air yes)$/, "warm", "yes"],
-  [/^(no heat|heat no|not warm|warm no|no warm air|cold|cold air|does not heat|doesn t heat|won t heat|not heating|clothes stay wet|warm air no)$/, "warm", "no"],
+  [
+    /^(no heat|heat no|not warm|warm no|no warm air|cold|cold air|does not heat|doesn t heat|won t heat|not heating|clothes stay wet|warm air no)$/,
+    "warm",
+    "no",
+  ],
   [/^(cycles|cycles yes|heat cycles|cycles ok)$/, "cycles", "yes"],
   [/^(cycles short|short heat|heat cuts out|cuts out early|short cycling|limit cycles)$/, "cycles", "short"],
   [/^(cycles no|never stops heating|scorches|too hot|overheats)$/, "cycles", "no"],

@@ -3,8 +3,8 @@ import type { Job } from "../job/fold";
 import { allows } from "../job/safety";
 import { LOOKS, sightOf } from "../job/sights";
 import { type Machine, partOf } from "../machine/schema";
-import { closedControls, controlsSay, windings } from "../planning/tests";
 import { unitRepair } from "../planning/repairs";
+import { closedControls, controlsSay, windings } from "../planning/tests";
 import { formatValue } from "../quantity/format";
 import { parseQuantity } from "../quantity/parse";
 import { takeSighting } from "./sighting-words";
@@ -32,7 +32,10 @@ const refuse = (message: string): Understanding => ({ ok: false, message });
  * Commas part several sayings. What the safety state forbids is refused here with what to do.
  */
 export function understand(line: string, context: Context): Understanding {
-  const sayings = line.split(/[,;]|\band\b/).map((s) => s.trim()).filter((s) => s !== "");
+  const sayings = line
+    .split(/[,;]|\band\b/)
+    .map((s) => s.trim())
+    .filter((s) => s !== "");
   if (sayings.length === 0) return refuse(`Type what you see or read: ${EXAMPLES}`);
   const drafts: Draft[] = [];
   const says: string[] = [];
@@ -65,13 +68,22 @@ function command(saying: string): Understanding | undefined {
   const safe = /^(made safe|make safe|safe|dead|proved dead)( (cord|cord out|breaker|breaker off))?$/.exec(text);
   if (safe) {
     const how = safe[3]?.startsWith("breaker") ? "breaker" : "cord";
-    return { ok: true, drafts: [{ kind: "made-safe", body: { how, proved: true } }], says: `Made safe: ${how === "cord" ? "cord out" : "breaker off"}, proved dead` };
+    return {
+      ok: true,
+      drafts: [{ kind: "made-safe", body: { how, proved: true } }],
+      says: `Made safe: ${how === "cord" ? "cord out" : "breaker off"}, proved dead`,
+    };
   }
-  if (/^(energised|energise|live|power on|cord in|plugged in)$/.test(text)) return { ok: true, drafts: [{ kind: "energised", body: {} }], says: "Energised: the machine is live" };
+  if (/^(energised|energise|live|power on|cord in|plugged in)$/.test(text))
+    return { ok: true, drafts: [{ kind: "energised", body: {} }], says: "Energised: the machine is live" };
   const live = /^(allow|forbid|no) live( tests)?$/.exec(text);
   if (live) {
     const liveTests = live[1] === "allow";
-    return { ok: true, drafts: [{ kind: "setting", body: { liveTests } }], says: liveTests ? "Live tests allowed on this job" : "Dead tests only" };
+    return {
+      ok: true,
+      drafts: [{ kind: "setting", body: { liveTests } }],
+      says: liveTests ? "Live tests allowed on this job" : "Dead tests only",
+    };
   }
   return undefined;
 }
@@ -82,7 +94,13 @@ function fitting(saying: string, { machine, vocabulary }: Context): Understandin
   const [, verb, rest] = match as unknown as [string, string, string];
   const joint = /^(joint|wire|terminal)s?( at| of)?( the)? (.+)$/i.exec(rest);
   const name = takeName(vocabulary, normalise((joint?.[4] ?? rest).replace(/^the /i, "")).split(" "))?.named;
-  if (!name || name.kind !== "part") return refuse(`“${rest}” is not a part of this machine; try ${machine.parts.slice(8, 12).map((p) => p.label.toLowerCase()).join(", ")}…`);
+  if (!name || name.kind !== "part")
+    return refuse(
+      `“${rest}” is not a part of this machine; try ${machine.parts
+        .slice(8, 12)
+        .map((p) => p.label.toLowerCase())
+        .join(", ")}…`,
+    );
   const part = partOf(machine, name.id);
   const repair = unitRepair(machine, joint || /^remade$/i.test(verb) ? `joint.${part.id}` : (part.unit ?? part.id));
   return {
@@ -96,18 +114,24 @@ function panelMove(saying: string, { machine, vocabulary, job }: Context): Under
   const match = /^(.+?)(?: panel)? (off|on|back|back on|open|shut|closed)$/i.exec(saying.trim());
   if (!match) return undefined;
   const [, name, word] = match as unknown as [string, string, string];
-  const named = vocabulary.words.get(normalise(name).replace(/ /g, "")) ?? vocabulary.words.get(`${normalise(name).replace(/ /g, "")}panel`);
+  const named =
+    vocabulary.words.get(normalise(name).replace(/ /g, "")) ?? vocabulary.words.get(`${normalise(name).replace(/ /g, "")}panel`);
   const panel = machine.panels.find((p) => p.id === (named?.kind === "panel" ? named.id : normalise(name).replace(/ /g, "-")));
   if (!panel) return undefined;
   const state = /off|open/i.test(word) ? "off" : "on";
   if (state === "off") {
     const before = panel.behind.find((id) => !job.panelsOff.includes(id));
-    if (before) return refuse(`The ${panel.name} is held by the ${machine.panels.find((p) => p.id === before)?.name ?? before}: take that off first`);
+    if (before)
+      return refuse(`The ${panel.name} is held by the ${machine.panels.find((p) => p.id === before)?.name ?? before}: take that off first`);
   } else {
     const behind = machine.panels.find((p) => p.behind.includes(panel.id) && job.panelsOff.includes(p.id));
     if (behind) return refuse(`The ${behind.name} must go back before the ${panel.name}`);
   }
-  return { ok: true, drafts: [{ kind: "panel", body: { panel: panel.id, state } }], says: `${capital(panel.name)} ${state === "off" ? "off" : "back on"}` };
+  return {
+    ok: true,
+    drafts: [{ kind: "panel", body: { panel: panel.id, state } }],
+    says: `${capital(panel.name)} ${state === "off" ? "off" : "back on"}`,
+  };
 }
 
 function sighting(saying: string, { machine, vocabulary }: Context): Understanding | undefined {
@@ -120,7 +144,10 @@ function sighting(saying: string, { machine, vocabulary }: Context): Understandi
 function looked(saying: string, machine: Machine, vocabulary: Vocabulary): Sighting | undefined {
   const tokens = normalise(saying).split(" ");
   const name = takeName(vocabulary, tokens);
-  const rest = tokens.slice(name?.used ?? 0).filter((t) => !["looks", "is", "the"].includes(t)).join(" ");
+  const rest = tokens
+    .slice(name?.used ?? 0)
+    .filter((t) => !["looks", "is", "the"].includes(t))
+    .join(" ");
   if (name?.named.kind !== "part") return undefined;
   const good = /^(good|ok|okay|fine|clean|clear|whole|intact|right|sound)$/.test(rest);
   const bad = /^(bad|broken|burnt|charred|choked|blocked|dirty|wrong|cracked|sagged|loose|seized|tripped|off)$/.test(rest);
@@ -141,7 +168,9 @@ function reading(saying: string, context: Context): Understanding {
   const { rest, wiresOn } = takeWiresOn(saying);
   const tokens = rest.trim().split(/\s+/);
   const amountAt = firstAmount(tokens);
-  const words = normalise(tokens.slice(0, amountAt).join(" ")).split(" ").filter((t) => t !== "" && !["to", "the", "at", "across", "between"].includes(t));
+  const words = normalise(tokens.slice(0, amountAt).join(" "))
+    .split(" ")
+    .filter((t) => t !== "" && !["to", "the", "at", "across", "between"].includes(t));
   const names: Named[] = [];
   for (let i = 0; i < words.length; ) {
     const found = takeName(vocabulary, words.slice(i));
@@ -153,7 +182,10 @@ function reading(saying: string, context: Context): Understanding {
     i += found.used;
   }
   if (names.length === 0) return refuse(`Say what it was measured on: “element ${saying}”, “h3 h4 ${saying}”`);
-  if (amountAt === tokens.length) return refuse(`And what did it read? For example “${rest} 0.3” or “${rest} OL”${names.length === 1 ? `, or how it looks: “${rest} good”` : ""}`);
+  if (amountAt === tokens.length)
+    return refuse(
+      `And what did it read? For example “${rest} 0.3” or “${rest} OL”${names.length === 1 ? `, or how it looks: “${rest} good”` : ""}`,
+    );
   return measured(names, tokens.slice(amountAt).join(" "), wiresOn, context);
 }
 
@@ -177,7 +209,8 @@ function measured(names: readonly Named[], amount: string, wiresOn: boolean, con
   const parsed = parseQuantity(/^open$/i.test(amount) ? "OL" : amount, expected);
   if (!parsed.ok) return refuse(parsed.message);
   const { quantity } = parsed;
-  if (quantity.unit !== "ohm" && quantity.unit !== "volt") return refuse(`“${amount}” is in ${quantity.unit}s; between two points expected ohms or volts`);
+  if (quantity.unit !== "ohm" && quantity.unit !== "volt")
+    return refuse(`“${amount}” is in ${quantity.unit}s; between two points expected ohms or volts`);
   const body: Reading = {
     between: place.between,
     unit: quantity.unit,
@@ -192,12 +225,20 @@ type Place = { between: [string, string]; wiresOff: string[]; controls: Readonly
 
 function placeOf(names: readonly Named[], wiresOn: boolean, { machine }: Context): Place {
   const [first, second, third] = names as [Named, Named?, Named?];
-  if (third || first.kind === "panel" || second?.kind === "panel") return { message: "A reading is between two points, or across one part" };
+  if (third || first.kind === "panel" || second?.kind === "panel")
+    return { message: "A reading is between two points, or across one part" };
   if (first.kind === "part" && !second) {
     const part = partOf(machine, first.id);
     const terminals = first.terminals ?? windings(part)[0]?.terminals;
-    if (!terminals) return { message: `The ${part.name.toLowerCase()} has no terminals to measure; say how it looks: “${part.label.toLowerCase()} good”` };
-    return { between: [`${part.id}.${terminals[0]}`, `${part.id}.${terminals[1]}`], wiresOff: wiresOn ? [] : [part.id], controls: closedControls(machine, part) };
+    if (!terminals)
+      return {
+        message: `The ${part.name.toLowerCase()} has no terminals to measure; say how it looks: “${part.label.toLowerCase()} good”`,
+      };
+    return {
+      between: [`${part.id}.${terminals[0]}`, `${part.id}.${terminals[1]}`],
+      wiresOff: wiresOn ? [] : [part.id],
+      controls: closedControls(machine, part),
+    };
   }
   if (!second) return { message: `${first.name} to what? Name the second point: “${first.name.toLowerCase()} tbn …”` };
   const end = (n: Named): string => (n.kind === "part" ? `${n.id}.1` : n.id);

@@ -26,14 +26,19 @@ export function closingBlockers(facts: Facts): Blocker[] {
   const { machine } = facts;
   if (!machine) return [{ code: "machine", says: "the machine is not named", todo: "Choose the machine from its plate." }];
   const blockers: Blocker[] = [...causeBlockers(machine, facts), ...ventBlockers(machine, facts)];
-  if (!facts.complaint) blockers.push({ code: "complaint", says: "the complaint is not recorded", todo: "Write what the customer noticed." });
+  if (!facts.complaint)
+    blockers.push({ code: "complaint", says: "the complaint is not recorded", todo: "Write what the customer noticed." });
   for (const id of facts.panelsOff) {
     const panel = machine.panels.find((p) => p.id === id);
     blockers.push({ code: "panel", says: `the ${panel?.name ?? id} is still off`, todo: `Put it back: ${panel?.fasteners ?? ""}` });
   }
   const proof = facts.proof;
   if (!proof || proof.starts !== "yes" || proof.turns !== "yes" || proof.warm !== "yes") {
-    blockers.push({ code: "proof", says: proof ? "the last proof run did not start, turn and heat" : "it is not proven to run", todo: "Power on, run it: starts, turns, heats, cycles, air strong." });
+    blockers.push({
+      code: "proof",
+      says: proof ? "the last proof run did not start, turn and heat" : "it is not proven to run",
+      todo: "Power on, run it: starts, turns, heats, cycles, air strong.",
+    });
   }
   return blockers;
 }
@@ -43,18 +48,26 @@ export function blownFuses(machine: Machine, facts: Pick<Facts, "evidence" | "fi
   return machine.parts.filter((part) => {
     if (part.kind !== "fuse") return false;
     if (facts.fitted.some((f) => f.unit === unitOf(machine, part).id)) return true;
-    const last = readingsOf(facts.evidence).filter((r) => isAcross(r, part)).at(-1);
+    const last = readingsOf(facts.evidence)
+      .filter((r) => isAcross(r, part))
+      .at(-1);
     return last?.value === null;
   });
 }
 
 /** True when a reading is taken from end to end of a part that is isolated. */
 export function isAcross(reading: Reading, part: Part): boolean {
-  return reading.unit === "ohm" && reading.wiresOff.includes(part.id) && reading.between.every((p) => p === `${part.id}.1` || p === `${part.id}.2`);
+  return (
+    reading.unit === "ohm" &&
+    reading.wiresOff.includes(part.id) &&
+    reading.between.every((p) => p === `${part.id}.1` || p === `${part.id}.2`)
+  );
 }
 
-const readingsOf = (evidence: readonly Evidence[]): Reading[] => evidence.flatMap((e) => (e.finding.kind === "reading" ? [e.finding.reading] : []));
-const sightingsOf = (evidence: readonly Evidence[]): Sighting[] => evidence.flatMap((e) => (e.finding.kind === "sighting" ? [e.finding.sighting] : []));
+const readingsOf = (evidence: readonly Evidence[]): Reading[] =>
+  evidence.flatMap((e) => (e.finding.kind === "reading" ? [e.finding.reading] : []));
+const sightingsOf = (evidence: readonly Evidence[]): Sighting[] =>
+  evidence.flatMap((e) => (e.finding.kind === "sighting" ? [e.finding.sighting] : []));
 
 function causeBlockers(machine: Machine, facts: Facts): Blocker[] {
   return blownFuses(machine, facts).flatMap((fuse) =>
@@ -76,7 +89,8 @@ function isExamined(machine: Machine, cause: Part, mode: string, { evidence, fit
   const looked = sightingsOf(evidence).some((s) => s.part === cause.id && s.value === "good");
   if (cause.kind === "duct") return looked || sightingsOf(evidence).some((s) => s.sight === "airflow");
   if (mode === "grounded") return readingsOf(evidence).some((r) => isToCabinet(machine, r, cause) && isSound(r));
-  if (mode === "welded") return looked || proof?.cycles === "yes" || sightingsOf(evidence).some((s) => s.sight === "cycles" && s.value === "yes");
+  if (mode === "welded")
+    return looked || proof?.cycles === "yes" || sightingsOf(evidence).some((s) => s.sight === "cycles" && s.value === "yes");
   return looked;
 }
 
@@ -103,11 +117,21 @@ function examination(cause: Part): string {
 /** A vent found weak must have been cleared, or found strong afterwards. */
 function ventBlockers(machine: Machine, { evidence, fitted }: Facts): Blocker[] {
   const duct = machine.parts.find((p) => p.kind === "duct");
-  const last = evidence.filter((e) => e.finding.kind === "sighting" && e.finding.sighting.sight === "airflow" && e.source === "technician").at(-1);
+  const last = evidence
+    .filter((e) => e.finding.kind === "sighting" && e.finding.sighting.sight === "airflow" && e.source === "technician")
+    .at(-1);
   if (!duct || last?.finding.kind !== "sighting" || last.finding.sighting.value === "strong") return [];
   if (fitted.some((f) => f.unit === duct.id) && !last.fitted.includes(duct.id)) return [];
   if (last.finding.sighting.value === "none" && turnsNot(evidence)) return [];
-  return [{ code: "vent", says: "the air at the hood was weak and the vent is not cleared", todo: "Clear it (“cleared vent”) and feel the air again.", part: duct.id }];
+  return [
+    {
+      code: "vent",
+      says: "the air at the hood was weak and the vent is not cleared",
+      todo: "Clear it (“cleared vent”) and feel the air again.",
+      part: duct.id,
+    },
+  ];
 }
 
-const turnsNot = (evidence: readonly Evidence[]): boolean => sightingsOf(evidence).findLast((s) => s.sight === "turns" || s.sight === "starts")?.value === "no";
+const turnsNot = (evidence: readonly Evidence[]): boolean =>
+  sightingsOf(evidence).findLast((s) => s.sight === "turns" || s.sight === "starts")?.value === "no";

@@ -13,11 +13,17 @@ const sighting = z
     part: ref.optional(),
   })
   .superRefine((s, context) => {
-    const allowed: readonly string[] = s.sight === "looks" ? ["good", "bad"] : (SIGHTS.find((x) => x.id === s.sight)?.answers.map((a) => a.value) ?? []);
+    const allowed: readonly string[] =
+      s.sight === "looks" ? ["good", "bad"] : (SIGHTS.find((x) => x.id === s.sight)?.answers.map((a) => a.value) ?? []);
     if (s.value !== "unknown" && !allowed.includes(s.value)) {
-      context.addIssue({ code: "custom", path: ["value"], message: `“${s.value}” is no answer to “${s.sight}”; expected ${[...allowed, "unknown"].join(", ")}` });
+      context.addIssue({
+        code: "custom",
+        path: ["value"],
+        message: `“${s.value}” is no answer to “${s.sight}”; expected ${[...allowed, "unknown"].join(", ")}`,
+      });
     }
-    if (s.sight === "looks" && !s.part) context.addIssue({ code: "custom", path: ["part"], message: "is missing: “looks” needs the part that was looked at" });
+    if (s.sight === "looks" && !s.part)
+      context.addIssue({ code: "custom", path: ["part"], message: "is missing: “looks” needs the part that was looked at" });
   });
 
 const yesNo = z.enum(["yes", "no", "unknown"]);
@@ -28,7 +34,10 @@ export const BODIES = {
   machine: z.object({ machine: ref, serial: text.optional() }),
   complaint: z.object({ words: text.min(1), sightings: z.array(sighting).max(20) }),
   setting: z.object({ liveTests: z.boolean() }),
-  "made-safe": z.object({ how: z.enum(["cord", "breaker"]), /** Meter on a known source, on the machine, on the known source again. */ proved: z.literal(true) }),
+  "made-safe": z.object({
+    how: z.enum(["cord", "breaker"]),
+    /** Meter on a known source, on the machine, on the known source again. */ proved: z.literal(true),
+  }),
   energised: z.object({ note: text.optional() }),
   sighting,
   reading: z
@@ -41,13 +50,21 @@ export const BODIES = {
       controls: controls.default({}),
     })
     .superRefine((r, context) => {
-      if (r.unit === "ohm" && r.value !== null && r.value < 0) context.addIssue({ code: "custom", path: ["value"], message: "is below zero ohms" });
-      if (r.unit === "volt" && r.value === null) context.addIssue({ code: "custom", path: ["value"], message: "is OL, which only an ohm range shows" });
+      if (r.unit === "ohm" && r.value !== null && r.value < 0)
+        context.addIssue({ code: "custom", path: ["value"], message: "is below zero ohms" });
+      if (r.unit === "volt" && r.value === null)
+        context.addIssue({ code: "custom", path: ["value"], message: "is OL, which only an ohm range shows" });
       if (r.between[0] === r.between[1]) context.addIssue({ code: "custom", path: ["between"], message: "names the same point twice" });
     }),
   panel: z.object({ panel: ref, state: z.enum(["off", "on"]) }),
   fitted: z.object({ unit: ref, action: z.enum(["replaced", "put-right"]), note: text.optional() }),
-  proof: z.object({ starts: yesNo, turns: yesNo, warm: yesNo, cycles: z.enum(["yes", "short", "no", "unknown"]), airflow: z.enum(["strong", "weak", "none", "unknown"]) }),
+  proof: z.object({
+    starts: yesNo,
+    turns: yesNo,
+    warm: yesNo,
+    cycles: z.enum(["yes", "short", "no", "unknown"]),
+    airflow: z.enum(["strong", "weak", "none", "unknown"]),
+  }),
   closed: z.object({ note: text.optional() }),
   retract: z.object({ entry: z.uuid(), why: text.optional() }),
 } as const;

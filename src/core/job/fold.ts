@@ -1,5 +1,5 @@
 import type { Machine } from "../machine/schema";
-import { closingBlockers, type Blocker } from "./closing";
+import { type Blocker, closingBlockers } from "./closing";
 import type { Body, Entry, EntryOf, Reading, Sighting } from "./entry";
 import { AS_FOUND, allows, isWallPoint, type Safety, safetyAfter } from "./safety";
 import { LOOKS } from "./sights";
@@ -141,7 +141,12 @@ class Folding {
         this.see(entry.id, "technician", entry.body);
         return;
       case "reading":
-        this.evidence.push({ entry: entry.id, source: "technician", finding: { kind: "reading", reading: entry.body }, fitted: this.units() });
+        this.evidence.push({
+          entry: entry.id,
+          source: "technician",
+          finding: { kind: "reading", reading: entry.body },
+          fitted: this.units(),
+        });
         return;
       case "panel":
         if (entry.body.state === "off") {
@@ -183,7 +188,14 @@ class Folding {
   }
 
   private blockers(): readonly Blocker[] {
-    return closingBlockers({ machine: this.machine, complaint: this.complaint, evidence: this.evidence, panelsOff: [...this.off], fitted: this.fitted, proof: this.proof });
+    return closingBlockers({
+      machine: this.machine,
+      complaint: this.complaint,
+      evidence: this.evidence,
+      panelsOff: [...this.off],
+      fitted: this.fitted,
+      proof: this.proof,
+    });
   }
 
   finish(): Job {

@@ -25,7 +25,9 @@ export function allows(safety: Safety, draft: Draft, machine: Machine | undefine
     case "proof":
       return safety.power === "live" ? OK : no("The machine is not on. Close it up, record that it is energised, then prove it.");
     case "fitted":
-      return safety.power === "dead" || !needsDead(draft.body.unit, machine) ? OK : no("Fitting needs a dead machine. Cord out, prove it dead, record “made safe”, then enter the part again.");
+      return safety.power === "dead" || !needsDead(draft.body.unit, machine)
+        ? OK
+        : no("Fitting needs a dead machine. Cord out, prove it dead, record “made safe”, then enter the part again.");
     default:
       return OK;
   }

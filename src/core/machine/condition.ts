@@ -16,11 +16,9 @@ export interface Condition {
   readonly elementC: number;
 }
 
-export const restControls = (machine: Machine): ControlPositions =>
-  Object.fromEntries(machine.controls.map((c) => [c.id, c.rest]));
+export const restControls = (machine: Machine): ControlPositions => Object.fromEntries(machine.controls.map((c) => [c.id, c.rest]));
 
-export const runControls = (machine: Machine): ControlPositions =>
-  Object.fromEntries(machine.controls.map((c) => [c.id, c.run]));
+export const runControls = (machine: Machine): ControlPositions => Object.fromEntries(machine.controls.map((c) => [c.id, c.run]));
 
 /** Cord out and cold, controls as found unless told otherwise. */
 export function deadCondition(machine: Machine, controls: ControlPositions = {}): Condition {

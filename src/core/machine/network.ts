@@ -11,7 +11,6 @@ const PLUG_OHMS = 0.005;
 /** Node of a part's terminal when it is parted from its net (wire off, or a burnt joint). Terminals count from 1. */
 export const terminalNode = (part: string, terminal: number): string => `${part}.${terminal}`;
 
-
 /**
  * The machine as a network of resistors and sources in one condition with given faults.
  * `wiresOff` names parts whose wires are taken off all their terminals. Branch ids are `part` or `part/branch`.
@@ -131,7 +130,13 @@ function motorBranches(part: Extract<Part, { kind: "motor" }>, condition: Condit
 
 function supplySide(machine: Machine, faults: FaultSet): Component[] {
   const { neutral, ground, legs } = machine.supply;
-  const plug = (id: string, wall: string, pin: string): Component => ({ kind: "resistor", id: `plug/${id}`, a: wall, b: pin, ohms: PLUG_OHMS });
+  const plug = (id: string, wall: string, pin: string): Component => ({
+    kind: "resistor",
+    id: `plug/${id}`,
+    a: wall,
+    b: pin,
+    ohms: PLUG_OHMS,
+  });
   return [
     ...wallOnly(machine, faults),
     ...legs.map((leg) => plug(leg.id, leg.wall, leg.pin)),
@@ -145,7 +150,9 @@ function wallOnly(machine: Machine, faults: FaultSet): Component[] {
   const { part, neutral, ground, legs } = machine.supply;
   const lost = (leg: string) => faults.has(part, "lost", leg);
   return [
-    ...legs.filter((leg) => !lost(leg.id)).map((leg): Component => ({ kind: "source", id: `supply/${leg.id}`, plus: leg.wall, minus: "0", volts: leg.volts })),
+    ...legs
+      .filter((leg) => !lost(leg.id))
+      .map((leg): Component => ({ kind: "source", id: `supply/${leg.id}`, plus: leg.wall, minus: "0", volts: leg.volts })),
     ...(lost("N") ? [] : [{ kind: "resistor", id: "supply/N", a: neutral.wall, b: "0", ohms: PLUG_OHMS } as const]),
     { kind: "resistor", id: "supply/G", a: ground.wall, b: "0", ohms: PLUG_OHMS },
   ];

@@ -47,7 +47,13 @@ const RUN_UP_S = 1;
 export function startScript(machine: Machine, until: number, controls: ControlPositions = {}): Script {
   const held = { ...Object.fromEntries(machine.controls.map((c) => [c.id, c.run])), ...controls };
   const released = { ...held, ...Object.fromEntries(machine.controls.filter((c) => c.momentary).map((c) => [c.id, c.rest])) };
-  return { steps: [{ at: 0, controls: held }, { at: 3, controls: released }], until };
+  return {
+    steps: [
+      { at: 0, controls: held },
+      { at: 3, controls: released },
+    ],
+    until,
+  };
 }
 
 /**
@@ -89,7 +95,8 @@ function solveCondition(machine: Machine, condition: Condition, faults: FaultSet
   const point = operatingPoint(netlist);
   let heatW = 0;
   for (const c of netlist.components) {
-    if (c.kind === "resistor" && machine.watch.heater.includes(c.id.split("/")[0] as string)) heatW += voltsBetween(point, c.a, c.b) ** 2 / c.ohms;
+    if (c.kind === "resistor" && machine.watch.heater.includes(c.id.split("/")[0] as string))
+      heatW += voltsBetween(point, c.a, c.b) ** 2 / c.ohms;
   }
   return { point, heatW, amps: Math.max(0, ...[...point.sourceCurrent.values()].map(Math.abs)), elementC: condition.elementC };
 }
@@ -118,9 +125,18 @@ class Model {
     private readonly faults: FaultSet,
   ) {
     this.temperatures = ambientTemperatures(machine);
-    this.condition = { cordIn: true, controls: restControls(machine), atSpeed: new Set(), opened: new Set(), breakerTripped: false, elementC: machine.thermal.ambientC };
+    this.condition = {
+      cordIn: true,
+      controls: restControls(machine),
+      atSpeed: new Set(),
+      opened: new Set(),
+      breakerTripped: false,
+      elementC: machine.thermal.ambientC,
+    };
     this.thermal = machine.parts.filter(
-      (p) => (p.kind === "thermostat" && !faults.has(p.id, "open") && !faults.has(p.id, "welded")) || (p.kind === "fuse" && !faults.has(p.id, "open")),
+      (p) =>
+        (p.kind === "thermostat" && !faults.has(p.id, "open") && !faults.has(p.id, "welded")) ||
+        (p.kind === "fuse" && !faults.has(p.id, "open")),
     ) as (PartOf<"thermostat"> | PartOf<"fuse">)[];
     this.motors = machine.parts.filter((p) => p.kind === "motor");
     const duct = machine.parts.find((p) => p.kind === "duct");
@@ -209,7 +225,11 @@ class Model {
 
   /** Seconds to move on by: short while anything moves or is about to. */
   stepLength(): number {
-    const busy = this.moving || this.solution.heatW > 0 || this.overload > 0 || this.motors.some((m) => !this.condition.atSpeed.has(m.id) && this.pulls(m));
+    const busy =
+      this.moving ||
+      this.solution.heatW > 0 ||
+      this.overload > 0 ||
+      this.motors.some((m) => !this.condition.atSpeed.has(m.id) && this.pulls(m));
     if (this.motors.some((m) => !this.condition.atSpeed.has(m.id) && this.canStart(m))) return RUN_UP_S;
     return busy ? STEP_S : SAMPLE_S;
   }

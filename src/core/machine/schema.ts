@@ -56,7 +56,14 @@ const part = z.discriminatedUnion("kind", [
     motor: id,
     closedWhen: z.enum(["at-speed", "below-speed"]),
   }),
-  z.object({ ...common, kind: z.literal("thermostat"), nets: pair, senses: z.enum(["box", "exhaust"]), opensC: z.number(), closesC: z.number() }),
+  z.object({
+    ...common,
+    kind: z.literal("thermostat"),
+    nets: pair,
+    senses: z.enum(["box", "exhaust"]),
+    opensC: z.number(),
+    closesC: z.number(),
+  }),
   z.object({ ...common, kind: z.literal("fuse"), nets: pair, senses: z.enum(["box", "exhaust"]), opensC: z.number() }),
   z.object({
     ...common,
@@ -154,13 +161,23 @@ export const machineSchema = z
     cabinet: net,
     controls: z.array(control),
     parts: z.array(part).min(1),
-    units: z.array(z.object({ id, name: z.string(), fit: z.object({ minutes: positive, price: z.number().nonnegative() }), panel: id.nullable() })),
+    units: z.array(
+      z.object({ id, name: z.string(), fit: z.object({ minutes: positive, price: z.number().nonnegative() }), panel: id.nullable() }),
+    ),
     panels: z.array(panel),
     testPoints: z.array(
       z.object({ id: z.string(), net, name: z.string(), aliases: z.array(z.string()).default([]), panel: id.nullable() }),
     ),
     /** What damages what: P(damage | cause), as seen when somebody is called. */
-    causes: z.array(z.object({ cause: faultRef, damage: faultRef, probability: z.number().min(0).max(1), estimate: z.literal(true), because: z.string() })),
+    causes: z.array(
+      z.object({
+        cause: faultRef,
+        damage: faultRef,
+        probability: z.number().min(0).max(1),
+        estimate: z.literal(true),
+        because: z.string(),
+      }),
+    ),
     thermal: z.object({
       ambientC: z.number(),
       elementJPerK: positive,
@@ -220,7 +237,10 @@ function checkReferences(machine: Draft, context: z.core.$RefinementCtx<unknown>
     }
     p.faults.forEach((f, j) => {
       if (!MODES[p.kind].includes(f.mode)) {
-        refuse(["parts", i, "faults", j, "mode"], `“${f.mode}” is not a way in which a ${p.kind} fails; expected ${MODES[p.kind].join(", ")}`);
+        refuse(
+          ["parts", i, "faults", j, "mode"],
+          `“${f.mode}” is not a way in which a ${p.kind} fails; expected ${MODES[p.kind].join(", ")}`,
+        );
       }
     });
     if ("closedWhen" in p && typeof p.closedWhen === "object") {
@@ -229,7 +249,10 @@ function checkReferences(machine: Draft, context: z.core.$RefinementCtx<unknown>
       else
         p.closedWhen.in.forEach((position, j) => {
           if (!c.positions.some((q) => q.id === position)) {
-            refuse(["parts", i, "closedWhen", "in", j], `“${position}” is not a position of ${c.id}; expected ${c.positions.map((q) => q.id).join(", ")}`);
+            refuse(
+              ["parts", i, "closedWhen", "in", j],
+              `“${position}” is not a position of ${c.id}; expected ${c.positions.map((q) => q.id).join(", ")}`,
+            );
           }
         });
     }
@@ -240,7 +263,8 @@ function checkReferences(machine: Draft, context: z.core.$RefinementCtx<unknown>
     }
   });
   machine.panels.forEach((p, i) => {
-    for (const other of p.behind) if (!panels.has(other)) refuse(["panels", i, "behind"], `names the panel “${other}”, which is not in panels`);
+    for (const other of p.behind)
+      if (!panels.has(other)) refuse(["panels", i, "behind"], `names the panel “${other}”, which is not in panels`);
   });
   machine.testPoints.forEach((t, i) => {
     if (!nets.has(t.net)) refuse(["testPoints", i, "net"], `names the net “${t.net}”, which no part touches`);

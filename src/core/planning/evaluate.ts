@@ -23,8 +23,16 @@ export function expectedCost(problem: Problem, policy: Policy): number {
     const p = c.fail[t] as Float64Array;
     return (
       mass * ((c.testCost[t] as number) + openingCost(c.panelCost, needed, open)) +
-      cost(node.fail, weights.map((w, i) => w * (p[i] as number)), open | needed) +
-      cost(node.pass, weights.map((w, i) => w * (1 - (p[i] as number))), open | needed)
+      cost(
+        node.fail,
+        weights.map((w, i) => w * (p[i] as number)),
+        open | needed,
+      ) +
+      cost(
+        node.pass,
+        weights.map((w, i) => w * (1 - (p[i] as number))),
+        open | needed,
+      )
     );
   }
   return cost(policy, c.prior, 0);

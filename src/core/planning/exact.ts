@@ -12,8 +12,7 @@ export interface ExactSolution {
 export const EXACT_LIMIT = 3_000_000;
 
 /** An upper bound of the belief states: each test undone/passed/failed, each fault ruled out or not, each panel set. */
-export const stateBound = (problem: Problem): number =>
-  3 ** problem.tests.length * 2 ** problem.faults.length * 2 ** problem.panels.length;
+export const stateBound = (problem: Problem): number => 3 ** problem.tests.length * 2 ** problem.faults.length * 2 ** problem.panels.length;
 
 /**
  * Least expected cost by memoised recursion over belief states. The belief is fixed by the outcomes seen and the faults

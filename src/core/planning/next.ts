@@ -1,9 +1,9 @@
-import { type Bench, type Ranking, type Suspect } from "../diagnosis/rank";
 import { type Hypothesis, remaining } from "../diagnosis/hypotheses";
+import type { Bench, Ranking, Suspect } from "../diagnosis/rank";
 import type { Job } from "../job/fold";
 import { isWallPoint } from "../job/safety";
-import { type Outcomes, type OutcomeClass, outcomesOf } from "./outcomes";
-import { type RepairGroup, type Rates, DEFAULT_RATES, panelMinutes, panelsToOpen, repairGroups, repairOnlyMinutes } from "./repairs";
+import { type OutcomeClass, type Outcomes, outcomesOf } from "./outcomes";
+import { DEFAULT_RATES, panelMinutes, panelsToOpen, type Rates, type RepairGroup, repairGroups, repairOnlyMinutes } from "./repairs";
 import { type TestAction, testsOf } from "./tests";
 
 /** A test with what it would be worth now. Minutes are expected minutes. */
@@ -136,11 +136,19 @@ function isOffered(catalogue: TestCatalogue, job: Job, test: TestAction): boolea
 }
 
 const drumStands = (job: Job): boolean =>
-  job.evidence.findLast((e) => e.finding.kind === "sighting" && ["turns", "starts"].includes(e.finding.sighting.sight))?.finding.kind === "sighting" &&
-  job.evidence.some((e) => e.finding.kind === "sighting" && ["turns", "starts"].includes(e.finding.sighting.sight) && e.finding.sighting.value === "no" && e.fitted.length === job.fitted.length);
+  job.evidence.findLast((e) => e.finding.kind === "sighting" && ["turns", "starts"].includes(e.finding.sighting.sight))?.finding.kind ===
+    "sighting" &&
+  job.evidence.some(
+    (e) =>
+      e.finding.kind === "sighting" &&
+      ["turns", "starts"].includes(e.finding.sighting.sight) &&
+      e.finding.sighting.value === "no" &&
+      e.fitted.length === job.fitted.length,
+  );
 
 function isSameTest(test: TestAction, finding: Job["evidence"][number]["finding"]): boolean {
-  if (test.kind === "sighting") return finding.kind === "sighting" && finding.sighting.sight === test.sight && finding.sighting.part === test.part;
+  if (test.kind === "sighting")
+    return finding.kind === "sighting" && finding.sighting.sight === test.sight && finding.sighting.part === test.part;
   if (finding.kind !== "reading") return false;
   const { reading } = finding;
   const same = [...reading.between].sort().join() === [...test.setup.between].sort().join();
@@ -151,7 +159,12 @@ const controlsAgree = (a: Readonly<Record<string, string>>, b: Readonly<Record<s
   Object.keys({ ...a, ...b }).every((k) => a[k] === undefined || b[k] === undefined || a[k] === b[k]);
 
 /** The repair with the best chance per minute, with its probability of putting it right. */
-export function bestRepair(catalogue: TestCatalogue, job: Job, belief: Float64Array, rates: Rates = DEFAULT_RATES): { group: RepairGroup; chance: number } | undefined {
+export function bestRepair(
+  catalogue: TestCatalogue,
+  job: Job,
+  belief: Float64Array,
+  rates: Rates = DEFAULT_RATES,
+): { group: RepairGroup; chance: number } | undefined {
   const groups = repairGroups(catalogue.bench.predictor.machine, catalogue.bench.hypotheses, job.panelsOff, rates);
   let best: { group: RepairGroup; chance: number } | undefined;
   for (const group of groups) {
@@ -162,7 +175,11 @@ export function bestRepair(catalogue: TestCatalogue, job: Job, belief: Float64Ar
 }
 
 /** Which hypothesis leads after an outcome, with its probability then. */
-export function leaderAfter(hypotheses: readonly Hypothesis[], belief: Float64Array, share: Float64Array): { hypothesis: Hypothesis; probability: number } {
+export function leaderAfter(
+  hypotheses: readonly Hypothesis[],
+  belief: Float64Array,
+  share: Float64Array,
+): { hypothesis: Hypothesis; probability: number } {
   let best = 0;
   let sum = 0;
   for (let i = 0; i < belief.length; i++) {

@@ -27,10 +27,17 @@ const MAX_BANDS = 6;
 export function outcomesOf(predictor: Predictor, hypotheses: readonly Hypothesis[], test: TestAction, fitted: readonly string[]): Outcomes {
   const faultsOf = (h: Hypothesis) => remaining(predictor.machine, h.faults, fitted);
   if (test.kind === "sighting") return sightOutcomes(predictor, hypotheses.map(faultsOf), test);
-  return readingOutcomes(hypotheses.map((h) => predictor.reading(faultsOf(h), test.setup)), test.setup.unit);
+  return readingOutcomes(
+    hypotheses.map((h) => predictor.reading(faultsOf(h), test.setup)),
+    test.setup.unit,
+  );
 }
 
-function sightOutcomes(predictor: Predictor, faults: readonly (readonly import("../machine/fault").Fault[])[], test: Extract<TestAction, { kind: "sighting" }>): Outcomes {
+function sightOutcomes(
+  predictor: Predictor,
+  faults: readonly (readonly import("../machine/fault").Fault[])[],
+  test: Extract<TestAction, { kind: "sighting" }>,
+): Outcomes {
   if (test.sight === LOOKS) {
     const bad = Float64Array.from(faults, (f) => 0.02 + 0.96 * looksBad(predictor.machine, new FaultSet(f), test.part as string));
     return {

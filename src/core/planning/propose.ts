@@ -6,7 +6,7 @@ import type { Machine } from "../machine/schema";
 import { formatValue } from "../quantity/format";
 import { beliefOf, bestRepair, leaderAfter, type TestCatalogue, type Valued, valueTests, worth } from "./next";
 import type { OutcomeClass } from "./outcomes";
-import { DEFAULT_RATES, panelsToOpen, PROVE_MINUTES, type Rates, unitRepair } from "./repairs";
+import { DEFAULT_RATES, PROVE_MINUTES, panelsToOpen, type Rates, unitRepair } from "./repairs";
 import type { TestAction } from "./tests";
 
 /** What an outcome looks like and what it would mean. */
@@ -50,16 +50,28 @@ export function propose(catalogue: TestCatalogue, job: Job, ranking: Ranking, ra
   if (job.closed) return undefined;
   const { machine } = catalogue.bench.predictor;
   if (job.fitted.length > 0 && ranking.fixed >= SURELY_FIXED) return wayToClose(machine, job);
-  const belief = beliefOf(catalogue.bench, ranking, job.fitted.map((f) => f.unit));
+  const belief = beliefOf(
+    catalogue.bench,
+    ranking,
+    job.fitted.map((f) => f.unit),
+  );
   const valued = valueTests(catalogue, job, ranking, rates);
   const [best, ...rest] = valued;
   if (best && worth(best) > 1) return proposeTest(catalogue, job, belief, best, rest);
   const repair = bestRepair(catalogue, job, belief, rates);
-  if (repair && repair.group.units.length > 0) return proposeFit(machine, job, repair.group.units, repair.group.minutes, repair.chance, best ? [best, ...rest] : []);
+  if (repair && repair.group.units.length > 0)
+    return proposeFit(machine, job, repair.group.units, repair.group.minutes, repair.chance, best ? [best, ...rest] : []);
   return wayToClose(machine, job);
 }
 
-const plain = (step: Proposal["step"], title: string, detail: string, minutes: number, why: string, extra: Partial<Proposal> = {}): Proposal => ({
+const plain = (
+  step: Proposal["step"],
+  title: string,
+  detail: string,
+  minutes: number,
+  why: string,
+  extra: Partial<Proposal> = {},
+): Proposal => ({
   step,
   title,
   detail,
@@ -76,36 +88,84 @@ function wayToClose(machine: Machine, job: Job): Proposal {
   if (cause && canExamineNow(machine, job, cause)) {
     const dead = needsDead(machine, cause) && job.safety.power !== "dead";
     if (dead) return makeSafe(cause.todo, 2);
-    return plain({ kind: "examine", blocker: cause }, cause.todo, `Because ${cause.says}`, 4, "A new part alone would bring the call back.");
+    return plain(
+      { kind: "examine", blocker: cause },
+      cause.todo,
+      `Because ${cause.says}`,
+      4,
+      "A new part alone would bring the call back.",
+    );
   }
   const last = job.panelsOff.at(-1);
   if (last !== undefined) {
     const panel = machine.panels.find((p) => p.id === last);
-    return plain({ kind: "panel", panel: last, state: "on" }, `Put the ${panel?.name ?? last} back`, panel?.fasteners ?? "", panel?.minutesOn ?? 3, "Every panel and fastener goes back before power.", {
-      caution: job.safety.power === "live" ? "The machine is recorded as live: cord out first." : undefined,
-    });
+    return plain(
+      { kind: "panel", panel: last, state: "on" },
+      `Put the ${panel?.name ?? last} back`,
+      panel?.fasteners ?? "",
+      panel?.minutesOn ?? 3,
+      "Every panel and fastener goes back before power.",
+      {
+        caution: job.safety.power === "live" ? "The machine is recorded as live: cord out first." : undefined,
+      },
+    );
   }
   if (job.safety.power !== "live") {
-    return plain({ kind: "energise" }, "Power on", "Nothing left inside, wires clear of panel edges, door shut. Then cord in.", 1, "Only a run proves the repair.", {
-      caution: "From here the machine is live: no dead test counts until it is made safe again.",
-    });
+    return plain(
+      { kind: "energise" },
+      "Power on",
+      "Nothing left inside, wires clear of panel edges, door shut. Then cord in.",
+      1,
+      "Only a run proves the repair.",
+      {
+        caution: "From here the machine is live: no dead test counts until it is made safe again.",
+      },
+    );
   }
   const proven = job.proof?.starts === "yes" && job.proof.turns === "yes" && job.proof.warm === "yes";
-  if (!proven) return plain({ kind: "prove" }, "Prove it", "Start it on heat: starts, turns, warm within two minutes, heat cycles, air strong outside.", PROVE_MINUTES + 8, "The job can be closed when it has run.");
-  if (cause) return plain({ kind: "examine", blocker: cause }, cause.todo, `Because ${cause.says}`, 4, "A new part alone would bring the call back.");
-  return plain({ kind: "close" }, "Close the job", "Nothing is left open: causes examined, panels back, proven.", 2, "Every check is done.");
+  if (!proven)
+    return plain(
+      { kind: "prove" },
+      "Prove it",
+      "Start it on heat: starts, turns, warm within two minutes, heat cycles, air strong outside.",
+      PROVE_MINUTES + 8,
+      "The job can be closed when it has run.",
+    );
+  if (cause)
+    return plain(
+      { kind: "examine", blocker: cause },
+      cause.todo,
+      `Because ${cause.says}`,
+      4,
+      "A new part alone would bring the call back.",
+    );
+  return plain(
+    { kind: "close" },
+    "Close the job",
+    "Nothing is left open: causes examined, panels back, proven.",
+    2,
+    "Every check is done.",
+  );
 }
 
 /** A cause that only the run can show waits for the run. */
-const canExamineNow = (machine: Machine, job: Job, cause: Blocker): boolean => machine.parts.find((p) => p.id === cause.part)?.kind !== "thermostat" || job.proof !== undefined;
+const canExamineNow = (machine: Machine, job: Job, cause: Blocker): boolean =>
+  machine.parts.find((p) => p.id === cause.part)?.kind !== "thermostat" || job.proof !== undefined;
 
 const needsDead = (machine: Machine, cause: Blocker): boolean => machine.parts.find((p) => p.id === cause.part)?.kind === "element";
 
 function makeSafe(then: string, minutes: number): Proposal {
-  return plain({ kind: "make-safe" }, "Make it safe", "Cord out (or breaker off). Meter on a known source, on the machine, on the known source again.", minutes, `Needed before: ${then}`, {
-    then,
-    caution: "No resistance range until it is proven dead.",
-  });
+  return plain(
+    { kind: "make-safe" },
+    "Make it safe",
+    "Cord out (or breaker off). Meter on a known source, on the machine, on the known source again.",
+    minutes,
+    `Needed before: ${then}`,
+    {
+      then,
+      caution: "No resistance range until it is proven dead.",
+    },
+  );
 }
 
 function proposeTest(catalogue: TestCatalogue, job: Job, belief: Float64Array, best: Valued, rest: readonly Valued[]): Proposal {
@@ -118,7 +178,13 @@ function proposeTest(catalogue: TestCatalogue, job: Job, belief: Float64Array, b
     expects: expectations(catalogue.bench.hypotheses, belief, best),
     others: rest.slice(0, 5).map((v) => ({ title: v.test.title, minutes: v.cost, saves: v.saves, test: v.test })),
   };
-  const preparation = prepare(machine, job, test.needs === "dead" ? "dead" : test.needs === "nothing" ? "any" : "live", best.opens, test.title);
+  const preparation = prepare(
+    machine,
+    job,
+    test.needs === "dead" ? "dead" : test.needs === "nothing" ? "any" : "live",
+    best.opens,
+    test.title,
+  );
   if (preparation) return { ...preparation, ...base, then: test.title };
   const caution = test.needs === "live" ? "Live: one hand, insulated probes, nothing else touched." : undefined;
   return { step: { kind: "test", test }, title: test.title, detail: test.how, ...base, ...(caution && { caution }) };
@@ -131,17 +197,37 @@ function prepare(machine: Machine, job: Job, power: "dead" | "live" | "any", ope
   if (toOpen !== undefined) {
     const panel = machine.panels.find((p) => p.id === toOpen);
     const tools = panel?.tools.length ? ` Tools: ${panel.tools.join(", ")}.` : "";
-    return plain({ kind: "panel", panel: toOpen, state: "off" }, `Take off the ${panel?.name ?? toOpen}`, `${panel?.fasteners ?? ""}.${tools}`, panel?.minutesOff ?? 3, `To reach: ${then}`);
+    return plain(
+      { kind: "panel", panel: toOpen, state: "off" },
+      `Take off the ${panel?.name ?? toOpen}`,
+      `${panel?.fasteners ?? ""}.${tools}`,
+      panel?.minutesOff ?? 3,
+      `To reach: ${then}`,
+    );
   }
   if (power === "live" && job.safety.power === "dead") {
-    return plain({ kind: "energise" }, "Power on to watch it", "Hands and tools out, panels where they must be, cord in.", 2, `Needed for: ${then}`, {
-      caution: "From here the machine is live: no dead test counts until it is made safe again.",
-    });
+    return plain(
+      { kind: "energise" },
+      "Power on to watch it",
+      "Hands and tools out, panels where they must be, cord in.",
+      2,
+      `Needed for: ${then}`,
+      {
+        caution: "From here the machine is live: no dead test counts until it is made safe again.",
+      },
+    );
   }
   return undefined;
 }
 
-function proposeFit(machine: Machine, job: Job, units: readonly string[], minutes: number, chance: number, tests: readonly Valued[]): Proposal {
+function proposeFit(
+  machine: Machine,
+  job: Job,
+  units: readonly string[],
+  minutes: number,
+  chance: number,
+  tests: readonly Valued[],
+): Proposal {
   const left = units.filter((u) => !job.fitted.some((f) => f.unit === u));
   const unit = left[0] ?? (units[0] as string);
   const repair = unitRepair(machine, unit);
@@ -149,15 +235,24 @@ function proposeFit(machine: Machine, job: Job, units: readonly string[], minute
   const best = tests[0];
   const why =
     `${percent} % that ${left.length > 1 ? `${left.map((u) => unitRepair(machine, u).name.toLowerCase()).join(" with ")} together are` : "this is"} the repair` +
-    (best ? `; the best test left (${lower(best.test.title)}) would save ${minutesSay(Math.max(0, best.saves))} for ${minutesSay(best.cost)}.` : "; no test left tells more.");
-  const base = { minutes, why, others: tests.slice(0, 5).map((v) => ({ title: v.test.title, minutes: v.cost, saves: v.saves, test: v.test })), expects: [] };
+    (best
+      ? `; the best test left (${lower(best.test.title)}) would save ${minutesSay(Math.max(0, best.saves))} for ${minutesSay(best.cost)}.`
+      : "; no test left tells more.");
+  const base = {
+    minutes,
+    why,
+    others: tests.slice(0, 5).map((v) => ({ title: v.test.title, minutes: v.cost, saves: v.saves, test: v.test })),
+    expects: [],
+  };
   const dead = repair.panel !== null || repair.replaces;
   const preparation = prepare(machine, job, dead ? "dead" : "any", panelsToOpen(machine, [repair.panel], job.panelsOff), repair.says);
   if (preparation) return { ...preparation, ...base, then: repair.says };
   return {
     step: { kind: "fit", unit, replaces: repair.replaces },
     title: repair.says,
-    detail: repair.replaces ? "New part beside old: same ratings, same terminals. Meter the new part before it goes in. Never bridge a fuse or limit." : "Then record it.",
+    detail: repair.replaces
+      ? "New part beside old: same ratings, same terminals. Meter the new part before it goes in. Never bridge a fuse or limit."
+      : "Then record it.",
     ...base,
   };
 }
@@ -176,7 +271,7 @@ function expectations(hypotheses: readonly Hypothesis[], belief: Float64Array, v
         healthy: share[healthy] === most,
       };
     })
-    .filter((e) => e.chance > 0.004 || e.healthy)
+    .filter((e) => e.chance > 0.02 || e.healthy)
     .sort((a, b) => b.chance - a.chance)
     .slice(0, 4);
 }
@@ -201,7 +296,14 @@ function rangeLabel(low: number, high: number, unit: "ohm" | "volt"): string {
 }
 
 function whyText(hypotheses: readonly Hypothesis[], belief: Float64Array, best: Valued, runnerUp: Valued | undefined): string {
-  const leaders = [...new Set(best.outcomes.share.map((share) => leaderAfter(hypotheses, belief, share)).filter((l) => l.probability > 0.05).map((l) => lower(l.hypothesis.sentence)))];
+  const leaders = [
+    ...new Set(
+      best.outcomes.share
+        .map((share) => leaderAfter(hypotheses, belief, share))
+        .filter((l) => l.probability > 0.05)
+        .map((l) => lower(l.hypothesis.sentence)),
+    ),
+  ];
   const separates = leaders.length > 1 ? `Tells “${leaders[0]}” from “${leaders[1]}”. ` : "";
   const price = `Saves ${minutesSay(best.saves)} of repair for ${minutesSay(best.cost)} of work.`;
   return `${separates}${price}${runnerUp && worth(runnerUp) > 0.5 ? ` Next best: ${lower(runnerUp.test.title)}.` : ""}`;

@@ -29,18 +29,45 @@ export interface UnitRepair {
 export function unitRepair(machine: Machine, unit: string): UnitRepair {
   if (unit.startsWith("joint.")) {
     const part = partOf(machine, unit.slice("joint.".length));
-    return { id: unit, name: `joint at the ${part.name.toLowerCase()}`, says: `Remake the joint at the ${part.name.toLowerCase()}`, minutes: JOINT_MINUTES, price: JOINT_PRICE, panel: part.panel, replaces: false };
+    return {
+      id: unit,
+      name: `joint at the ${part.name.toLowerCase()}`,
+      says: `Remake the joint at the ${part.name.toLowerCase()}`,
+      minutes: JOINT_MINUTES,
+      price: JOINT_PRICE,
+      panel: part.panel,
+      replaces: false,
+    };
   }
   const part = machine.parts.find((p) => (p.unit ?? p.id) === unit);
   if (!part) throw new RangeError(`“${unit}” is not a unit of ${machine.id}`);
   const remedy = part.faults.find((f) => f.remedy)?.remedy;
-  if (remedy && !part.fit && !part.unit) return { id: unit, name: part.name, says: remedy.verb, minutes: remedy.minutes, price: remedy.price, panel: part.panel, replaces: false };
+  if (remedy && !part.fit && !part.unit)
+    return {
+      id: unit,
+      name: part.name,
+      says: remedy.verb,
+      minutes: remedy.minutes,
+      price: remedy.price,
+      panel: part.panel,
+      replaces: false,
+    };
   const u = unitOf(machine, part);
-  return { id: unit, name: u.name, says: `Fit a new ${u.name.toLowerCase()}`, minutes: u.minutes, price: u.price, panel: u.panel, replaces: true };
+  return {
+    id: unit,
+    name: u.name,
+    says: `Fit a new ${u.name.toLowerCase()}`,
+    minutes: u.minutes,
+    price: u.price,
+    panel: u.panel,
+    replaces: true,
+  };
 }
 
 /** Units that can be put right on this machine, joints apart. */
-export const unitsOf = (machine: Machine): string[] => [...new Set(machine.parts.filter((p) => p.faults.length > 0).map((p) => p.unit ?? p.id))];
+export const unitsOf = (machine: Machine): string[] => [
+  ...new Set(machine.parts.filter((p) => p.faults.length > 0).map((p) => p.unit ?? p.id)),
+];
 
 /** Panels to take off to reach `panels`, with those they lie behind, less what is off already. */
 export function panelsToOpen(machine: Machine, panels: readonly (string | null)[], off: readonly string[]): string[] {
@@ -67,7 +94,11 @@ export function panelMinutes(machine: Machine, ids: readonly string[]): number {
 export function repairMinutes(machine: Machine, units: readonly string[], off: readonly string[], rates: Rates): number {
   const repairs = units.map((u) => unitRepair(machine, u));
   const work = repairs.reduce((sum, r) => sum + r.minutes + (r.price / rates.perHour) * 60, 0);
-  const panels = panelsToOpen(machine, repairs.map((r) => r.panel), off);
+  const panels = panelsToOpen(
+    machine,
+    repairs.map((r) => r.panel),
+    off,
+  );
   return work + panelMinutes(machine, panels) + PROVE_MINUTES;
 }
 

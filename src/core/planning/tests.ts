@@ -1,6 +1,6 @@
 import type { ReadingSetup } from "../diagnosis/predict";
-import { LOOKS, SIGHTS } from "../job/sights";
 import { isWallPoint } from "../job/safety";
+import { LOOKS, SIGHTS } from "../job/sights";
 import { type ControlPositions, restControls } from "../machine/condition";
 import type { Machine, Part, TestPoint } from "../machine/schema";
 
@@ -55,7 +55,14 @@ export function controlsSay(machine: Machine, controls: ControlPositions): strin
 
 /** Every test this machine offers. Which are allowed and affordable now is decided later. */
 export function testsOf(machine: Machine): TestAction[] {
-  return [...sightTests(machine), ...lookTests(machine), ...partTests(machine), ...cabinetTests(machine), ...pairTests(machine), ...voltTests(machine)];
+  return [
+    ...sightTests(machine),
+    ...lookTests(machine),
+    ...partTests(machine),
+    ...cabinetTests(machine),
+    ...pairTests(machine),
+    ...voltTests(machine),
+  ];
 }
 
 function sightTests(machine: Machine): TestAction[] {
@@ -167,25 +174,29 @@ function voltTests(machine: Machine): TestAction[] {
   const run = Object.fromEntries(machine.controls.filter((c) => !c.momentary).map((c) => [c.id, c.run]));
   const setup = (a: string, b: string): ReadingSetup => ({ between: [a, b], unit: "volt", wiresOff: [], controls: run });
   return [
-    ...outlet.map(([a, b]): TestAction => ({
-      kind: "reading",
-      id: `volts ${a} ${b}`,
-      title: `Measure volts, ${name(a)} to ${name(b)}`,
-      how: "At the outlet; one hand, insulated probes.",
-      minutes: 3,
-      panels: [],
-      needs: "nothing",
-      setup: setup(a, b),
-    })),
-    ...(returnRail === undefined ? [] : inside).map((t): TestAction => ({
-      kind: "reading",
-      id: `volts ${t.net} ${returnRail}`,
-      title: `Measure volts, ${pointSays(t)} to ${name(returnRail as string)}`,
-      how: "Running on heat; one hand, insulated probes.",
-      minutes: VOLT_MINUTES,
-      panels: [t.panel as string, machine.testPoints.find((p) => p.net === returnRail)?.panel ?? null].filter((p) => p !== null),
-      needs: "live",
-      setup: setup(t.net, returnRail as string),
-    })),
+    ...outlet.map(
+      ([a, b]): TestAction => ({
+        kind: "reading",
+        id: `volts ${a} ${b}`,
+        title: `Measure volts, ${name(a)} to ${name(b)}`,
+        how: "At the outlet; one hand, insulated probes.",
+        minutes: 3,
+        panels: [],
+        needs: "nothing",
+        setup: setup(a, b),
+      }),
+    ),
+    ...(returnRail === undefined ? [] : inside).map(
+      (t): TestAction => ({
+        kind: "reading",
+        id: `volts ${t.net} ${returnRail}`,
+        title: `Measure volts, ${pointSays(t)} to ${name(returnRail as string)}`,
+        how: "Running on heat; one hand, insulated probes.",
+        minutes: VOLT_MINUTES,
+        panels: [t.panel as string, machine.testPoints.find((p) => p.net === returnRail)?.panel ?? null].filter((p) => p !== null),
+        needs: "live",
+        setup: setup(t.net, returnRail as string),
+      }),
+    ),
   ];
 }

@@ -1,7 +1,7 @@
 import { fahrenheitToCelsius, type Quantity, type Unit } from "./quantity";
 
 export type QuantityResult =
-  | { readonly ok: true; readonly quantity: Quantity; /** False when the unit was taken from `expected`. */ readonly unitGiven: boolean }
+  | { readonly ok: true; readonly quantity: Quantity /** False when the unit was taken from `expected`. */; readonly unitGiven: boolean }
   | { readonly ok: false; readonly message: string };
 
 const ACCEPTED = "a number with its unit, such as 0.3, 11.2k, 1.2M, 238 V, 22 A, 61 C, 142 F, 20 s, or OL";

@@ -1,16 +1,16 @@
 import { ArrowLeft, CloudOff } from "lucide-react";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { ReadingSetup } from "../../core/diagnosis/predict";
-import { vocabularyOf } from "../../core/entry/vocabulary";
-import type { Understanding } from "../../core/entry/understand";
 import { entrySays } from "../../core/entry/says";
+import type { Understanding } from "../../core/entry/understand";
+import { vocabularyOf } from "../../core/entry/vocabulary";
 import type { Draft, Entry } from "../../core/job/entry";
 import { STAGE_NAMES, STAGES } from "../../core/job/fold";
 import { restControls } from "../../core/machine/condition";
 import type { Machine } from "../../core/machine/schema";
 import { closedControls, type TestAction, windings } from "../../core/planning/tests";
-import { outbox } from "../journal/outbox";
 import { Button } from "../../ui/Button";
+import { outbox } from "../journal/outbox";
 import { EnergyBadge } from "./EnergyBadge";
 import styles from "./JobView.module.css";
 import { NextCard } from "./NextCard";
@@ -31,7 +31,10 @@ interface Props {
   readonly machines: readonly Machine[];
 }
 
-type Side = { readonly kind: "suspects" } | { readonly kind: "part"; readonly part: string } | { readonly kind: "probe"; readonly points: readonly string[] };
+type Side =
+  | { readonly kind: "suspects" }
+  | { readonly kind: "part"; readonly part: string }
+  | { readonly kind: "probe"; readonly points: readonly string[] };
 const SUSPECTS: Side = { kind: "suspects" };
 
 export function JobView({ id, number, entries, machines }: Props) {
@@ -178,9 +181,18 @@ export function JobView({ id, number, entries, machines }: Props) {
           )}
           {side.kind === "suspects" && <Suspects ranking={ranking} says={says} />}
           {side.kind === "part" && machine && (
-            <PartCard machine={machine} partId={side.part} mark={ranking?.marks[side.part]} probe={setup ? probe : undefined} onMeasure={type} onClose={() => setSide(SUSPECTS)} />
+            <PartCard
+              machine={machine}
+              partId={side.part}
+              mark={ranking?.marks[side.part]}
+              probe={setup ? probe : undefined}
+              onMeasure={type}
+              onClose={() => setSide(SUSPECTS)}
+            />
           )}
-          {side.kind === "probe" && <ProbeCard points={side.points} unit={setup?.unit ?? "ohm"} lines={probe} onMeasure={type} onClose={() => setSide(SUSPECTS)} />}
+          {side.kind === "probe" && (
+            <ProbeCard points={side.points} unit={setup?.unit ?? "ohm"} lines={probe} onMeasure={type} onClose={() => setSide(SUSPECTS)} />
+          )}
         </aside>
       </main>
       <footer className={styles["foot"]}>
@@ -203,13 +215,23 @@ export function JobView({ id, number, entries, machines }: Props) {
 function setupOf(machine: Machine, side: Side, live: boolean): ReadingSetup | undefined {
   if (side.kind === "probe" && side.points.length === 2) {
     const run = Object.fromEntries(machine.controls.filter((c) => !c.momentary).map((c) => [c.id, c.run]));
-    return { between: side.points as [string, string], unit: live ? "volt" : "ohm", wiresOff: [], controls: live ? run : restControls(machine) };
+    return {
+      between: side.points as [string, string],
+      unit: live ? "volt" : "ohm",
+      wiresOff: [],
+      controls: live ? run : restControls(machine),
+    };
   }
   if (side.kind !== "part") return undefined;
   const part = machine.parts.find((p) => p.id === side.part);
   const terminals = part && windings(part)[0]?.terminals;
   if (!part || !terminals) return undefined;
-  return { between: [`${part.id}.${terminals[0]}`, `${part.id}.${terminals[1]}`], unit: "ohm", wiresOff: [part.id], controls: closedControls(machine, part) };
+  return {
+    between: [`${part.id}.${terminals[0]}`, `${part.id}.${terminals[1]}`],
+    unit: "ohm",
+    wiresOff: [part.id],
+    controls: closedControls(machine, part),
+  };
 }
 
 /** Words that the reading line takes back for this test. */

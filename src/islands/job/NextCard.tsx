@@ -106,9 +106,15 @@ function StepButtons({ step, onDrafts, onMeasure, onExamine, onProve }: StepProp
     case "energise":
       return record("Power is on", { kind: "energised", body: {} });
     case "panel":
-      return record(step.state === "off" ? "It is off" : "It is back on", { kind: "panel", body: { panel: step.panel, state: step.state } });
+      return record(step.state === "off" ? "It is off" : "It is back on", {
+        kind: "panel",
+        body: { panel: step.panel, state: step.state },
+      });
     case "fit":
-      return record(step.replaces ? "It is fitted" : "It is done", { kind: "fitted", body: { unit: step.unit, action: step.replaces ? "replaced" : "put-right" } });
+      return record(step.replaces ? "It is fitted" : "It is done", {
+        kind: "fitted",
+        body: { unit: step.unit, action: step.replaces ? "replaced" : "put-right" },
+      });
     case "prove":
       return (
         <Button look="main" onClick={onProve}>
@@ -146,7 +152,14 @@ function TestButtons({ test, onDrafts, onMeasure }: { readonly test: TestAction 
   return answers.map((a) => (
     <Button
       key={a.value}
-      onClick={() => onDrafts([{ kind: "sighting", body: { sight: test.sight as "starts", value: a.value, ...(test.part !== undefined && { part: test.part }) } }])}
+      onClick={() =>
+        onDrafts([
+          {
+            kind: "sighting",
+            body: { sight: test.sight as "starts", value: a.value, ...(test.part !== undefined && { part: test.part }) },
+          },
+        ])
+      }
     >
       {a.says.charAt(0).toUpperCase() + a.says.slice(1)}
     </Button>

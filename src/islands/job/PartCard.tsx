@@ -2,11 +2,11 @@ import { X } from "lucide-react";
 import type { Mark } from "../../core/diagnosis/marks";
 import { type Machine, partOf, unitOf } from "../../core/machine/schema";
 import { windings } from "../../core/planning/tests";
-import type { ProbeLine } from "../../workers/diagnosis.protocol";
 import { Button } from "../../ui/Button";
-import styles from "./SideCard.module.css";
-import { percent } from "./Sheet";
+import type { ProbeLine } from "../../workers/diagnosis.protocol";
 import { ProbeLines } from "./ProbeCard";
+import { percent } from "./Sheet";
+import styles from "./SideCard.module.css";
 
 interface Props {
   readonly machine: Machine;

@@ -1,7 +1,7 @@
 import { X } from "lucide-react";
 import { formatValue } from "../../core/quantity/format";
-import type { ProbeLine } from "../../workers/diagnosis.protocol";
 import { Button } from "../../ui/Button";
+import type { ProbeLine } from "../../workers/diagnosis.protocol";
 import { percent } from "./Sheet";
 import styles from "./SideCard.module.css";
 

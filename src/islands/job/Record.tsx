@@ -22,14 +22,21 @@ export function Record({ job, machine, waiting, onDrafts }: Props) {
   return (
     <section className={styles["record"]} data-all={all} aria-label="Record">
       <header>
-        <h2>Record</h2>
+        <h2 className="hidden">Record</h2>
         <button type="button" aria-expanded={all} onClick={() => setAll(!all)}>
           {all ? "Show less" : `All ${lines.length}`}
         </button>
       </header>
       <ol>
         {lines.map((line) => (
-          <Line key={line.entry.id} line={line} machine={machine} waiting={waiting.has(line.entry.id)} retraction={retractionOf(job, line.entry)} onRetract={takeBack} />
+          <Line
+            key={line.entry.id}
+            line={line}
+            machine={machine}
+            waiting={waiting.has(line.entry.id)}
+            retraction={retractionOf(job, line.entry)}
+            onRetract={takeBack}
+          />
         ))}
       </ol>
     </section>

@@ -1,8 +1,8 @@
 import { useEffect, useId, useMemo, useRef, useState } from "react";
 import type { Mark } from "../../core/diagnosis/marks";
-import { controlsSay } from "../../core/planning/tests";
 import type { Job } from "../../core/job/fold";
 import type { Machine, Part } from "../../core/machine/schema";
+import { controlsSay } from "../../core/planning/tests";
 import { formatValue } from "../../core/quantity/format";
 import styles from "./Sheet.module.css";
 import { type LaidItem, layoutSheet, type SheetLayout } from "./sheet-layout";
@@ -24,73 +24,115 @@ const UNKNOWN: Mark = { state: "unknown", share: 0 };
 /** The machine's circuit between its rails, with what is known marked onto it. */
 export function Sheet({ machine, job, marks, controls, probes, chosen, onPart, onPoint }: Props) {
   const frame = useRef<HTMLDivElement>(null);
-  const [width, setWidth] = useState(860);
+  const [{ width, height }, setSize] = useState({ width: 832, height: 440 });
   useEffect(() => {
     const element = frame.current;
     if (!element) return;
-    const watch = new ResizeObserver(([entry]) => entry && setWidth(Math.max(300, Math.floor(entry.contentRect.width))));
+    const watch = new ResizeObserver(
+      ([entry]) =>
+        entry && setSize({ width: Math.max(300, Math.floor(entry.contentRect.width)), height: Math.floor(entry.contentRect.height) }),
+    );
     watch.observe(element);
     return () => watch.disconnect();
   }, []);
   const narrow = width < 620;
+  const folded = width < 740;
   const order = useMemo(() => (narrow ? branchInQuestionFirst(machine, marks) : undefined), [narrow, machine, marks]);
-  const layout = useMemo(() => layoutSheet(machine, width, order), [machine, width, order]);
+  const layout = useMemo(() => layoutSheet(machine, width, height, order), [machine, width, height, order]);
   const readings = useMemo(() => lastReadings(job), [job]);
   const state = controlsSay(machine, controls);
   return (
-    <div ref={frame} className={styles["frame"]}>
-      <h2 className={styles["title"]}>
-        Wiring sheet, {machine.model}
-        <span> · {job.safety.power === "dead" ? "cord out" : job.safety.power === "live" ? "live" : "as found"}{state ? `, ${state}` : ", as found, door shut, on heat"}</span>
-      </h2>
-      <svg viewBox={`0 0 ${layout.width} ${layout.height}`} width={layout.width} height={layout.height} className={styles["sheet"]} role="group" aria-label="Wiring sheet">
-        <Hatch />
-        <Rails layout={layout} />
-        {layout.rows.map((row) => (
-          <g key={row.title}>
-            <text x={(row.lines[0]?.x1 ?? 0) + 8} y={(row.lines[0]?.y ?? 0) - 22} className={styles["branch"]}>
-              {row.title.toUpperCase()}
-            </text>
-            {row.tap && <path d={`M${row.tap.x} ${row.tap.from}V${row.tap.to}`} className={styles["wire"]} />}
-            {row.lines.map((line) => (
-              <g key={line.y}>
-                <Wires line={line} marks={marks} />
-                {line.items.map((item) => (
-                  <Item
-                    key={`${item.part.id}-${item.y}`}
-                    item={item}
-                    mark={marks[item.part.id] ?? UNKNOWN}
-                    closed={isDrawnClosed(item.part, controls)}
-                    note={readings.get(item.part.id)}
-                    chosen={chosen === item.part.id}
-                    onChoose={onPart}
-                  />
-                ))}
-                {line.nodes.map((node) => (
-                  <Point key={`${node.net}-${node.y}`} machine={machine} net={node.net} x={node.x} y={node.y} probe={probes.indexOf(node.net)} onPoint={onPoint} />
-                ))}
-              </g>
-            ))}
-          </g>
-        ))}
-      </svg>
-      <ul className={styles["beside"]}>
-        {machine.sheet.beside.map((id) => {
-          const part = machine.parts.find((p) => p.id === id);
-          const mark = marks[id] ?? UNKNOWN;
-          return part ? (
-            <li key={id}>
-              <button type="button" data-state={mark.state} aria-pressed={chosen === id} onClick={() => onPart(id)}>
-                {part.name}
-                {mark.state === "good" && <b>✓ good</b>}
-                {mark.state === "suspect" && <b>{percent(mark.share)}</b>}
-                {mark.state === "bad" && <b>✕ {percent(mark.share)}</b>}
-              </button>
-            </li>
-          ) : null;
-        })}
-      </ul>
+    <div className={styles["frame"]}>
+      <header className={styles["head"]}>
+        <h2>
+          Wiring sheet, {machine.model}
+          <span>
+            {" "}
+            · {job.safety.power === "dead" ? "cord out" : job.safety.power === "live" ? "live" : "as found"},{" "}
+            {state || "door shut, on heat"}
+          </span>
+        </h2>
+        <Beside machine={machine} marks={marks} chosen={chosen} onPart={onPart} />
+      </header>
+      <div ref={frame} className={styles["area"]}>
+        <svg
+          viewBox={`0 0 ${layout.width} ${layout.height}`}
+          width={layout.width}
+          height={layout.height}
+          className={styles["sheet"]}
+          role="group"
+          aria-label="Wiring sheet"
+        >
+          <Hatch />
+          <Rails layout={layout} />
+          {layout.rows.map((row) => (
+            <g key={row.title}>
+              <text
+                x={(row.lines[0]?.x1 ?? 0) + (row.tap ? 14 : folded ? 18 : 8)}
+                y={(row.lines[0]?.y ?? 0) - (folded ? 26 : 8)}
+                className={styles["branch"]}
+              >
+                {row.title}
+              </text>
+              {row.tap && <path d={`M${row.tap.x} ${row.tap.from}V${row.tap.to}`} className={styles["wire"]} />}
+              {row.lines.map((line) => (
+                <g key={line.y}>
+                  <Wires line={line} marks={marks} />
+                  {line.items.map((item) => (
+                    <Item
+                      key={`${item.part.id}-${item.y}`}
+                      item={item}
+                      mark={marks[item.part.id] ?? UNKNOWN}
+                      closed={isDrawnClosed(item.part, controls)}
+                      note={readings.get(item.part.id)}
+                      chosen={chosen === item.part.id}
+                      onChoose={onPart}
+                    />
+                  ))}
+                  {line.nodes.map((node) =>
+                    node.again ? (
+                      <circle key={`${node.net}-${node.y}`} cx={node.x} cy={node.y} r={4} className={styles["again"]} />
+                    ) : (
+                      <Point
+                        key={`${node.net}-${node.y}`}
+                        machine={machine}
+                        net={node.net}
+                        x={node.x}
+                        y={node.y}
+                        probe={probes.indexOf(node.net)}
+                        onPoint={onPoint}
+                      />
+                    ),
+                  )}
+                </g>
+              ))}
+            </g>
+          ))}
+        </svg>
+      </div>
     </div>
+  );
+}
+
+/** Parts without wires: the vent, the belt, the setting. */
+function Beside({ machine, marks, chosen, onPart }: Pick<Props, "machine" | "marks" | "chosen" | "onPart">) {
+  return (
+    <ul className={styles["beside"]}>
+      {machine.sheet.beside.map((id) => {
+        const part = machine.parts.find((p) => p.id === id);
+        const mark = marks[id] ?? UNKNOWN;
+        return part ? (
+          <li key={id}>
+            <button type="button" data-state={mark.state} aria-pressed={chosen === id} title={part.name} onClick={() => onPart(id)}>
+              {part.label}
+              {mark.state === "good" && <b aria-label="proven good">✓</b>}
+              {mark.state === "suspect" && <b>{percent(mark.share)}</b>}
+              {mark.state === "bad" && <b>✕ {percent(mark.share)}</b>}
+            </button>
+          </li>
+        ) : null;
+      })}
+    </ul>
   );
 }
 
@@ -125,7 +167,11 @@ function Wires({ line, marks }: { readonly line: SheetLayout["rows"][number]["li
   const spans: { from: number; to: number; good: boolean }[] = [];
   for (let i = 0; i < stops.length; i += 2) {
     const [before, after] = [i / 2 - 1, i / 2];
-    spans.push({ from: stops[i] as number, to: stops[i + 1] as number, good: (before < 0 || good(before)) && (after >= top.length || good(after)) });
+    spans.push({
+      from: stops[i] as number,
+      to: stops[i + 1] as number,
+      good: (before < 0 || good(before)) && (after >= top.length || good(after)),
+    });
   }
   return (
     <>
@@ -135,7 +181,11 @@ function Wires({ line, marks }: { readonly line: SheetLayout["rows"][number]["li
       {line.items
         .filter((i) => i.below)
         .map((i) => (
-          <path key={i.part.id} d={`M${i.x - HALF} ${i.y}H${i.x - 46}V${line.y}M${i.x + HALF} ${i.y}H${i.x + 46}V${line.y}`} className={styles["wire"]} />
+          <path
+            key={i.part.id}
+            d={`M${i.x - HALF} ${i.y}H${i.x - 46}V${line.y}M${i.x + HALF} ${i.y}H${i.x + 46}V${line.y}`}
+            className={styles["wire"]}
+          />
         ))}
     </>
   );
@@ -150,13 +200,18 @@ interface ItemProps {
   readonly onChoose: (part: string) => void;
 }
 
-const FIELD = 78;
+const FIELD = 52;
 
 function Item({ item, mark, closed, note, chosen, onChoose }: ItemProps) {
   const { part, x, y } = item;
   const label = useId();
-  const field = mark.state === "suspect" || mark.state === "bad" ? 4 + 12 * mark.share : 0;
-  const words = { good: "proven good", suspect: `suspect, ${percent(mark.share)}`, bad: `bad, ${percent(mark.share)}`, unknown: "not tested" }[mark.state];
+  const field = mark.state === "suspect" || mark.state === "bad" ? 5 + 9 * mark.share : 0;
+  const words = {
+    good: "proven good",
+    suspect: `suspect, ${percent(mark.share)}`,
+    bad: `bad, ${percent(mark.share)}`,
+    unknown: "not tested",
+  }[mark.state];
   const choose = () => onChoose(part.id);
   return (
     // biome-ignore lint/a11y/useSemanticElements: there is no button element inside a drawing
@@ -173,11 +228,19 @@ function Item({ item, mark, closed, note, chosen, onChoose }: ItemProps) {
       onKeyDown={(e) => (e.key === "Enter" || e.key === " ") && (e.preventDefault(), choose())}
     >
       <title id={label}>{`${part.name}: ${words}${note ? `, read ${note}` : ""}`}</title>
-      <rect x={-HALF - 10} y={-22} width={2 * HALF + 20} height={72} className={styles["hit"]} />
+      <rect x={-HALF - 6} y={-20} width={2 * HALF + 12} height={56} className={styles["hit"]} />
       <g className={styles["symbol"]}>
         <PartSymbol part={part} closed={closed} />
       </g>
-      {field > 0 && <rect x={-FIELD / 2} y={14} width={FIELD} height={field} className={mark.state === "bad" ? styles["badField"] : styles["field"]} />}
+      {field > 0 && (
+        <rect
+          x={-FIELD / 2 - 10}
+          y={17}
+          width={FIELD}
+          height={field}
+          className={mark.state === "bad" ? styles["badField"] : styles["field"]}
+        />
+      )}
       {mark.state === "bad" && <path d="M-6 -15L-1 15M1 -15L6 15" className={styles["double"]} />}
       {mark.state === "good" && (
         <g transform="translate(26 -14)" className={styles["tick"]}>
@@ -185,19 +248,34 @@ function Item({ item, mark, closed, note, chosen, onChoose }: ItemProps) {
           <path d="M-3.5 0L-1 3L4 -3" />
         </g>
       )}
-      <text y={28 + (field > 0 ? field - 4 : 0)} textAnchor="middle" className={styles["label"]}>
-        {part.label}
-      </text>
-      {(note || field > 0) && (
-        <text y={44 + (field > 0 ? field - 4 : 0)} textAnchor="middle" className={styles["value"]}>
-          {[note, field > 0 ? percent(mark.share) : undefined].filter(Boolean).join(" · ")}
+      {field > 0 && (
+        <text x={FIELD / 2 - 6} y={27} className={styles["value"]}>
+          {percent(mark.share)}
         </text>
       )}
+      <text y={field > 0 ? 44 : 32} textAnchor="middle" className={styles["label"]}>
+        {part.label}
+        {note && <tspan className={styles["note"]}> {note}</tspan>}
+      </text>
     </g>
   );
 }
 
-function Point({ machine, net, x, y, probe, onPoint }: { readonly machine: Machine; readonly net: string; readonly x: number; readonly y: number; readonly probe: number; readonly onPoint: (net: string) => void }) {
+function Point({
+  machine,
+  net,
+  x,
+  y,
+  probe,
+  onPoint,
+}: {
+  readonly machine: Machine;
+  readonly net: string;
+  readonly x: number;
+  readonly y: number;
+  readonly probe: number;
+  readonly onPoint: (net: string) => void;
+}) {
   const name = machine.testPoints.find((t) => t.net === net)?.name ?? net;
   return (
     // biome-ignore lint/a11y/useSemanticElements: there is no button element inside a drawing
@@ -251,5 +329,10 @@ function lastReadings(job: Job): ReadonlyMap<string, string> {
 /** On a narrow screen the branch with the likeliest suspect comes first, end to end. */
 function branchInQuestionFirst(machine: Machine, marks: Props["marks"]): number[] {
   const share = machine.sheet.rows.map((row) => Math.max(...row.parts.flat().map((p) => marks[p]?.share ?? 0)));
-  return machine.sheet.rows.map((_, i) => i).sort((a, b) => Number((share[b] as number) > 0.1) - Number((share[a] as number) > 0.1) || (share[b] as number) - (share[a] as number) || a - b);
+  return machine.sheet.rows
+    .map((_, i) => i)
+    .sort(
+      (a, b) =>
+        Number((share[b] as number) > 0.1) - Number((share[a] as number) > 0.1) || (share[b] as number) - (share[a] as number) || a - b,
+    );
 }

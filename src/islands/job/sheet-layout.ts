@@ -5,7 +5,13 @@ export interface SheetLayout {
   readonly width: number;
   readonly height: number;
   readonly rows: readonly LaidRow[];
-  readonly rails: readonly { readonly name: string; readonly x: number; readonly top: number; readonly bottom: number; readonly end: "start" | "end" }[];
+  readonly rails: readonly {
+    readonly name: string;
+    readonly x: number;
+    readonly top: number;
+    readonly bottom: number;
+    readonly end: "start" | "end";
+  }[];
 }
 
 export interface LaidRow {
@@ -36,26 +42,35 @@ export interface LaidNode {
   readonly net: string;
   readonly x: number;
   readonly y: number;
-  /** Drawn again at the head of a folded line. */
+  /** Drawn already: the head of a tap. */
   readonly again: boolean;
 }
 
-const MARGIN = 46;
-const PITCH_MIN = 98;
-const SIDE_BY_SIDE = 58;
-
-const ROW_HEIGHT = 92;
+const MARGIN = 26;
+/** Where a row's name stands, between the rail and its first part. */
+const GUTTER = 84;
+const PITCH_MIN = 88;
+const SIDE_BY_SIDE = 52;
+const ROW_MIN = 66;
+const ROW_MAX = 104;
 const TOP = 40;
 
-/** Lays the machine file's rows out between its rails, folded to fit `width`. Rows named in `only` (by index) are drawn, in that order. */
-export function layoutSheet(machine: Machine, width: number, order?: readonly number[]): SheetLayout {
+/**
+ * Lays the machine file's rows out between its rails: as far apart as `height` allows, folded where `width` is short.
+ * `order` (indices) changes the order of the rows.
+ */
+export function layoutSheet(machine: Machine, width: number, height: number, order?: readonly number[]): SheetLayout {
   const parts = new Map(machine.parts.map((p) => [p.id, p]));
   const rails = new Set(machine.sheet.rails.map((r) => r.net));
   const rows = (order ?? machine.sheet.rows.map((_, i) => i)).map((i) => machine.sheet.rows[i] as Machine["sheet"]["rows"][number]);
-  const capacity = Math.max(2, Math.floor((width - 2 * MARGIN) / PITCH_MIN));
   const left = MARGIN;
   const right = width - MARGIN;
-  const folded = rows.some((r) => r.parts.length > capacity);
+  const longest = Math.max(...rows.map((r) => r.parts.length));
+  const folded = (right - left - GUTTER) / longest < PITCH_MIN;
+  const gutter = folded ? 0 : GUTTER;
+  const capacity = folded ? Math.max(2, Math.floor((right - left) / PITCH_MIN)) : longest;
+  const sides = rows.filter((r) => r.parts.some((p) => Array.isArray(p))).length;
+  const rowHeight = folded ? ROW_MAX : Math.min(ROW_MAX, Math.max(ROW_MIN, (height - TOP - sides * SIDE_BY_SIDE) / rows.length));
   const netAt = new Map<string, { x: number; y: number }>();
   const slots: { row: (typeof rows)[number]; y: number }[] = [];
   let y = TOP;
@@ -63,9 +78,9 @@ export function layoutSheet(machine: Machine, width: number, order?: readonly nu
     slots.push({ row, y });
     const lines = Math.ceil(row.parts.length / capacity);
     const tall = row.parts.some((p) => Array.isArray(p));
-    y += (lines - 1) * (ROW_HEIGHT + 6) + ROW_HEIGHT + (tall ? SIDE_BY_SIDE : 0) * (folded ? lines : 1);
+    y += lines * rowHeight + (tall ? SIDE_BY_SIDE : 0) * lines;
   }
-  const height = y - 8;
+  const total = y - 8;
 
   const place = ({ row, y: top }: (typeof slots)[number], start: { x: number; y: number } | undefined): LaidRow => {
     const groups = row.parts.map((p) => (Array.isArray(p) ? p : [p]).map((id) => parts.get(id) as Part));
@@ -73,11 +88,13 @@ export function layoutSheet(machine: Machine, width: number, order?: readonly nu
     const lines: LaidLine[] = [];
     for (let from = 0; from < groups.length; from += capacity) {
       const slice = groups.slice(from, from + capacity);
-      const lineY = top + (from / capacity) * (ROW_HEIGHT + 6 + (folded && row.parts.some((p) => Array.isArray(p)) ? SIDE_BY_SIDE : 0));
-      const x1 = from === 0 && start ? start.x : left;
-      const pitch = (right - x1) / slice.length;
+      const lineY = top + (from / capacity) * (rowHeight + (row.parts.some((p) => Array.isArray(p)) ? SIDE_BY_SIDE : 0));
+      const x1 = from === 0 ? (start ? start.x : left) : left + 16;
+      const first = from === 0 && start ? start.x + (folded ? 0 : 60) : from === 0 ? left + gutter : x1;
+      const pitch = (right - first) / slice.length;
+      const edge = (k: number) => (k === 0 ? x1 : first + pitch * k);
       const items = slice.flatMap((group, k) =>
-        group.map((part, n): LaidItem => ({ part, x: x1 + pitch * (k + 0.5), y: lineY + n * SIDE_BY_SIDE, below: n > 0 })),
+        group.map((part, n): LaidItem => ({ part, x: first + pitch * (k + 0.5), y: lineY + n * SIDE_BY_SIDE, below: n > 0 })),
       );
       const nodes: LaidNode[] = [];
       const last = from + slice.length === groups.length;
@@ -85,7 +102,7 @@ export function layoutSheet(machine: Machine, width: number, order?: readonly nu
         const net = nets[from + k];
         const isEnd = last && k === slice.length;
         if (net === undefined || (isEnd && rails.has(net) && slice.length > 0)) continue;
-        const node = { net, x: x1 + pitch * k, y: lineY, again: from > 0 && k === 0 };
+        const node = { net, x: edge(k), y: lineY, again: k === 0 && from === 0 && start !== undefined };
         nodes.push(node);
         if (!netAt.has(net)) netAt.set(net, node);
       }
@@ -104,7 +121,7 @@ export function layoutSheet(machine: Machine, width: number, order?: readonly nu
     if (!laid.has(i)) laid.set(i, place(slot, folded ? undefined : netAt.get(slot.row.from)));
   });
   const ordered = slots.map((_, i) => laid.get(i) as LaidRow);
-  return { width, height, rows: ordered, rails: railLines(machine, rows, ordered, left, right) };
+  return { width, height: total, rows: ordered, rails: railLines(machine, rows, ordered, left, right) };
 }
 
 /** The net before each group and after the last: the one that neighbours share. */
@@ -122,15 +139,33 @@ const netsOf = (group: readonly Part[]): string[] => [...(group[0] as Part).nets
 /** A part without nets of its own (the supply) leaves the far side of its neighbour. */
 const outerNet = (before: string | undefined, nets: readonly string[]): string | undefined => nets.find((n) => n !== before);
 
-function railLines(machine: Machine, rows: readonly { from: string; to: string }[], laid: readonly LaidRow[], left: number, right: number): SheetLayout["rails"] {
+function railLines(
+  machine: Machine,
+  rows: readonly { from: string; to: string }[],
+  laid: readonly LaidRow[],
+  left: number,
+  right: number,
+): SheetLayout["rails"] {
   return machine.sheet.rails.flatMap((rail) => {
     const spans = rows.flatMap((row, i) => {
       const lines = (laid[i] as LaidRow).lines;
-      return row.from === rail.net ? [{ x: left, y: lines[0]?.y ?? 0 }] : row.to === rail.net ? [{ x: right, y: lines.at(-1)?.y ?? 0 }] : [];
+      return row.from === rail.net
+        ? [{ x: left, y: lines[0]?.y ?? 0 }]
+        : row.to === rail.net
+          ? [{ x: right, y: lines.at(-1)?.y ?? 0 }]
+          : [];
     });
     if (spans.length === 0) return [];
     const ys = spans.map((s) => s.y);
     const x = (spans[0] as { x: number }).x;
-    return [{ name: rail.name, x, top: Math.min(...ys) - 12, bottom: Math.max(...ys) + 12, end: x === left ? ("start" as const) : ("end" as const) }];
+    return [
+      {
+        name: rail.name,
+        x,
+        top: Math.min(...ys) - 12,
+        bottom: Math.max(...ys) + 12,
+        end: x === left ? ("start" as const) : ("end" as const),
+      },
+    ];
   });
 }

@@ -12,7 +12,7 @@ export function PartSymbol({ part, closed }: { readonly part: Part; readonly clo
     case "centrifugal-contact":
       return (
         <Contact closed={closed}>
-          <text x="0" y="-14" textAnchor="middle" className="sym-letter">
+          <text x="-15" y="-6" textAnchor="middle" className="sym-letter">
             n
           </text>
         </Contact>
@@ -20,7 +20,7 @@ export function PartSymbol({ part, closed }: { readonly part: Part; readonly clo
     case "thermostat":
       return (
         <Contact closed={closed}>
-          <text x="-8" y="-13" textAnchor="middle" className="sym-letter">
+          <text x="-14" y="-7" textAnchor="middle" className="sym-letter">
             ϑ
           </text>
         </Contact>

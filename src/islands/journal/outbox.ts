@@ -129,7 +129,10 @@ export class Outbox {
     const tx = (await this.db).transaction("outbox", "readwrite");
     for (const row of rows) void tx.store.delete(row.order);
     await tx.done;
-    await this.refresh(rows.map((r) => r.entry), true);
+    await this.refresh(
+      rows.map((r) => r.entry),
+      true,
+    );
     this.channel?.postMessage("changed");
   }
 }
@@ -149,7 +152,7 @@ async function send(entries: readonly Entry[]): Promise<{ ok: true } | { ok: fal
 }
 
 function withLock(work: () => Promise<void>): Promise<void> {
-  return navigator.locks ? navigator.locks.request("yennic-outbox", () => work()) .then(() => undefined) : work();
+  return navigator.locks ? navigator.locks.request("yennic-outbox", () => work()).then(() => undefined) : work();
 }
 
 let shared: Outbox | undefined;

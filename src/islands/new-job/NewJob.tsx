@@ -53,7 +53,10 @@ export function NewJob({ machines }: Props) {
     const job = v7();
     rememberTechnician(form.by);
     await outbox().add(job, form.by, [
-      { kind: "opened", body: { customer: form.customer, place: form.place, liveTests: form.liveTests, ...(form.phone && { phone: form.phone }) } },
+      {
+        kind: "opened",
+        body: { customer: form.customer, place: form.place, liveTests: form.liveTests, ...(form.phone && { phone: form.phone }) },
+      },
       { kind: "machine", body: { machine: form.machine, ...(form.serial && { serial: form.serial }) } },
       { kind: "complaint", body: { words: form.words, sightings: sightingsIn(form.words) } },
     ]);

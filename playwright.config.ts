@@ -1,0 +1,25 @@
+import { defineConfig } from "@playwright/test";
+
+export default defineConfig({
+  testDir: "tests/e2e",
+  timeout: 90_000,
+  expect: { timeout: 15_000 },
+  workers: 1,
+  forbidOnly: true,
+  outputDir: "test-results/browser",
+  use: {
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath: process.env["YENNIC_CHROMIUM"] ?? "/usr/bin/chromium",
+      args: [
+        "--no-sandbox",
+        "--disable-gpu",
+        "--disable-background-networking",
+        "--disable-component-update",
+        "--disable-sync",
+        "--no-first-run",
+        "--disable-quic",
+      ],
+    },
+  },
+});

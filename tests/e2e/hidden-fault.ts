@@ -1,0 +1,77 @@
+import { readFileSync } from "node:fs";
+import { resolve } from "node:path";
+import { expect, type Page } from "@playwright/test";
+import { ohmNetwork, ohmsBetween } from "../../src/core/circuit/solve";
+import { understand } from "../../src/core/entry/understand";
+import { vocabularyOf } from "../../src/core/entry/vocabulary";
+import { foldJob } from "../../src/core/job/fold";
+import { deadCondition } from "../../src/core/machine/condition";
+import { type Fault, FaultSet } from "../../src/core/machine/fault";
+import { networkOf, probeNode } from "../../src/core/machine/network";
+import { type Machine, parseMachine } from "../../src/core/machine/schema";
+
+export const E27: Machine = parseMachine(
+  JSON.parse(readFileSync(resolve(import.meta.dirname, "../../src/machines/orrinshaw-e27.machine.json"), "utf8")),
+);
+const vocabulary = vocabularyOf(E27);
+const deadJob = { ...foldJob("job", [], () => E27), safety: { power: "dead", liveTests: false } } as const;
+
+/** What an ohm-meter shows on a machine with these faults at the place that `words` name: the reading comes from the circuit, not from the test. */
+export function meter(faults: readonly Fault[], words: string): string {
+  const understood = understand(`${words} 1`, { machine: E27, vocabulary, job: deadJob });
+  if (!understood.ok || !("drafts" in understood)) throw new Error(words);
+  const draft = understood.drafts[0];
+  if (draft?.kind !== "reading") throw new Error(words);
+  const { between, wiresOff, controls } = draft.body;
+  const set = new FaultSet(faults);
+  const off = new Set(wiresOff);
+  const network = ohmNetwork(networkOf(E27, deadCondition(E27, controls), set, off));
+  const [a, b] = between.map((p) => probeNode(E27, p, set, off)) as [string, string];
+  const ohms = ohmsBetween(network, a, b);
+  return Number.isFinite(ohms) ? (ohms + 0.1).toFixed(1) : "OL";
+}
+
+export async function openJob(page: Page, url: string, words: string): Promise<void> {
+  await page.goto(`${url}/jobs/new`);
+  await page.getByLabel("What was noticed").fill(words);
+  await page.getByLabel("Place", { exact: true }).fill("Testing quay 1");
+  await page.getByLabel("Customer", { exact: true }).fill("Mr Probatum");
+  await page.getByLabel("Your name").fill("Tess Trier");
+  await page.getByRole("button", { name: "Open the job" }).click();
+  await page.waitForURL(/\/jobs\/[0-9a-f-]{36}$/);
+}
+
+/** Types into the reading line as a technician does, and waits until it stands in the record. */
+export async function type(page: Page, line: string): Promise<void> {
+  const input = page.getByLabel("Reading line");
+  await input.fill(line);
+  await expect(page.locator("form output")).toContainText("✓");
+  await input.press("Escape");
+  await input.press("Enter");
+  await expect(input).toHaveValue("");
+}
+
+export const leader = (page: Page) => page.locator("[data-suspect]").first();
+
+export async function leads(page: Page, sentence: string | RegExp, atLeast: number): Promise<void> {
+  await expect(leader(page)).toContainText(sentence);
+  await expect.poll(async () => Number(/(\d+) %/.exec((await leader(page).textContent()) ?? "")?.[1] ?? 0)).toBeGreaterThanOrEqual(atLeast);
+}
+
+export async function prove(page: Page): Promise<void> {
+  await type(page, "energised");
+  await page.getByLabel("Reading line").fill("prove");
+  await page.getByLabel("Reading line").press("Escape");
+  await page.getByLabel("Reading line").press("Enter");
+  const dialog = page.getByRole("dialog");
+  for (const answer of ["starts", "drum turns", "warm air", "heat cycles normally", "air strong"])
+    await dialog.getByLabel(answer, { exact: true }).check();
+  await dialog.getByRole("button", { name: "Record the run" }).click();
+  await expect(dialog).toBeHidden();
+}
+
+export async function close(page: Page): Promise<void> {
+  await page.getByRole("button", { name: "Close the job" }).click();
+  await expect(page.getByRole("heading", { name: "Nothing left to do" })).toBeVisible();
+  await expect(page.getByText("not on the server yet")).toHaveCount(0);
+}
