@@ -10,7 +10,7 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     launchOptions: {
-      executablePath: process.env["YENNIC_CHROMIUM"] ?? "/usr/bin/chromium",
+      executablePath: process.env.YENNIC_CHROMIUM ?? "/usr/bin/chromium",
       args: [
         "--no-sandbox",
         "--disable-gpu",

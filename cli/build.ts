@@ -3,7 +3,7 @@ import { existsSync, readdirSync, statSync } from "node:fs";
 import { join } from "node:path";
 import { BadInput } from "./bad-input";
 
-const root = process.env["YENNIC_ROOT"] ?? process.cwd();
+const root = process.env.YENNIC_ROOT ?? process.cwd();
 
 /** Builds the application when a source is newer than the build. Throws {@link BadInput} when it fails. */
 export function buildIfNeeded(): void {

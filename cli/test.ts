@@ -3,8 +3,8 @@ import { existsSync, readFileSync, rmSync } from "node:fs";
 import { join } from "node:path";
 import { buildIfNeeded } from "./build";
 
-const root = process.env["YENNIC_ROOT"] ?? process.cwd();
-export const CHROMIUM = process.env["YENNIC_CHROMIUM"] ?? "/usr/bin/chromium";
+const root = process.env.YENNIC_ROOT ?? process.cwd();
+export const CHROMIUM = process.env.YENNIC_CHROMIUM ?? "/usr/bin/chromium";
 const REPORTS = join(root, "test-results");
 
 interface Tally {

@@ -10,12 +10,12 @@ import * as schema from "./schema";
 export type Database = LibSQLDatabase<typeof schema> & { $client: Client };
 
 /** The project's folder: where migrations lie. Set by the command line, else the folder it is run in. */
-export const projectRoot = (): string => process.env["YENNIC_ROOT"] ?? process.cwd();
+export const projectRoot = (): string => process.env.YENNIC_ROOT ?? process.cwd();
 
 /** Folder of everything that is kept: `YENNIC_DATA`, else data/ in the project. */
-export const dataFolder = (): string => resolve(process.env["YENNIC_DATA"] ?? join(projectRoot(), "data"));
+export const dataFolder = (): string => resolve(process.env.YENNIC_DATA ?? join(projectRoot(), "data"));
 
-export const databaseUrl = (): string => process.env["YENNIC_DB"] ?? `file:${join(dataFolder(), "yennic.db")}`;
+export const databaseUrl = (): string => process.env.YENNIC_DB ?? `file:${join(dataFolder(), "yennic.db")}`;
 
 /** Opens a database and brings its tables up to date. WAL with full syncing: acknowledged means on disk. */
 export async function openDatabase(url = databaseUrl()): Promise<Database> {

@@ -7,5 +7,5 @@ interface Props extends ButtonHTMLAttributes<HTMLButtonElement> {
 }
 
 export function Button({ look = "plain", type = "button", className = "", ...rest }: Props) {
-  return <button type={type} className={`${styles["button"]} ${styles[look]} ${className}`} {...rest} />;
+  return <button type={type} className={`${styles.button} ${styles[look]} ${className}`} {...rest} />;
 }

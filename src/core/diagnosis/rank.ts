@@ -48,7 +48,10 @@ export function rank({ predictor, hypotheses }: Bench, evidence: readonly Eviden
       const faults = remaining(predictor.machine, (hypotheses[i] as Hypothesis).faults, e.fitted);
       const key = hypothesisId(faults);
       let value = known.get(key);
-      if (value === undefined) known.set(key, (value = evidenceLikelihood(predictor, faults, e)));
+      if (value === undefined) {
+        value = evidenceLikelihood(predictor, faults, e);
+        known.set(key, value);
+      }
       log[i] = Math.log(Math.max(value, 1e-12));
       mean += (before[i] as number) * value;
     }

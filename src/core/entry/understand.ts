@@ -94,7 +94,7 @@ function fitting(saying: string, { machine, vocabulary }: Context): Understandin
   const [, verb, rest] = match as unknown as [string, string, string];
   const joint = /^(joint|wire|terminal)s?( at| of)?( the)? (.+)$/i.exec(rest);
   const name = takeName(vocabulary, normalise((joint?.[4] ?? rest).replace(/^the /i, "")).split(" "))?.named;
-  if (!name || name.kind !== "part")
+  if (name?.kind !== "part")
     return refuse(
       `“${rest}” is not a part of this machine; try ${machine.parts
         .slice(8, 12)

@@ -33,7 +33,7 @@ export function closingBlockers(facts: Facts): Blocker[] {
     blockers.push({ code: "panel", says: `the ${panel?.name ?? id} is still off`, todo: `Put it back: ${panel?.fasteners ?? ""}` });
   }
   const proof = facts.proof;
-  if (!proof || proof.starts !== "yes" || proof.turns !== "yes" || proof.warm !== "yes") {
+  if (proof?.starts !== "yes" || proof.turns !== "yes" || proof.warm !== "yes") {
     blockers.push({
       code: "proof",
       says: proof ? "the last proof run did not start, turn and heat" : "it is not proven to run",

@@ -204,7 +204,7 @@ class Folding {
     const readings = technician.flatMap((e) => (e.finding.kind === "reading" ? [e.finding.reading] : []));
     const { machine } = this;
     const wall = (r: Reading) => machine !== undefined && r.between.every((p) => isWallPoint(machine, p));
-    const done = STAGES.filter((stage) => {
+    const isDone = (stage: Stage): boolean => {
       switch (stage) {
         case "intake":
           return this.complaint !== undefined && this.machineId !== undefined;
@@ -227,7 +227,8 @@ class Folding {
         case "hand":
           return this.closed;
       }
-    });
+    };
+    const done = STAGES.filter(isDone);
     return {
       id: this.id,
       ...(this.opened && { opened: this.opened }),

@@ -42,7 +42,7 @@ export function networkOf(machine: Machine, condition: Condition, faults: FaultS
 export function controlsUnder(machine: Machine, condition: Condition, faults: FaultSet): Readonly<Record<string, string>> {
   const changed: Record<string, string> = { ...condition.controls };
   for (const part of machine.parts) {
-    if (part.kind === "belt" && faults.has(part.id, "broken") && "belt" in changed) changed["belt"] = "gone";
+    if (part.kind === "belt" && faults.has(part.id, "broken") && "belt" in changed) changed.belt = "gone";
     if (part.kind === "setting" && condition.cordIn) {
       const wrong = faults.of(part.id, "wrong");
       const control = machine.controls.find((c) => c.id === part.control);

@@ -31,7 +31,10 @@ export class TestCatalogue {
   outcomesOf(test: TestAction, fitted: readonly string[]): Outcomes {
     const key = `${test.id}|${fitted.join()}`;
     let known = this.outcomes.get(key);
-    if (!known) this.outcomes.set(key, (known = outcomesOf(this.bench.predictor, this.bench.hypotheses, test, fitted)));
+    if (!known) {
+      known = outcomesOf(this.bench.predictor, this.bench.hypotheses, test, fitted);
+      this.outcomes.set(key, known);
+    }
     return known;
   }
 }

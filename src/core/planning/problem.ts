@@ -30,8 +30,8 @@ export const problemSchema = z
     const checkAccess = (list: string[], path: (string | number)[]) => {
       for (const id of list) if (!panels.has(id)) refuse(path, `names the panel “${id}”, which is not in panels`);
     };
-    problem.faults.forEach((f, i) => checkAccess(f.repair.access, ["faults", i, "repair", "access"]));
-    problem.panels.forEach((p, i) => checkAccess(p.behind, ["panels", i, "behind"]));
+    for (const [i, f] of problem.faults.entries()) checkAccess(f.repair.access, ["faults", i, "repair", "access"]);
+    for (const [i, p] of problem.panels.entries()) checkAccess(p.behind, ["panels", i, "behind"]);
     problem.tests.forEach((t, i) => {
       checkAccess(t.access, ["tests", i, "access"]);
       for (const f of problem.faults) {

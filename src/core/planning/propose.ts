@@ -38,7 +38,7 @@ export interface Proposal {
   readonly why: string;
   readonly expects: readonly Expectation[];
   /** What this step prepares, when it is only a preparation. */
-  readonly then?: string;
+  readonly prepares?: string;
   readonly caution?: string;
   readonly others: readonly { readonly title: string; readonly minutes: number; readonly saves: number; readonly test: TestAction }[];
 }
@@ -154,15 +154,15 @@ const canExamineNow = (machine: Machine, job: Job, cause: Blocker): boolean =>
 
 const needsDead = (machine: Machine, cause: Blocker): boolean => machine.parts.find((p) => p.id === cause.part)?.kind === "element";
 
-function makeSafe(then: string, minutes: number): Proposal {
+function makeSafe(purpose: string, minutes: number): Proposal {
   return plain(
     { kind: "make-safe" },
     "Make it safe",
     "Cord out (or breaker off). Meter on a known source, on the machine, on the known source again.",
     minutes,
-    `Needed before: ${then}`,
+    `Needed before: ${purpose}`,
     {
-      then,
+      prepares: purpose,
       caution: "No resistance range until it is proven dead.",
     },
   );
@@ -185,7 +185,7 @@ function proposeTest(catalogue: TestCatalogue, job: Job, belief: Float64Array, b
     best.opens,
     test.title,
   );
-  if (preparation) return { ...preparation, ...base, then: test.title };
+  if (preparation) return { ...preparation, ...base, prepares: test.title };
   const caution = test.needs === "live" ? "Live: one hand, insulated probes, nothing else touched." : undefined;
   return { step: { kind: "test", test }, title: test.title, detail: test.how, ...base, ...(caution && { caution }) };
 }
@@ -246,7 +246,7 @@ function proposeFit(
   };
   const dead = repair.panel !== null || repair.replaces;
   const preparation = prepare(machine, job, dead ? "dead" : "any", panelsToOpen(machine, [repair.panel], job.panelsOff), repair.says);
-  if (preparation) return { ...preparation, ...base, then: repair.says };
+  if (preparation) return { ...preparation, ...base, prepares: repair.says };
   return {
     step: { kind: "fit", unit, replaces: repair.replaces },
     title: repair.says,

@@ -6,7 +6,7 @@ import styles from "./EnergyBadge.module.css";
 /** What energy is connected: always in sight, in words and with a mark of its own. */
 export function EnergyBadge({ safety }: { readonly safety: Safety }) {
   return (
-    <output className={styles["badge"]} data-power={safety.power} aria-label="Energy state">
+    <output className={styles.badge} data-power={safety.power} aria-label="Energy state">
       {safety.power === "dead" && (
         <>
           <CircleOff size={22} aria-hidden /> DEAD, proved <Clock at={safety.since} />

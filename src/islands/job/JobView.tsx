@@ -112,25 +112,25 @@ export function JobView({ id, number, entries, machines }: Props) {
   );
 
   return (
-    <div className={styles["page"]}>
-      <header className={styles["head"]}>
-        <a href="/jobs" className={styles["back"]} aria-label="All jobs">
+    <div className={styles.page}>
+      <header className={styles.head}>
+        <a href="/jobs" className={styles.back} aria-label="All jobs">
           <ArrowLeft size={24} aria-hidden />
         </a>
         <h1>Job {number}</h1>
         <p>
           {job.opened?.place}
           {machine && ` · ${machine.maker} ${machine.model}`}
-          {job.complaint && <span className={styles["words"]}> · “{job.complaint.words}”</span>}
+          {job.complaint && <span className={styles.words}> · “{job.complaint.words}”</span>}
         </p>
         {waiting.size > 0 && (
-          <output className={styles["offline"]} title={reached ? "Being sent" : "The server can't be reached; it is tried again by itself"}>
+          <output className={styles.offline} title={reached ? "Being sent" : "The server can't be reached; it is tried again by itself"}>
             <CloudOff size={20} aria-hidden /> {waiting.size} not on the server yet
           </output>
         )}
         <EnergyBadge safety={job.safety} />
       </header>
-      <nav className={styles["stages"]} aria-label="Stages">
+      <nav className={styles.stages} aria-label="Stages">
         <ol>
           {STAGES.map((stage) => (
             <li key={stage} data-done={job.done.includes(stage)} aria-current={job.stage === stage ? "step" : undefined}>
@@ -142,15 +142,15 @@ export function JobView({ id, number, entries, machines }: Props) {
         </ol>
       </nav>
       {refusedByServer.map((r) => (
-        <div key={r.order} role="alert" className={styles["refused"]}>
+        <div key={r.order} role="alert" className={styles.refused}>
           <p>
             The server refused “{entrySays(machine, r.entry)}”: {r.reason}. It is kept here and counts for nothing.
           </p>
           <Button onClick={() => void outbox().discard(r.order)}>Drop it</Button>
         </div>
       ))}
-      <main className={styles["main"]}>
-        <div className={styles["center"]}>
+      <main className={styles.main}>
+        <div className={styles.center}>
           {machine ? (
             <Sheet
               machine={machine}
@@ -167,7 +167,7 @@ export function JobView({ id, number, entries, machines }: Props) {
           )}
           <Record job={job} machine={machine} waiting={waiting} onDrafts={enter} />
         </div>
-        <aside className={styles["side"]}>
+        <aside className={styles.side}>
           {machine && (
             <NextCard
               proposal={job.closed ? null : proposal}
@@ -195,7 +195,7 @@ export function JobView({ id, number, entries, machines }: Props) {
           )}
         </aside>
       </main>
-      <footer className={styles["foot"]}>
+      <footer className={styles.foot}>
         {context && <ReadingLine context={context} value={line} onChange={setLine} onEnter={onEnter} input={input} />}
       </footer>
       {proving && (
@@ -246,7 +246,7 @@ function phraseFor(machine: Machine, test: Extract<TestAction, { kind: "reading"
 
 function ChooseMachine({ machines, onChoose }: { readonly machines: readonly Machine[]; readonly onChoose: (id: string) => void }) {
   return (
-    <section className={styles["choose"]}>
+    <section className={styles.choose}>
       <h2>Which machine is it?</h2>
       <p>Look at the plate, often round the door opening.</p>
       <ul>

@@ -28,16 +28,16 @@ export function NextCard({ proposal, working, panelsOff, onDrafts, onMeasure, on
   }
   if (!proposal) {
     return (
-      <section className={styles["card"]} aria-label="Next">
-        <p className={styles["kicker"]}>Next</p>
+      <section className={styles.card} aria-label="Next">
+        <p className={styles.kicker}>Next</p>
         <h2>{proposal === null ? "Nothing left to do" : "Working it out…"}</h2>
       </section>
     );
   }
   const step = picked ? ({ kind: "test", test: picked } as const) : proposal.step;
   return (
-    <section className={styles["card"]} aria-label="Next" aria-busy={working} data-working={working}>
-      <p className={styles["kicker"]}>
+    <section className={styles.card} aria-label="Next" aria-busy={working} data-working={working}>
+      <p className={styles.kicker}>
         <span>Next</span>
         <span>
           {minutesSay(picked ? picked.minutes : proposal.minutes)}
@@ -46,14 +46,14 @@ export function NextCard({ proposal, working, panelsOff, onDrafts, onMeasure, on
       </p>
       <h2>{picked ? picked.title : proposal.title}</h2>
       <p>{picked ? picked.how : proposal.detail}</p>
-      {!picked && proposal.then && (
-        <p className={styles["then"]}>
-          Then: <b>{proposal.then}</b>
+      {!picked && proposal.prepares && (
+        <p className={styles.then}>
+          Then: <b>{proposal.prepares}</b>
         </p>
       )}
-      {!picked && proposal.caution && <p className={styles["caution"]}>⚠ {proposal.caution}</p>}
+      {!picked && proposal.caution && <p className={styles.caution}>⚠ {proposal.caution}</p>}
       {!picked && proposal.expects.length > 0 && (
-        <dl className={styles["expects"]}>
+        <dl className={styles.expects}>
           {proposal.expects.map((e) => (
             <div key={e.label}>
               <dt>
@@ -65,7 +65,7 @@ export function NextCard({ proposal, working, panelsOff, onDrafts, onMeasure, on
           ))}
         </dl>
       )}
-      <div className={styles["buttons"]}>
+      <div className={styles.buttons}>
         <StepButtons step={step} onDrafts={onDrafts} onMeasure={onMeasure} onExamine={onExamine} onProve={onProve} />
         {proposal.others.length > 0 && (
           <Button aria-expanded={listing} onClick={() => setListing(!listing)}>
@@ -74,10 +74,16 @@ export function NextCard({ proposal, working, panelsOff, onDrafts, onMeasure, on
         )}
       </div>
       {listing && (
-        <ul className={styles["others"]}>
+        <ul className={styles.others}>
           {proposal.others.map((o) => (
             <li key={o.test.id}>
-              <button type="button" onClick={() => (setPicked(o.test), setListing(false))}>
+              <button
+                type="button"
+                onClick={() => {
+                  setPicked(o.test);
+                  setListing(false);
+                }}
+              >
                 <span>{o.title}</span>
                 <b>
                   {minutesSay(o.minutes)}, saves {minutesSay(Math.max(0, o.saves))}
@@ -87,7 +93,7 @@ export function NextCard({ proposal, working, panelsOff, onDrafts, onMeasure, on
           ))}
         </ul>
       )}
-      {!picked && <p className={styles["why"]}>{proposal.why}</p>}
+      {!picked && <p className={styles.why}>{proposal.why}</p>}
     </section>
   );
 }

@@ -25,7 +25,7 @@ export function PartCard({ machine, partId, mark, probe, onMeasure, onClose }: P
   const panel = machine.panels.find((p) => p.id === part.panel);
   const unit = unitOf(machine, part);
   return (
-    <section className={styles["card"]} aria-label={part.name}>
+    <section className={styles.card} aria-label={part.name}>
       <header>
         <h2>{part.name}</h2>
         <button type="button" aria-label="Close" onClick={onClose}>
@@ -33,7 +33,7 @@ export function PartCard({ machine, partId, mark, probe, onMeasure, onClose }: P
         </button>
       </header>
       {mark && (
-        <p className={styles["state"]} data-state={mark.state}>
+        <p className={styles.state} data-state={mark.state}>
           {STATE[mark.state]}
           {(mark.state === "suspect" || mark.state === "bad") && `, ${percent(mark.share)}`}
         </p>

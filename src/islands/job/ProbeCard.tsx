@@ -17,7 +17,7 @@ interface Props {
 export function ProbeCard({ points, unit, lines, onMeasure, onClose }: Props) {
   const [a, b] = points;
   return (
-    <section className={styles["card"]} aria-label="Probes">
+    <section className={styles.card} aria-label="Probes">
       <header>
         <h2>{b ? `${a} to ${b}` : `${a} to …`}</h2>
         <button type="button" aria-label="Close" onClick={onClose}>
@@ -38,7 +38,7 @@ export function ProbeCard({ points, unit, lines, onMeasure, onClose }: Props) {
 
 export function ProbeLines({ lines, unit }: { readonly lines: readonly ProbeLine[] | undefined; readonly unit: "ohm" | "volt" }) {
   return (
-    <table className={styles["lines"]} aria-busy={!lines}>
+    <table className={styles.lines} aria-busy={!lines}>
       <tbody>
         {(lines ?? []).map((l) => (
           <tr key={l.says}>

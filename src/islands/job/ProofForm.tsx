@@ -14,7 +14,7 @@ export function ProofForm({ onProof, onCancel }: { readonly onProof: (proof: Bod
   const { register, handleSubmit, formState } = useForm<Body<"proof">>({ resolver: zodResolver(BODIES.proof) });
   useEffect(() => dialog.current?.showModal(), []);
   return (
-    <dialog ref={dialog} className={styles["dialog"]} aria-labelledby="proof-title" onCancel={onCancel} onClose={onCancel}>
+    <dialog ref={dialog} className={styles.dialog} aria-labelledby="proof-title" onCancel={onCancel} onClose={onCancel}>
       <form onSubmit={handleSubmit(onProof)}>
         <h2 id="proof-title">The proof run</h2>
         {ROWS.map((id) => {
@@ -34,7 +34,7 @@ export function ProofForm({ onProof, onCancel }: { readonly onProof: (proof: Bod
             </fieldset>
           );
         })}
-        <div className={styles["buttons"]}>
+        <div className={styles.buttons}>
           <Button look="main" type="submit">
             Record the run
           </Button>

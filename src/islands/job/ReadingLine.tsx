@@ -80,7 +80,7 @@ export function ReadingLine({ context, value, onChange, onEnter, input }: Props)
 
   return (
     <form
-      className={styles["line"]}
+      className={styles.line}
       data-state={understood === undefined ? "empty" : understood.ok ? "ok" : "bad"}
       onSubmit={(e) => {
         e.preventDefault();
@@ -89,7 +89,7 @@ export function ReadingLine({ context, value, onChange, onEnter, input }: Props)
     >
       {offers.length > 0 && (
         // biome-ignore lint/a11y/useFocusableInteractive: the input keeps the focus and names the active option
-        <div role="listbox" id={list} className={styles["offers"]} aria-label="Completions">
+        <div role="listbox" id={list} className={styles.offers} aria-label="Completions">
           {offers.map((o, i) => (
             // biome-ignore lint/a11y/useKeyWithClickEvents: keys are handled in the input
             // biome-ignore lint/a11y/useFocusableInteractive: the input keeps the focus
@@ -128,7 +128,7 @@ export function ReadingLine({ context, value, onChange, onEnter, input }: Props)
         spellCheck={false}
         enterKeyHint="enter"
       />
-      <output id={note} className={styles["note"]}>
+      <output id={note} className={styles.note}>
         {understood === undefined ? "" : understood.ok ? `✓ ${understood.says}` : understood.message}
       </output>
       <button type="submit" disabled={!understood?.ok} aria-label="Enter">

@@ -20,7 +20,7 @@ export function Record({ job, machine, waiting, onDrafts }: Props) {
   const lines = job.record.filter((l) => l.entry.kind !== "retract").toReversed();
   const takeBack = (entry: string) => onDrafts([{ kind: "retract", body: { entry } }]);
   return (
-    <section className={styles["record"]} data-all={all} aria-label="Record">
+    <section className={styles.record} data-all={all} aria-label="Record">
       <header>
         <h2 className="hidden">Record</h2>
         <button type="button" aria-expanded={all} onClick={() => setAll(!all)}>
@@ -61,11 +61,11 @@ function Line({ line, machine, waiting, retraction, onRetract }: LineProps) {
   return (
     <li data-status={status} data-waiting={waiting}>
       <Clock at={entry.at} />
-      <span className={styles["text"]}>
+      <span className={styles.text}>
         {status === "retracted" ? <s>{entrySays(machine, entry)}</s> : entrySays(machine, entry)}
         {status === "retracted" && <em> taken back</em>}
         {status === "refused" && <em> does not count: {reason}</em>}
-        {waiting && <em className={styles["waiting"]}> ○ not on the server yet</em>}
+        {waiting && <em className={styles.waiting}> ○ not on the server yet</em>}
       </span>
       {!fixed && status !== "retracted" && (
         <button type="button" aria-label={`Take back: ${entrySays(machine, entry)}`} title="Take back" onClick={() => onRetract(entry.id)}>

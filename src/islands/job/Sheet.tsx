@@ -1,4 +1,4 @@
-import { useEffect, useId, useMemo, useRef, useState } from "react";
+import { type KeyboardEvent, useEffect, useId, useMemo, useRef, useState } from "react";
 import type { Mark } from "../../core/diagnosis/marks";
 import type { Job } from "../../core/job/fold";
 import type { Machine, Part } from "../../core/machine/schema";
@@ -42,8 +42,8 @@ export function Sheet({ machine, job, marks, controls, probes, chosen, onPart, o
   const readings = useMemo(() => lastReadings(job), [job]);
   const state = controlsSay(machine, controls);
   return (
-    <div className={styles["frame"]}>
-      <header className={styles["head"]}>
+    <div className={styles.frame}>
+      <header className={styles.head}>
         <h2>
           Wiring sheet, {machine.model}
           <span>
@@ -54,12 +54,13 @@ export function Sheet({ machine, job, marks, controls, probes, chosen, onPart, o
         </h2>
         <Beside machine={machine} marks={marks} chosen={chosen} onPart={onPart} />
       </header>
-      <div ref={frame} className={styles["area"]}>
+      <div ref={frame} className={styles.area}>
+        {/* biome-ignore lint/a11y/useSemanticElements: a drawing has no fieldset */}
         <svg
           viewBox={`0 0 ${layout.width} ${layout.height}`}
           width={layout.width}
           height={layout.height}
-          className={styles["sheet"]}
+          className={styles.sheet}
           role="group"
           aria-label="Wiring sheet"
         >
@@ -70,11 +71,11 @@ export function Sheet({ machine, job, marks, controls, probes, chosen, onPart, o
               <text
                 x={(row.lines[0]?.x1 ?? 0) + (row.tap ? 14 : folded ? 18 : 8)}
                 y={(row.lines[0]?.y ?? 0) - (folded ? 26 : 8)}
-                className={styles["branch"]}
+                className={styles.branch}
               >
                 {row.title}
               </text>
-              {row.tap && <path d={`M${row.tap.x} ${row.tap.from}V${row.tap.to}`} className={styles["wire"]} />}
+              {row.tap && <path d={`M${row.tap.x} ${row.tap.from}V${row.tap.to}`} className={styles.wire} />}
               {row.lines.map((line) => (
                 <g key={line.y}>
                   <Wires line={line} marks={marks} />
@@ -91,7 +92,7 @@ export function Sheet({ machine, job, marks, controls, probes, chosen, onPart, o
                   ))}
                   {line.nodes.map((node) =>
                     node.again ? (
-                      <circle key={`${node.net}-${node.y}`} cx={node.x} cy={node.y} r={4} className={styles["again"]} />
+                      <circle key={`${node.net}-${node.y}`} cx={node.x} cy={node.y} r={4} className={styles.again} />
                     ) : (
                       <Point
                         key={`${node.net}-${node.y}`}
@@ -117,7 +118,7 @@ export function Sheet({ machine, job, marks, controls, probes, chosen, onPart, o
 /** Parts without wires: the vent, the belt, the setting. */
 function Beside({ machine, marks, chosen, onPart }: Pick<Props, "machine" | "marks" | "chosen" | "onPart">) {
   return (
-    <ul className={styles["beside"]}>
+    <ul className={styles.beside}>
       {machine.sheet.beside.map((id) => {
         const part = machine.parts.find((p) => p.id === id);
         const mark = marks[id] ?? UNKNOWN;
@@ -125,7 +126,7 @@ function Beside({ machine, marks, chosen, onPart }: Pick<Props, "machine" | "mar
           <li key={id}>
             <button type="button" data-state={mark.state} aria-pressed={chosen === id} title={part.name} onClick={() => onPart(id)}>
               {part.label}
-              {mark.state === "good" && <b aria-label="proven good">✓</b>}
+              {mark.state === "good" && <b>✓</b>}
               {mark.state === "suspect" && <b>{percent(mark.share)}</b>}
               {mark.state === "bad" && <b>✕ {percent(mark.share)}</b>}
             </button>
@@ -140,8 +141,8 @@ function Hatch() {
   return (
     <defs>
       <pattern id="hatch" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-        <rect width="7" height="7" className={styles["hatchField"]} />
-        <rect width="3" height="7" className={styles["hatchLine"]} />
+        <rect width="7" height="7" className={styles.hatchField} />
+        <rect width="3" height="7" className={styles.hatchLine} />
       </pattern>
     </defs>
   );
@@ -150,8 +151,8 @@ function Hatch() {
 function Rails({ layout }: { readonly layout: SheetLayout }) {
   return layout.rails.map((rail) => (
     <g key={rail.name + rail.top}>
-      <path d={`M${rail.x} ${rail.top}V${rail.bottom}`} className={styles["rail"]} />
-      <text x={rail.x} y={rail.top - 8} textAnchor="middle" className={styles["railName"]}>
+      <path d={`M${rail.x} ${rail.top}V${rail.bottom}`} className={styles.rail} />
+      <text x={rail.x} y={rail.top - 8} textAnchor="middle" className={styles.railName}>
         {rail.name}
       </text>
     </g>
@@ -176,7 +177,7 @@ function Wires({ line, marks }: { readonly line: SheetLayout["rows"][number]["li
   return (
     <>
       {spans.map((s) => (
-        <path key={s.from} d={`M${s.from} ${line.y}H${s.to}`} className={styles["wire"]} data-good={s.good} />
+        <path key={s.from} d={`M${s.from} ${line.y}H${s.to}`} className={styles.wire} data-good={s.good} />
       ))}
       {line.items
         .filter((i) => i.below)
@@ -184,7 +185,7 @@ function Wires({ line, marks }: { readonly line: SheetLayout["rows"][number]["li
           <path
             key={i.part.id}
             d={`M${i.x - HALF} ${i.y}H${i.x - 46}V${line.y}M${i.x + HALF} ${i.y}H${i.x + 46}V${line.y}`}
-            className={styles["wire"]}
+            className={styles.wire}
           />
         ))}
     </>
@@ -221,41 +222,35 @@ function Item({ item, mark, closed, note, chosen, onChoose }: ItemProps) {
       tabIndex={0}
       aria-labelledby={label}
       aria-pressed={chosen}
-      className={styles["item"]}
+      className={styles.item}
       data-state={mark.state}
       data-part={part.id}
       onClick={choose}
-      onKeyDown={(e) => (e.key === "Enter" || e.key === " ") && (e.preventDefault(), choose())}
+      onKeyDown={onPress(() => choose())}
     >
       <title id={label}>{`${part.name}: ${words}${note ? `, read ${note}` : ""}`}</title>
-      <rect x={-HALF - 6} y={-20} width={2 * HALF + 12} height={56} className={styles["hit"]} />
-      <g className={styles["symbol"]}>
+      <rect x={-HALF - 6} y={-20} width={2 * HALF + 12} height={56} className={styles.hit} />
+      <g className={styles.symbol}>
         <PartSymbol part={part} closed={closed} />
       </g>
       {field > 0 && (
-        <rect
-          x={-FIELD / 2 - 10}
-          y={17}
-          width={FIELD}
-          height={field}
-          className={mark.state === "bad" ? styles["badField"] : styles["field"]}
-        />
+        <rect x={-FIELD / 2 - 10} y={17} width={FIELD} height={field} className={mark.state === "bad" ? styles.badField : styles.field} />
       )}
-      {mark.state === "bad" && <path d="M-6 -15L-1 15M1 -15L6 15" className={styles["double"]} />}
+      {mark.state === "bad" && <path d="M-6 -15L-1 15M1 -15L6 15" className={styles.double} />}
       {mark.state === "good" && (
-        <g transform="translate(26 -14)" className={styles["tick"]}>
+        <g transform="translate(26 -14)" className={styles.tick}>
           <circle r="8" />
           <path d="M-3.5 0L-1 3L4 -3" />
         </g>
       )}
       {field > 0 && (
-        <text x={FIELD / 2 - 6} y={27} className={styles["value"]}>
+        <text x={FIELD / 2 - 6} y={27} className={styles.value}>
           {percent(mark.share)}
         </text>
       )}
-      <text y={field > 0 ? 44 : 32} textAnchor="middle" className={styles["label"]}>
+      <text y={field > 0 ? 44 : 32} textAnchor="middle" className={styles.label}>
         {part.label}
-        {note && <tspan className={styles["note"]}> {note}</tspan>}
+        {note && <tspan className={styles.note}> {note}</tspan>}
       </text>
     </g>
   );
@@ -285,13 +280,13 @@ function Point({
       tabIndex={0}
       aria-label={`Test point ${net}, ${name}`}
       aria-pressed={probe >= 0}
-      className={styles["point"]}
+      className={styles.point}
       data-probe={probe}
       data-point={net}
       onClick={() => onPoint(net)}
-      onKeyDown={(e) => (e.key === "Enter" || e.key === " ") && (e.preventDefault(), onPoint(net))}
+      onKeyDown={onPress(() => onPoint(net))}
     >
-      <rect x={-15} y={-30} width={30} height={46} className={styles["hit"]} />
+      <rect x={-15} y={-30} width={30} height={46} className={styles.hit} />
       <circle r={probe >= 0 ? 8 : 5} />
       <text y={-11} textAnchor="middle">
         {probe >= 0 ? `${probe === 0 ? "●" : "○"} ${net}` : net}
@@ -299,6 +294,13 @@ function Point({
     </g>
   );
 }
+
+/** Enter and space work on a drawn button as on any other. */
+const onPress = (act: () => void) => (e: KeyboardEvent) => {
+  if (e.key !== "Enter" && e.key !== " ") return;
+  e.preventDefault();
+  act();
+};
 
 export const percent = (share: number): string => (share > 0.995 ? ">99 %" : share < 0.01 ? "<1 %" : `${Math.round(share * 100)} %`);
 

@@ -15,7 +15,7 @@ export function Suspects({ ranking, says }: Props) {
   const [all, setAll] = useState(false);
   const shown = ranking?.suspects.slice(0, all ? undefined : 6) ?? [];
   return (
-    <section className={styles["card"]} aria-label="What can still be wrong">
+    <section className={styles.card} aria-label="What can still be wrong">
       <h2>{ranking && ranking.fixed > 0.5 ? "What it was" : "What can still be wrong"}</h2>
       <ol>
         {shown.map((s) => (
@@ -30,12 +30,12 @@ export function Suspects({ ranking, says }: Props) {
         ))}
       </ol>
       {ranking && ranking.suspects.length > 6 && (
-        <button type="button" className={styles["more"]} onClick={() => setAll(!all)}>
+        <button type="button" className={styles.more} onClick={() => setAll(!all)}>
           {all ? "Fewer" : `${ranking.suspects.length - 6} more`}
         </button>
       )}
       {ranking && (
-        <p className={styles["rest"]}>
+        <p className={styles.rest}>
           {ranking.rest.count} others, {percent(ranking.rest.share)} together. Shares start from estimated base rates.
         </p>
       )}
@@ -45,9 +45,9 @@ export function Suspects({ ranking, says }: Props) {
 
 function Bar({ share }: { readonly share: number }) {
   return (
-    <svg className={styles["bar"]} width="100%" height="9" aria-hidden="true">
-      <rect width="100%" height="9" rx="3" className={styles["track"]} />
-      <rect width={`${Math.max(0.6, share * 100)}%`} height="9" rx="3" className={styles["fill"]} />
+    <svg className={styles.bar} width="100%" height="9" aria-hidden="true">
+      <rect width="100%" height="9" rx="3" className={styles.track} />
+      <rect width={`${Math.max(0.6, share * 100)}%`} height="9" rx="3" className={styles.fill} />
     </svg>
   );
 }
@@ -76,7 +76,7 @@ function Why({ suspect, says }: { readonly suspect: SuspectView; readonly says: 
       </>
     );
   return (
-    <div className={styles["why"]}>
+    <div className={styles.why}>
       {suspect.because && <p>Because {suspect.because}.</p>}
       {list(
         "For",

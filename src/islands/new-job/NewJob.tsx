@@ -73,18 +73,18 @@ export function NewJob({ machines }: Props) {
 
   return (
     <>
-      <header className={styles["head"]}>
+      <header className={styles.head}>
         <a href="/jobs" aria-label="All jobs">
           <ArrowLeft size={24} aria-hidden />
         </a>
         <h1>New job</h1>
       </header>
-      <main className={styles["main"]}>
+      <main className={styles.main}>
         <form onSubmit={handleSubmit(submit)} noValidate>
-          <label className={styles["wide"]}>
+          <label className={styles.wide}>
             What was noticed, in the customer's words
             <textarea rows={2} {...register("words")} aria-invalid={!!formState.errors.words} placeholder="turns, no heat" />
-            <span className={styles["heard"]} aria-live="polite">
+            <span className={styles.heard} aria-live="polite">
               {sightings.length > 0
                 ? `✓ Understood: ${sightings.map((s) => sightOf(s.sight)?.answers.find((a) => a.value === s.value)?.says).join(" · ")}`
                 : words
@@ -93,7 +93,7 @@ export function NewJob({ machines }: Props) {
             </span>
             {formState.errors.words && <em role="alert">{formState.errors.words.message}</em>}
           </label>
-          <label className={styles["wide"]}>
+          <label className={styles.wide}>
             Machine, from the plate
             <select {...register("machine")} aria-invalid={!!formState.errors.machine}>
               {!only && <option value="">Choose…</option>}
@@ -110,14 +110,14 @@ export function NewJob({ machines }: Props) {
           {field("phone", "Telephone (may stay empty)")}
           {field("serial", "Serial number (may stay empty)")}
           {field("by", "Your name")}
-          <label className={styles["check"]}>
+          <label className={styles.check}>
             <input type="checkbox" {...register("liveTests")} />
             <span>
               Allow live voltage tests on this job
               <small>Only for those competent and licensed to do them. Dead tests are the default.</small>
             </span>
           </label>
-          <div className={styles["wide"]}>
+          <div className={styles.wide}>
             <Button look="main" type="submit" disabled={formState.isSubmitting || !!opened}>
               Open the job
             </Button>
