@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
 import { resolve } from "node:path";
 import { expect, type Page } from "@playwright/test";
-import { ohmNetwork, ohmsBetween } from "../../src/core/circuit/solve";
+import { ohmNetwork, ohmsBetween } from "../../src/core/circuit/ohms";
 import { understand } from "../../src/core/entry/understand";
 import { vocabularyOf } from "../../src/core/entry/vocabulary";
 import { foldJob } from "../../src/core/job/fold";
@@ -25,7 +25,7 @@ export function meter(faults: readonly Fault[], words: string): string {
   const { between, wiresOff, controls } = draft.body;
   const set = new FaultSet(faults);
   const off = new Set(wiresOff);
-  const network = ohmNetwork(networkOf(E27, deadCondition(E27, controls), set, off));
+  const network = ohmNetwork(networkOf(E27, deadCondition(E27, controls), set, off).components);
   const [a, b] = between.map((p) => probeNode(E27, p, set, off)) as [string, string];
   const ohms = ohmsBetween(network, a, b);
   return Number.isFinite(ohms) ? (ohms + 0.1).toFixed(1) : "OL";
@@ -64,8 +64,7 @@ export async function prove(page: Page, answers = HEALTHY_RUN): Promise<void> {
   await page.getByLabel("Reading line").fill("prove");
   await page.getByLabel("Reading line").press("Enter");
   const dialog = page.getByRole("dialog");
-  for (const answer of answers)
-    await dialog.getByLabel(answer, { exact: true }).check();
+  for (const answer of answers) await dialog.getByLabel(answer, { exact: true }).check();
   await dialog.getByRole("button", { name: "Record the run" }).click();
   await expect(dialog).toBeHidden();
 }

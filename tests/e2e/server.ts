@@ -9,8 +9,9 @@ const root = resolve(import.meta.dirname, "../..");
 /** The real program on a data folder of its own. */
 export class Server {
   private child: ChildProcess | undefined;
-  readonly data = mkdtempSync(join(tmpdir(), "yennic-e2e-"));
   port = 0;
+
+  constructor(readonly data = mkdtempSync(join(tmpdir(), "yennic-e2e-"))) {}
 
   get url(): string {
     return `http://127.0.0.1:${this.port}`;

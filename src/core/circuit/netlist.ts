@@ -25,8 +25,3 @@ export interface Netlist {
 }
 
 export const endsOf = (c: Component): [string, string] => (c.kind === "resistor" ? [c.a, c.b] : [c.plus, c.minus]);
-
-/** The same network with its sources lifted out, as when the cord is pulled: what an ohm-meter sees. */
-export const withoutSources = (netlist: Netlist): Netlist => ({
-  components: netlist.components.filter((c) => c.kind === "resistor"),
-});

@@ -1,5 +1,6 @@
 import type { Netlist } from "./netlist";
-import { ohmNetwork, ohmsBetween, operatingPoint, voltsBetween } from "./solve";
+import { ohmNetwork, ohmsBetween } from "./ohms";
+import { operatingPoint, voltsBetween } from "./solve";
 
 /** One row of a NAME.readings.csv: what to read, between which nets; `value` is what another program read (`Infinity` for OL). */
 export interface ReadingRow {
@@ -29,6 +30,6 @@ export function readReadingRows(csv: string): ReadingRow[] {
 /** Reads each row off the network: volts with its sources, ohms with them lifted out. */
 export function probeRows(netlist: Netlist, rows: readonly ReadingRow[]): number[] {
   const live = operatingPoint(netlist);
-  const dead = ohmNetwork(netlist);
+  const dead = ohmNetwork(netlist.components);
   return rows.map((row) => (row.kind === "volts" ? voltsBetween(live, row.plus, row.minus) : ohmsBetween(dead, row.plus, row.minus)));
 }

@@ -1,6 +1,6 @@
 import { findIslands, type Islands } from "./islands";
-import { factorise, type Lu, solveWith } from "./lu";
-import { type Netlist, type Resistor, type Source, withoutSources } from "./netlist";
+import { factorise, solveWith } from "./lu";
+import type { Netlist, Resistor, Source } from "./netlist";
 
 /**
  * A network with its sources, solved in modified nodal form (Ho, Ruehli & Brennan 1975), one island at a time.
@@ -79,51 +79,4 @@ export function voltsBetween(point: OperatingPoint, plus: string, minus: string)
   const island = point.islands.of.get(plus);
   if (island === undefined || island !== point.islands.of.get(minus)) return 0;
   return (point.potential.get(plus) as number) - (point.potential.get(minus) as number);
-}
-
-/** The network as an ohm-meter sees it, factorised once, to be asked for any pair. Sources are lifted out. */
-export interface OhmNetwork {
-  readonly islands: Islands;
-  readonly resistors: readonly Resistor[];
-  readonly row: ReadonlyMap<string, number>;
-  readonly factor: readonly (Lu | undefined)[];
-  readonly islandSize: readonly number[];
-}
-
-export function ohmNetwork(netlist: Netlist): OhmNetwork {
-  const resistors = withoutSources(netlist).components as Resistor[];
-  const islands = findIslands(resistors);
-  const row = new Map<string, number>();
-  const matrices = islands.members.map((nets) => {
-    // The last net of each island is its reference and has no row.
-    for (let i = 0; i < nets.length - 1; i++) row.set(nets[i] as string, i);
-    return new Float64Array((nets.length - 1) ** 2);
-  });
-  for (const r of resistors) {
-    const island = islands.of.get(r.a) as number;
-    const size = (islands.members[island] as readonly string[]).length - 1;
-    stamp(matrices[island] as Float64Array, size, row.get(r.a), row.get(r.b), 1 / r.ohms);
-  }
-  const islandSize = islands.members.map((nets) => nets.length - 1);
-  const factor = matrices.map((m, i) => (islandSize[i] ? factorise(m, islandSize[i] as number) : undefined));
-  return { islands, resistors, row, factor, islandSize };
-}
-
-/** Potentials (volts = ohms, for 1 A driven from `plus` to `minus`) of the island's nets, or `undefined` when no path joins them. */
-export function unitCurrentPotentials(network: OhmNetwork, plus: string, minus: string): ((net: string) => number) | undefined {
-  const island = network.islands.of.get(plus);
-  if (island === undefined || island !== network.islands.of.get(minus)) return undefined;
-  const rhs = new Float64Array(network.islandSize[island] as number);
-  const [i, j] = [network.row.get(plus), network.row.get(minus)];
-  if (i !== undefined) rhs[i] = 1;
-  if (j !== undefined) rhs[j] = (rhs[j] as number) - 1;
-  const x = solveWith(network.factor[island] as Lu, rhs);
-  return (net) => (network.islands.of.get(net) === island ? (x[network.row.get(net) ?? -1] ?? 0) : 0);
-}
-
-/** Resistance between two nets, ohms; `Infinity` (OL) when nothing joins them. A net against itself is 0. */
-export function ohmsBetween(network: OhmNetwork, plus: string, minus: string): number {
-  if (plus === minus) return 0;
-  const potential = unitCurrentPotentials(network, plus, minus);
-  return potential ? potential(plus) - potential(minus) : Infinity;
 }

@@ -1,7 +1,9 @@
-import { type OhmNetwork, ohmNetwork, unitCurrentPotentials, voltsBetween } from "../circuit/solve";
+import type { Component, Resistor } from "../circuit/netlist";
+import { type OhmNetwork, ohmNetwork, unitCurrentPotentials } from "../circuit/ohms";
+import { voltsBetween } from "../circuit/solve";
 import { type ControlPositions, deadCondition } from "../machine/condition";
 import { type Fault, FaultSet } from "../machine/fault";
-import { networkOf, probeNode } from "../machine/network";
+import { type DeadMachine, deadMachine, probeNode } from "../machine/network";
 import { type Frame, operate, startScript, type Timeline } from "../machine/operate";
 import type { Machine } from "../machine/schema";
 import { hypothesisId } from "./hypotheses";
@@ -38,7 +40,7 @@ export interface ReadingSetup {
 export class Predictor {
   private readonly shortRuns = new Map<string, Timeline>();
   private readonly sights = new Map<string, SightShares>();
-  private readonly networks = new Map<string, { network: OhmNetwork; faults: FaultSet }>();
+  private readonly states = new Map<string, DeadState>();
   private readonly tolerance: ReadonlyMap<string, number>;
   private readonly restKey: ControlPositions;
 
@@ -71,20 +73,17 @@ export class Predictor {
     return run;
   }
 
-  /** The network an ohm-meter sees with the cord out. */
-  deadNetwork(
-    faults: readonly Fault[],
-    controls: ControlPositions,
-    wiresOff: readonly string[],
-  ): { network: OhmNetwork; faults: FaultSet } {
-    const key = `${hypothesisId(faults)}|${this.controlsKey(controls)}|${wiresOff.join()}`;
-    let entry = this.networks.get(key);
-    if (!entry) {
-      const set = new FaultSet(faults);
-      entry = { network: ohmNetwork(networkOf(this.machine, deadCondition(this.machine, controls), set, new Set(wiresOff))), faults: set };
-      this.networks.set(key, entry);
+  /** The cold machine in one state of its controls and wires, with what was computed of it so far. */
+  private deadState(controls: ControlPositions, wiresOff: readonly string[]): DeadState {
+    const key = `${this.controlsKey(controls)}|${wiresOff.join()}`;
+    let state = this.states.get(key);
+    if (!state) {
+      const off = new Set(wiresOff);
+      const dead = deadMachine(this.machine, deadCondition(this.machine, controls), off);
+      state = { dead, off, network: ohmNetwork(dead.healthy), suspects: new Map(), pairs: new Map() };
+      this.states.set(key, state);
     }
-    return entry;
+    return state;
   }
 
   private controlsKey(controls: ControlPositions): string {
@@ -100,10 +99,13 @@ export class Predictor {
   }
 
   private ohms(faults: readonly Fault[], { between, controls, wiresOff }: ReadingSetup): Predicted {
-    const { network, faults: set } = this.deadNetwork(faults, controls, wiresOff);
-    const off = new Set(wiresOff);
-    const [plus, minus] = between.map((p) => probeNode(this.machine, p, set, off)) as [string, string];
-    return ohmsWithSpread(network, plus, minus, this.tolerance);
+    const state = this.deadState(controls, wiresOff);
+    const suspect = suspectIn(state, faults);
+    const [plus, minus] = between.map((p) => probeNode(this.machine, p, suspect.faults, state.off)) as [string, string];
+    const healthy = pairIn(state, plus, minus, this.tolerance);
+    if (!changesReading(state.network, plus, healthy.potentials, suspect)) return healthy.predicted;
+    suspect.network ??= ohmNetwork([...state.dead.healthy.filter((c) => !suspect.gone.includes(c)), ...suspect.come]);
+    return ohmsWithSpread(suspect.network, plus, minus, this.tolerance).predicted;
   }
 
   private volts(faults: readonly Fault[], { between, controls }: ReadingSetup): Predicted {
@@ -122,20 +124,90 @@ export class Predictor {
   }
 }
 
+interface SuspectNetwork {
+  readonly faults: FaultSet;
+  readonly gone: readonly Component[];
+  readonly come: readonly Component[];
+  network?: OhmNetwork;
+}
+
+interface Pair {
+  readonly predicted: Predicted;
+  /** By net number, for 1 A through the pair; `undefined` when nothing joins it. */
+  readonly potentials: Float64Array | undefined;
+}
+
+interface DeadState {
+  readonly dead: DeadMachine;
+  readonly off: ReadonlySet<string>;
+  readonly network: OhmNetwork;
+  readonly suspects: Map<string, SuspectNetwork>;
+  readonly pairs: Map<string, Pair>;
+}
+
+function suspectIn(state: DeadState, faults: readonly Fault[]): SuspectNetwork {
+  const key = hypothesisId(faults);
+  let suspect = state.suspects.get(key);
+  if (!suspect) {
+    const set = new FaultSet(faults);
+    suspect = { faults: set, ...state.dead.change(set) };
+    state.suspects.set(key, suspect);
+  }
+  return suspect;
+}
+
+function pairIn(state: DeadState, plus: string, minus: string, tolerance: ReadonlyMap<string, number>): Pair {
+  const key = `${plus}|${minus}`;
+  let pair = state.pairs.get(key);
+  if (!pair) {
+    pair = ohmsWithSpread(state.network, plus, minus, tolerance);
+    state.pairs.set(key, pair);
+  }
+  return pair;
+}
+
+/**
+ * Whether a change of branches can move the reading of a pair; true when in doubt. A branch that goes without carrying
+ * current, and branches that come between points of one potential (what floats takes that potential too), leave every
+ * current of the healthy solution as it is: exact, by substitution.
+ */
+function changesReading(network: OhmNetwork, plus: string, potentials: Float64Array | undefined, { gone, come }: SuspectNetwork): boolean {
+  if (gone.length === 0 && come.length === 0) return false;
+  if (!potentials) return come.length > 0;
+  const island = network.island[network.number.get(plus) as number];
+  const at = (net: string): number | undefined => {
+    const n = network.number.get(net);
+    return n !== undefined && network.island[n] === island ? potentials[n] : undefined;
+  };
+  for (const c of gone as readonly Resistor[]) {
+    const [a, b] = [at(c.a), at(c.b)];
+    if (a !== undefined && b !== undefined && Math.abs(a - b) > 1e-12 * c.ohms) return true;
+  }
+  const touched = (come as readonly Resistor[]).flatMap((c) => [at(c.a), at(c.b)]).filter((v) => v !== undefined);
+  return touched.some((v) => Math.abs(v - (touched[0] as number)) > 1e-15);
+}
+
 /**
  * Resistance and its spread. With 1 A driven through the points, branch k carries i_k and
  * ∂R/∂R_k = i_k² (Tellegen's theorem; Director & Rohrer 1969), so one solve gives both.
  */
-export function ohmsWithSpread(network: OhmNetwork, plus: string, minus: string, tolerance: ReadonlyMap<string, number>): Predicted {
-  if (plus === minus) return { mean: 0, sigma: 0, floating: false };
-  const potential = unitCurrentPotentials(network, plus, minus);
-  if (!potential) return { mean: Infinity, sigma: 0, floating: true };
+function ohmsWithSpread(network: OhmNetwork, plus: string, minus: string, tolerance: ReadonlyMap<string, number>): Pair {
+  if (plus === minus) return { predicted: { mean: 0, sigma: 0, floating: false }, potentials: undefined };
+  const potentials = unitCurrentPotentials(network, plus, minus);
+  if (!potentials) return { predicted: { mean: Infinity, sigma: 0, floating: true }, potentials };
   let variance = 0;
-  for (const r of network.resistors) {
-    const i = (potential(r.a) - potential(r.b)) / r.ohms;
+  for (let k = 0; k < network.resistors.length; k++) {
+    const r = network.resistors[k] as Resistor;
+    const i = ((potentials[network.from[k] as number] as number) - (potentials[network.to[k] as number] as number)) / r.ohms;
     if (Math.abs(i) < 1e-9) continue;
-    const share = tolerance.get(r.id.split("/")[0] as string);
+    const share = tolerance.get(partOfBranch(r.id));
     variance += (i * i * (share === undefined ? CONTACT_SIGMA : share * r.ohms)) ** 2;
   }
-  return { mean: potential(plus) - potential(minus), sigma: Math.sqrt(variance), floating: false };
+  const volts = (net: string) => potentials[network.number.get(net) as number] as number;
+  return { predicted: { mean: volts(plus) - volts(minus), sigma: Math.sqrt(variance), floating: false }, potentials };
 }
+
+const partOfBranch = (id: string): string => {
+  const slash = id.indexOf("/");
+  return slash < 0 ? id : id.slice(0, slash);
+};

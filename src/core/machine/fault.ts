@@ -26,6 +26,9 @@ export class FaultSet {
   constructor(readonly faults: readonly Fault[]) {
     for (const f of faults) this.byPart.set(f.part, [...(this.byPart.get(f.part) ?? []), f]);
   }
+  touches(part: string): boolean {
+    return this.byPart.has(part);
+  }
   of(part: string, mode: string): Fault | undefined {
     return this.byPart.get(part)?.find((f) => f.mode === mode);
   }

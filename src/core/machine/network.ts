@@ -1,6 +1,6 @@
 import type { Component, Netlist } from "../circuit/netlist";
-import type { Condition } from "./condition";
-import { type FaultSet, JOINT_OPEN } from "./fault";
+import type { Condition, ControlPositions } from "./condition";
+import { type FaultSet, JOINT_OPEN, NO_FAULTS } from "./fault";
 import type { Machine, Part } from "./schema";
 
 /** A closed contact of our own making: what the lead and spring of a good one read. */
@@ -16,26 +16,71 @@ export const terminalNode = (part: string, terminal: number): string => `${part}
  * `wiresOff` names parts whose wires are taken off all their terminals. Branch ids are `part` or `part/branch`.
  */
 export function networkOf(machine: Machine, condition: Condition, faults: FaultSet, wiresOff: ReadonlySet<string> = new Set()): Netlist {
-  const components: Component[] = [];
   const positions = controlsUnder(machine, condition, faults);
-  for (const part of machine.parts) {
-    const node = (terminal: number) =>
-      wiresOff.has(part.id) || faults.has(part.id, JOINT_OPEN, String(terminal))
-        ? terminalNode(part.id, terminal)
-        : (part.nets[terminal - 1] as string);
-    for (const branch of branchesOf(machine, part, condition, positions, faults)) {
-      components.push({
-        kind: "resistor",
-        id: branch.name === undefined ? part.id : `${part.id}/${branch.name}`,
-        a: typeof branch.from === "number" ? node(branch.from) : branch.from,
-        b: typeof branch.to === "number" ? node(branch.to) : branch.to,
-        ohms: branch.ohms,
-      });
-    }
-  }
-  if (condition.cordIn && !condition.breakerTripped) components.push(...supplySide(machine, faults));
-  else components.push(...wallOnly(machine, faults));
-  return { components };
+  const components = machine.parts.flatMap((part) => resistorsOf(machine, part, condition, positions, faults, wiresOff));
+  return {
+    components: [
+      ...components,
+      ...(condition.cordIn && !condition.breakerTripped ? supplySide(machine, faults) : wallOnly(machine, faults)),
+    ],
+  };
+}
+
+/** The resistors of one part, between its nets or, where a wire is off, its own terminal nodes. */
+function resistorsOf(
+  machine: Machine,
+  part: Part,
+  condition: Condition,
+  positions: ControlPositions,
+  faults: FaultSet,
+  wiresOff: ReadonlySet<string>,
+): Component[] {
+  const node = (end: number | string) => {
+    if (typeof end === "string") return end;
+    const parted = wiresOff.has(part.id) || faults.has(part.id, JOINT_OPEN, String(end));
+    return parted ? terminalNode(part.id, end) : (part.nets[end - 1] as string);
+  };
+  return branchesOf(machine, part, condition, positions, faults).map((branch) => ({
+    kind: "resistor",
+    id: branch.name === undefined ? part.id : `${part.id}/${branch.name}`,
+    a: node(branch.from),
+    b: node(branch.to),
+    ohms: branch.ohms,
+  }));
+}
+
+/** A cold machine with the cord out, prepared so that one suspect's network after another can be had for the price of its difference. */
+export interface DeadMachine {
+  readonly healthy: readonly Component[];
+  /** What faults change: resistors that go and resistors that come. Empty when an ohm-meter can't tell the faults from none. */
+  readonly change: (faults: FaultSet) => { readonly gone: readonly Component[]; readonly come: readonly Component[] };
+}
+
+export function deadMachine(machine: Machine, condition: Condition, wiresOff: ReadonlySet<string>): DeadMachine {
+  const positions = controlsUnder(machine, condition, NO_FAULTS);
+  const byPart = new Map(machine.parts.map((p) => [p.id, resistorsOf(machine, p, condition, positions, NO_FAULTS, wiresOff)]));
+  return {
+    healthy: [...byPart.values()].flat(),
+    change: (faults) => {
+      const moved = controlsUnder(machine, condition, faults);
+      const touched = machine.parts.filter(
+        (p) =>
+          faults.touches(p.id) ||
+          ("closedWhen" in p && typeof p.closedWhen === "object" && moved[p.closedWhen.control] !== positions[p.closedWhen.control]),
+      );
+      const gone: Component[] = [];
+      const come: Component[] = [];
+      for (const part of touched) {
+        const before = byPart.get(part.id) as Component[];
+        const after = resistorsOf(machine, part, condition, moved, faults, wiresOff);
+        const same = (x: Component, y: Component) =>
+          x.kind === "resistor" && y.kind === "resistor" && x.id === y.id && x.a === y.a && x.b === y.b && x.ohms === y.ohms;
+        gone.push(...before.filter((x) => !after.some((y) => same(x, y))));
+        come.push(...after.filter((x) => !before.some((y) => same(x, y))));
+      }
+      return { gone, come };
+    },
+  };
 }
 
 /** Controls as the faults leave them: a broken belt, a cycle without heat. */

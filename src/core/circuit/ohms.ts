@@ -1,0 +1,115 @@
+import { factorise, type Lu, solveWith } from "./lu";
+import type { Component, Resistor } from "./netlist";
+
+/**
+ * The network as an ohm-meter sees it, with its sources lifted out: nets numbered, grouped into islands, each island
+ * factorised when it is first asked for. Made many times (once a suspect and state), so it works on numbers, not names.
+ */
+export interface OhmNetwork {
+  readonly resistors: readonly Resistor[];
+  /** Net name → number. */
+  readonly number: ReadonlyMap<string, number>;
+  /** Ends of each resistor, as net numbers. */
+  readonly from: Int32Array;
+  readonly to: Int32Array;
+  /** Island of each net, named by one of its nets, which is its reference. */
+  readonly island: Int32Array;
+  /** Row of each net in its island's matrix; −1 for the reference. */
+  readonly row: Int32Array;
+  readonly factors: Map<number, Lu>;
+}
+
+export function ohmNetwork(components: readonly Component[]): OhmNetwork {
+  const resistors = components.filter((c) => c.kind === "resistor");
+  const number = new Map<string, number>();
+  const numberOf = (net: string): number => {
+    let n = number.get(net);
+    if (n === undefined) {
+      n = number.size;
+      number.set(net, n);
+    }
+    return n;
+  };
+  const from = new Int32Array(resistors.length);
+  const to = new Int32Array(resistors.length);
+  resistors.forEach((r, k) => {
+    from[k] = numberOf(r.a);
+    to[k] = numberOf(r.b);
+  });
+  const island = islandsOf(number.size, from, to);
+  const row = new Int32Array(number.size).fill(-1);
+  const sizes = new Int32Array(number.size);
+  for (let i = 0; i < row.length; i++) {
+    const root = island[i] as number;
+    if (root !== i) row[i] = (sizes[root] as number)++;
+  }
+  return { resistors, number, from, to, island, row, factors: new Map() };
+}
+
+/** Union–find with path halving; every net ends with the root of its island. */
+function islandsOf(nets: number, from: Int32Array, to: Int32Array): Int32Array {
+  const parent = Int32Array.from({ length: nets }, (_, i) => i);
+  const find = (i: number): number => {
+    while (parent[i] !== i) {
+      parent[i] = parent[parent[i] as number] as number;
+      i = parent[i] as number;
+    }
+    return i;
+  };
+  for (let k = 0; k < from.length; k++) parent[find(from[k] as number)] = find(to[k] as number);
+  return parent.map((_, i) => find(i));
+}
+
+function factorOf(network: OhmNetwork, root: number): Lu {
+  const known = network.factors.get(root);
+  if (known) return known;
+  const { island, row, from, to, resistors } = network;
+  let size = 0;
+  for (let i = 0; i < island.length; i++) if (island[i] === root && row[i] !== -1) size++;
+  const matrix = new Float64Array(size * size);
+  const put = (r: number, c: number, siemens: number) => {
+    if (r >= 0 && c >= 0) matrix[r * size + c] = (matrix[r * size + c] as number) + siemens;
+  };
+  for (let k = 0; k < resistors.length; k++) {
+    const a = from[k] as number;
+    if (island[a] !== root) continue;
+    const [i, j] = [row[a] as number, row[to[k] as number] as number];
+    const siemens = 1 / (resistors[k] as Resistor).ohms;
+    put(i, i, siemens);
+    put(j, j, siemens);
+    put(i, j, -siemens);
+    put(j, i, -siemens);
+  }
+  const lu = factorise(matrix, size);
+  network.factors.set(root, lu);
+  return lu;
+}
+
+/**
+ * Potentials of all nets by number, for 1 A driven in at `plus` and out at `minus` (so volts are ohms); 0 outside their island.
+ * `undefined` when no path joins the two.
+ */
+export function unitCurrentPotentials(network: OhmNetwork, plus: string, minus: string): Float64Array | undefined {
+  const [a, b] = [network.number.get(plus), network.number.get(minus)];
+  if (a === undefined || b === undefined || network.island[a] !== network.island[b]) return undefined;
+  const root = network.island[a] as number;
+  const lu = factorOf(network, root);
+  const rhs = new Float64Array(lu.n);
+  const [i, j] = [network.row[a] as number, network.row[b] as number];
+  if (i >= 0) rhs[i] = 1;
+  if (j >= 0) rhs[j] = (rhs[j] as number) - 1;
+  const x = solveWith(lu, rhs);
+  const potentials = new Float64Array(network.row.length);
+  for (let n = 0; n < potentials.length; n++) {
+    const r = network.row[n] as number;
+    if (r >= 0 && network.island[n] === root) potentials[n] = x[r] as number;
+  }
+  return potentials;
+}
+
+/** Resistance between two nets, ohms; `Infinity` (OL) when nothing joins them. A net against itself is 0. */
+export function ohmsBetween(network: OhmNetwork, plus: string, minus: string): number {
+  if (plus === minus) return 0;
+  const v = unitCurrentPotentials(network, plus, minus);
+  return v ? (v[network.number.get(plus) as number] as number) - (v[network.number.get(minus) as number] as number) : Infinity;
+}

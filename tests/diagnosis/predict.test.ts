@@ -1,0 +1,51 @@
+import fc from "fast-check";
+import { expect, test } from "vitest";
+import { ohmNetwork, ohmsBetween } from "../../src/core/circuit/ohms";
+import { hypothesesOf } from "../../src/core/diagnosis/hypotheses";
+import { Predictor } from "../../src/core/diagnosis/predict";
+import { deadCondition, restControls } from "../../src/core/machine/condition";
+import { FaultSet } from "../../src/core/machine/fault";
+import { networkOf, probeNode } from "../../src/core/machine/network";
+import { MACHINES } from "../../src/machines";
+
+const machine = MACHINES[0] as (typeof MACHINES)[number];
+const hypotheses = hypothesesOf(machine);
+const points = [
+  ...machine.testPoints.map((t) => t.net),
+  ...machine.parts.flatMap((p) => p.nets.map((_, i) => `${p.id}.${i + 1}`)),
+];
+const predictor = new Predictor(machine);
+
+test("a suspect's reading by difference equals the reading of its own network, at any two points", () => {
+  fc.assert(
+    fc.property(
+      fc.constantFrom(...hypotheses),
+      fc.constantFrom(...hypotheses),
+      fc.constantFrom(...points),
+      fc.constantFrom(...points),
+      fc.constantFrom("released", "pressed"),
+      fc.option(fc.constantFrom(...machine.parts.map((p) => p.id)), { nil: undefined }),
+      (h1, h2, plus, minus, start, off) => {
+        const faults = [...h1.faults, ...h2.faults];
+        const controls = { ...restControls(machine), start };
+        const wiresOff = off === undefined ? [] : [off];
+        const got = predictor.reading(faults, { between: [plus, minus], unit: "ohm", wiresOff, controls }).mean;
+        const set = new FaultSet(faults);
+        const direct = ohmNetwork(networkOf(machine, deadCondition(machine, controls), set, new Set(wiresOff)).components);
+        const [a, b] = [plus, minus].map((p) => probeNode(machine, p, set, new Set(wiresOff))) as [string, string];
+        const expected = ohmsBetween(direct, a, b);
+        if (Number.isFinite(expected)) expect(Math.abs(got - expected)).toBeLessThan(1e-9 + 1e-6 * expected);
+        else expect(got).toBe(Infinity);
+      },
+    ),
+    { numRuns: 3000, seed: 20261124 },
+  );
+});
+
+test("priors add up to one and every fault of the file is a suspect", () => {
+  expect(hypotheses.reduce((sum, h) => sum + h.prior, 0)).toBeCloseTo(1, 12);
+  expect(new Set(hypotheses.map((h) => h.id)).size).toBe(hypotheses.length);
+  for (const part of machine.parts) {
+    for (const f of part.faults) expect(hypotheses.some((h) => h.faults.length === 1 && h.faults[0]?.part === part.id && h.faults[0].mode === f.mode)).toBe(true);
+  }
+});
