@@ -10,10 +10,7 @@ import { MACHINES } from "../../src/machines";
 
 const machine = MACHINES[0] as (typeof MACHINES)[number];
 const hypotheses = hypothesesOf(machine);
-const points = [
-  ...machine.testPoints.map((t) => t.net),
-  ...machine.parts.flatMap((p) => p.nets.map((_, i) => `${p.id}.${i + 1}`)),
-];
+const points = [...machine.testPoints.map((t) => t.net), ...machine.parts.flatMap((p) => p.nets.map((_, i) => `${p.id}.${i + 1}`))];
 const predictor = new Predictor(machine);
 
 test("a suspect's reading by difference equals the reading of its own network, at any two points", () => {
@@ -46,6 +43,7 @@ test("priors add up to one and every fault of the file is a suspect", () => {
   expect(hypotheses.reduce((sum, h) => sum + h.prior, 0)).toBeCloseTo(1, 12);
   expect(new Set(hypotheses.map((h) => h.id)).size).toBe(hypotheses.length);
   for (const part of machine.parts) {
-    for (const f of part.faults) expect(hypotheses.some((h) => h.faults.length === 1 && h.faults[0]?.part === part.id && h.faults[0].mode === f.mode)).toBe(true);
+    for (const f of part.faults)
+      expect(hypotheses.some((h) => h.faults.length === 1 && h.faults[0]?.part === part.id && h.faults[0].mode === f.mode)).toBe(true);
   }
 });

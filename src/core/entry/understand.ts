@@ -269,8 +269,26 @@ export function placeSays(machine: Machine, between: readonly [string, string]):
 const lowerUnlessNet = (s: string): string => (/^[A-Z0-9.]+$/.test(s) ? s : s.charAt(0).toLowerCase() + s.slice(1));
 const capital = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
 
-/** A known name that starts alike, to suggest. */
+/** The known name that is nearest in spelling, to suggest; none when all are far. */
 function closest(word: string, vocabulary: Vocabulary): string | undefined {
-  const start = word.slice(0, 3);
-  return vocabulary.offers.find((o) => normalise(o.text).startsWith(start))?.text;
+  let best: { text: string; distance: number } | undefined;
+  for (const { text } of vocabulary.offers) {
+    const distance = editDistance(word, normalise(text));
+    if (!best || distance < best.distance) best = { text, distance };
+  }
+  return best && best.distance <= Math.max(1, word.length / 3) ? best.text : undefined;
+}
+
+/** Insertions, deletions and replacements between two words (Wagner & Fischer 1974). */
+function editDistance(a: string, b: string): number {
+  let row = Array.from({ length: b.length + 1 }, (_, j) => j);
+  for (let i = 1; i <= a.length; i++) {
+    const next = [i];
+    for (let j = 1; j <= b.length; j++) {
+      const swap = (row[j - 1] as number) + (a[i - 1] === b[j - 1] ? 0 : 1);
+      next.push(Math.min(swap, (row[j] as number) + 1, (next[j - 1] as number) + 1));
+    }
+    row = next;
+  }
+  return row[b.length] as number;
 }

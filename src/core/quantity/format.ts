@@ -22,7 +22,7 @@ export function formatValue(value: number, unit: Unit, units: DisplayUnits = DEF
     case "second":
       return value >= 120 ? `${trimZeros((value / 60).toFixed(1))} min` : `${value.toFixed(0)} s`;
     case "watt":
-      return Math.abs(value) >= 1000 ? `${significant(value / 1000)} kW` : `${value.toFixed(0)} W`;
+      return Math.abs(value) >= 1000 ? `${significant(value / 1000)} kW` : `${value.toFixed(Math.abs(value) < 10 ? 1 : 0)} W`;
     case "volt":
       return `${Math.abs(value) < 10 ? value.toFixed(1) : value.toFixed(0)} V`;
     case "amp":

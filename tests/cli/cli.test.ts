@@ -1,0 +1,68 @@
+import { spawnSync } from "node:child_process";
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join, resolve } from "node:path";
+import { v7 } from "uuid";
+import { afterAll, expect, test } from "vitest";
+
+const root = resolve(import.meta.dirname, "../..");
+const folder = mkdtempSync(join(tmpdir(), "yennic-cli-"));
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+function yennic(...args: string[]) {
+  const { status, stdout, stderr } = spawnSync(join(root, "yennic"), args, { encoding: "utf8", cwd: folder });
+  return { status, stdout, stderr: stderr.replace(/^npm warn.*\n/gm, "").trim() };
+}
+
+const file = (name: string, text: string): string => {
+  writeFileSync(join(folder, name), text);
+  return name;
+};
+
+test("probe prints one tab-separated row a reading", () => {
+  const deck = join(root, "tests/oracles/circuits/electric-rest-healthy.cir");
+  const { status, stdout } = yennic("probe", deck);
+  expect(status).toBe(0);
+  const lines = stdout.trim().split("\n");
+  expect(lines.length).toBe(readFileSync(deck.replace(".cir", ".readings.csv"), "utf8").trim().split("\n").length - 1);
+  expect(lines.find((l) => l.includes("\tm2\tpl2\t") && l.includes("ohms"))).toBe("electric-rest-healthy\tohms\tm2\tpl2\tOL");
+});
+
+test("plan prints a policy a problem, diagnose ranks a job", () => {
+  const plan = yennic("plan", join(root, "tests/oracles/planner/problem-5-00.json"));
+  expect(JSON.parse(plan.stdout)).toMatchObject({ problem: "problem-5-00", policy: expect.any(Object) });
+  const job = v7();
+  const line = (kind: string, body: object) => JSON.stringify({ id: v7(), job, at: "2026-11-24T10:00:00Z", by: "T", kind, body });
+  const entries = file(
+    "job.jsonl",
+    [
+      line("opened", { customer: "C", place: "P" }),
+      line("machine", { machine: "orrinshaw-e27" }),
+      line("made-safe", { how: "cord", proved: true }),
+      line("reading", { between: ["element.1", "element.2"], unit: "ohm", value: null, wiresOff: ["element"] }),
+    ].join("\n"),
+  );
+  const { status, stdout } = yennic("diagnose", "orrinshaw-e27", entries);
+  expect(status).toBe(0);
+  expect(JSON.parse(stdout)).toMatchObject({
+    power: "dead",
+    suspects: expect.arrayContaining([expect.objectContaining({ id: "element:open" })]),
+  });
+});
+
+test.each([
+  [["fly"], "“fly” is not a command"],
+  [["probe"], "expected one or more DECK.cir files"],
+  [["probe", "none.cir"], "none.cir: can't be read (ENOENT)"],
+  [["plan", "bad.json"], "bad.json: not JSON"],
+  [["diagnose", "nobody", "x.jsonl"], "“nobody” is not a shipped machine"],
+  [["diagnose", "orrinshaw-e27", "bad.jsonl"], "bad.jsonl: line 2: id: "],
+  [["bench", "moon"], "“moon” is not a benchmark"],
+])("bad input ends with status 2 and one clear line: %j", (args, message) => {
+  file("bad.json", "{");
+  file("bad.jsonl", `\n{"kind":"opened","id":"1"}\n`);
+  const { status, stderr } = yennic(...args);
+  expect(status).toBe(2);
+  expect(stderr).toContain(message);
+  expect(stderr.split("\n")).toHaveLength(1);
+});

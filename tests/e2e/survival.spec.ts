@@ -1,0 +1,80 @@
+import { expect, test } from "@playwright/test";
+import { v7 } from "uuid";
+import { openJob, type } from "./hidden-fault";
+import { Server } from "./server";
+
+const server = new Server();
+test.beforeAll(() => server.start("--empty"));
+test.afterAll(() => server.remove());
+
+interface Answer {
+  entries: { id: string; kind: string; body: { value?: number | null } }[];
+}
+
+test("the server is killed in a stream of entries, three more are typed, and each arrives once, in order", async ({ page }) => {
+  await openJob(page, server.url, "turns, no heat");
+  const id = page.url().split("/").pop() as string;
+  await type(page, "safe");
+
+  // A second stream straight at the server tells which entries it acknowledged before it died.
+  const acknowledged: string[] = [];
+  let streaming = true;
+  const other = v7();
+  const stream = (async () => {
+    const send = async (kind: string, body: object) => {
+      const entry = { id: v7(), job: other, at: new Date().toISOString(), by: "Stream", kind, body };
+      const response = await fetch(`${server.url}/api/entries`, {
+        method: "POST",
+        headers: { "content-type": "application/json" },
+        body: JSON.stringify({ entries: [entry] }),
+      });
+      if (response.ok) acknowledged.push(entry.id);
+    };
+    await send("opened", { customer: "S", place: "S", liveTests: false });
+    while (streaming) await send("sighting", { sight: "turns", value: "yes" }).catch(() => (streaming = false));
+  })();
+
+  const typed: number[] = [];
+  for (let i = 1; i <= 6; i++) {
+    await type(page, `element 10.${i}`);
+    typed.push(10 + i / 10);
+    if (i === 4) await server.kill();
+  }
+  streaming = false;
+  await stream;
+  await type(page, "element 11.1");
+  await type(page, "element 11.2");
+  await type(page, "element 11.3");
+  typed.push(11.1, 11.2, 11.3);
+  await expect(page.getByText(/not on the server yet/).first()).toBeVisible();
+  await expect(page.locator("[data-suspect]").first()).toBeVisible();
+  expect(acknowledged.length).toBeGreaterThan(3);
+
+  await server.start("--empty");
+  await expect(page.getByText(/not on the server yet/)).toHaveCount(0, { timeout: 30_000 });
+  const { entries } = (await (await fetch(`${server.url}/api/jobs/${id}`)).json()) as Answer;
+  expect(entries.filter((e) => e.kind === "reading").map((e) => e.body.value)).toEqual(typed);
+  expect(new Set(entries.map((e) => e.id)).size).toBe(entries.length);
+  const streamed = ((await (await fetch(`${server.url}/api/jobs/${other}`)).json()) as Answer).entries.map((e) => e.id);
+  expect(acknowledged.filter((a) => !streamed.includes(a))).toEqual([]);
+  expect(new Set(streamed).size).toBe(streamed.length);
+  await page.reload();
+  await page.getByRole("button", { name: /^All \d+/ }).click();
+  for (const ohms of typed) await expect(page.getByText(`Heating element, wires off: ${ohms.toFixed(1)} Ω`)).toHaveCount(1);
+});
+
+test("an entry that the server refuses is kept, shown with the reason, and holds up no other", async ({ page }) => {
+  await openJob(page, server.url, "no start");
+  await page.route("**/api/entries", async (route) => {
+    const text = route.request().postData() ?? "";
+    if (text.includes('"hums"')) await route.fulfill({ status: 400, json: { error: { message: "entries.0: not today" } } });
+    else await route.continue();
+  });
+  await type(page, "hums");
+  await type(page, "lamp yes");
+  await expect(page.getByRole("alert")).toContainText("not today");
+  await expect(page.getByRole("alert")).toContainText("Hums, does not turn");
+  await page.getByRole("button", { name: "Drop it" }).click();
+  await expect(page.getByRole("alert")).toHaveCount(0);
+  await expect(page.getByText(/not on the server yet/)).toHaveCount(0);
+});

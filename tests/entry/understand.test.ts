@@ -1,0 +1,70 @@
+import { expect, test } from "vitest";
+import { complete } from "../../src/core/entry/complete";
+import { sightingsIn } from "../../src/core/entry/sighting-words";
+import { understand } from "../../src/core/entry/understand";
+import { vocabularyOf } from "../../src/core/entry/vocabulary";
+import { foldJob, type Job } from "../../src/core/job/fold";
+import type { Safety } from "../../src/core/job/safety";
+import { MACHINES } from "../../src/machines";
+
+const machine = MACHINES[0] as (typeof MACHINES)[number];
+const vocabulary = vocabularyOf(machine);
+const job = (safety: Partial<Safety>): Job => ({
+  ...foldJob("j", [], () => machine),
+  safety: { power: "dead", liveTests: false, ...safety },
+});
+const say = (line: string, safety: Partial<Safety> = {}) => {
+  const u = understand(line, { machine, vocabulary, job: job(safety) });
+  return u.ok ? u.says : `✕ ${u.message}`;
+};
+
+test.each([
+  ["element OL", "Heating element, wires off: OL"],
+  ["element 10.4 wires on", "Heating element, wires on: 10.4 Ω"],
+  ["Cut-off .2", "Thermal cut-off, wires off: 0.2 Ω"],
+  ["hi limit 0.3", "High-limit thermostat, wires off: 0.3 Ω"],
+  ["h3 h4 .3", "H3 to H4, wires on: 0.3 Ω"],
+  ["pl1 to pn 2.9k", "PL1 to PN, wires on: 2.90 kΩ"],
+  ["element cab OL", "Heating element to cabinet, wires off: OL"],
+  ["start winding 3.4", "Drum motor, start winding, wires off: 3.4 Ω"],
+  ["start 0.1", "Start switch, wires off, start button pressed: 0.1 Ω"],
+  ["turns, no heat", "Drum turns · No warm air"],
+  ["belt broken", "Drum belt looks bad"],
+  ["rear off", "Rear panel off"],
+  ["fitted cutoff", "Fitted: new thermal cut-off"],
+  ["cleared vent", "Put right: vent duct and hood"],
+  ["safe, element OL", "Made safe: cord out, proved dead · Heating element, wires off: OL"],
+])("“%s” is understood as “%s”", (line, says) => expect(say(line)).toBe(says));
+
+test("what it can't read it explains", () => {
+  expect(say("elment OL")).toContain("I don't know “elment” on this machine; did you mean element?");
+  expect(say("element")).toContain("And what did it read?");
+  expect(say("h3 h3 1")).toBe("✕ Both probes are on the same point");
+  expect(say("element 12 parsecs")).toContain("is not an amount I can read");
+  expect(say("front off")).toBe("✕ The front is held by the top: take that off first");
+  expect(say("belt 0.2")).toContain("has no terminals");
+});
+
+test("what the safety state forbids is refused with what to do", () => {
+  expect(say("element OL", { power: "unknown" })).toContain("Not proven dead");
+  expect(say("element OL", { power: "live" })).toContain("Never a resistance range on a live circuit");
+  expect(say("tb1 tb2 238", { power: "live" })).toContain("Live tests are not allowed on this job");
+  expect(say("tb1 tb2 238", { power: "live", liveTests: true })).toBe("TB1 to TB2: 238 V");
+  expect(say("tb1 tb2 238 V", { power: "dead", liveTests: true })).toContain("there is no voltage to read");
+  expect(say("energised, element OL")).toContain("Never a resistance range");
+});
+
+test("a complaint's own words become sightings", () => {
+  expect(sightingsIn("It turns but no heat. Clothes stay wet")).toEqual([
+    { sight: "turns", value: "yes" },
+    { sight: "warm", value: "no" },
+  ]);
+  expect(sightingsIn("won't start")).toEqual([{ sight: "starts", value: "no" }]);
+  expect(sightingsIn("makes a smell")).toEqual([]);
+});
+
+test("completion offers names that go on from what is typed, and nothing once it is complete", () => {
+  expect(complete("ele", vocabulary).map((c) => c.line)).toContain("element ");
+  expect(complete("turns, hi", vocabulary).map((c) => c.line)).toContain("turns, high limit ");
+  expect(complete("element OL", vocabulary)).toEqual([]);
+});

@@ -1,0 +1,119 @@
+import { describe, expect, test } from "vitest";
+import { sightShares } from "../../src/core/diagnosis/watch";
+import { type Fault, FaultSet } from "../../src/core/machine/fault";
+import { operate, startScript } from "../../src/core/machine/operate";
+import { MachineError, parseMachine } from "../../src/core/machine/schema";
+import { MACHINES } from "../../src/machines";
+import e27 from "../../src/machines/orrinshaw-e27.machine.json";
+
+const machine = MACHINES[0] as (typeof MACHINES)[number];
+
+function run(faults: readonly Fault[], until = 1200) {
+  const set = new FaultSet(faults);
+  const timeline = operate(machine, set, startScript(machine, until));
+  const { frames } = timeline;
+  const answers = Object.fromEntries(
+    Object.entries(sightShares(machine, set, timeline, until > 900)).map(([sight, shares]) => [
+      sight,
+      Object.entries(shares).sort((a, b) => b[1] - a[1])[0]?.[0],
+    ]),
+  );
+  return {
+    frames,
+    last: frames.at(-1) as (typeof frames)[number],
+    answers,
+    opened: new Set(frames.flatMap((f) => [...f.condition.opened])),
+  };
+}
+
+describe("machine E, from its circuit and its heat alone", () => {
+  test("a healthy one starts, turns, heats, and cycles on its thermostat", () => {
+    const { answers, opened, frames } = run([]);
+    expect(answers).toMatchObject({
+      starts: "yes",
+      turns: "yes",
+      hums: "no",
+      warm: "yes",
+      trips: "no",
+      lamp: "yes",
+      airflow: "strong",
+      cycles: "yes",
+    });
+    expect([...opened]).toEqual(["cycling-thermostat"]);
+    const heat = Math.max(...frames.map((f) => f.heatW));
+    expect(heat).toBeGreaterThan(4800);
+    expect(heat).toBeLessThan(5500);
+  });
+
+  test.each([
+    ["a lost L2 leg: turns, no heat", [{ part: "supply", mode: "lost", at: "L2" }], { turns: "yes", warm: "no", lamp: "yes" }],
+    [
+      "a lost L1 leg: no start, no lamp",
+      [{ part: "supply", mode: "lost", at: "L1" }],
+      { starts: "no", warm: "no", lamp: "no", hums: "no" },
+    ],
+    [
+      "a blown blower fuse: no start at all",
+      [{ part: "blower-fuse", mode: "open" }],
+      { starts: "no", hums: "no", warm: "no", lamp: "yes" },
+    ],
+    ["an open element: turns, no heat", [{ part: "element", mode: "open" }], { turns: "yes", warm: "no" }],
+    ["an open start winding: hums", [{ part: "motor", mode: "start-open" }], { starts: "no", hums: "yes" }],
+    ["a seized motor: hums", [{ part: "motor", mode: "seized" }], { starts: "no", hums: "yes" }],
+    ["a broken belt opens its switch: no start", [{ part: "belt", mode: "broken" }], { starts: "no", turns: "no" }],
+    ["a cycle without heat: turns, no heat", [{ part: "timer-setting", mode: "wrong", at: "air-only" }], { turns: "yes", warm: "no" }],
+    [
+      "a half choked duct cycles the high limit",
+      [{ part: "duct", mode: "choked", severity: 0.5 }],
+      { warm: "yes", airflow: "weak", cycles: "short" },
+    ],
+    ["a welded cycling thermostat never lets go", [{ part: "cycling-thermostat", mode: "welded" }], { cycles: "no" }],
+    ["a ground near L1 trips the breaker", [{ part: "element", mode: "grounded", severity: 0.1 }], { trips: "yes" }],
+  ] as [string, Fault[], Record<string, string>][])("%s", (_, faults, expected) => {
+    expect(run(faults).answers).toMatchObject(expected);
+  });
+
+  test("a fully choked duct blows the cut-off; a half choked one only opens the limit", () => {
+    expect(run([{ part: "duct", mode: "choked", severity: 0.05 }]).opened).toContain("cut-off");
+    const half = run([{ part: "duct", mode: "choked", severity: 0.5 }]).opened;
+    expect(half).toContain("high-limit");
+    expect(half).not.toContain("cut-off");
+  });
+
+  test("a grounded element heats weakly, at 120 V, with the thermostat open", () => {
+    const ground = { part: "element", mode: "grounded", severity: 0.5 };
+    const { last } = run([ground, { part: "cycling-thermostat", mode: "open" }]);
+    expect(last.heatW).toBeGreaterThan(2000);
+    expect(last.heatW).toBeLessThan(3200);
+  });
+
+  test("the same run twice is the same run", () => {
+    const faults = [{ part: "duct", mode: "choked", severity: 0.4 }];
+    expect(run(faults).frames).toEqual(run(faults).frames);
+  });
+});
+
+describe("a bad machine file is refused with the path of the wrong field", () => {
+  const broken = (change: (m: typeof e27) => void) => {
+    const copy = structuredClone(e27);
+    change(copy);
+    return () => parseMachine(copy, "bad.json");
+  };
+  test.each([
+    [(m: typeof e27) => Object.assign(m.parts[3] as object, { kind: "gizmo" }), /bad\.json: parts\.3\.kind: /],
+    [(m: typeof e27) => Object.assign(m.parts[5] as object, { panel: "attic" }), /parts\.5\.panel: names the panel “attic”/],
+    [
+      (m: typeof e27) => Object.assign(m.parts[6]?.faults[0] as object, { mode: "bent" }),
+      /parts\.6\.faults\.0\.mode: “bent” is not a way in which a switch fails; expected open, welded|parts\.6\.faults\.0\.mode: “bent” is not a way/,
+    ],
+    [(m: typeof e27) => Object.assign(m.controls[0] as object, { run: "turbo" }), /controls\.0\.run: “turbo” is not one of its positions/],
+    [
+      (m: typeof e27) => Object.assign(m.testPoints[2] as object, { net: "Q9" }),
+      /testPoints\.2\.net: names the net “Q9”, which no part touches/,
+    ],
+    [(m: typeof e27) => Object.assign(m, { thermal: undefined }), /bad\.json: thermal: /],
+  ])("%#", (change, message) => {
+    expect(broken(change)).toThrow(MachineError);
+    expect(broken(change)).toThrow(message);
+  });
+});

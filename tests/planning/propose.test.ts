@@ -1,0 +1,96 @@
+import { v7 } from "uuid";
+import { expect, test } from "vitest";
+import { Predictor } from "../../src/core/diagnosis/predict";
+import { benchOf, rank } from "../../src/core/diagnosis/rank";
+import { understand } from "../../src/core/entry/understand";
+import { vocabularyOf } from "../../src/core/entry/vocabulary";
+import type { Draft, Entry } from "../../src/core/job/entry";
+import { foldJob } from "../../src/core/job/fold";
+import { TestCatalogue, valueTests } from "../../src/core/planning/next";
+import { propose } from "../../src/core/planning/propose";
+import { MACHINES } from "../../src/machines";
+
+const machine = MACHINES[0] as (typeof MACHINES)[number];
+const bench = benchOf(new Predictor(machine));
+const catalogue = new TestCatalogue(bench);
+const vocabulary = vocabularyOf(machine);
+
+function after(...lines: (string | Draft)[]) {
+  const entries: Entry[] = [];
+  const fold = () => foldJob("j", entries, () => machine);
+  const add = (draft: Draft) => entries.push({ id: v7(), job: "j", at: "2026-11-24T10:00:00Z", by: "T", ...draft } as Entry);
+  add({ kind: "opened", body: { customer: "C", place: "P", liveTests: false } });
+  add({ kind: "machine", body: { machine: machine.id } });
+  for (const line of lines) {
+    const u = typeof line === "string" ? understand(line, { machine, vocabulary, job: fold() }) : undefined;
+    if (typeof line !== "string") add(line);
+    else if (u?.ok && "drafts" in u) u.drafts.forEach(add);
+    else throw new Error(line);
+  }
+  const job = fold();
+  const ranking = rank(
+    bench,
+    job.evidence,
+    job.fitted.map((f) => f.unit),
+  );
+  return { job, ranking, proposal: propose(catalogue, job, ranking) };
+}
+
+test("no dead test is proposed before the machine is made safe, after energising, or with the power unknown", () => {
+  for (const lines of [["turns, no heat"], ["starts, turns, no heat, air strong, setting good"], ["turns, no heat", "safe", "energised"]]) {
+    const { proposal } = after(...lines);
+    const step = proposal?.step;
+    expect(step?.kind === "test" && step.test.needs === "dead").toBe(false);
+    for (const other of proposal?.others ?? []) if (other.test.kind === "reading") expect(other.test.setup.unit).toBe("ohm");
+  }
+});
+
+test("no live test is offered on a job that does not allow it; with leave it is, at the price of its hazard", () => {
+  const live = (lines: (string | Draft)[]) => {
+    const { job, ranking } = after(...lines);
+    return valueTests(catalogue, job, ranking).filter((v) => v.test.kind === "reading" && v.test.setup.unit === "volt");
+  };
+  const looked = ["starts, turns, no heat, air strong, setting good"];
+  expect(live(looked)).toEqual([]);
+  const allowed = live([{ kind: "setting", body: { liveTests: true } }, ...looked]);
+  expect(allowed.length).toBeGreaterThan(3);
+  for (const v of allowed) if (v.test.needs === "live") expect(v.cost).toBeGreaterThan(v.test.minutes);
+});
+
+test("a reading that settles it leads to the repair, through panels and a proof to the close, and never past a blocker", () => {
+  const found = ["turns, no heat", "air strong", "safe", "rear off", "element OL"];
+  expect(after(...found).proposal?.step).toMatchObject({ kind: "fit", unit: "element" });
+  const fitted = [...found, "fitted element"];
+  expect(after(...fitted).proposal?.step).toMatchObject({ kind: "panel", panel: "rear", state: "on" });
+  expect(after(...fitted, "rear on").proposal?.step).toMatchObject({ kind: "energise" });
+  expect(after(...fitted, "rear on", "energised").proposal?.step).toMatchObject({ kind: "prove" });
+  const proof: Draft = { kind: "proof", body: { starts: "yes", turns: "yes", warm: "yes", cycles: "yes", airflow: "strong" } };
+  expect(after(...fitted, "rear on", "energised", proof).proposal?.step).toMatchObject({ kind: "close" });
+  const blown = ["turns, no heat", "air weak", "safe", "rear off", "cutoff OL", "fitted cutoff", "cleared vent"];
+  expect(after(...blown).proposal?.step).toMatchObject({ kind: "examine", blocker: { part: "element" } });
+});
+
+test("a proof that fails after a repair sends the search on among what the repair left", () => {
+  const proof: Draft = { kind: "proof", body: { starts: "yes", turns: "yes", warm: "no", cycles: "unknown", airflow: "strong" } };
+  const { ranking, proposal } = after(
+    "turns, no heat",
+    "air strong",
+    "safe",
+    "rear off",
+    "element OL",
+    "fitted element",
+    "rear on",
+    "energised",
+    proof,
+  );
+  expect(ranking.fixed).toBeLessThan(0.75);
+  expect(["test", "make-safe", "fit", "panel"]).toContain(proposal?.step.kind);
+});
+
+test("every proposal gives its reason, its price, and what each outcome would mean", () => {
+  const { proposal } = after("starts, turns, no heat", "air strong", "safe", "rear off");
+  expect(proposal?.minutes).toBeGreaterThan(0);
+  expect(proposal?.why).toMatch(/Saves \d+ min of repair for \d+ min of work/);
+  expect(proposal?.expects.length).toBeGreaterThanOrEqual(2);
+  expect(proposal?.expects.some((e) => e.healthy)).toBe(true);
+});
