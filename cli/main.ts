@@ -8,6 +8,7 @@ const COMMANDS: Record<string, () => Promise<{ run: (args: string[]) => Promise<
   plan: () => import("./plan"),
   diagnose: () => import("./diagnose"),
   bench: () => import("./bench"),
+  schema: () => import("./schema"),
 };
 
 const [name = "", ...args] = process.argv.slice(2);

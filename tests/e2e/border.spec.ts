@@ -40,7 +40,7 @@ test("bad input at the border: a clear answer with the field, nothing written, t
       "first entry must be of kind",
     ],
     ["5 MB", post(JSON.stringify({ entries: ["x".repeat(5_000_000)] })), 413, "larger than 1 MB"],
-    ["not typed as JSON", post("entries", { "content-type": "text/plain" }), 415, "expected application/json"],
+    ["not typed as JSON", post("entries", { "content-type": "application/xml" }), 415, "expected application/json"],
     ["another site", post(JSON.stringify({ entries: [good] }), { origin: "http://elsewhere.example" }), 403, "elsewhere.example"],
     ["unknown stage", fetch(`${server.url}/api/jobs?stage=napping`), 400, "expected one of intake"],
     ["bad page", fetch(`${server.url}/api/jobs?page=-1`), 400, "a page number from 1"],
