@@ -1,5 +1,7 @@
+import { entrySays } from "../core/entry/says";
 import type { Entry } from "../core/job/entry";
-import { type Job, STAGE_NAMES } from "../core/job/fold";
+import type { Job } from "../core/job/fold";
+import { findMachine } from "../machines";
 import type { jobs } from "./schema";
 
 type Columns = Omit<typeof jobs.$inferInsert, "id" | "number" | "openedAt">;
@@ -27,5 +29,7 @@ function waitsFor(job: Job): string | null {
     const first = job.blockers[0];
     return first ? first.says : "ready to close";
   }
-  return `${STAGE_NAMES[job.stage]} next`;
+  const last = job.record.findLast((l) => l.status === "counts" && !["opened", "machine", "complaint", "retract"].includes(l.entry.kind));
+  if (!last) return "nothing done yet";
+  return `last: ${entrySays(job.machineId === undefined ? undefined : findMachine(job.machineId), last.entry)}`;
 }

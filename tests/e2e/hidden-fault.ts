@@ -54,7 +54,9 @@ export const leader = (page: Page) => page.locator("[data-suspect]").first();
 
 export async function leads(page: Page, sentence: string | RegExp, atLeast: number): Promise<void> {
   await expect(leader(page)).toContainText(sentence);
-  await expect.poll(async () => Number(/(\d+) %/.exec((await leader(page).textContent()) ?? "")?.[1] ?? 0)).toBeGreaterThanOrEqual(atLeast);
+  await expect
+    .poll(async () => Number(/(\d+)\s%/.exec((await leader(page).textContent()) ?? "")?.[1] ?? 0))
+    .toBeGreaterThanOrEqual(atLeast);
 }
 
 export const HEALTHY_RUN = ["starts", "drum turns", "warm air", "heat cycles normally", "air strong"];

@@ -266,7 +266,7 @@ function expectations(hypotheses: readonly Hypothesis[], belief: Float64Array, v
       const leader = leaderAfter(hypotheses, belief, share);
       return {
         label: outcomeLabel(c),
-        meaning: `${leader.hypothesis.sentence}, ${Math.round(leader.probability * 100)} %`,
+        meaning: `${leader.hypothesis.sentence}, ${Math.round(leader.probability * 100)}\u00a0%`,
         chance: valued.chances[k] as number,
         healthy: share[healthy] === most,
       };

@@ -22,7 +22,6 @@ const STATE = { good: "✓ Proven good", suspect: "Suspect", bad: "✕ Bad", unk
 /** What a part does, how it is tested, and what it should read now. */
 export function PartCard({ machine, partId, mark, probe, onMeasure, onClose }: Props) {
   const part = partOf(machine, partId);
-  const panel = machine.panels.find((p) => p.id === part.panel);
   const unit = unitOf(machine, part);
   return (
     <section className={styles.card} aria-label={part.name}>
@@ -43,10 +42,7 @@ export function PartCard({ machine, partId, mark, probe, onMeasure, onClose }: P
         <dt>Test</dt>
         <dd>{part.test}</dd>
         <dt>Where</dt>
-        <dd>
-          {part.where}
-          {panel ? ` (behind the ${panel.name})` : ""}
-        </dd>
+        <dd>{part.where}</dd>
         {part.nets.length > 0 && (
           <>
             <dt>Terminals</dt>

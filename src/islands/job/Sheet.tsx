@@ -229,7 +229,7 @@ function Item({ item, mark, closed, note, chosen, onChoose }: ItemProps) {
       onKeyDown={onPress(() => choose())}
     >
       <title id={label}>{`${part.name}: ${words}${note ? `, read ${note}` : ""}`}</title>
-      <rect x={-HALF - 6} y={-20} width={2 * HALF + 12} height={56} className={styles.hit} />
+      <rect x={-38} y={-22} width={94} height={72} className={styles.hit} />
       <g className={styles.symbol}>
         <PartSymbol part={part} closed={closed} />
       </g>
@@ -302,7 +302,8 @@ const onPress = (act: () => void) => (e: KeyboardEvent) => {
   act();
 };
 
-export const percent = (share: number): string => (share > 0.995 ? ">99 %" : share < 0.01 ? "<1 %" : `${Math.round(share * 100)} %`);
+export const percent = (share: number): string =>
+  share > 0.995 ? ">99\u00a0%" : share < 0.01 ? "<1\u00a0%" : `${Math.round(share * 100)}\u00a0%`;
 
 function isDrawnClosed(part: Part, controls: Props["controls"]): boolean {
   switch (part.kind) {
