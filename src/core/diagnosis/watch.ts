@@ -1,10 +1,10 @@
 import { operatingPoint, voltsBetween } from "../circuit/solve";
 import { runControls } from "../machine/condition";
 import { type FaultSet, JOINT_OPEN } from "../machine/fault";
+import { airflow } from "../machine/heat";
 import { networkOf } from "../machine/network";
 import type { Frame, Timeline } from "../machine/operate";
 import { type Machine, partOf } from "../machine/schema";
-import { airflow } from "../machine/thermal";
 
 /** P(answer | this machine state) for each sight, as an attentive person would give it. Answers add up to 1 for each sight; a missing sight says nothing. */
 export type SightShares = Readonly<Record<string, Readonly<Record<string, number>>>>;
@@ -66,7 +66,15 @@ function lampLights(machine: Machine, faults: FaultSet): boolean {
   const controls = { ...runControls(machine), door: "open", start: "released" };
   const netlist = networkOf(
     machine,
-    { cordIn: true, controls, atSpeed: new Set(), opened: new Set(), breakerTripped: false, elementC: machine.thermal.ambientC },
+    {
+      cordIn: true,
+      controls,
+      atSpeed: new Set(),
+      opened: new Set(),
+      breakerTripped: false,
+      elementC: machine.thermal.ambientC,
+      igniterC: machine.thermal.ambientC,
+    },
     faults,
   );
   const point = operatingPoint(netlist);

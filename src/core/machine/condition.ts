@@ -14,6 +14,8 @@ export interface Condition {
   readonly breakerTripped: boolean;
   /** Mean temperature of the heating element, °C. */
   readonly elementC: number;
+  /** Igniter of a gas burner, °C. */
+  readonly igniterC: number;
 }
 
 export const restControls = (machine: Machine): ControlPositions => Object.fromEntries(machine.controls.map((c) => [c.id, c.rest]));
@@ -29,5 +31,6 @@ export function deadCondition(machine: Machine, controls: ControlPositions = {})
     opened: new Set(),
     breakerTripped: false,
     elementC: machine.thermal.ambientC,
+    igniterC: machine.thermal.ambientC,
   };
 }

@@ -139,6 +139,16 @@ function branchesOf(
       return motorBranches(part, condition, faults);
     case "resistor":
       return open ? [] : [{ from: 1, to: 2, ohms: part.ohms }];
+    case "coil":
+      return open || condition.opened.has(part.id)
+        ? []
+        : [{ from: 1, to: 2, ohms: part.ohms * (faults.of(part.id, "low")?.severity ?? 1) }];
+    case "igniter":
+      return open ? [] : [{ from: 1, to: 2, ohms: igniterOhms(part, condition.igniterC) * (faults.of(part.id, "aged")?.severity ?? 1) }];
+    case "radiant-sensor":
+      return contact(welded || (!open && !condition.opened.has(part.id)), FUSE_OHMS);
+    case "gas-valve":
+    case "gas-supply":
     case "supply":
     case "belt":
     case "duct":
@@ -150,6 +160,12 @@ function branchesOf(
 /** F1 and F2: cold ohms from the rating at working temperature is what the plate gives; the coil rises with its temperature. */
 export function elementOhms(part: Extract<Part, { kind: "element" }>, elementC: number): number {
   return (part.volts ** 2 / part.watts) * (1 + part.alphaPerK * (elementC - 20));
+}
+
+/** Silicon carbide falls from its cold resistance to its hot one, most of it below 900 °C: log-linear up to there. */
+export function igniterOhms(part: Extract<Part, { kind: "igniter" }>, igniterC: number): number {
+  const share = Math.min(1, Math.max(0, (igniterC - 20) / 880));
+  return part.coldOhms * (part.hotOhms / part.coldOhms) ** share;
 }
 
 function elementBranches(machine: Machine, part: Extract<Part, { kind: "element" }>, condition: Condition, faults: FaultSet): Branch[] {

@@ -1,14 +1,16 @@
 import { type OperatingPoint, operatingPoint, voltsBetween } from "../circuit/solve";
 import { type Condition, type ControlPositions, restControls } from "./condition";
 import type { FaultSet } from "./fault";
+import { airflow, type Drive, exhaustC, NODE, NODES, slopes } from "./heat";
 import { networkOf } from "./network";
-import type { Machine, PartOf } from "./schema";
-import { advanceTemperatures, airflow, ambientTemperatures, exhaustC, type Temperatures } from "./thermal";
+import type { Machine, Part, PartOf } from "./schema";
 
 /** What the user does: control positions from a moment on, seconds from the start. In order of time. */
 export interface Script {
   readonly steps: readonly { readonly at: number; readonly controls: ControlPositions }[];
   readonly until: number;
+  /** Water in the load, kg; 0 runs it empty. */
+  readonly water?: number;
 }
 
 /** The machine at one moment. Frames are taken at every change of a contact and every {@link SAMPLE_S} seconds. */
@@ -16,9 +18,11 @@ export interface Frame {
   readonly at: number;
   readonly condition: Condition;
   readonly point: OperatingPoint;
-  readonly temperatures: Temperatures;
+  readonly boxC: number;
   readonly exhaustC: number;
-  /** W in all heating elements together. */
+  readonly igniterC: number;
+  readonly flame: boolean;
+  /** W in all heating elements together, or of the flame. */
   readonly heatW: number;
   /** A motor has voltage on its main winding and does not turn. */
   readonly hums: boolean;
@@ -34,14 +38,16 @@ export const SAMPLE_S = 15;
 /** Within the stability of the fastest node (about 6 s) while anything warms or cools; longer when all is still. */
 const STEP_S = 2;
 const STILL_K_PER_S = 0.004;
-/** Element resistance is followed in steps of this many kelvin (0.4 % each). */
-const ELEMENT_STEP_K = 40;
-/** Voltage on a winding for this long without turning is a hum. */
-const HUM_S = 1.5;
-/** Below this share of rated volts the motor does not pull. */
+/** Temperatures that change a resistance are followed in steps: 100 K is 1 % of an element; an igniter changes faster. */
+const SOURCE_STEP_K = 100;
+const IGNITER_STEP_K = 110;
 const MOTOR_PULLS_AT = 0.6;
 /** A split-phase motor comes up within this time. */
 const RUN_UP_S = 1;
+/** Voltage on a winding for this long without turning is a hum. */
+const HUM_S = 1.5;
+/** A coil that opened when hot closes again this much cooler. */
+const COIL_HYSTERESIS_K = 18;
 
 /** Presses start for three seconds with the controls on high heat, then lets the machine run. */
 export function startScript(machine: Machine, until: number, controls: ControlPositions = {}): Script {
@@ -57,11 +63,11 @@ export function startScript(machine: Machine, until: number, controls: ControlPo
 }
 
 /**
- * Runs the machine in time: solve, let contacts and motor change, repeat until steady, then let temperatures move on
- * by a step, cut short where a thermostat or fuse acts. Deterministic. Times in seconds, temperatures in °C.
+ * Runs the machine in time: solve, let contacts, motors and valves change, repeat until steady, then let temperatures move
+ * on by a step, cut short where a thermostat, fuse, sensor or coil acts. Deterministic. Seconds and °C.
  */
 export function operate(machine: Machine, faults: FaultSet, script: Script): Timeline {
-  const model = new Model(machine, faults);
+  const model = new Model(machine, faults, script.water ?? 0);
   const frames: Frame[] = [];
   let next = 0;
   let sampled = -Infinity;
@@ -84,47 +90,58 @@ export function operate(machine: Machine, faults: FaultSet, script: Script): Tim
 /** One condition of the contacts, solved. */
 interface Solution {
   readonly point: OperatingPoint;
-  readonly heatW: number;
+  readonly elementW: number;
+  readonly igniterW: number;
+  readonly coilW: number;
   /** Largest current that any leg gives. */
   readonly amps: number;
-  readonly elementC: number;
 }
 
-function solveCondition(machine: Machine, condition: Condition, faults: FaultSet): Solution {
-  const netlist = networkOf(machine, condition, faults);
-  const point = operatingPoint(netlist);
-  let heatW = 0;
-  for (const c of netlist.components) {
-    if (c.kind === "resistor" && machine.watch.heater.includes(c.id.split("/")[0] as string))
-      heatW += voltsBetween(point, c.a, c.b) ** 2 / c.ohms;
-  }
-  return { point, heatW, amps: Math.max(0, ...[...point.sourceCurrent.values()].map(Math.abs)), elementC: condition.elementC };
+/** Something that opens and closes by a temperature. */
+interface Thermal {
+  readonly id: string;
+  readonly node: number;
+  readonly opensC: number;
+  /** `undefined`: once and for all. */
+  readonly closesC: number | undefined;
+  /** The sensor is warmed by this resistor while it has voltage. */
+  readonly bias: PartOf<"resistor"> | undefined;
 }
-
-const fastest = (a: Temperatures, b: Temperatures): number =>
-  Math.max(...(Object.keys(a) as (keyof Temperatures)[]).map((k) => Math.abs(a[k] - b[k])));
 
 class Model {
   at = 0;
-  private temperatures: Temperatures;
+  private x = new Float64Array(NODES);
+  private readonly half = new Float64Array(NODES);
+  private readonly next = new Float64Array(NODES);
+  private readonly slope = new Float64Array(NODES);
+  private readonly drive: Drive = { heatW: 0, flow: 0, igniterW: 0, coilW: 0, flame: false };
   private condition: Condition;
   private solution!: Solution;
   private dirty = true;
+  /** A discrete change since the last frame, other than a resistance that is followed. */
+  private changed = true;
   private readonly runningUp = new Map<string, number>();
   private readonly stalled = new Map<string, number>();
   private readonly solutions = new Map<string, Solution>();
   private readonly freeArea: number;
-  private readonly bias = new Map<string, PartOf<"resistor">>();
   private overload = 0;
   private moving = true;
-  private readonly thermal: readonly (PartOf<"thermostat"> | PartOf<"fuse">)[];
+  private flame = false;
+  private valveOne = false;
+  private valveTwo = false;
+  private readonly thermal: readonly Thermal[];
   private readonly motors: readonly PartOf<"motor">[];
+  private readonly elements: readonly string[];
+  private readonly valve: PartOf<"gas-valve"> | undefined;
+  private readonly hotCoil: PartOf<"coil"> | undefined;
 
   constructor(
     private readonly machine: Machine,
     private readonly faults: FaultSet,
+    water: number,
   ) {
-    this.temperatures = ambientTemperatures(machine);
+    this.x.fill(machine.thermal.ambientC);
+    this.x[NODE.water] = water;
     this.condition = {
       cordIn: true,
       controls: restControls(machine),
@@ -132,16 +149,47 @@ class Model {
       opened: new Set(),
       breakerTripped: false,
       elementC: machine.thermal.ambientC,
+      igniterC: machine.thermal.ambientC,
     };
-    this.thermal = machine.parts.filter(
-      (p) =>
-        (p.kind === "thermostat" && !faults.has(p.id, "open") && !faults.has(p.id, "welded")) ||
-        (p.kind === "fuse" && !faults.has(p.id, "open")),
-    ) as (PartOf<"thermostat"> | PartOf<"fuse">)[];
     this.motors = machine.parts.filter((p) => p.kind === "motor");
+    this.elements = machine.parts.filter((p) => p.kind === "element").map((p) => p.id);
+    this.hotCoil = machine.parts.find((p): p is PartOf<"coil"> => p.kind === "coil" && faults.has(p.id, "opens-hot"));
+    this.thermal = machine.parts.flatMap((p) => this.thermalOf(p));
+    this.valve = machine.parts.find((p) => p.kind === "gas-valve");
     const duct = machine.parts.find((p) => p.kind === "duct");
     this.freeArea = (duct && faults.of(duct.id, "choked")?.severity) ?? 1;
-    for (const p of machine.parts) if (p.kind === "resistor" && p.warms) this.bias.set(p.warms.part, p);
+  }
+
+  private thermalOf(p: Part): Thermal[] {
+    const stuck = this.faults.has(p.id, "open") || this.faults.has(p.id, "welded");
+    const low = this.faults.of(p.id, "low")?.severity ?? 1;
+    switch (p.kind) {
+      case "thermostat": {
+        const bias = this.machine.parts.find((r): r is PartOf<"resistor"> => r.kind === "resistor" && r.warms?.part === p.id);
+        const node = p.senses === "box" ? NODE.boxSensor : NODE.exhaustSensor;
+        return stuck ? [] : [{ id: p.id, node, opensC: p.opensC * low, closesC: p.closesC * low, bias }];
+      }
+      case "fuse":
+        return stuck
+          ? []
+          : [
+              {
+                id: p.id,
+                node: p.senses === "box" ? NODE.boxSensor : NODE.exhaustSensor,
+                opensC: p.opensC,
+                closesC: undefined,
+                bias: undefined,
+              },
+            ];
+      case "radiant-sensor":
+        return stuck ? [] : [{ id: p.id, node: NODE.radiant, opensC: p.opensC, closesC: p.closesC, bias: undefined }];
+      case "coil":
+        return p === this.hotCoil
+          ? [{ id: p.id, node: NODE.coil, opensC: p.opensHotC, closesC: p.opensHotC - COIL_HYSTERESIS_K, bias: undefined }]
+          : [];
+      default:
+        return [];
+    }
   }
 
   set(controls: ControlPositions): void {
@@ -151,41 +199,88 @@ class Model {
   private change(part: Partial<Condition>): void {
     this.condition = { ...this.condition, ...part };
     this.dirty = true;
+    this.changed = true;
   }
 
-  /** Solves and lets contacts act until nothing moves. True when anything changed since the last frame. */
+  /** Solves and lets motors and valves act until nothing moves. True when anything but a followed resistance changed since the last frame. */
   settle(): boolean {
-    let changed = false;
-    for (let round = 0; round < 50; round++) {
-      if (!this.dirty) return changed;
+    for (let round = 0; this.dirty; round++) {
+      if (round > 50) throw new Error(`${this.machine.id} does not settle at ${this.at} s: contacts chatter`);
       this.solve();
-      changed = true;
-      this.moveMotors();
+      this.stallMotors();
+      this.moveValves();
     }
-    throw new Error(`${this.machine.id} does not settle at ${this.at} s: contacts chatter`);
+    const changed = this.changed;
+    this.changed = false;
+    return changed;
   }
 
   /** Contacts come back to the same few positions, so each is solved once. */
   private solve(): void {
     const c = this.condition;
-    const bucket = Math.round(this.temperatures.element / ELEMENT_STEP_K);
-    const key = `${[...c.atSpeed]}|${[...c.opened].sort()}|${c.breakerTripped}|${bucket}|${Object.values(c.controls)}`;
+    const bucket = (node: number, step: number) => Math.round((this.x[node] as number) / step);
+    const source = this.elements.length > 0 ? bucket(NODE.source, SOURCE_STEP_K) : 0;
+    const igniter = this.machine.burner ? bucket(NODE.igniter, IGNITER_STEP_K) : 0;
+    const key = `${[...c.atSpeed]}|${[...c.opened].sort()}|${c.breakerTripped}|${source}|${igniter}|${Object.values(c.controls)}`;
     let solution = this.solutions.get(key);
     if (!solution) {
-      solution = solveCondition(this.machine, { ...c, elementC: bucket * ELEMENT_STEP_K }, this.faults);
+      const ambient = this.machine.thermal.ambientC;
+      solution = this.solveCondition({
+        ...c,
+        elementC: Math.max(ambient, source * SOURCE_STEP_K),
+        igniterC: Math.max(ambient, igniter * IGNITER_STEP_K),
+      });
       this.solutions.set(key, solution);
     }
     this.solution = solution;
     this.dirty = false;
   }
 
-  /** A motor at speed stalls when its main winding loses its voltage; the run-up itself takes time, see advance(). */
-  private moveMotors(): void {
-    for (const motor of this.motors) {
-      if (this.condition.atSpeed.has(motor.id) && !this.pulls(motor)) {
-        this.change({ atSpeed: without(this.condition.atSpeed, motor.id) });
-      }
+  private solveCondition(condition: Condition): Solution {
+    const { components } = networkOf(this.machine, condition, this.faults);
+    const point = operatingPoint({ components });
+    let [elementW, igniterW, coilW] = [0, 0, 0];
+    for (const c of components) {
+      if (c.kind !== "resistor") continue;
+      const part = c.id.split("/")[0] as string;
+      const watts = () => voltsBetween(point, c.a, c.b) ** 2 / c.ohms;
+      if (this.elements.includes(part)) elementW += watts();
+      else if (part === this.machine.burner?.igniter) igniterW += watts();
+      else if (part === this.hotCoil?.id) coilW += watts();
     }
+    return { point, elementW, igniterW, coilW, amps: Math.max(0, ...[...point.sourceCurrent.values()].map(Math.abs)) };
+  }
+
+  /** A motor at speed stalls when its main winding loses its voltage; the run-up itself takes time, see advance(). */
+  private stallMotors(): void {
+    for (const motor of this.motors) {
+      if (this.condition.atSpeed.has(motor.id) && !this.pulls(motor)) this.change({ atSpeed: without(this.condition.atSpeed, motor.id) });
+    }
+  }
+
+  /** Plungers follow their coils at once: pull in above one voltage, let go below a lower one. */
+  private moveValves(): void {
+    if (!this.valve) return;
+    const { coils, pullsInAt, holdsAt, volts } = this.valve;
+    const at = (coil: string) => this.coilVolts(coil) / volts;
+    const stuck = this.faults.has(this.valve.id, "stuck");
+    const one = !stuck && at(coils.hold) > (this.valveOne ? holdsAt : pullsInAt) && (this.valveOne || at(coils.boost) > pullsInAt);
+    const two = !stuck && at(coils.main) > (this.valveTwo ? holdsAt : pullsInAt);
+    if (one !== this.valveOne || two !== this.valveTwo) this.changed = true;
+    this.valveOne = one;
+    this.valveTwo = two;
+  }
+
+  /** Volts on a coil that is whole; an open winding pulls nothing. */
+  private coilVolts(id: string): number {
+    const coil = this.machine.parts.find((p): p is PartOf<"coil"> => p.id === id && p.kind === "coil");
+    if (!coil || this.faults.has(id, "open") || this.condition.opened.has(id)) return 0;
+    return Math.abs(voltsBetween(this.solution.point, coil.nets[0], coil.nets[1]));
+  }
+
+  private get gas(): boolean {
+    const gas = this.machine.burner?.gas;
+    return this.valveOne && this.valveTwo && !(gas !== undefined && this.faults.has(gas, "shut"));
   }
 
   private across(part: PartOf<"motor">, from: number, to: number): number {
@@ -201,37 +296,71 @@ class Model {
     return this.pulls(motor) && startWinding && !this.faults.has(motor.id, "seized");
   }
 
-  /** Moves on by at most `dt` seconds; stops early at the moment a thermostat or fuse acts. */
+  /** Moves on by at most `dt` seconds; stops early at the moment a thermostat, fuse, sensor or coil acts. */
   advance(dt: number): void {
-    const flow = this.flow();
-    const before = this.temperatures;
-    const { heatW } = this.solution;
-    let after = advanceTemperatures(this.machine, before, heatW, flow, dt);
-    const acting = this.firstToAct(before, after);
+    this.burn();
+    this.drive.flow = this.flow();
+    this.drive.igniterW = this.solution.igniterW;
+    this.drive.coilW = this.solution.coilW;
+    this.drive.flame = this.flame;
+    this.drive.heatW = this.heatW();
+    this.integrate(dt);
+    const acting = this.firstToAct();
     if (acting) {
       dt *= Math.min(1, Math.max(0.01, acting.share));
-      after = advanceTemperatures(this.machine, before, heatW, flow, dt);
-      this.change({
-        opened: acting.opens ? with_(this.condition.opened, acting.part) : without(this.condition.opened, acting.part),
-      });
+      this.integrate(dt);
+      const { opened } = this.condition;
+      this.change({ opened: acting.opens ? with_(opened, acting.id) : without(opened, acting.id) });
     }
-    this.temperatures = after;
-    this.moving = fastest(before, after) > STILL_K_PER_S * dt;
+    this.moving = this.fastest() > STILL_K_PER_S * dt;
+    this.follow();
+    this.x.set(this.next);
     this.at += dt;
     this.runUp(dt);
     this.watchBreaker(dt);
-    if (Math.abs(after.element - this.solution.elementC) > ELEMENT_STEP_K) this.dirty = true;
+  }
+
+  /** Second-order Runge–Kutta (midpoint) from `x` into `next`. */
+  private integrate(dt: number): void {
+    slopes(this.machine, this.x, this.drive, this.slope);
+    for (let i = 0; i < NODES; i++) this.half[i] = (this.x[i] as number) + ((this.slope[i] as number) * dt) / 2;
+    slopes(this.machine, this.half, this.drive, this.slope);
+    for (let i = 0; i < NODES; i++) this.next[i] = (this.x[i] as number) + (this.slope[i] as number) * dt;
+    this.next[NODE.water] = Math.max(0, this.next[NODE.water] as number);
+  }
+
+  private fastest(): number {
+    let most = 0;
+    for (let i = 0; i < NODES; i++) most = Math.max(most, Math.abs((this.next[i] as number) - (this.x[i] as number)));
+    return most;
+  }
+
+  /** A resistance that moved on by a step of its temperature is solved anew; that is not a change to be shown. */
+  private follow(): void {
+    const crossed = (node: number, step: number) =>
+      Math.round((this.next[node] as number) / step) !== Math.round((this.x[node] as number) / step);
+    if ((this.elements.length > 0 && crossed(NODE.source, SOURCE_STEP_K)) || (this.machine.burner && crossed(NODE.igniter, IGNITER_STEP_K)))
+      this.dirty = true;
+  }
+
+  /** Gas lights on a hot igniter, burns while it flows, and is gone when it stops. */
+  private burn(): void {
+    const burner = this.machine.burner;
+    if (!burner) return;
+    const lit = this.gas && (this.flame || (this.x[NODE.igniter] as number) > burner.ignitesAboveC);
+    if (lit !== this.flame) this.changed = true;
+    this.flame = lit;
+  }
+
+  private heatW(): number {
+    return this.solution.elementW + (this.flame ? (this.machine.burner?.watts ?? 0) : 0);
   }
 
   /** Seconds to move on by: short while anything moves or is about to. */
   stepLength(): number {
-    const busy =
-      this.moving ||
-      this.solution.heatW > 0 ||
-      this.overload > 0 ||
-      this.motors.some((m) => !this.condition.atSpeed.has(m.id) && this.pulls(m));
     if (this.motors.some((m) => !this.condition.atSpeed.has(m.id) && this.canStart(m))) return RUN_UP_S;
-    return busy ? STEP_S : SAMPLE_S;
+    const stalled = this.motors.some((m) => !this.condition.atSpeed.has(m.id) && this.pulls(m));
+    return this.moving || this.heatW() > 0 || this.overload > 0 || stalled ? STEP_S : SAMPLE_S;
   }
 
   private flow(): number {
@@ -256,25 +385,23 @@ class Model {
     if (this.overload > 60) this.change({ breakerTripped: true, atSpeed: new Set() });
   }
 
-  private sensorC(part: PartOf<"thermostat"> | PartOf<"fuse">, t: Temperatures): number {
-    const base = part.senses === "box" ? t.boxSensor : t.exhaustSensor;
-    const bias = this.bias.get(part.id);
-    if (!bias?.warms) return base;
-    const volts = voltsBetween(this.solution.point, bias.nets[0], bias.nets[1]);
-    return base + (Math.abs(volts) > 60 && !this.faults.has(bias.id, "open") ? bias.warms.kelvin : 0);
+  /** Kelvin that a bias heater adds at its thermostat. */
+  private biasK(bias: PartOf<"resistor"> | undefined): number {
+    if (!bias?.warms || this.faults.has(bias.id, "open")) return 0;
+    return Math.abs(voltsBetween(this.solution.point, bias.nets[0], bias.nets[1])) > 60 ? bias.warms.kelvin : 0;
   }
 
-  private firstToAct(before: Temperatures, after: Temperatures): { part: string; opens: boolean; share: number } | undefined {
-    let first: { part: string; opens: boolean; share: number } | undefined;
-    for (const part of this.thermal) {
-      const isOpen = this.condition.opened.has(part.id);
-      if (isOpen && part.kind === "fuse") continue;
-      const shift = this.faults.of(part.id, "low")?.severity ?? 1;
-      const threshold = (isOpen ? (part as PartOf<"thermostat">).closesC : part.opensC) * shift;
-      const [from, to] = [this.sensorC(part, before), this.sensorC(part, after)];
+  private firstToAct(): { id: string; opens: boolean; share: number } | undefined {
+    let first: { id: string; opens: boolean; share: number } | undefined;
+    for (const t of this.thermal) {
+      const isOpen = this.condition.opened.has(t.id);
+      const threshold = isOpen ? t.closesC : t.opensC;
+      if (threshold === undefined) continue;
+      const bias = this.biasK(t.bias);
+      const [from, to] = [(this.x[t.node] as number) + bias, (this.next[t.node] as number) + bias];
       if (isOpen ? to > threshold : to < threshold) continue;
       const share = to === from ? 0 : (threshold - from) / (to - from);
-      if (!first || share < first.share) first = { part: part.id, opens: !isOpen, share };
+      if (!first || share < first.share) first = { id: t.id, opens: !isOpen, share };
     }
     return first;
   }
@@ -282,11 +409,13 @@ class Model {
   frame(): Frame {
     return {
       at: this.at,
-      condition: { ...this.condition, elementC: this.temperatures.element },
+      condition: { ...this.condition, elementC: this.x[NODE.source] as number, igniterC: this.x[NODE.igniter] as number },
       point: this.solution.point,
-      temperatures: this.temperatures,
-      exhaustC: exhaustC(this.machine, this.temperatures),
-      heatW: this.solution.heatW,
+      boxC: this.x[NODE.box] as number,
+      exhaustC: exhaustC(this.machine, this.x),
+      igniterC: this.x[NODE.igniter] as number,
+      flame: this.flame,
+      heatW: this.heatW(),
       hums: this.motors.some((m) => !this.condition.atSpeed.has(m.id) && (this.stalled.get(m.id) ?? 0) >= HUM_S),
       flow: this.flow(),
     };

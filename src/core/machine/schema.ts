@@ -98,6 +98,36 @@ const part = z.discriminatedUnion("kind", [
     /** A bias heater warms the sensor of this thermostat. */
     warms: z.object({ part: id, kelvin: positive }).optional(),
   }),
+  z.object({
+    ...common,
+    kind: z.literal("coil"),
+    nets: pair,
+    ohms: positive,
+    tolerance,
+    /** Temperature at which a coil with the fault “opens when hot” lets go, °C. */
+    opensHotC: z.number().default(75),
+  }),
+  z.object({
+    ...common,
+    kind: z.literal("igniter"),
+    nets: pair,
+    coldOhms: positive,
+    hotOhms: positive,
+    tolerance: z.number().min(0).max(1).default(0.5),
+  }),
+  z.object({ ...common, kind: z.literal("radiant-sensor"), nets: pair, opensC: z.number(), closesC: z.number() }),
+  z.object({
+    ...common,
+    kind: z.literal("gas-valve"),
+    nets: z.array(net).length(0),
+    /** The first valve pulls in with hold and boost and stays with hold; the second opens with main. */
+    coils: z.object({ hold: id, boost: id, main: id }),
+    /** Shares of `volts` at which a coil pulls in and lets go. */
+    pullsInAt: z.number().min(0).max(1).default(0.62),
+    holdsAt: z.number().min(0).max(1).default(0.35),
+    volts: positive,
+  }),
+  z.object({ ...common, kind: z.literal("gas-supply"), nets: z.array(net).length(0) }),
   z.object({ ...common, kind: z.literal("supply"), nets: z.array(net).length(0) }),
   z.object({ ...common, kind: z.literal("belt"), nets: z.array(net).length(0) }),
   z.object({ ...common, kind: z.literal("duct"), nets: z.array(net).length(0) }),
@@ -135,6 +165,11 @@ export const MODES: Record<z.infer<typeof part>["kind"], readonly string[]> = {
   element: ["open", "low", "grounded"],
   motor: ["main-open", "start-open", "seized"],
   resistor: ["open"],
+  coil: ["open", "opens-hot", "low"],
+  igniter: ["open", "aged"],
+  "radiant-sensor": ["open", "welded"],
+  "gas-valve": ["stuck"],
+  "gas-supply": ["shut"],
   supply: ["lost"],
   belt: ["broken"],
   duct: ["choked"],
@@ -191,6 +226,8 @@ export const machineSchema = z
       ductPaPerM3PerS2: positive,
       sensorLagS: positive,
     }),
+    /** A gas burner: which parts light it, and what it gives. */
+    burner: z.object({ valve: id, igniter: id, sensor: id, gas: id, watts: positive, ignitesAboveC: z.number() }).optional(),
     sheet: z.object({
       rails: z.array(z.object({ net, name: z.string() })).min(2),
       rows: z.array(
