@@ -67,6 +67,15 @@ const DEMO: readonly DemoJob[] = [
     lines: [],
   },
   {
+    by: "Col Wenlow",
+    customer: "Harbour-master's house",
+    place: "Beacon Steps 2",
+    machine: "kelvane-g14",
+    words: "heats at first, then no heat",
+    ago: 4,
+    lines: ["starts, turns", "glows, goes dark, flame", "loses heat", "air strong", "safe", "lower off", "hold coil 1340", "igniter 180"],
+  },
+  {
     by: "Ida Thrupp",
     customer: "Miss Quarrender",
     place: "Lamp Hill cottage",

@@ -1,6 +1,6 @@
 import type { Reading, Sighting } from "../job/entry";
 import type { Evidence } from "../job/fold";
-import { LOOKS, sightOf } from "../job/sights";
+import { isLong, LOOKS, sightOf } from "../job/sights";
 import type { Fault } from "../machine/fault";
 import { FaultSet } from "../machine/fault";
 import type { Predicted, Predictor } from "./predict";
@@ -52,7 +52,7 @@ export function sightingLikelihood(
     return sighting.value === "bad" ? p : 1 - p;
   }
   const sight = sightOf(sighting.sight);
-  const shares = predictor.sightShares(faults, sighting.sight === "cycles")[sighting.sight];
+  const shares = predictor.sightShares(faults, isLong(sighting.sight))[sighting.sight];
   if (!sight || !shares) return 1;
   return answerLikelihood(shares, sighting.value, sight.answers.length, sight.errorRate * factor);
 }

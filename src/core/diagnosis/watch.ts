@@ -32,7 +32,8 @@ export function sightShares(machine: Machine, faults: FaultSet, { frames }: Time
     trips: yes(last.condition.breakerTripped ? 1 : 0),
     ...(machine.watch.lamp !== null && { lamp: yes(lampLights(machine, faults) ? 1 : 0) }),
     airflow: airShares(machine, at(30).flow),
-    ...(long && cycleShares(machine, frames)),
+    ...(machine.burner && burnerShares(frames)),
+    ...(long && { ...cycleShares(machine, frames), keeps: yes(frames.some((f) => f.at > last.at - 420 && f.heatW > 0) ? 1 : 0) }),
   };
 }
 
@@ -45,8 +46,25 @@ function airShares(machine: Machine, flow: number): Record<string, number> {
   return { strong: strong * (1 - none), weak: (1 - strong) * (1 - none), none };
 }
 
+/** °C at which an igniter is seen to glow well, and below which it is dark in a lit room. */
+const GLOWS_C = 820;
+const DARK_C = 650;
+
+/** What the sight hole shows in the first two minutes. An igniter that never glowed says nothing of going dark. */
+function burnerShares(frames: readonly Frame[]): SightShares {
+  const early = frames.filter((f) => f.at <= WARM_AT_S);
+  const first = early.find((f) => f.igniterC > GLOWS_C);
+  const peak = Math.max(...early.map((f) => f.igniterC));
+  const dark = first && early.some((f) => f.at > first.at && f.igniterC < DARK_C);
+  return {
+    glow: yes(1 / (1 + Math.exp(-(peak - 730) / 25))),
+    ...(first && { dark: yes(dark ? 1 : 0) }),
+    flame: yes(early.some((f) => f.flame) ? 1 : 0),
+  };
+}
+
 /** Whether the heat goes off and on by the exhaust, by something else too early, or never. Says nothing about a run without heat. */
-function cycleShares(machine: Machine, frames: readonly Frame[]): { cycles?: Record<string, number> } {
+function cycleShares(machine: Machine, frames: readonly Frame[]): SightShares {
   const heated = frames.filter((f) => f.heatW > 0);
   if (heated.length === 0) return {};
   const opened = new Set(frames.flatMap((f) => [...f.condition.opened]));
@@ -91,6 +109,8 @@ const VISIBLE: Record<string, number> = {
   "element low": 0.3,
   "element grounded": 0.4,
   "supply lost": 0.6,
+  "gas-supply shut": 0.95,
+  "igniter open": 0.4,
   "motor seized": 0.5,
 };
 const VISIBLE_JOINT = 0.6;

@@ -22,6 +22,14 @@ const SAYINGS: readonly [RegExp, string, string][] = [
   [/^(cycles|cycles yes|heat cycles|cycles ok)$/, "cycles", "yes"],
   [/^(cycles short|short heat|heat cuts out|cuts out early|short cycling|limit cycles)$/, "cycles", "short"],
   [/^(cycles no|never stops heating|scorches|too hot|overheats)$/, "cycles", "no"],
+  [/^(keeps heating|keeps yes|heat stays|stays lit)$/, "keeps", "yes"],
+  [/^(loses heat|keeps no|heat stops|goes out|flame goes out|quits heating|stops heating)$/, "keeps", "no"],
+  [/^(glow|glows|glow yes|igniter glows|it glows)$/, "glow", "yes"],
+  [/^(no glow|glow no|igniter dark|does not glow)$/, "glow", "no"],
+  [/^(dark|goes dark|dark yes|igniter goes dark|glow goes out)$/, "dark", "yes"],
+  [/^(stays bright|dark no|never goes dark|glow stays|keeps glowing)$/, "dark", "no"],
+  [/^(flame|flame yes|burns|lights|it lights)$/, "flame", "yes"],
+  [/^(no flame|flame no|does not light|no fire)$/, "flame", "no"],
   [/^(trips|trips yes|trips breaker|trips the breaker|breaker trips)$/, "trips", "yes"],
   [/^(trips no|no trip|breaker holds|does not trip)$/, "trips", "no"],
   [/^(lamp|lamp yes|lamp on|lamp lights|light on|light yes)$/, "lamp", "yes"],
@@ -31,7 +39,8 @@ const SAYINGS: readonly [RegExp, string, string][] = [
   [/^(no air|air none|airflow none|air no)$/, "airflow", "none"],
 ];
 
-const UNKNOWN = /^(starts|turns|hums|warm|cycles|trips|lamp|air|airflow) (\?|unknown|can t tell|cannot tell|not sure)$/;
+const UNKNOWN =
+  /^(starts|turns|hums|warm|cycles|keeps|glow|dark|flame|trips|lamp|air|airflow) (\?|unknown|can t tell|cannot tell|not sure)$/;
 
 /** One sighting in everyday words; `undefined` when the saying is none. */
 export function takeSighting(saying: string): Sighting | undefined {

@@ -11,6 +11,10 @@ export interface Sight {
   readonly minutes: number;
   /** P(a technician's answer is wrong), est. */
   readonly errorRate: number;
+  /** Seen only on machines with a gas burner. */
+  readonly burner?: true;
+  /** Needs a quarter of an hour of running. */
+  readonly long?: true;
 }
 
 const yesNo = (yes: string, no: string) => [
@@ -70,6 +74,47 @@ export const SIGHTS = [
     how: "Let it run empty for a quarter of an hour, thermometer in the exhaust.",
     minutes: 12,
     errorRate: 0.06,
+    long: true,
+  },
+  {
+    id: "keeps",
+    name: "Keeps heating",
+    question: "Does it go on heating for a quarter of an hour?",
+    answers: yesNo("keeps heating", "loses its heat after a while"),
+    how: "Let it run on heat; look or feel again after ten minutes and more.",
+    minutes: 12,
+    errorRate: 0.04,
+    long: true,
+  },
+  {
+    id: "glow",
+    name: "Igniter glows",
+    question: "Does the igniter glow?",
+    answers: yesNo("igniter glows", "no glow"),
+    how: "Sight hole, heat cycle just started: wait a minute.",
+    minutes: 1.5,
+    errorRate: 0.02,
+    burner: true,
+  },
+  {
+    id: "dark",
+    name: "Goes dark",
+    question: "Does the igniter go dark again after a minute?",
+    answers: yesNo("igniter goes dark", "igniter stays bright"),
+    how: "Sight hole: time from the glow to dark.",
+    minutes: 1.5,
+    errorRate: 0.03,
+    burner: true,
+  },
+  {
+    id: "flame",
+    name: "Flame",
+    question: "Is there a flame in the first two minutes?",
+    answers: yesNo("flame", "no flame"),
+    how: "Sight hole: as the igniter goes dark the flame should stand.",
+    minutes: 1.5,
+    errorRate: 0.02,
+    burner: true,
   },
   {
     id: "trips",
@@ -112,6 +157,28 @@ export type SightId = (typeof SIGHTS)[number]["id"];
 /** “Looks”: a part inspected by eye. */
 export const LOOKS = "looks";
 
-export const SIGHT_IDS = ["starts", "turns", "hums", "warm", "cycles", "trips", "lamp", "airflow", LOOKS] as const;
+export const SIGHT_IDS = [
+  "starts",
+  "turns",
+  "hums",
+  "warm",
+  "cycles",
+  "keeps",
+  "glow",
+  "dark",
+  "flame",
+  "trips",
+  "lamp",
+  "airflow",
+  LOOKS,
+] as const;
+
+/** Sights that a machine can show. */
+export const sightsFor = (machine: { readonly burner?: unknown; readonly watch: { readonly lamp: string | null } }): readonly Sight[] =>
+  (SIGHTS as readonly Sight[]).filter(
+    (s) => (!s.burner || machine.burner !== undefined) && (s.id !== "lamp" || machine.watch.lamp !== null),
+  );
+
+export const isLong = (sight: string): boolean => sightOf(sight)?.long ?? false;
 
 export const sightOf = (id: string): Sight | undefined => SIGHTS.find((s) => s.id === id);

@@ -31,9 +31,9 @@ export interface Drive {
   flame: boolean;
 }
 
-/** Igniter of silicon carbide: about 1350 °C at 340 W, time constant about 12 s. */
+/** Igniter of silicon carbide: about 1350 °C at 340 W, time constant about 7 s. */
 const IGNITER_W_PER_K = 0.256;
-const IGNITER_J_PER_K = 3;
+const IGNITER_J_PER_K = 1.7;
 /** The radiant sensor's snap disc follows what it sees with this lag; a flame and a hot igniter both warm it. */
 const RADIANT_LAG_S = 24;
 const RADIANT_FLAME_C = 330;

@@ -47,7 +47,7 @@ const RUN_UP_S = 1;
 /** Voltage on a winding for this long without turning is a hum. */
 const HUM_S = 1.5;
 /** A coil that opened when hot closes again this much cooler. */
-const COIL_HYSTERESIS_K = 18;
+const COIL_HYSTERESIS_K = 38;
 
 /** Presses start for three seconds with the controls on high heat, then lets the machine run. */
 export function startScript(machine: Machine, until: number, controls: ControlPositions = {}): Script {

@@ -3,7 +3,7 @@ import { remaining } from "../diagnosis/hypotheses";
 import { answerLikelihood, MISPLACED, OHM_RANGE, readingSigma } from "../diagnosis/likelihood";
 import type { Predicted, Predictor } from "../diagnosis/predict";
 import { looksBad } from "../diagnosis/watch";
-import { LOOKS, sightOf } from "../job/sights";
+import { isLong, LOOKS, sightOf } from "../job/sights";
 import { FaultSet } from "../machine/fault";
 import type { TestAction } from "./tests";
 
@@ -50,7 +50,7 @@ function sightOutcomes(
   }
   const sight = sightOf(test.sight);
   if (!sight) throw new RangeError(`“${test.sight}” is not a sight`);
-  const shares = faults.map((f) => predictor.sightShares(f, test.sight === "cycles")[test.sight]);
+  const shares = faults.map((f) => predictor.sightShares(f, isLong(test.sight))[test.sight]);
   const n = sight.answers.length;
   return {
     classes: sight.answers.map((a) => ({ kind: "answer", value: a.value, says: a.says })),

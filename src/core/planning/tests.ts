@@ -1,6 +1,6 @@
 import type { ReadingSetup } from "../diagnosis/predict";
 import { isWallPoint } from "../job/safety";
-import { LOOKS, SIGHTS } from "../job/sights";
+import { LOOKS, sightsFor } from "../job/sights";
 import { type ControlPositions, restControls } from "../machine/condition";
 import type { Machine, Part, TestPoint } from "../machine/schema";
 
@@ -66,7 +66,7 @@ export function testsOf(machine: Machine): TestAction[] {
 }
 
 function sightTests(machine: Machine): TestAction[] {
-  return SIGHTS.filter((s) => s.id !== "lamp" || machine.watch.lamp !== null).map((s) => ({
+  return sightsFor(machine).map((s) => ({
     kind: "sighting",
     id: s.id,
     sight: s.id,
@@ -78,7 +78,7 @@ function sightTests(machine: Machine): TestAction[] {
   }));
 }
 
-const LOOKED_AT = new Set<Part["kind"]>(["belt", "setting", "supply", "element"]);
+const LOOKED_AT = new Set<Part["kind"]>(["belt", "setting", "supply", "element", "gas-supply", "igniter"]);
 
 function lookTests(machine: Machine): TestAction[] {
   return machine.parts

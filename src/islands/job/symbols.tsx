@@ -59,6 +59,30 @@ export function PartSymbol({ part, closed }: { readonly part: Part; readonly clo
       return <Round letter="M" />;
     case "supply":
       return <Round letter="~" />;
+    case "coil":
+      return (
+        <>
+          <path d={`M${-HALF} 0H-20M20 0H${HALF}`} />
+          <rect x="-20" y="-8" width="40" height="16" className="sym-fill" />
+          <path d="M-8 8L4 -8" />
+        </>
+      );
+    case "igniter":
+      return (
+        <>
+          <path d={`M${-HALF} 0H-20M20 0H${HALF}`} />
+          <rect x="-20" y="-8" width="40" height="16" className="sym-fill" />
+          <path d="M-14 5L-7 -5L0 5L7 -5L14 5" />
+        </>
+      );
+    case "radiant-sensor":
+      return (
+        <Contact closed={closed}>
+          <text x="-14" y="-7" textAnchor="middle" className="sym-letter">
+            ϑ
+          </text>
+        </Contact>
+      );
     case "conductor":
       return (
         <>

@@ -1,0 +1,96 @@
+import { describe, expect, test } from "vitest";
+import { type Fault, FaultSet } from "../../src/core/machine/fault";
+import { type Frame, operate, startScript } from "../../src/core/machine/operate";
+import type { Machine } from "../../src/core/machine/schema";
+import { findMachine } from "../../src/machines";
+
+const machine = findMachine("kelvane-g14") as Machine;
+const run = (faults: readonly Fault[], until = 960): readonly Frame[] =>
+  operate(machine, new FaultSet(faults), startScript(machine, until)).frames;
+
+const glows = (f: Frame) => f.igniterC > 820;
+/** How often something begins in a timeline. */
+const starts = (frames: readonly Frame[], is: (f: Frame) => boolean) =>
+  frames.filter((f, i) => is(f) && !(i > 0 && is(frames[i - 1] as Frame))).length;
+
+describe("machine G, from its burner network alone", () => {
+  test("a healthy one glows, lights as the sensor opens, goes dark, and burns until the thermostat opens", () => {
+    const frames = run([], 300);
+    const glow = frames.find(glows)?.at ?? Infinity;
+    const opened = frames.find((f) => f.condition.opened.has("radiant-sensor"))?.at ?? Infinity;
+    const flame = frames.find((f) => f.flame)?.at ?? Infinity;
+    expect(glow).toBeLessThan(60);
+    expect(opened).toBeGreaterThan(15);
+    expect(opened).toBeLessThan(90);
+    expect(flame - opened).toBeLessThan(3);
+    const dark = frames.find((f) => f.at > flame && f.igniterC < 650)?.at ?? Infinity;
+    expect(dark - flame).toBeLessThan(40);
+    expect(frames.at(-1)?.flame).toBe(true);
+  });
+
+  test("it lights again after its thermostat cycles", () => expect(starts(run([]), (f) => f.flame)).toBeGreaterThanOrEqual(3));
+
+  test.each([
+    ["an open igniter", [{ part: "igniter", mode: "open" }]],
+    ["an open sensor", [{ part: "radiant-sensor", mode: "open" }]],
+    ["an open limit upstream", [{ part: "high-limit", mode: "open" }]],
+    ["an igniter aged too far", [{ part: "igniter", mode: "aged", severity: 1.5 }]],
+  ])("%s: no glow, no flame", (_, faults) => {
+    const frames = run(faults);
+    expect(frames.some(glows)).toBe(false);
+    expect(frames.some((f) => f.flame)).toBe(false);
+  });
+
+  test("a sensor stuck closed: glows and never goes dark, no flame", () => {
+    const frames = run([{ part: "radiant-sensor", mode: "welded" }]);
+    expect(starts(frames, glows)).toBe(1);
+    expect(frames.at(-1)?.igniterC).toBeGreaterThan(1200);
+    expect(frames.some((f) => f.flame)).toBe(false);
+  });
+
+  test.each([
+    ["main coil open", [{ part: "coil-main", mode: "open" }]],
+    ["holding coil open", [{ part: "coil-hold", mode: "open" }]],
+    ["booster coil open", [{ part: "coil-boost", mode: "open" }]],
+    ["gas shut", [{ part: "gas-cock", mode: "shut" }]],
+    ["valve stuck", [{ part: "gas-valve", mode: "stuck" }]],
+  ])("%s: glows, goes dark, no flame, glows again a minute later, for ever", (_, faults) => {
+    const frames = run(faults);
+    expect(frames.some((f) => f.flame)).toBe(false);
+    const times = frames.filter((f, i) => glows(f) && !(i > 0 && glows(frames[i - 1] as Frame))).map((f) => f.at);
+    expect(times.length).toBeGreaterThan(6);
+    for (let i = 1; i < times.length; i++) expect((times[i] as number) - (times[i - 1] as number)).toBeLessThan(150);
+  });
+
+  test.each(["coil-main", "coil-hold"])(
+    "a %s that opens when hot: lights first, loses the flame after minutes, then glow, dark, glow without a flame",
+    (part) => {
+      const frames = run([{ part, mode: "opens-hot" }]);
+      const lit = frames.find((f) => f.flame)?.at ?? Infinity;
+      const lost = frames.find((f) => f.at > lit && !f.flame)?.at ?? Infinity;
+      expect(lit).toBeLessThan(90);
+      expect(lost - lit).toBeGreaterThan(60);
+      const after = frames.filter((f) => f.at > lost && f.at < lost + 150);
+      expect(starts(after, glows)).toBeGreaterThanOrEqual(2);
+      expect(after.some((f) => f.flame)).toBe(false);
+    },
+  );
+
+  test("short flame, long pauses: a choked vent cycles the high limit", () => {
+    const frames = run([{ part: "duct", mode: "choked", severity: 0.3 }]);
+    expect(frames.some((f) => f.condition.opened.has("high-limit"))).toBe(true);
+    const burning = frames.filter((f) => f.flame).length / frames.length;
+    expect(burning).toBeLessThan(0.5);
+  });
+
+  test("sensor closed: the igniter has the line and the main coil none; open: the main coil has nearly all", () => {
+    const frames = run([], 300);
+    const volts = (f: Frame, a: string, b: string) => Math.abs((f.point.potential.get(a) ?? 0) - (f.point.potential.get(b) ?? 0));
+    const closed = frames.find((f) => f.at > 10 && !f.condition.opened.has("radiant-sensor")) as Frame;
+    const open = frames.find((f) => f.condition.opened.has("radiant-sensor")) as Frame;
+    expect(volts(closed, "A", "B")).toBeGreaterThan(112);
+    expect(volts(closed, "B", "TBN")).toBeLessThan(1);
+    expect(volts(open, "B", "TBN")).toBeGreaterThan(110);
+    expect(volts(open, "A", "B")).toBeLessThan(8);
+  });
+});
