@@ -3,7 +3,7 @@ import { v7 } from "uuid";
 import { expect, test } from "vitest";
 import type { Draft, Entry } from "../../src/core/job/entry";
 import { foldJob } from "../../src/core/job/fold";
-import { MACHINES } from "../../src/machines";
+import { findMachine, MACHINES } from "../../src/machines";
 
 const machine = MACHINES[0] as (typeof MACHINES)[number];
 const id = v7();
@@ -57,6 +57,16 @@ test("a blown cut-off can't be closed while a cause of it is unexamined", () => 
   expect(fold([...repaired, toCabinet, LIVE, PROOF, CLOSED]).closed).toBe(true);
   const grounded: Draft = { ...toCabinet, body: { ...toCabinet.body, value: 5 } } as Draft;
   expect(fold([...repaired, grounded, LIVE, PROOF, CLOSED]).closed).toBe(false);
+});
+
+test("after the gas valve was changed the job can't be closed without a leak test made since", () => {
+  const gas: Draft[] = [START[0] as Draft, { kind: "machine", body: { machine: "kelvane-g14" } }, START[2] as Draft];
+  const g14 = (drafts: readonly Draft[]) => foldJob(id, drafts.map(entry), findMachine);
+  const tight: Draft = { kind: "sighting", body: { sight: "leak", value: "tight" } };
+  const valve: Draft = { kind: "fitted", body: { unit: "gas-valve", action: "replaced" } };
+  expect(g14([...gas, tight, SAFE, valve, LIVE, PROOF, CLOSED]).blockers.map((b) => b.code)).toEqual(["leak"]);
+  expect(g14([...gas, SAFE, valve, { ...tight, body: { sight: "leak", value: "bubbles" } }, LIVE, PROOF, CLOSED]).closed).toBe(false);
+  expect(g14([...gas, SAFE, valve, tight, LIVE, PROOF, CLOSED]).closed).toBe(true);
 });
 
 test("panels off, or a part fitted after the proof, keep the job open", () => {

@@ -14,6 +14,7 @@ export const OHM_RANGE = 40e6;
 const METER_SHARE = 0.005;
 const LEAD_SIGMA_OHM = 0.12;
 const CUSTOMER_FACTOR = 3;
+const WARM_ERROR = 0.03;
 
 const SQRT_2PI = Math.sqrt(2 * Math.PI);
 const normal = (x: number, mean: number, sigma: number): number => Math.exp(-(((x - mean) / sigma) ** 2) / 2) / (sigma * SQRT_2PI);
@@ -52,9 +53,18 @@ export function sightingLikelihood(
     return sighting.value === "bad" ? p : 1 - p;
   }
   const sight = sightOf(sighting.sight);
+  if (source === "customer" && sighting.sight === "warm") return customerWarm(predictor, faults, sighting.value);
   const shares = predictor.sightShares(faults, isLong(sighting.sight))[sighting.sight];
   if (!sight || !shares) return 1;
   return answerLikelihood(shares, sighting.value, sight.answers.length, sight.errorRate * factor);
+}
+
+/** A customer who speaks of heat speaks of the whole cycle as often as of its start (est.): lost later is “no heat” too. */
+function customerWarm(predictor: Predictor, faults: readonly Fault[], value: string): number {
+  const early = predictor.sightShares(faults, false).warm?.yes ?? 0;
+  const kept = early > 0.05 ? (predictor.sightShares(faults, true).keeps?.yes ?? 1) : 1;
+  const yes = early * (0.5 + 0.5 * kept);
+  return answerLikelihood({ yes, no: 1 - yes }, value, 2, WARM_ERROR * CUSTOMER_FACTOR);
 }
 
 /** A mistaken answer is any answer with the same chance. */

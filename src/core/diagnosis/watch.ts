@@ -33,7 +33,7 @@ export function sightShares(machine: Machine, faults: FaultSet, { frames }: Time
     ...(machine.watch.lamp !== null && { lamp: yes(lampLights(machine, faults) ? 1 : 0) }),
     airflow: airShares(machine, at(30).flow),
     ...(machine.burner && burnerShares(frames)),
-    ...(long && { ...cycleShares(machine, frames), keeps: yes(frames.some((f) => f.at > last.at - 420 && f.heatW > 0) ? 1 : 0) }),
+    ...(long && { ...cycleShares(machine, frames), keeps: yes(keepsHeating(machine, frames) ? 1 : 0) }),
   };
 }
 
@@ -62,6 +62,24 @@ function burnerShares(frames: readonly Frame[]): SightShares {
     flame: yes(early.some((f) => f.flame) ? 1 : 0),
   };
 }
+
+/** Heat that comes back each time: some in the last minutes, and no glow that ends without a flame once there was one. */
+function keepsHeating(machine: Machine, frames: readonly Frame[]): boolean {
+  const end = (frames.at(-1) as Frame).at;
+  if (!frames.some((f) => f.at > end - 420 && f.heatW > 0)) return false;
+  const lit = frames.findIndex((f) => f.flame);
+  if (!machine.burner) return true;
+  return !frames.some(
+    (f, i) =>
+      i > lit + 1 &&
+      f.igniterC < DARK_C &&
+      (frames[i - 1] as Frame).igniterC >= DARK_C &&
+      f.condition.opened.has(sensorOf(machine)) &&
+      !f.flame,
+  );
+}
+
+const sensorOf = (machine: Machine): string => machine.burner?.sensor ?? "";
 
 /** Whether the heat goes off and on by the exhaust, by something else too early, or never. Says nothing about a run without heat. */
 function cycleShares(machine: Machine, frames: readonly Frame[]): SightShares {

@@ -23,13 +23,15 @@ const SAYINGS: readonly [RegExp, string, string][] = [
   [/^(cycles short|short heat|heat cuts out|cuts out early|short cycling|limit cycles)$/, "cycles", "short"],
   [/^(cycles no|never stops heating|scorches|too hot|overheats)$/, "cycles", "no"],
   [/^(keeps heating|keeps yes|heat stays|stays lit)$/, "keeps", "yes"],
-  [/^(loses heat|keeps no|heat stops|goes out|flame goes out|quits heating|stops heating)$/, "keeps", "no"],
+  [/^(loses heat|heats at first|warm at first|keeps no|heat stops|goes out|flame goes out|quits heating|stops heating)$/, "keeps", "no"],
   [/^(glow|glows|glow yes|igniter glows|it glows)$/, "glow", "yes"],
   [/^(no glow|glow no|igniter dark|does not glow)$/, "glow", "no"],
   [/^(dark|goes dark|dark yes|igniter goes dark|glow goes out)$/, "dark", "yes"],
   [/^(stays bright|dark no|never goes dark|glow stays|keeps glowing)$/, "dark", "no"],
   [/^(flame|flame yes|burns|lights|it lights)$/, "flame", "yes"],
   [/^(no flame|flame no|does not light|no fire)$/, "flame", "no"],
+  [/^(no bubbles|tight|leak test ok|leak test passed|no leak|gas tight)$/, "leak", "tight"],
+  [/^(bubbles|leaks|gas leak)$/, "leak", "bubbles"],
   [/^(trips|trips yes|trips breaker|trips the breaker|breaker trips)$/, "trips", "yes"],
   [/^(trips no|no trip|breaker holds|does not trip)$/, "trips", "no"],
   [/^(lamp|lamp yes|lamp on|lamp lights|light on|light yes)$/, "lamp", "yes"],
@@ -56,7 +58,7 @@ export function takeSighting(saying: string): Sighting | undefined {
 /** All sightings that a complaint's own words hold, sayings parted by commas, “but”, “and” or full stops. */
 export function sightingsIn(words: string): Sighting[] {
   const seen = new Map<string, Sighting>();
-  for (const part of words.split(/[,.;]|\bbut\b|\band\b/i)) {
+  for (const part of words.split(/[,.;]|\bbut\b|\band\b|\bthen\b/i)) {
     const s = takeSighting(part.replace(/^\s*(it|the drum|drum|machine)\s+(?=turns|starts|hums|trips|does|won)/i, ""));
     if (s) seen.set(s.sight, s);
   }

@@ -5,7 +5,7 @@ import type { Evidence } from "./fold";
 
 /** Something that must be done before the job can be closed. */
 export interface Blocker {
-  readonly code: "machine" | "complaint" | "proof" | "panel" | "cause" | "vent";
+  readonly code: "machine" | "complaint" | "proof" | "panel" | "cause" | "vent" | "leak";
   readonly says: string;
   /** What to type or do about it. */
   readonly todo: string;
@@ -25,7 +25,7 @@ interface Facts {
 export function closingBlockers(facts: Facts): Blocker[] {
   const { machine } = facts;
   if (!machine) return [{ code: "machine", says: "the machine is not named", todo: "Choose the machine from its plate." }];
-  const blockers: Blocker[] = [...causeBlockers(machine, facts), ...ventBlockers(machine, facts)];
+  const blockers: Blocker[] = [...leakBlockers(machine, facts), ...causeBlockers(machine, facts), ...ventBlockers(machine, facts)];
   if (!facts.complaint)
     blockers.push({ code: "complaint", says: "the complaint is not recorded", todo: "Write what the customer noticed." });
   for (const id of facts.panelsOff) {
@@ -68,6 +68,22 @@ const readingsOf = (evidence: readonly Evidence[]): Reading[] =>
   evidence.flatMap((e) => (e.finding.kind === "reading" ? [e.finding.reading] : []));
 const sightingsOf = (evidence: readonly Evidence[]): Sighting[] =>
   evidence.flatMap((e) => (e.finding.kind === "sighting" ? [e.finding.sighting] : []));
+
+/** After a gas joint was disturbed: a leak test, made after it, that found the joints tight. */
+function leakBlockers(machine: Machine, { evidence, fitted }: Facts): Blocker[] {
+  const gas = new Set(machine.parts.filter((p) => p.kind === "gas-valve" || p.kind === "gas-supply").map((p) => unitOf(machine, p).id));
+  const disturbed = fitted.findLast((f) => gas.has(f.unit));
+  if (!disturbed) return [];
+  const last = evidence.findLast((e) => e.finding.kind === "sighting" && e.finding.sighting.sight === "leak");
+  if (last?.finding.kind === "sighting" && last.finding.sighting.value === "tight" && last.fitted.includes(disturbed.unit)) return [];
+  return [
+    {
+      code: "leak",
+      says: "a gas joint was disturbed and no leak test is recorded since",
+      todo: "Soap solution on every joint: “no bubbles”. Gas work is for the licensed.",
+    },
+  ];
+}
 
 function causeBlockers(machine: Machine, facts: Facts): Blocker[] {
   return blownFuses(machine, facts).flatMap((fuse) =>

@@ -15,6 +15,8 @@ export interface Sight {
   readonly burner?: true;
   /** Needs a quarter of an hour of running. */
   readonly long?: true;
+  /** False for a check that must be made and tells nothing of the fault. */
+  readonly tells?: false;
 }
 
 const yesNo = (yes: string, no: string) => [
@@ -115,6 +117,20 @@ export const SIGHTS = [
     minutes: 1.5,
     errorRate: 0.02,
     burner: true,
+  },
+  {
+    id: "leak",
+    name: "Leak test",
+    question: "Soap solution on every gas joint: any bubbles?",
+    answers: [
+      { value: "tight", says: "gas joints tight, no bubbles" },
+      { value: "bubbles", says: "bubbles at a gas joint" },
+    ],
+    how: "Gas on, soap solution on every joint that was disturbed. Bubbles: shut off and put it right.",
+    minutes: 4,
+    errorRate: 0.02,
+    burner: true,
+    tells: false,
   },
   {
     id: "trips",

@@ -84,7 +84,7 @@ const plain = (
 
 /** After the repair: causes examined, panels back, power, proof, close. */
 function wayToClose(machine: Machine, job: Job): Proposal {
-  const cause = job.blockers.find((b) => b.code === "cause" || b.code === "vent");
+  const cause = job.blockers.find((b) => b.code === "cause" || b.code === "vent" || b.code === "leak");
   if (cause && canExamineNow(machine, job, cause)) {
     const dead = needsDead(machine, cause) && job.safety.power !== "dead";
     if (dead) return makeSafe(cause.todo, 2);
@@ -296,14 +296,9 @@ function rangeLabel(low: number, high: number, unit: "ohm" | "volt"): string {
 }
 
 function whyText(hypotheses: readonly Hypothesis[], belief: Float64Array, best: Valued, runnerUp: Valued | undefined): string {
-  const leaders = [
-    ...new Set(
-      best.outcomes.share
-        .map((share) => leaderAfter(hypotheses, belief, share))
-        .filter((l) => l.probability > 0.05)
-        .map((l) => lower(l.hypothesis.sentence)),
-    ),
-  ];
+  const likely = best.outcomes.share.map((share, k) => ({ share, chance: best.chances[k] as number })).filter((c) => c.chance > 0.03);
+  likely.sort((a, b) => b.chance - a.chance);
+  const leaders = [...new Set(likely.map((c) => lower(leaderAfter(hypotheses, belief, c.share).hypothesis.sentence)))];
   const separates = leaders.length > 1 ? `Tells “${leaders[0]}” from “${leaders[1]}”. ` : "";
   const price = `Saves ${minutesSay(best.saves)} of repair for ${minutesSay(best.cost)} of work.`;
   return `${separates}${price}${runnerUp && worth(runnerUp) > 0.5 ? ` Next best: ${lower(runnerUp.test.title)}.` : ""}`;

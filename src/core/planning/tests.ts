@@ -66,16 +66,18 @@ export function testsOf(machine: Machine): TestAction[] {
 }
 
 function sightTests(machine: Machine): TestAction[] {
-  return sightsFor(machine).map((s) => ({
-    kind: "sighting",
-    id: s.id,
-    sight: s.id,
-    title: s.question,
-    how: s.how,
-    minutes: s.minutes,
-    panels: [],
-    needs: "running",
-  }));
+  return sightsFor(machine)
+    .filter((s) => s.tells !== false)
+    .map((s) => ({
+      kind: "sighting",
+      id: s.id,
+      sight: s.id,
+      title: s.question,
+      how: s.how,
+      minutes: s.minutes,
+      panels: [],
+      needs: "running",
+    }));
 }
 
 const LOOKED_AT = new Set<Part["kind"]>(["belt", "setting", "supply", "element", "gas-supply", "igniter"]);

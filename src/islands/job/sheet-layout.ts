@@ -89,15 +89,17 @@ export function layoutSheet(machine: Machine, width: number, height: number, ord
     for (let from = 0; from < groups.length; from += capacity) {
       const slice = groups.slice(from, from + capacity);
       const lineY = top + (from / capacity) * (rowHeight + (row.parts.some((p) => Array.isArray(p)) ? SIDE_BY_SIDE : 0));
-      const x1 = from === 0 ? (start ? start.x : left) : left + 16;
+      const x1 = from === 0 && start ? start.x : from === 0 && rails.has(row.from) ? left : left + 16;
       const first = from === 0 && start ? start.x + (folded ? 0 : 60) : from === 0 ? left + gutter : x1;
-      const pitch = (right - first) / slice.length;
+      const last = from + slice.length === groups.length;
+      // A row that ends at a net and not at a rail stops short of the rail it would seem to touch.
+      const end = last && !rails.has(row.to) ? right - 34 : right;
+      const pitch = (end - first) / slice.length;
       const edge = (k: number) => (k === 0 ? x1 : first + pitch * k);
       const items = slice.flatMap((group, k) =>
         group.map((part, n): LaidItem => ({ part, x: first + pitch * (k + 0.5), y: lineY + n * SIDE_BY_SIDE, below: n > 0 })),
       );
       const nodes: LaidNode[] = [];
-      const last = from + slice.length === groups.length;
       for (let k = from === 0 ? (start || !rails.has(row.from) ? 0 : 1) : 0; k <= slice.length; k++) {
         const net = nets[from + k];
         const isEnd = last && k === slice.length;
@@ -106,7 +108,7 @@ export function layoutSheet(machine: Machine, width: number, height: number, ord
         nodes.push(node);
         if (!netAt.has(net)) netAt.set(net, node);
       }
-      lines.push({ y: lineY, x1, x2: right, items, nodes });
+      lines.push({ y: lineY, x1, x2: end, items, nodes });
     }
     const tap = start ? { x: start.x, from: start.y, to: top } : undefined;
     return { title: row.title, lines, ...(tap && { tap }) };
@@ -118,7 +120,12 @@ export function layoutSheet(machine: Machine, width: number, height: number, ord
     if (rails.has(slot.row.from)) laid.set(i, place(slot, undefined));
   });
   slots.forEach((slot, i) => {
-    if (!laid.has(i)) laid.set(i, place(slot, folded ? undefined : netAt.get(slot.row.from)));
+    if (laid.has(i)) return;
+    const net = netAt.get(slot.row.from);
+    // A net far to the right leaves no room after it, and a wire to a row that is not a neighbour would cross others:
+    // such a row begins anew at the left, under the net's name.
+    const beside = slots.some((s, k) => Math.abs(k - i) === 1 && s.y === net?.y);
+    laid.set(i, place(slot, folded || !beside || (net && net.x > (left + right) / 2) ? undefined : net));
   });
   const ordered = slots.map((_, i) => laid.get(i) as LaidRow);
   return { width, height: total, rows: ordered, rails: railLines(machine, rows, ordered, left, right) };
