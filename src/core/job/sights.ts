@@ -183,6 +183,7 @@ export const SIGHT_IDS = [
   "glow",
   "dark",
   "flame",
+  "leak",
   "trips",
   "lamp",
   "airflow",

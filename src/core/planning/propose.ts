@@ -88,13 +88,7 @@ function wayToClose(machine: Machine, job: Job): Proposal {
   if (cause && canExamineNow(machine, job, cause)) {
     const dead = needsDead(machine, cause) && job.safety.power !== "dead";
     if (dead) return makeSafe(cause.todo, 2);
-    return plain(
-      { kind: "examine", blocker: cause },
-      cause.todo,
-      `Because ${cause.says}`,
-      4,
-      "A new part alone would bring the call back.",
-    );
+    return plain({ kind: "examine", blocker: cause }, cause.todo, `Because ${cause.says}`, 4, reasonFor(cause));
   }
   const last = job.panelsOff.at(-1);
   if (last !== undefined) {
@@ -131,14 +125,7 @@ function wayToClose(machine: Machine, job: Job): Proposal {
       PROVE_MINUTES + 8,
       "The job can be closed when it has run.",
     );
-  if (cause)
-    return plain(
-      { kind: "examine", blocker: cause },
-      cause.todo,
-      `Because ${cause.says}`,
-      4,
-      "A new part alone would bring the call back.",
-    );
+  if (cause) return plain({ kind: "examine", blocker: cause }, cause.todo, `Because ${cause.says}`, 4, reasonFor(cause));
   return plain(
     { kind: "close" },
     "Close the job",
@@ -306,3 +293,6 @@ function whyText(hypotheses: readonly Hypothesis[], belief: Float64Array, best: 
 
 export const minutesSay = (m: number): string => (m < 1 ? "under a minute" : `${Math.round(m)} min`);
 const lower = (s: string): string => s.charAt(0).toLowerCase() + s.slice(1);
+
+const reasonFor = (cause: Blocker): string =>
+  cause.code === "leak" ? "Nothing is lit before the joints are proven tight." : "A new part alone would bring the call back.";
