@@ -18,6 +18,7 @@ const MAY: Record<string, readonly string[]> = {
   "core/diagnosis": ["core/job", "core/machine", "core/circuit", "core/quantity"],
   "core/planning": ["core/diagnosis", "core/job", "core/machine", "core/circuit", "core/quantity"],
   "core/entry": ["core/planning", "core/job", "core/machine", "core/quantity"],
+  "core/training": ["core/planning", "core/diagnosis", "core/job", "core/machine", "core/circuit"],
   machines: ["core"],
   server: ["core", "machines"],
   workers: ["core"],

@@ -3,7 +3,7 @@ import type { Evidence } from "../job/fold";
 import { isLong, LOOKS, sightOf } from "../job/sights";
 import type { Fault } from "../machine/fault";
 import { FaultSet } from "../machine/fault";
-import type { Predicted, Predictor } from "./predict";
+import type { Predicted, Predictor, ReadingSetup } from "./predict";
 import { looksBad } from "./watch";
 
 /** Chance that a lead sat elsewhere, slipped, or the value was mistyped (est.). */
@@ -75,4 +75,13 @@ export function evidenceLikelihood(predictor: Predictor, faults: readonly Fault[
   return evidence.finding.kind === "sighting"
     ? sightingLikelihood(predictor, faults, evidence.finding.sighting, evidence.source)
     : readingLikelihood(evidence.finding.reading, predictor.reading(faults, evidence.finding.reading));
+}
+
+/** Whether a finding is what a healthy machine reads there: OL for OL, or within three and a half σ. */
+export function healthyReading(predictor: Predictor, setup: ReadingSetup, finding: Evidence["finding"] | undefined): boolean {
+  if (finding?.kind !== "reading") return true;
+  const healthy = predictor.reading([], setup);
+  const { value } = finding.reading;
+  if (value === null || healthy.mean > OHM_RANGE) return (value === null) === healthy.mean > OHM_RANGE;
+  return Math.abs(value - healthy.mean) < 3.5 * readingSigma(healthy, setup.unit) + 0.4;
 }

@@ -52,6 +52,7 @@ export function valueTests(catalogue: TestCatalogue, job: Job, ranking: Ranking,
   const groups = repairGroups(machine, catalogue.bench.hypotheses, job.panelsOff, rates);
   const expected = new ExpectedRepair(groups, belief.length);
   const before = expected.of(belief);
+  const unfixed = fitted.length > 0 ? 1 - ranking.fixed : 1;
   const valued: Valued[] = [];
   for (const test of catalogue.tests) {
     if (!isOffered(catalogue, job, test)) continue;
@@ -61,7 +62,7 @@ export function valueTests(catalogue: TestCatalogue, job: Job, ranking: Ranking,
     const after = outcomes.share.reduce((sum, share) => sum + expected.of(belief, share), 0);
     const opens = panelsToOpen(machine, test.panels, job.panelsOff);
     const cost = test.minutes + panelMinutes(machine, opens) + stateMinutes(test, job);
-    valued.push({ test, outcomes, chances, cost, opens, saves: before - after });
+    valued.push({ test, outcomes, chances, cost, opens, saves: (before - after) * unfixed });
   }
   return valued.sort((a, b) => worth(b) - worth(a));
 }
@@ -135,8 +136,15 @@ function isOffered(catalogue: TestCatalogue, job: Job, test: TestAction): boolea
   if (test.kind === "sighting" && test.sight === "airflow" && drumStands(job)) return false;
   const wall = test.kind === "reading" && test.setup.between.every((p) => isWallPoint(machine, p));
   if (wall && !job.safety.liveTests) return false;
-  return !job.evidence.some((e) => e.source === "technician" && e.fitted.length === job.fitted.length && isSameTest(test, e.finding));
+  return timesTaken(job, test) < MOST_TAKES;
 }
+
+/** A test may be taken again: people mis-see and leads slip. More often than that it tells nothing new. */
+const MOST_TAKES = 2;
+
+/** How often a technician made this test since the last repair. */
+export const timesTaken = (job: Job, test: TestAction): number =>
+  job.evidence.filter((e) => e.source === "technician" && e.fitted.length === job.fitted.length && isSameTest(test, e.finding)).length;
 
 const drumStands = (job: Job): boolean =>
   job.evidence.findLast((e) => e.finding.kind === "sighting" && ["turns", "starts"].includes(e.finding.sighting.sight))?.finding.kind ===

@@ -4,7 +4,7 @@ import type { Blocker } from "../job/closing";
 import type { Job } from "../job/fold";
 import type { Machine } from "../machine/schema";
 import { formatValue } from "../quantity/format";
-import { beliefOf, bestRepair, leaderAfter, type TestCatalogue, type Valued, valueTests, worth } from "./next";
+import { beliefOf, bestRepair, leaderAfter, type TestCatalogue, timesTaken, type Valued, valueTests, worth } from "./next";
 import type { OutcomeClass } from "./outcomes";
 import { DEFAULT_RATES, PROVE_MINUTES, panelsToOpen, type Rates, unitRepair } from "./repairs";
 import type { TestAction } from "./tests";
@@ -43,7 +43,10 @@ export interface Proposal {
   readonly others: readonly { readonly title: string; readonly minutes: number; readonly saves: number; readonly test: TestAction }[];
 }
 
+/** Above this the repair is taken to be done: on to the proof. */
 const SURELY_FIXED = 0.75;
+/** Above this a repair is proven before another part is fitted: a run costs less than a wrong part. */
+const PROVE_BEFORE_NEXT_PART = 0.3;
 
 /** The next step of a job: a test while one saves more than it costs, else the repair; after the repair, the way to a safe close. */
 export function propose(catalogue: TestCatalogue, job: Job, ranking: Ranking, rates: Rates = DEFAULT_RATES): Proposal | undefined {
@@ -58,6 +61,7 @@ export function propose(catalogue: TestCatalogue, job: Job, ranking: Ranking, ra
   const valued = valueTests(catalogue, job, ranking, rates);
   const [best, ...rest] = valued;
   if (best && worth(best) > 1) return proposeTest(catalogue, job, belief, best, rest);
+  if (job.fitted.length > 0 && !job.proof && ranking.fixed > PROVE_BEFORE_NEXT_PART) return wayToClose(machine, job);
   const repair = bestRepair(catalogue, job, belief, rates);
   if (repair && repair.group.units.length > 0)
     return proposeFit(machine, job, repair.group.units, repair.group.minutes, repair.chance, best ? [best, ...rest] : []);
@@ -135,9 +139,13 @@ function wayToClose(machine: Machine, job: Job): Proposal {
   );
 }
 
-/** A cause that only the run can show waits for the run. */
-const canExamineNow = (machine: Machine, job: Job, cause: Blocker): boolean =>
-  machine.parts.find((p) => p.id === cause.part)?.kind !== "thermostat" || job.proof !== undefined;
+/** A cause that only a run can show waits for the run: thermostats for the proof, the air until the machine is closed and on. */
+function canExamineNow(machine: Machine, job: Job, cause: Blocker): boolean {
+  const kind = machine.parts.find((p) => p.id === cause.part)?.kind;
+  if (kind === "thermostat") return job.proof !== undefined;
+  if (kind === "duct" && cause.code === "cause") return job.safety.power === "live" && job.panelsOff.length === 0;
+  return true;
+}
 
 const needsDead = (machine: Machine, cause: Blocker): boolean => machine.parts.find((p) => p.id === cause.part)?.kind === "element";
 
@@ -174,7 +182,14 @@ function proposeTest(catalogue: TestCatalogue, job: Job, belief: Float64Array, b
   );
   if (preparation) return { ...preparation, ...base, prepares: test.title };
   const caution = test.needs === "live" ? "Live: one hand, insulated probes, nothing else touched." : undefined;
-  return { step: { kind: "test", test }, title: test.title, detail: test.how, ...base, ...(caution && { caution }) };
+  const again = timesTaken(job, test) > 0;
+  return {
+    step: { kind: "test", test },
+    title: again ? `Once more: ${lower(test.title)}` : test.title,
+    detail: test.how,
+    ...base,
+    ...(caution && { caution }),
+  };
 }
 
 /** What must be done before: power in the state that is needed, panels off. */

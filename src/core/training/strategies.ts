@@ -1,0 +1,241 @@
+import { healthyReading } from "../diagnosis/likelihood";
+import { rank } from "../diagnosis/rank";
+import type { Job } from "../job/fold";
+import { propose } from "../planning/propose";
+import { panelsToOpen, unitRepair } from "../planning/repairs";
+import type { TestAction } from "../planning/tests";
+import type { Move, Strategy, Table } from "./play";
+
+const SAFE: Move = { kind: "entry", draft: { kind: "made-safe", body: { how: "cord", proved: true } }, minutes: 2 };
+const LIVE: Move = { kind: "entry", draft: { kind: "energised", body: {} }, minutes: 1 };
+const CLOSE: Move = { kind: "entry", draft: { kind: "closed", body: {} }, minutes: 1 };
+
+/** Does what the program proposes, step by step. */
+export const planner = (): Strategy => {
+  return ({ bench, catalogue, job }) => {
+    const ranking = rank(
+      bench,
+      job.evidence,
+      job.fitted.map((f) => f.unit),
+    );
+    const proposal = propose(catalogue, job, ranking);
+    if (!proposal) return { kind: "stop" };
+    const { step } = proposal;
+    switch (step.kind) {
+      case "make-safe":
+        return SAFE;
+      case "energise":
+        return LIVE;
+      case "panel":
+        return panelMove({ bench, catalogue, job }, step.panel, step.state);
+      case "test":
+        return { kind: "test", test: step.test };
+      case "fit":
+        return { kind: "fit", unit: step.unit };
+      case "prove":
+        return { kind: "prove" };
+      case "close":
+        return CLOSE;
+      case "examine":
+        return examine({ bench, catalogue, job }, step.blocker.part);
+    }
+  };
+};
+
+function panelMove({ bench }: Table, id: string, state: "off" | "on"): Move {
+  const panel = bench.predictor.machine.panels.find((p) => p.id === id);
+  return {
+    kind: "entry",
+    draft: { kind: "panel", body: { panel: id, state } },
+    minutes: (state === "off" ? panel?.minutesOff : panel?.minutesOn) ?? 3,
+  };
+}
+
+/** What looks into a cause: the air, the element to the cabinet, or the part itself by eye (warming a thermostat: five minutes). */
+function examine(table: Table, part: string | undefined): Move {
+  const { machine } = table.bench.predictor;
+  const cause = machine.parts.find((p) => p.id === part);
+  const tests = table.catalogue.tests;
+  const test = cause?.kind === "duct" ? tests.find((t) => t.id === "airflow") : tests.find((t) => t.id === `cabinet ${part}`);
+  if (cause?.kind === "duct" && table.job.blockers.some((b) => b.code === "vent")) return { kind: "fit", unit: cause.id };
+  if (test) {
+    const before = test.needs === "dead" ? reach(table, test.panels) : table.job.safety.power === "dead" ? LIVE : undefined;
+    return before ?? { kind: "test", test };
+  }
+  if (cause === undefined) return { kind: "entry", draft: { kind: "sighting", body: { sight: "leak", value: "tight" } }, minutes: 4 };
+  return { kind: "entry", draft: { kind: "sighting", body: { sight: "looks", value: "good", part: cause.id } }, minutes: 5 };
+}
+
+/** The step that is needed before a dead test behind these panels; undefined when it can be made now. */
+function reach(table: Table, panels: readonly (string | null)[]): Move | undefined {
+  const { job, bench } = table;
+  if (job.safety.power !== "dead") return SAFE;
+  const [next] = panelsToOpen(bench.predictor.machine, panels, job.panelsOff);
+  return next === undefined ? undefined : panelMove(table, next, "off");
+}
+
+/** Shared end of both fixed strategies: causes examined, panels back, power, proof; then closed, or on with the search. */
+function wrapUp(table: Table, cleared: { proved: boolean }): Move | undefined {
+  const { job } = table;
+  const cause = job.blockers.find((b) => b.code === "cause" || b.code === "leak");
+  const thermostat = table.bench.predictor.machine.parts.find((p) => p.id === cause?.part)?.kind === "thermostat";
+  if (cause && !thermostat && !(isDuct(table, cause.part) && job.safety.power === "dead")) return examine(table, cause.part);
+  if (job.panelsOff.length > 0) return panelMove(table, job.panelsOff.at(-1) as string, "on");
+  if (job.safety.power !== "live") return LIVE;
+  if (!job.proof && !cleared.proved) {
+    cleared.proved = true;
+    return { kind: "prove" };
+  }
+  if (job.proof?.starts !== "yes" || job.proof.turns !== "yes" || job.proof.warm !== "yes") return undefined;
+  const open = job.blockers[0];
+  return open ? examine(table, open.part) : CLOSE;
+}
+
+const isDuct = ({ bench }: Table, part: string | undefined): boolean =>
+  bench.predictor.machine.parts.find((p) => p.id === part)?.kind === "duct";
+
+/**
+ * The fixed order: watch it, look at supply and setting, feel the air, make it safe; then every part of the branch in
+ * question (motor branch when it does not turn, heat branch when it does), panel by panel from the supply down, each with
+ * its wires off. The first that reads wrong is fitted and proven; when that was not it, the order goes on.
+ */
+export const fixedOrder = (): Strategy => {
+  let queue: TestAction[] | undefined;
+  const run = { proved: false };
+  let fitting: string | undefined;
+  let pending: TestAction | undefined;
+  let repaired = false;
+  let branch: readonly TestAction[] = [];
+  let lastResort: string[] | undefined;
+  let joints = false;
+  const step: Strategy = (table) => {
+    const { job, catalogue, bench } = table;
+    if (fitting) {
+      const unit = fitting;
+      const repair = unitRepair(bench.predictor.machine, unit);
+      const first = repair.panel !== null || repair.replaces ? reach(table, [repair.panel]) : undefined;
+      if (first) return first;
+      fitting = undefined;
+      repaired = !joints;
+      run.proved = false;
+      return { kind: "fit", unit };
+    }
+    if (repaired) {
+      const move = wrapUp(table, run);
+      if (move) return move;
+      repaired = false;
+    }
+    for (const id of ["starts", "warm"]) {
+      const test = catalogue.tests.find((t) => t.id === id);
+      if (test && !queue && !seen(job, id)) return { kind: "test", test };
+    }
+    if (!queue) {
+      queue = branchInOrder(table);
+      branch = queue.filter((t) => t.id.startsWith("part "));
+    }
+    while (queue.length > 0) {
+      const test = queue[0] as TestAction;
+      const last = job.evidence.at(-1);
+      const bad =
+        test.kind === "reading"
+          ? !healthyReading(bench.predictor, test.setup, last?.finding)
+          : last?.finding.kind === "sighting" && isBad(last.finding.sighting.value);
+      if (pending === test) {
+        pending = undefined;
+        queue.shift();
+        if (bad && test.part !== undefined) {
+          fitting = unitOfPart(table, test.part);
+          return step(table);
+        }
+        continue;
+      }
+      const before =
+        test.needs === "dead" ? reach(table, test.panels) : test.needs === "running" && job.safety.power === "dead" ? LIVE : undefined;
+      if (before) return before;
+      pending = test;
+      return { kind: "test", test };
+    }
+    // Nothing read wrong: back to the supply, then every joint of the branch is remade and proven; then part by part is fitted.
+    lastResort ??= [...new Set(["supply", ...branch.map((t) => `joint.${t.part}`), ...branch.map((t) => unitOfPart(table, t.part as string))])];
+    const unit = lastResort.shift();
+    if (unit === undefined) return { kind: "stop" };
+    fitting = unit;
+    joints = unit.startsWith("joint.") && (lastResort[0]?.startsWith("joint.") ?? false);
+    return step(table);
+  };
+  return step;
+};
+
+const isBad = (value: string): boolean => ["bad", "no", "weak", "none"].includes(value);
+const seen = (job: Job, sight: string): boolean =>
+  job.evidence.some((e) => e.source === "technician" && e.finding.kind === "sighting" && e.finding.sighting.sight === sight);
+
+const unitOfPart = ({ bench }: Table, part: string): string => bench.predictor.machine.parts.find((p) => p.id === part)?.unit ?? part;
+
+function branchInOrder({ bench, catalogue, job }: Table): TestAction[] {
+  const { machine } = bench.predictor;
+  const turns = job.evidence.findLast((e) => e.finding.kind === "sighting" && e.finding.sighting.sight === "starts");
+  const runs = turns?.finding.kind === "sighting" && turns.finding.sighting.value === "yes";
+  const rows = machine.sheet.rows.filter((r) =>
+    runs ? /heat|burner|hold/i.test(r.title) && r.title !== "Low heat" : r.title === "Drum motor",
+  );
+  const parts = [...new Set(rows.flatMap((r) => r.parts.flat()))];
+  const inBranch = catalogue.tests.filter(
+    (t) => t.kind === "reading" && t.id.startsWith("part ") && t.part !== undefined && parts.includes(t.part),
+  );
+  inBranch.sort((a, b) => parts.indexOf(a.part as string) - parts.indexOf(b.part as string));
+  const panels = [...new Set(inBranch.map((t) => t.panels[0] ?? ""))];
+  inBranch.sort((a, b) => panels.indexOf(a.panels[0] ?? "") - panels.indexOf(b.panels[0] ?? ""));
+  const looks = ["look timer-setting", "look supply", ...(runs ? ["look gas-cock", "airflow"] : ["look belt"])];
+  const first = looks.map((id) => catalogue.tests.find((t) => t.id === id)).filter((t) => t !== undefined);
+  const air = first.map((t) => (t.id === "airflow" ? { ...t, part: machine.parts.find((p) => p.kind === "duct")?.id } : t)) as TestAction[];
+  return [...air, ...inBranch];
+}
+
+/** Fits the part that most often fails with such a complaint, proves, and goes on to the next most frequent. */
+export const usualPart = (): Strategy => {
+  let order: string[][] | undefined;
+  let current: string[] = [];
+  const run = { proved: false };
+  let repaired = false;
+  const step: Strategy = (table) => {
+    const { bench, job } = table;
+    const { machine } = bench.predictor;
+    for (const id of ["starts", "warm"]) {
+      const test = table.catalogue.tests.find((t) => t.id === id);
+      if (test && !order && !seen(job, id)) return { kind: "test", test };
+    }
+    order ??= [...groupShares(table)].sort((a, b) => b.share - a.share).map((g) => [...g.units]);
+    const todo = current.find((u) => !job.fitted.some((f) => f.unit === u));
+    if (todo !== undefined) {
+      const repair = unitRepair(machine, todo);
+      const first = repair.panel !== null || repair.replaces ? reach(table, [repair.panel]) : undefined;
+      if (first) return first;
+      repaired = true;
+      run.proved = false;
+      return { kind: "fit", unit: todo };
+    }
+    if (repaired) {
+      const move = wrapUp(table, run);
+      if (move) return move;
+      repaired = false;
+    }
+    const next = order.shift();
+    if (!next) return { kind: "stop" };
+    current = next;
+    return step(table);
+  };
+  return step;
+};
+
+function groupShares({ bench, job }: Table): Iterable<{ units: readonly string[]; share: number }> {
+  const groups = new Map<string, { units: readonly string[]; share: number }>();
+  for (const s of rank(bench, job.evidence).suspects) {
+    if (s.hypothesis.units.length === 0) continue;
+    const key = s.hypothesis.units.join("+");
+    const group = groups.get(key) ?? { units: s.hypothesis.units, share: 0 };
+    group.share += s.probability;
+    groups.set(key, group);
+  }
+  return groups.values();
+}
