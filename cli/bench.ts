@@ -1,5 +1,4 @@
-import { spawnSync } from "node:child_process";
-import { mkdtempSync, readFileSync, rmSync } from "node:fs";
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { gzipSync } from "node:zlib";
@@ -10,8 +9,15 @@ import { understand } from "../src/core/entry/understand";
 import { vocabularyOf } from "../src/core/entry/vocabulary";
 import type { Draft, Entry } from "../src/core/job/entry";
 import { foldJob } from "../src/core/job/fold";
+import { FaultSet } from "../src/core/machine/fault";
+import { operate, startScript } from "../src/core/machine/operate";
+import { expectedCost } from "../src/core/planning/evaluate";
+import { solveExactly } from "../src/core/planning/exact";
+import { planByLookahead } from "../src/core/planning/lookahead";
 import { TestCatalogue } from "../src/core/planning/next";
+import { problemSchema } from "../src/core/planning/problem";
 import { propose } from "../src/core/planning/propose";
+import { Rehearsal, STRATEGIES, summarise } from "../src/core/training/rehearse";
 import { findMachine, MACHINES } from "../src/machines";
 import { openDatabase, projectRoot } from "../src/server/database";
 import { appendEntries } from "../src/server/journal";
@@ -28,6 +34,9 @@ const BENCHES: Record<string, Bench> = {
   append: appending,
   page: jobPage,
   start: secondStart,
+  lookahead,
+  hour: simulatedHour,
+  rehearse: rehearsed,
 };
 
 /** JSON lines: name, figure, unit, and the baseline measured in the same run. With a name, only that one. */
@@ -47,7 +56,7 @@ interface Line {
 
 function print(line: Line): void {
   const round = (x: number) => Number(x.toPrecision(4));
-  const ratio = line.baseline && round(line.baseline.figure / line.figure);
+  const ratio = line.baseline && line.figure !== 0 ? round(line.baseline.figure / line.figure) : undefined;
   console.log(
     JSON.stringify({
       ...line,
@@ -203,7 +212,7 @@ function jobPage(): void {
     for (const [, name] of code.matchAll(/(?:from|import)\s*"\.\/([\w.-]+\.js)"/g)) visit(name as string, into);
     for (const [, name] of code.matchAll(/\/_astro\/([\w.-]*worker[\w.-]*\.js)/g)) visit(name as string, workers);
   };
-  const manifest = spawnSync("ls", [assets], { encoding: "utf8" }).stdout.split("\n");
+  const manifest = readdirSync(assets);
   for (const start of manifest.filter((f) => /^(JobView|client)\..*\.js$/.test(f))) visit(start, page);
   const size = (files: Set<string>) => [...files].reduce((sum, f) => sum + gzipSync(readFileSync(join(assets, f))).length, 0) / 1000;
   if (page.size === 0) throw new Error("no JobView script in the build");
@@ -236,4 +245,91 @@ async function secondStart(): Promise<void> {
   } finally {
     await server.remove();
   }
+}
+
+/** Cost of the lookahead policy against the exact optimum, on the problems of tests/oracles/planner. */
+function lookahead(): void {
+  const folder = join(projectRoot(), "tests/oracles/planner");
+  const ratios = readdirSync(folder)
+    .filter((f) => /^problem[^.]*\.json$/.test(f))
+    .map((f) => {
+      const problem = problemSchema.parse(JSON.parse(readFileSync(join(folder, f), "utf8")));
+      return expectedCost(problem, planByLookahead(problem)) / solveExactly(problem).cost;
+    })
+    .sort((a, b) => a - b);
+  const mean = ratios.reduce((a, b) => a + b, 0) / ratios.length;
+  const optimum = { what: "the exact optimum", figure: 1 };
+  print({
+    name: `lookahead policy on ${ratios.length} problems, mean cost`,
+    figure: mean,
+    unit: "× optimum",
+    target: 1.03,
+    baseline: optimum,
+  });
+  print({ name: "lookahead policy, worst cost", figure: ratios.at(-1) as number, unit: "× optimum", target: 1.15, baseline: optimum });
+}
+
+/** One simulated hour of each machine, healthy, and with the vent half choked. */
+function simulatedHour(): void {
+  for (const m of MACHINES) {
+    for (const faults of [[], [{ part: "duct", mode: "choked", severity: 0.5 }]]) {
+      const times = timed(15, () => operate(m, new FaultSet(faults), startScript(m, 3600)));
+      print({
+        name: `one simulated hour of ${m.id}${faults.length > 0 ? ", vent half choked" : ""}, p50`,
+        figure: quantile(times, 0.5),
+        unit: "ms",
+        target: 10,
+        baseline: { what: "the first of them", figure: times.at(-1) as number },
+      });
+    }
+  }
+}
+
+/** Sixty rehearsed jobs with each strategy; the full run is ./yennic rehearse --jobs 600. */
+function rehearsed(): void {
+  const rehearsals = MACHINES.map((m) => new Rehearsal(m));
+  const by = Object.keys(STRATEGIES).map((name) =>
+    summarise(Array.from({ length: 60 }, (_, i) => (rehearsals[i % rehearsals.length] as Rehearsal).play(700_000 + i, name))),
+  );
+  const [own, fixed, usual] = by as [(typeof by)[number], (typeof by)[number], (typeof by)[number]];
+  print({
+    name: "rehearsal: mean cost of a job",
+    figure: own.meanCost,
+    unit: "money",
+    baseline: { what: "fixed order", figure: fixed.meanCost },
+  });
+  print({
+    name: "rehearsal: mean cost of a job",
+    figure: own.meanCost,
+    unit: "money",
+    baseline: { what: "usual part first", figure: usual.meanCost },
+  });
+  print({
+    name: "rehearsal: fault and cause found",
+    figure: own.found,
+    unit: "share",
+    target: 0.98,
+    baseline: { what: "fixed order", figure: fixed.found },
+  });
+  print({
+    name: "rehearsal: wrong parts a job",
+    figure: own.wrongPartsPerJob,
+    unit: "parts",
+    target: 0.1,
+    baseline: { what: "fixed order", figure: fixed.wrongPartsPerJob },
+  });
+  print({ name: "rehearsal: steps that broke a caution", figure: own.unsafe, unit: "steps", target: 0 });
+  print({
+    name: "rehearsal: expected calibration error when the first part is fitted",
+    figure: own.calibrationError,
+    unit: "share",
+    target: 0.05,
+  });
+  for (const bin of own.reliability)
+    print({
+      name: `reliability, said ${bin.from} to ${(bin.from + 0.1).toFixed(1)} (${bin.jobs} jobs)`,
+      figure: bin.was,
+      unit: "was right",
+      baseline: { what: "said", figure: bin.said },
+    });
 }

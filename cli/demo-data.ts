@@ -67,6 +67,15 @@ const DEMO: readonly DemoJob[] = [
     lines: [],
   },
   {
+    by: "Ida Thrupp",
+    customer: "Gull House lodgings",
+    place: "Cable Street 11",
+    machine: "orrinshaw-e27",
+    words: "turns, no heat",
+    ago: 2,
+    lines: ["starts, turns", "no heat", "air strong", "safe", "rear off", "h3 h5 OL", "element 10.7", "cutoff 0.2"],
+  },
+  {
     by: "Col Wenlow",
     customer: "Harbour-master's house",
     place: "Beacon Steps 2",

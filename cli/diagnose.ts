@@ -1,3 +1,4 @@
+import { contradiction } from "../src/core/diagnosis/contradiction";
 import { Predictor } from "../src/core/diagnosis/predict";
 import { benchOf, rank } from "../src/core/diagnosis/rank";
 import { entrySays } from "../src/core/entry/says";
@@ -36,6 +37,7 @@ export function run(args: string[]): void {
           share: s.probability,
           evidence: s.weights.map((w) => ({ entry: w.entry, says: says.get(w.entry), bans: Number(w.bans.toFixed(3)) })),
         })),
+        contradiction: contradiction(bench, job.evidence) ?? null,
         proposal: propose(new TestCatalogue(bench), job, ranking) ?? null,
       },
       null,

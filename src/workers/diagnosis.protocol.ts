@@ -1,3 +1,4 @@
+import type { Contradiction } from "../core/diagnosis/contradiction";
 import type { Mark } from "../core/diagnosis/marks";
 import type { ReadingSetup } from "../core/diagnosis/predict";
 import type { Weight } from "../core/diagnosis/rank";
@@ -20,6 +21,8 @@ export interface RankingView {
   readonly rest: { readonly count: number; readonly share: number };
   readonly marks: Readonly<Record<string, Mark>>;
   readonly fixed: number;
+  /** Set when no suspect explains the whole record. */
+  readonly contradiction?: Contradiction;
 }
 
 export interface ProbeLine {

@@ -1,3 +1,4 @@
+import { contradiction } from "../core/diagnosis/contradiction";
 import { remaining } from "../core/diagnosis/hypotheses";
 import { readingSigma } from "../core/diagnosis/likelihood";
 import { marksOf } from "../core/diagnosis/marks";
@@ -52,6 +53,7 @@ const SHOWN = 12;
 function view(b: Bench, ranking: Ranking, job: Job): RankingView {
   const fitted = fittedUnits(job);
   const machine = b.predictor.machine;
+  const clash = contradiction(b, job.evidence);
   const shown = ranking.suspects.filter((s, i) => i < SHOWN && s.probability > 0.002);
   return {
     suspects: shown.map((s) => ({
@@ -65,6 +67,7 @@ function view(b: Bench, ranking: Ranking, job: Job): RankingView {
     rest: { count: ranking.suspects.length - shown.length, share: 1 - shown.reduce((sum, s) => sum + s.probability, 0) },
     marks: marksOf(machine, b, ranking, fitted),
     fixed: fitted.length > 0 ? ranking.fixed : 0,
+    ...(clash && { contradiction: clash }),
   };
 }
 

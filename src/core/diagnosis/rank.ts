@@ -31,33 +31,35 @@ export interface Bench {
 
 export const benchOf = (predictor: Predictor): Bench => ({ predictor, hypotheses: hypothesesOf(predictor.machine) });
 
-/**
- * Posterior of every hypothesis by Bayes: prior × Π P(entry | hypothesis), entries independent given the hypothesis.
- * An entry made after a repair is held against the faults that the repair left.
- */
-export function rank({ predictor, hypotheses }: Bench, evidence: readonly Evidence[], fitted: readonly string[] = []): Ranking {
-  const n = hypotheses.length;
-  const logPosterior = hypotheses.map((h) => Math.log(h.prior));
-  const perEntry: { entry: string; log: Float64Array; mean: number }[] = [];
-  for (const e of evidence) {
-    const log = new Float64Array(n);
+/** log P(entry | hypothesis) for every entry, in the order of the bench's hypotheses. An entry made after a repair is held against the faults that it left. */
+export function likelihoodTable({ predictor, hypotheses }: Bench, evidence: readonly Evidence[]): Float64Array[] {
+  return evidence.map((e) => {
     const known = new Map<string, number>();
-    const before = softmax(logPosterior);
-    let mean = 0;
-    for (let i = 0; i < n; i++) {
-      const faults = remaining(predictor.machine, (hypotheses[i] as Hypothesis).faults, e.fitted);
+    return Float64Array.from(hypotheses, (h) => {
+      const faults = remaining(predictor.machine, h.faults, e.fitted);
       const key = hypothesisId(faults);
-      let value = known.get(key);
-      if (value === undefined) {
-        value = evidenceLikelihood(predictor, faults, e);
-        known.set(key, value);
+      let log = known.get(key);
+      if (log === undefined) {
+        log = Math.log(Math.max(evidenceLikelihood(predictor, faults, e), 1e-12));
+        known.set(key, log);
       }
-      log[i] = Math.log(Math.max(value, 1e-12));
-      mean += (before[i] as number) * value;
-    }
-    perEntry.push({ entry: e.entry, log, mean: Math.log(Math.max(mean, 1e-12)) });
-    for (let i = 0; i < n; i++) logPosterior[i] = (logPosterior[i] as number) + (log[i] as number);
-  }
+      return log;
+    });
+  });
+}
+
+/** Posterior of every hypothesis by Bayes: prior × Π P(entry | hypothesis), entries independent given the hypothesis. */
+export function rank(bench: Bench, evidence: readonly Evidence[], fitted: readonly string[] = []): Ranking {
+  const { predictor, hypotheses } = bench;
+  const logPosterior = hypotheses.map((h) => Math.log(h.prior));
+  const perEntry = likelihoodTable(bench, evidence).map((log, k) => {
+    const before = softmax(logPosterior);
+    const mean = log.reduce((sum, l, i) => sum + (before[i] as number) * Math.exp(l), 0);
+    log.forEach((l, i) => {
+      logPosterior[i] = (logPosterior[i] as number) + l;
+    });
+    return { entry: evidence[k]?.entry ?? "", log, mean: Math.log(Math.max(mean, 1e-12)) };
+  });
   const posterior = softmax(logPosterior);
   const suspects = hypotheses
     .map((hypothesis, i) => ({
@@ -73,7 +75,7 @@ export function rank({ predictor, hypotheses }: Bench, evidence: readonly Eviden
   return { suspects, fixed };
 }
 
-function softmax(logs: readonly number[]): number[] {
+export function softmax(logs: readonly number[]): number[] {
   const top = Math.max(...logs);
   const raw = logs.map((l) => Math.exp(l - top));
   const sum = raw.reduce((a, b) => a + b, 0);

@@ -137,7 +137,8 @@ function ventBlockers(machine: Machine, { evidence, fitted }: Facts): Blocker[] 
     .filter((e) => e.finding.kind === "sighting" && e.finding.sighting.sight === "airflow" && e.source === "technician")
     .at(-1);
   if (!duct || last?.finding.kind !== "sighting" || last.finding.sighting.value === "strong") return [];
-  if (fitted.some((f) => f.unit === duct.id) && !last.fitted.includes(duct.id)) return [];
+  const cleared = (units: readonly string[]) => units.filter((u) => u === duct.id).length;
+  if (cleared(fitted.map((f) => f.unit)) > cleared(last.fitted)) return [];
   if (last.finding.sighting.value === "none" && turnsNot(evidence)) return [];
   return [
     {

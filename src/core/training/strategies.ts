@@ -57,7 +57,12 @@ function examine(table: Table, part: string | undefined): Move {
   const cause = machine.parts.find((p) => p.id === part);
   const tests = table.catalogue.tests;
   const test = cause?.kind === "duct" ? tests.find((t) => t.id === "airflow") : tests.find((t) => t.id === `cabinet ${part}`);
-  if (cause?.kind === "duct" && table.job.blockers.some((b) => b.code === "vent")) return { kind: "fit", unit: cause.id };
+  // Weak air in the proof is felt once more before the vent is cleared for it.
+  const weak = cause?.kind === "duct" && table.job.blockers.some((b) => b.code === "vent");
+  const felt = table.job.evidence.filter(
+    (e) => e.finding.kind === "sighting" && e.finding.sighting.sight === "airflow" && e.fitted.length === table.job.fitted.length,
+  );
+  if (weak && (felt.length > 1 || table.job.safety.power !== "live")) return { kind: "fit", unit: cause.id };
   if (test) {
     const before = test.needs === "dead" ? reach(table, test.panels) : table.job.safety.power === "dead" ? LIVE : undefined;
     return before ?? { kind: "test", test };
@@ -156,7 +161,9 @@ export const fixedOrder = (): Strategy => {
       return { kind: "test", test };
     }
     // Nothing read wrong: back to the supply, then every joint of the branch is remade and proven; then part by part is fitted.
-    lastResort ??= [...new Set(["supply", ...branch.map((t) => `joint.${t.part}`), ...branch.map((t) => unitOfPart(table, t.part as string))])];
+    lastResort ??= [
+      ...new Set(["supply", ...branch.map((t) => `joint.${t.part}`), ...branch.map((t) => unitOfPart(table, t.part as string))]),
+    ];
     const unit = lastResort.shift();
     if (unit === undefined) return { kind: "stop" };
     fitting = unit;

@@ -11,6 +11,7 @@ import type { Machine } from "../../core/machine/schema";
 import { closedControls, type TestAction, windings } from "../../core/planning/tests";
 import { Button } from "../../ui/Button";
 import { outbox } from "../journal/outbox";
+import { ContradictionBanner } from "./ContradictionBanner";
 import { EnergyBadge } from "./EnergyBadge";
 import styles from "./JobView.module.css";
 import { NextCard } from "./NextCard";
@@ -168,6 +169,9 @@ export function JobView({ id, number, entries, machines }: Props) {
           <Record job={job} machine={machine} waiting={waiting} onDrafts={enter} />
         </div>
         <aside className={styles.side}>
+          {ranking?.contradiction && (
+            <ContradictionBanner clash={ranking.contradiction} says={says(ranking.contradiction.entry) ?? "an entry"} />
+          )}
           {machine && (
             <NextCard
               proposal={job.closed ? null : proposal}

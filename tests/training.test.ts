@@ -1,0 +1,21 @@
+import { expect, test } from "vitest";
+import { Rehearsal, summarise } from "../src/core/training/rehearse";
+import { MACHINES } from "../src/machines";
+
+const rehearsals = MACHINES.map((m) => new Rehearsal(m));
+const play = (strategy: string, jobs: number) =>
+  Array.from({ length: jobs }, (_, i) => (rehearsals[i % rehearsals.length] as Rehearsal).play(4242 + i, strategy));
+
+test("whole jobs with hidden faults: found with their causes, no caution broken, cheaper than a fixed order", () => {
+  const own = summarise(play("planner", 24));
+  const fixed = summarise(play("fixed-order", 24));
+  expect(own.found).toBeGreaterThanOrEqual(0.95);
+  expect(own.unsafe).toBe(0);
+  expect(fixed.unsafe).toBe(0);
+  expect(own.wrongPartsPerJob).toBeLessThanOrEqual(0.2);
+  expect(own.meanCost / fixed.meanCost).toBeLessThan(0.85);
+});
+
+test("the same seed plays the same job", () => {
+  expect(play("planner", 2)).toEqual(play("planner", 2));
+});
