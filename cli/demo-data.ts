@@ -73,7 +73,7 @@ const DEMO: readonly DemoJob[] = [
     machine: "orrinshaw-e27",
     words: "turns, no heat",
     ago: 2,
-    lines: ["starts, turns", "no heat", "air strong", "safe", "rear off", "h3 h5 OL", "element 10.7", "cutoff 0.2"],
+    lines: ["starts, turns", "no heat", "air strong", "safe", "rear off", "h3 h5 OL", "h3 h4 0.2", "h4 h5 10.7"],
   },
   {
     by: "Col Wenlow",

@@ -143,19 +143,33 @@ function isOffered(catalogue: TestCatalogue, job: Job, test: TestAction): boolea
 const MOST_TAKES = 2;
 
 /** How often a technician made this test since the last repair. */
-export const timesTaken = (job: Job, test: TestAction): number =>
-  job.evidence.filter((e) => e.source === "technician" && e.fitted.length === job.fitted.length && isSameTest(test, e.finding)).length;
-
-const drumStands = (job: Job): boolean =>
-  job.evidence.findLast((e) => e.finding.kind === "sighting" && ["turns", "starts"].includes(e.finding.sighting.sight))?.finding.kind ===
-    "sighting" &&
-  job.evidence.some(
-    (e) =>
-      e.finding.kind === "sighting" &&
-      ["turns", "starts"].includes(e.finding.sighting.sight) &&
-      e.finding.sighting.value === "no" &&
-      e.fitted.length === job.fitted.length,
+export function timesTaken(job: Job, test: TestAction): number {
+  const told = job.evidence.filter(
+    (e) => e.source === "technician" && e.fitted.length === job.fitted.length && isSameTest(test, e.finding),
   );
+  return told.length + timesUntold(job, test);
+}
+
+/** “Can't tell” is weightless, but it was an answer: the question is not put for ever. */
+function timesUntold(job: Job, test: TestAction): number {
+  if (test.kind !== "sighting") return 0;
+  let times = 0;
+  for (const { status, entry } of job.record) {
+    if (status !== "counts") continue;
+    if (entry.kind === "fitted") times = 0;
+    if (entry.kind === "sighting" && entry.body.value === "unknown" && entry.body.sight === test.sight && entry.body.part === test.part)
+      times++;
+  }
+  return times;
+}
+
+/** The drum was last seen not to turn: there is no air to feel. */
+function drumStands(job: Job): boolean {
+  const last = job.evidence.findLast(
+    (e) => e.finding.kind === "sighting" && ["turns", "starts"].includes(e.finding.sighting.sight) && e.fitted.length === job.fitted.length,
+  );
+  return last?.finding.kind === "sighting" && last.finding.sighting.value === "no";
+}
 
 function isSameTest(test: TestAction, finding: Job["evidence"][number]["finding"]): boolean {
   if (test.kind === "sighting")

@@ -151,8 +151,8 @@ function pairTests(machine: Machine): TestAction[] {
         return {
           kind: "reading",
           id: `pair ${a.net} ${b.net} ${state}`,
-          title: `Measure ${pointSays(a)} to ${pointSays(b)}`,
-          how: `Cord out, wires on${state ? `, ${state}` : ""}.`,
+          title: `Measure ${pointSays(a)} to ${pointSays(b)}${state ? `, ${state}` : ""}`,
+          how: "Cord out, wires on.",
           minutes: (a.panel === null && b.panel === null ? PLUG_PAIR_MINUTES : INSIDE_PAIR_MINUTES) + (state ? 0.5 : 0),
           panels: [a.panel, b.panel].filter((p) => p !== null),
           needs: "dead",

@@ -27,7 +27,7 @@ export interface Outcome {
 
 /** A visit that did not find the fault comes back: minutes of the second call (est.). */
 export const CALL_BACK_MINUTES = 90;
-const MAX_STEPS = 80;
+const MAX_STEPS = 250;
 
 /** What a strategy may do at one step. */
 export type Move =

@@ -47,7 +47,7 @@ export function JobView({ id, number, entries, machines }: Props) {
   const [proving, setProving] = useState(false);
   const input = useRef<HTMLInputElement>(null);
   const setup = useMemo(() => machine && setupOf(machine, side, job.safety.power === "live"), [machine, side, job.safety.power]);
-  const { ranking, proposal, probe, working } = useDiagnosis(machine, job, setup);
+  const { ranking, proposal, probe, working, failed } = useDiagnosis(machine, job, setup);
   const vocabulary = useMemo(() => machine && vocabularyOf(machine), [machine]);
   const context = useMemo(() => machine && vocabulary && { machine, vocabulary, job, controls }, [machine, vocabulary, job, controls]);
   const allControls = useMemo(() => (machine ? { ...restControls(machine), ...controls } : {}), [machine, controls]);
@@ -81,6 +81,11 @@ export function JobView({ id, number, entries, machines }: Props) {
     setControls(test.setup.controls);
     type(`${phraseFor(machine, test)} `);
   };
+
+  const stage = useRef<HTMLLIElement>(null);
+  useEffect(() => {
+    if (job.stage) stage.current?.scrollIntoView({ block: "nearest", inline: "center" });
+  }, [job.stage]);
 
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
@@ -133,11 +138,16 @@ export function JobView({ id, number, entries, machines }: Props) {
       </header>
       <nav className={styles.stages} aria-label="Stages">
         <ol>
-          {STAGES.map((stage) => (
-            <li key={stage} data-done={job.done.includes(stage)} aria-current={job.stage === stage ? "step" : undefined}>
-              {job.done.includes(stage) && <span aria-hidden="true">✓ </span>}
-              {STAGE_NAMES[stage]}
-              {job.done.includes(stage) && <span className="hidden"> done</span>}
+          {STAGES.map((s) => (
+            <li
+              key={s}
+              ref={job.stage === s ? stage : undefined}
+              data-done={job.done.includes(s)}
+              aria-current={job.stage === s ? "step" : undefined}
+            >
+              {job.done.includes(s) && <span aria-hidden="true">✓ </span>}
+              {STAGE_NAMES[s]}
+              {job.done.includes(s) && <span className="hidden"> done</span>}
             </li>
           ))}
         </ol>
@@ -169,6 +179,9 @@ export function JobView({ id, number, entries, machines }: Props) {
           <Record job={job} machine={machine} waiting={waiting} onDrafts={enter} />
         </div>
         <aside className={styles.side}>
+          {failed && (
+            <p role="alert">The suspects can't be worked out here ({failed}). What you enter is still kept; reload to try again.</p>
+          )}
           {ranking?.contradiction && (
             <ContradictionBanner clash={ranking.contradiction} says={says(ranking.contradiction.entry) ?? "an entry"} />
           )}

@@ -88,7 +88,6 @@ export function ReadingLine({ context, value, onChange, onEnter, input }: Props)
       }}
     >
       {offers.length > 0 && (
-        // biome-ignore lint/a11y/useFocusableInteractive: the input keeps the focus and names the active option
         <div role="listbox" id={list} className={styles.offers} aria-label="Completions">
           {offers.map((o, i) => (
             // biome-ignore lint/a11y/useKeyWithClickEvents: keys are handled in the input

@@ -12,6 +12,8 @@ export interface Diagnosis {
   readonly probe?: readonly ProbeLine[];
   /** A newer question is being worked on; what is shown belongs to the one before. */
   readonly working: boolean;
+  /** The worker failed; entering goes on working without it. */
+  readonly failed?: string;
 }
 
 /** Keeps a worker for the machine and asks it about every new state of the job; answers to overtaken questions are dropped. */
@@ -32,6 +34,7 @@ export function useDiagnosis(machine: Machine | undefined, job: Job, setup: Read
         return data.turn === probeTurn.current ? { ...s, probe: data.lines } : s;
       });
     };
+    w.onerror = (e) => setState((s) => ({ ...s, working: false, failed: e.message || "the worker could not be loaded" }));
     w.postMessage({ type: "machine", machine } satisfies ToWorker);
     return () => w.terminate();
   }, [machine]);
