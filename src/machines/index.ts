@@ -2,10 +2,19 @@ import { type Machine, parseMachine } from "../core/machine/schema";
 import g14 from "./kelvane-g14.machine.json";
 import e27 from "./orrinshaw-e27.machine.json";
 
+/** The same machine in a building that is fed from a three-phase wye: two 120 V legs a third of a turn apart, 208 V between them. */
+const e27On208 = {
+  ...e27,
+  id: "orrinshaw-e27-208",
+  model: "E27 on 208 V",
+  supply: { ...e27.supply, legs: e27.supply.legs.map((leg) => (leg.id === "L2" ? { ...leg, volts: 120, degrees: 120 } : leg)) },
+};
+
 /** The machines that ship with the program, checked once when they are loaded. */
 export const MACHINES: readonly Machine[] = [
   parseMachine(e27, "orrinshaw-e27.machine.json"),
   parseMachine(g14, "kelvane-g14.machine.json"),
+  parseMachine(e27On208, "orrinshaw-e27.machine.json on 208 V"),
 ];
 
 export const findMachine = (id: string): Machine | undefined => MACHINES.find((m) => m.id === id);

@@ -1,9 +1,10 @@
 import { describe, expect, test } from "vitest";
+import { type OperatingPoint, voltsBetween } from "../../src/core/circuit/solve";
 import { sightShares } from "../../src/core/diagnosis/watch";
 import { type Fault, FaultSet } from "../../src/core/machine/fault";
 import { operate, startScript } from "../../src/core/machine/operate";
 import { MachineError, parseMachine } from "../../src/core/machine/schema";
-import { MACHINES } from "../../src/machines";
+import { findMachine, MACHINES } from "../../src/machines";
 import e27 from "../../src/machines/orrinshaw-e27.machine.json";
 
 const machine = MACHINES[0] as (typeof MACHINES)[number];
@@ -85,6 +86,16 @@ describe("machine E, from its circuit and its heat alone", () => {
     const { last } = run([ground, { part: "cycling-thermostat", mode: "open" }]);
     expect(last.heatW).toBeGreaterThan(2000);
     expect(last.heatW).toBeLessThan(3200);
+  });
+
+  test("on a 208 V supply it gives three quarters of its heat, and everything else goes on as before", () => {
+    const wye = findMachine("orrinshaw-e27-208") as typeof machine;
+    const heat = (m: typeof machine) => Math.max(...operate(m, new FaultSet([]), startScript(m, 300)).frames.map((f) => f.heatW));
+    expect(heat(wye) / heat(machine)).toBeCloseTo((208 / 240) ** 2, 2);
+    const last = operate(wye, new FaultSet([]), startScript(wye, 60)).frames.at(-1);
+    expect(voltsBetween(last?.point as OperatingPoint, "WL1", "WL2")).toBeCloseTo(120 * Math.sqrt(3), 6);
+    expect(Math.abs(voltsBetween(last?.point as OperatingPoint, "WL1", "WN"))).toBeCloseTo(120, 0);
+    expect(last?.condition.atSpeed.has("motor")).toBe(true);
   });
 
   test("the same run twice is the same run", () => {

@@ -7,13 +7,14 @@ export interface Resistor {
   readonly ohms: number;
 }
 
-/** An ideal source: V(plus) − V(minus) = volts (RMS with sign for phase). */
+/** An ideal source: V(plus) − V(minus) = volts (RMS), in phase with the reference; `quadrature` is the part a quarter turn ahead. */
 export interface Source {
   readonly kind: "source";
   readonly id: string;
   readonly plus: string;
   readonly minus: string;
   readonly volts: number;
+  readonly quadrature?: number;
 }
 
 export type Component = Resistor | Source;

@@ -10,20 +10,29 @@ export interface OperatingPoint {
   readonly islands: Islands;
   /** Potential of a net against the reference of its island, volts. */
   readonly potential: ReadonlyMap<string, number>;
-  /** Current through a source from plus to minus inside the source's branch, amps. */
+  /** The part of the potential a quarter turn ahead; empty when all sources are in phase or opposed. */
+  readonly quadrature: ReadonlyMap<string, number>;
+  /** Magnitude of the current through each source, amps. */
   readonly sourceCurrent: ReadonlyMap<string, number>;
 }
 
-/** Solves for all potentials. Throws RangeError when sources contradict each other. */
+/**
+ * Solves for all potentials. Resistances alone turn no phase, so the parts in phase and in quadrature are two solutions
+ * of one factorised system. Throws RangeError when sources contradict each other.
+ */
 export function operatingPoint(netlist: Netlist): OperatingPoint {
   const islands = findIslands(netlist.components);
-  const potential = new Map<string, number>();
-  const sourceCurrent = new Map<string, number>();
+  const point = {
+    islands,
+    potential: new Map<string, number>(),
+    quadrature: new Map<string, number>(),
+    sourceCurrent: new Map<string, number>(),
+  };
   islands.members.forEach((nets, number) => {
     const inside = netlist.components.filter((c) => islands.of.get(c.kind === "resistor" ? c.a : c.plus) === number);
-    solveIsland(nets, inside.filter(isResistor), inside.filter(isSource), potential, sourceCurrent);
+    solveIsland(nets, inside.filter(isResistor), inside.filter(isSource), point);
   });
-  return { islands, potential, sourceCurrent };
+  return point;
 }
 
 const isResistor = (c: { kind: string }): c is Resistor => c.kind === "resistor";
@@ -33,8 +42,11 @@ function solveIsland(
   nets: readonly string[],
   resistors: readonly Resistor[],
   sources: readonly Source[],
-  potential: Map<string, number>,
-  sourceCurrent: Map<string, number>,
+  {
+    potential,
+    quadrature,
+    sourceCurrent,
+  }: { potential: Map<string, number>; quadrature: Map<string, number>; sourceCurrent: Map<string, number> },
 ): void {
   const reference = nets.includes("0") ? "0" : (nets[0] as string);
   potential.set(reference, 0);
@@ -55,10 +67,20 @@ function solveIsland(
     if (minus !== undefined) matrix[minus * n + i] = matrix[i * n + minus] = -1;
     rhs[i] = source.volts;
   });
-  const x = solveWith(factorise(matrix, n), rhs);
-  for (const [net, i] of row) potential.set(net, x[i] as number);
+  const lu = factorise(matrix, n);
+  const x = solveWith(lu, rhs);
+  const turned = sources.some((s) => s.quadrature) ? Float64Array.from(rhs) : undefined;
   sources.forEach((source, k) => {
-    sourceCurrent.set(source.id, x[unknown.length + k] as number);
+    if (turned) turned[unknown.length + k] = source.quadrature ?? 0;
+  });
+  const y = turned && solveWith(lu, turned);
+  for (const [net, i] of row) {
+    potential.set(net, x[i] as number);
+    if (y) quadrature.set(net, y[i] as number);
+  }
+  sources.forEach((source, k) => {
+    const i = unknown.length + k;
+    sourceCurrent.set(source.id, Math.hypot(x[i] as number, y?.[i] ?? 0));
   });
 }
 
@@ -73,10 +95,12 @@ function stamp(matrix: Float64Array, n: number, a: number | undefined, b: number
 
 /**
  * Voltage a high-impedance meter shows from `plus` to `minus`. Between islands that nothing joins it shows
- * no steady voltage: 0. A net that is not in the network floats too.
+ * no steady voltage: 0. A net that is not in the network floats too. Signed while all is in phase, else the magnitude.
  */
 export function voltsBetween(point: OperatingPoint, plus: string, minus: string): number {
   const island = point.islands.of.get(plus);
   if (island === undefined || island !== point.islands.of.get(minus)) return 0;
-  return (point.potential.get(plus) as number) - (point.potential.get(minus) as number);
+  const inPhase = (point.potential.get(plus) as number) - (point.potential.get(minus) as number);
+  const turned = (point.quadrature.get(plus) ?? 0) - (point.quadrature.get(minus) ?? 0);
+  return turned === 0 ? inPhase : Math.hypot(inPhase, turned);
 }

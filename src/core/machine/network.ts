@@ -206,6 +206,13 @@ function supplySide(machine: Machine, faults: FaultSet): Component[] {
   ];
 }
 
+/** A voltage of a given phase as its parts in phase and in quadrature. */
+function phasor(volts: number, degrees: number): { volts: number; quadrature?: number } {
+  if (degrees === 0) return { volts };
+  const angle = (degrees * Math.PI) / 180;
+  return { volts: volts * Math.cos(angle), quadrature: volts * Math.sin(angle) };
+}
+
 /** The outlet itself. Earth and neutral are bonded at the house panel, which is net `0`. */
 function wallOnly(machine: Machine, faults: FaultSet): Component[] {
   const { part, neutral, ground, legs } = machine.supply;
@@ -213,7 +220,7 @@ function wallOnly(machine: Machine, faults: FaultSet): Component[] {
   return [
     ...legs
       .filter((leg) => !lost(leg.id))
-      .map((leg): Component => ({ kind: "source", id: `supply/${leg.id}`, plus: leg.wall, minus: "0", volts: leg.volts })),
+      .map((leg): Component => ({ kind: "source", id: `supply/${leg.id}`, plus: leg.wall, minus: "0", ...phasor(leg.volts, leg.degrees) })),
     ...(lost("N") ? [] : [{ kind: "resistor", id: "supply/N", a: neutral.wall, b: "0", ohms: PLUG_OHMS } as const]),
     { kind: "resistor", id: "supply/G", a: ground.wall, b: "0", ohms: PLUG_OHMS },
   ];

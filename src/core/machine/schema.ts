@@ -188,7 +188,8 @@ export const machineSchema = z
     /** Wall side of the plug: RMS volts against neutral, signed by phase. `ground` is the protective earth. */
     supply: z.object({
       part: id,
-      legs: z.array(z.object({ id: z.string(), wall: net, pin: net, volts: z.number() })).min(1),
+      /** `degrees`: phase against the reference, 0 where left out. */
+      legs: z.array(z.object({ id: z.string(), wall: net, pin: net, volts: z.number(), degrees: z.number().default(0) })).min(1),
       neutral: z.object({ wall: net, pin: net }),
       ground: z.object({ wall: net, pin: net }),
       breakerAmps: positive,
