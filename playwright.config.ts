@@ -2,6 +2,7 @@ import { defineConfig } from "@playwright/test";
 
 export default defineConfig({
   testDir: "tests/e2e",
+  globalSetup: "./tests/e2e/build.ts",
   timeout: 90_000,
   expect: { timeout: 15_000 },
   workers: 1,

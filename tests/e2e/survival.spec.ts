@@ -63,6 +63,19 @@ test("the server is killed in a stream of entries, three more are typed, and eac
   for (const ohms of typed) await expect(page.getByText(`Heating element, wires off: ${ohms.toFixed(1)} Ω`)).toHaveCount(1);
 });
 
+test("what is typed before the page comes alive is not lost", async ({ page }) => {
+  await openJob(page, server.url, "no start");
+  await page.route("**/JobView*.js", async (route) => {
+    await new Promise((r) => setTimeout(r, 1500));
+    await route.continue();
+  });
+  await page.reload({ waitUntil: "commit" });
+  await page.getByLabel("Reading line").fill("lamp yes");
+  await expect(page.locator("form output")).toHaveText("✓ Lamp lights");
+  await page.getByLabel("Reading line").press("Enter");
+  await expect(page.getByText("Lamp lights").first()).toBeVisible();
+});
+
 test("an entry that the server refuses is kept, shown with the reason, and holds up no other", async ({ page }) => {
   await openJob(page, server.url, "no start");
   await page.route("**/api/entries", async (route) => {

@@ -1,5 +1,5 @@
 import { CornerDownLeft } from "lucide-react";
-import { type KeyboardEvent, type RefObject, useId, useMemo, useState } from "react";
+import { type KeyboardEvent, type RefObject, useEffect, useId, useMemo, useState } from "react";
 import { complete } from "../../core/entry/complete";
 import { type Context, type Understanding, understand } from "../../core/entry/understand";
 import styles from "./ReadingLine.module.css";
@@ -38,6 +38,13 @@ export function ReadingLine({ context, value, onChange, onEnter, input }: Props)
   const note = useId();
   const understood = useMemo(() => (value.trim() === "" ? undefined : understand(value, context)), [value, context]);
   const offers = useMemo(() => (closed ? [] : complete(value, context.vocabulary)), [value, closed, context.vocabulary]);
+
+  // What was typed before the page came alive is in the field but not in the state.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once, when the page comes alive
+  useEffect(() => {
+    const early = input.current?.value;
+    if (early) onChange(early);
+  }, []);
 
   const change = (next: string) => {
     setChosen(-1);
