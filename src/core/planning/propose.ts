@@ -256,8 +256,14 @@ function proposeFit(
       ? "New part beside old: same ratings, same terminals. Meter the new part before it goes in. Never bridge a fuse or limit."
       : "Then record it.",
     ...base,
+    ...(disturbsGas(machine, unit) && {
+      caution: "Gas work: licensed practice and local code come first. Afterwards a leak test, or the job can't be closed.",
+    }),
   };
 }
+
+const disturbsGas = (machine: Machine, unit: string): boolean =>
+  machine.parts.some((p) => (p.kind === "gas-valve" || p.kind === "gas-supply") && (p.unit ?? p.id) === unit);
 
 function expectations(hypotheses: readonly Hypothesis[], belief: Float64Array, valued: Valued): Expectation[] {
   const healthy = hypotheses.findIndex((h) => h.faults.length === 0);

@@ -60,7 +60,12 @@ const STRENGTH: readonly [number, string][] = [
 ];
 
 function Why({ suspect, says }: { readonly suspect: SuspectView; readonly says: Props["says"] }) {
-  const known = suspect.weights.map((w) => ({ ...w, text: says(w.entry) })).filter((w) => w.text !== undefined && Math.abs(w.bans) >= 0.1);
+  // One entry may hold several findings (a complaint, a proof run): it speaks once, with their sum.
+  const byEntry = new Map<string, number>();
+  for (const w of suspect.weights) byEntry.set(w.entry, (byEntry.get(w.entry) ?? 0) + w.bans);
+  const known = [...byEntry]
+    .map(([entry, bans]) => ({ entry, bans, text: says(entry) }))
+    .filter((w) => w.text !== undefined && Math.abs(w.bans) >= 0.1);
   const strength = (bans: number) => STRENGTH.find(([at]) => Math.abs(bans) >= at)?.[1] ?? "";
   const list = (title: string, rows: typeof known) =>
     rows.length > 0 && (

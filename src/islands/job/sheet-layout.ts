@@ -92,8 +92,8 @@ export function layoutSheet(machine: Machine, width: number, height: number, ord
       const x1 = from === 0 && start ? start.x : from === 0 && rails.has(row.from) ? left : left + 16;
       const first = from === 0 && start ? start.x + (folded ? 0 : 60) : from === 0 ? left + gutter : x1;
       const last = from + slice.length === groups.length;
-      // A row that ends at a net and not at a rail stops short of the rail it would seem to touch.
-      const end = last && !rails.has(row.to) ? right - 34 : right;
+      // A line that ends at a net and not at a rail stops short of the rail it would seem to touch.
+      const end = last && rails.has(row.to) ? right : right - 34;
       const pitch = (end - first) / slice.length;
       const edge = (k: number) => (k === 0 ? x1 : first + pitch * k);
       const items = slice.flatMap((group, k) =>
