@@ -1,0 +1,74 @@
+import fc from "fast-check";
+import { describe, expect, test } from "vitest";
+import { rank } from "../../src/core/diagnosis/rank";
+import type { Draft } from "../../src/core/job/entry";
+import type { Fault } from "../../src/core/machine/fault";
+import { closedControls, windings } from "../../src/core/planning/tests";
+import { MACHINES } from "../../src/machines";
+import { benchFor, jobOf } from "../job-of";
+
+/** A noise-free reading across every part, wires off, on a machine with these faults. */
+function everyPart(machine: (typeof MACHINES)[number], faults: readonly Fault[]): Draft[] {
+  const { predictor } = benchFor(machine);
+  return machine.parts.flatMap((part) => {
+    if (part.kind === "centrifugal-contact" && part.closedWhen === "at-speed") return [];
+    return windings(part).map(({ terminals: [a, b] }): Draft => {
+      const setup = {
+        between: [`${part.id}.${a}`, `${part.id}.${b}`] as [string, string],
+        unit: "ohm" as const,
+        wiresOff: [part.id],
+        controls: closedControls(machine, part),
+      };
+      const { mean } = predictor.reading(faults, setup);
+      return { kind: "reading", body: { ...setup, value: Number.isFinite(mean) ? mean + 0.1 : null } };
+    });
+  });
+}
+
+describe.each(MACHINES.map((m) => [m.id, m] as const))("%s", (_, machine) => {
+  // The belt switch stands open when the belt is broken too, which is likelier; and very rare faults need a second reading.
+  const electrical = machine.parts
+    .filter((p) => p.id !== "belt-switch")
+    .flatMap((p) =>
+      p.faults
+        .filter((f) => ["open", "main-open", "start-open"].includes(f.mode) && f.weight.value >= 0.3)
+        .map((f): Fault => ({ part: p.id, mode: f.mode, at: f.at, severity: f.severity })),
+    );
+  const measurable = electrical.filter((f) => {
+    const part = machine.parts.find((p) => p.id === f.part);
+    return part && windings(part).length > 0 && !(part.kind === "centrifugal-contact" && part.closedWhen === "at-speed");
+  });
+
+  test("there are open faults to find", () => expect(measurable.length).toBeGreaterThan(15));
+
+  test.each(measurable.map((f) => [`${f.part} ${f.mode}`, f] as const))("every part metered: %s leads", (__, fault) => {
+    const job = jobOf(machine, ["safe", ...everyPart(machine, [fault])]);
+    const { suspects } = rank(benchFor(machine), job.evidence);
+    const holds = (faults: readonly Fault[]) => faults.some((f) => f.part === fault.part && f.mode === fault.mode);
+    const share = suspects.filter((s) => holds(s.hypothesis.faults)).reduce((sum, s) => sum + s.probability, 0);
+    const rival = Math.max(...suspects.filter((s) => !holds(s.hypothesis.faults)).map((s) => s.probability));
+    expect(share).toBeGreaterThan(rival);
+  });
+
+  test("the shares add up to one, and do not depend on the order in which things were found", () => {
+    const findings = everyPart(machine, measurable.slice(0, 1));
+    fc.assert(
+      fc.property(fc.shuffledSubarray(findings, { minLength: 3, maxLength: 6 }), (subset) => {
+        const shares = (drafts: readonly Draft[]) => {
+          const { suspects } = rank(benchFor(machine), jobOf(machine, ["safe", ...drafts]).evidence);
+          expect(suspects.reduce((sum, s) => sum + s.probability, 0)).toBeCloseTo(1, 9);
+          return new Map(suspects.map((s) => [s.hypothesis.id, s.probability]));
+        };
+        const [one, other] = [shares(subset), shares(subset.toReversed())];
+        for (const [id, p] of one) expect(Math.abs(p - (other.get(id) as number))).toBeLessThan(1e-9);
+      }),
+      { seed: 9, numRuns: 15 },
+    );
+  });
+
+  test("“can't tell” weighs nothing", () => {
+    const known = rank(benchFor(machine), jobOf(machine, ["turns, no heat"]).evidence);
+    const more = rank(benchFor(machine), jobOf(machine, ["turns, no heat", "hums ?", "lamp unknown"]).evidence);
+    expect(more.suspects.map((s) => s.probability)).toEqual(known.suspects.map((s) => s.probability));
+  });
+});

@@ -1,0 +1,64 @@
+import fc from "fast-check";
+import { expect, test } from "vitest";
+import { complete } from "../../src/core/entry/complete";
+import { entrySays } from "../../src/core/entry/says";
+import { understand } from "../../src/core/entry/understand";
+import { vocabularyOf } from "../../src/core/entry/vocabulary";
+import { BODIES, type Entry } from "../../src/core/job/entry";
+import { MACHINES } from "../../src/machines";
+import { jobOf } from "../job-of";
+
+const machine = MACHINES[0] as (typeof MACHINES)[number];
+const vocabulary = vocabularyOf(machine);
+const job = jobOf(machine, ["safe"]);
+const word = fc.oneof(
+  fc.constantFrom(
+    ...vocabulary.offers.map((o) => o.text),
+    "OL",
+    ".3",
+    "11.2k",
+    "238v",
+    "off",
+    "on",
+    "good",
+    "bad",
+    "fitted",
+    "cleared",
+    "to",
+    "wires on",
+    "?",
+    "no",
+    "yes",
+    ",",
+    "and",
+  ),
+  fc.string({ maxLength: 8 }),
+);
+
+const offer = fc.constantFrom(...vocabulary.offers.map((o) => o.text));
+const amount = fc.constantFrom("OL", ".3", "11.2k", "10.7 ohm", "off", "good", "bad", "wires on 4");
+const line = fc.oneof(
+  fc.array(word, { maxLength: 6 }).map((words) => words.join(" ")),
+  fc.tuple(offer, fc.option(offer, { nil: "" }), amount).map((parts) => parts.join(" ")),
+);
+
+test("any line is either understood as entries that the border takes, or refused with a reason; nothing throws", () => {
+  let understood = 0;
+  fc.assert(
+    fc.property(line, (text) => {
+      const u = understand(text, { machine, vocabulary, job });
+      expect(complete(text, vocabulary).length).toBeLessThanOrEqual(6);
+      if (!u.ok) expect(u.message.length).toBeGreaterThan(10);
+      else if ("drafts" in u) {
+        understood++;
+        for (const draft of u.drafts) {
+          const parsed = BODIES[draft.kind].safeParse(draft.body);
+          expect(parsed.success, `${text} → ${JSON.stringify(draft)}`).toBe(true);
+          expect(entrySays(machine, { ...draft, id: "", job: "", at: "", by: "" } as Entry).length).toBeGreaterThan(3);
+        }
+      }
+    }),
+    { seed: 2026, numRuns: 4000 },
+  );
+  expect(understood).toBeGreaterThan(100);
+});
