@@ -279,7 +279,7 @@ function simulatedHour(): void {
         figure: quantile(times, 0.5),
         unit: "ms",
         target: 10,
-        baseline: { what: "the first of them", figure: times.at(-1) as number },
+        baseline: { what: "the slowest of them", figure: times.at(-1) as number },
       });
     }
   }
