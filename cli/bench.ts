@@ -9,6 +9,7 @@ import { understand } from "../src/core/entry/understand";
 import { vocabularyOf } from "../src/core/entry/vocabulary";
 import type { Draft, Entry } from "../src/core/job/entry";
 import { foldJob } from "../src/core/job/fold";
+import { isWallPoint } from "../src/core/job/safety";
 import { FaultSet } from "../src/core/machine/fault";
 import { operate, startScript } from "../src/core/machine/operate";
 import { expectedCost } from "../src/core/planning/evaluate";
@@ -114,7 +115,7 @@ const READINGS = [
 
 /** Time from a new reading to the ranked list, the readings before it being known. */
 function ranking(): void {
-  const pairs = machine.testPoints.filter((t) => !t.net.startsWith("W")).map((t) => t.net);
+  const pairs = machine.testPoints.filter((t) => !isWallPoint(machine, t.net)).map((t) => t.net);
   const spread = pairs.flatMap((a, i) => pairs.slice(i + 1).map((b) => `${a} ${b} 12`)).filter((_, i) => i % 5 === 0);
   const jobs = [...READINGS, ...spread].map((r) => foldJob("", sampleEntries([...PREFIX, r]), findMachine));
   const warm = benchOf(new Predictor(machine));

@@ -1,36 +1,17 @@
-import { v7 } from "uuid";
 import { expect, test } from "vitest";
 import { contradiction } from "../../src/core/diagnosis/contradiction";
-import { Predictor } from "../../src/core/diagnosis/predict";
-import { benchOf } from "../../src/core/diagnosis/rank";
-import { understand } from "../../src/core/entry/understand";
-import { vocabularyOf } from "../../src/core/entry/vocabulary";
-import type { Draft, Entry } from "../../src/core/job/entry";
-import { foldJob } from "../../src/core/job/fold";
+import { entrySays } from "../../src/core/entry/says";
 import { MACHINES } from "../../src/machines";
+import { benchFor, jobOf } from "../job-of";
 
 const machine = MACHINES[0] as (typeof MACHINES)[number];
-const bench = benchOf(new Predictor(machine));
-const vocabulary = vocabularyOf(machine);
 
-function clash(...lines: string[]) {
-  const entries: Entry[] = [];
-  const text = new Map<string, string>();
-  const fold = () => foldJob("j", entries, () => machine);
-  const add = (draft: Draft, line: string) => {
-    const id = v7();
-    text.set(id, line);
-    entries.push({ id, job: "j", at: "2026-11-24T10:00:00Z", by: "T", ...draft } as Entry);
-  };
-  add({ kind: "opened", body: { customer: "C", place: "P", liveTests: false } }, "");
-  add({ kind: "machine", body: { machine: machine.id } }, "");
-  for (const line of lines) {
-    const u = understand(line, { machine, vocabulary, job: fold() });
-    if (!u.ok || !("drafts" in u)) throw new Error(line);
-    for (const d of u.drafts) add(d, line);
-  }
-  const found = contradiction(bench, fold().evidence);
-  return found && { ...found, line: text.get(found.entry) };
+/** The entry to retake, as the record says it; undefined when there is no contradiction. */
+function clash(...lines: string[]): string | undefined {
+  const job = jobOf(machine, lines);
+  const found = contradiction(benchFor(machine), job.evidence);
+  const entry = job.record.find((l) => l.entry.id === found?.entry)?.entry;
+  return entry && entrySays(machine, entry);
 }
 
 test("a record that one suspect explains is no contradiction, however rare the suspect", () => {
@@ -40,7 +21,7 @@ test("a record that one suspect explains is no contradiction, however rare the s
 });
 
 test("two readings that no suspect explains together: the one that stands against the rest is to be taken again", () => {
-  const found = clash(
+  const retake = clash(
     "turns, starts, no heat",
     "air strong",
     "safe",
@@ -52,9 +33,9 @@ test("two readings that no suspect explains together: the one that stands agains
     "h4 h5 10.7",
     "element 10.7",
   );
-  expect(found?.line).toBe("h3 h5 OL");
+  expect(retake).toBe("H3 to H5, wires on: OL");
 });
 
 test("a sighting against two readings is the one to look at again", () => {
-  expect(clash("starts, turns, warm air", "safe", "element OL", "h4 h5 OL")?.line).toBe("starts, turns, warm air");
+  expect(clash("starts, turns, warm air", "safe", "element OL", "h4 h5 OL")).toBe("Warm air");
 });

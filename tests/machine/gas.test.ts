@@ -1,7 +1,8 @@
 import { describe, expect, test } from "vitest";
 import { type Fault, FaultSet } from "../../src/core/machine/fault";
-import { type Frame, operate, startScript } from "../../src/core/machine/operate";
+import { operate, startScript } from "../../src/core/machine/operate";
 import type { Machine } from "../../src/core/machine/schema";
+import type { Frame } from "../../src/core/machine/timeline";
 import { findMachine } from "../../src/machines";
 
 const machine = findMachine("kelvane-g14") as Machine;

@@ -44,7 +44,10 @@ test.each(MACHINES.map((m) => [m.id, m] as const))("%s: whatever was recorded, n
       const proposal = propose(catalogue, job, ranking);
       const step = proposal?.step;
       if (!proposal || !step) return;
-      expect(`${proposal.title} ${proposal.detail}`).not.toMatch(/\b(bridge|jump|short) (out|the|it)\b(?<!Never bridge a)/i);
+      const told = [proposal.title, proposal.detail, proposal.why, proposal.prepares ?? ""]
+        .join(" ")
+        .replaceAll(/Never bridge [^.]*\./gi, "");
+      expect(told).not.toMatch(/\b(bridg|jumper|bypass|short(ing)? out)/i);
       switch (step.kind) {
         case "test":
           if (step.test.kind === "reading") {

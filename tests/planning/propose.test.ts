@@ -1,33 +1,17 @@
-import { v7 } from "uuid";
 import { expect, test } from "vitest";
-import { Predictor } from "../../src/core/diagnosis/predict";
-import { benchOf, rank } from "../../src/core/diagnosis/rank";
-import { understand } from "../../src/core/entry/understand";
-import { vocabularyOf } from "../../src/core/entry/vocabulary";
-import type { Draft, Entry } from "../../src/core/job/entry";
-import { foldJob } from "../../src/core/job/fold";
+import { rank } from "../../src/core/diagnosis/rank";
+import type { Draft } from "../../src/core/job/entry";
 import { TestCatalogue, valueTests } from "../../src/core/planning/next";
 import { propose } from "../../src/core/planning/propose";
 import { MACHINES } from "../../src/machines";
+import { benchFor, jobOf } from "../job-of";
 
 const machine = MACHINES[0] as (typeof MACHINES)[number];
-const bench = benchOf(new Predictor(machine));
+const bench = benchFor(machine);
 const catalogue = new TestCatalogue(bench);
-const vocabulary = vocabularyOf(machine);
 
 function after(...lines: (string | Draft)[]) {
-  const entries: Entry[] = [];
-  const fold = () => foldJob("j", entries, () => machine);
-  const add = (draft: Draft) => entries.push({ id: v7(), job: "j", at: "2026-11-24T10:00:00Z", by: "T", ...draft } as Entry);
-  add({ kind: "opened", body: { customer: "C", place: "P", liveTests: false } });
-  add({ kind: "machine", body: { machine: machine.id } });
-  for (const line of lines) {
-    const u = typeof line === "string" ? understand(line, { machine, vocabulary, job: fold() }) : undefined;
-    if (typeof line !== "string") add(line);
-    else if (u?.ok && "drafts" in u) u.drafts.forEach(add);
-    else throw new Error(line);
-  }
-  const job = fold();
+  const job = jobOf(machine, lines);
   const ranking = rank(
     bench,
     job.evidence,

@@ -4,8 +4,9 @@ import { voltsBetween } from "../circuit/solve";
 import { type ControlPositions, deadCondition } from "../machine/condition";
 import { type Fault, FaultSet } from "../machine/fault";
 import { type DeadMachine, deadMachine, probeNode } from "../machine/network";
-import { type Frame, operate, startScript, type Timeline } from "../machine/operate";
+import { operate, startScript } from "../machine/operate";
 import type { Machine } from "../machine/schema";
+import type { Frame, Timeline } from "../machine/timeline";
 import { hypothesisId } from "./hypotheses";
 import { type SightShares, sightShares } from "./watch";
 

@@ -1,10 +1,10 @@
 import { operatingPoint, voltsBetween } from "../circuit/solve";
-import { runControls } from "../machine/condition";
+import { type ControlPositions, restControls } from "../machine/condition";
 import { type FaultSet, JOINT_OPEN } from "../machine/fault";
 import { airflow } from "../machine/heat";
 import { networkOf } from "../machine/network";
-import type { Frame, Timeline } from "../machine/operate";
-import { type Machine, partOf } from "../machine/schema";
+import { type Machine, type Part, partOf } from "../machine/schema";
+import type { Frame, Timeline } from "../machine/timeline";
 
 /** P(answer | this machine state) for each sight, as an attentive person would give it. Answers add up to 1 for each sight; a missing sight says nothing. */
 export type SightShares = Readonly<Record<string, Readonly<Record<string, number>>>>;
@@ -67,19 +67,18 @@ function burnerShares(frames: readonly Frame[]): SightShares {
 function keepsHeating(machine: Machine, frames: readonly Frame[]): boolean {
   const end = (frames.at(-1) as Frame).at;
   if (!frames.some((f) => f.at > end - 420 && f.heatW > 0)) return false;
+  const { burner } = machine;
+  if (!burner) return true;
   const lit = frames.findIndex((f) => f.flame);
-  if (!machine.burner) return true;
   return !frames.some(
     (f, i) =>
       i > lit + 1 &&
       f.igniterC < DARK_C &&
       (frames[i - 1] as Frame).igniterC >= DARK_C &&
-      f.condition.opened.has(sensorOf(machine)) &&
+      f.condition.opened.has(burner.sensor) &&
       !f.flame,
   );
 }
-
-const sensorOf = (machine: Machine): string => machine.burner?.sensor ?? "";
 
 /** Whether the heat goes off and on by the exhaust, by something else too early, or never. Says nothing about a run without heat. */
 function cycleShares(machine: Machine, frames: readonly Frame[]): SightShares {
@@ -96,10 +95,22 @@ function cycleShares(machine: Machine, frames: readonly Frame[]): SightShares {
   return { cycles: { yes: 0.97, short: 0.02, no: 0.01 } };
 }
 
-/** The drum lamp, door open, cord in. */
+/** Controls as found, but for those that close the contacts beside the lamp: the door open. */
+function lampControls(machine: Machine, lamp: Part): ControlPositions {
+  const contacts = machine.parts.filter(
+    (p) => p.kind === "switch" && p.nets.some((n) => n !== railOf(machine) && [...lamp.nets].includes(n)),
+  );
+  const positions = contacts.flatMap((p) => (p.kind === "switch" ? [[p.closedWhen.control, p.closedWhen.in[0] as string] as const] : []));
+  return { ...restControls(machine), ...Object.fromEntries(positions) };
+}
+
+/** The return rail, which every lamp and motor touches. */
+const railOf = (machine: Machine): string | undefined => machine.sheet.rails[1]?.net;
+
+/** The drum lamp, its contact closed, cord in. */
 function lampLights(machine: Machine, faults: FaultSet): boolean {
   const lamp = partOf(machine, machine.watch.lamp as string);
-  const controls = { ...runControls(machine), door: "open", start: "released" };
+  const controls = lampControls(machine, lamp);
   const netlist = networkOf(
     machine,
     {

@@ -1,6 +1,6 @@
 import type { Draft, Reading, Sighting } from "../job/entry";
 import type { Job } from "../job/fold";
-import { allows } from "../job/safety";
+import { allows, isWallPoint, safetyAfter } from "../job/safety";
 import { LOOKS, sightOf } from "../job/sights";
 import { type Machine, partOf } from "../machine/schema";
 import { unitRepair } from "../planning/repairs";
@@ -50,8 +50,7 @@ export function understand(line: string, context: Context): Understanding {
   for (const draft of drafts) {
     const verdict = allows(safety, draft, context.machine);
     if (!verdict.ok) return refuse(verdict.reason);
-    if (draft.kind === "made-safe") safety = { ...safety, power: "dead" };
-    if (draft.kind === "energised") safety = { ...safety, power: "live" };
+    safety = safetyAfter(safety, draft);
   }
   return { ok: true, drafts, says: says.join(" · ") };
 }
@@ -204,8 +203,8 @@ function measured(names: readonly Named[], amount: string, wiresOn: boolean, con
   const { machine, job } = context;
   const place = placeOf(names, wiresOn, context);
   if ("message" in place) return refuse(place.message);
-  const wallOnly = job.safety.power === "live" || place.between.every((p) => p.startsWith("W"));
-  const expected = names.length === 2 && place.wiresOff.length === 0 && wallOnly ? "volt" : "ohm";
+  const energised = job.safety.power === "live" || place.between.every((p) => isWallPoint(machine, p));
+  const expected = names.length === 2 && place.wiresOff.length === 0 && energised ? "volt" : "ohm";
   const parsed = parseQuantity(/^open$/i.test(amount) ? "OL" : amount, expected);
   if (!parsed.ok) return refuse(parsed.message);
   const { quantity } = parsed;

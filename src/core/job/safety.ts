@@ -63,13 +63,13 @@ function needsDead(unit: string, machine: Machine | undefined): boolean {
   return part === undefined || part.nets.length > 0 || part.kind === "belt";
 }
 
-/** The state after an entry that was allowed. */
-export function safetyAfter(safety: Safety, draft: Draft, at: string): Safety {
+/** The state after an entry that was allowed, made at `at` (left out for one that is only being typed). */
+export function safetyAfter(safety: Safety, draft: Draft, at?: string): Safety {
   switch (draft.kind) {
     case "made-safe":
-      return { ...safety, power: "dead", since: at };
+      return { ...safety, power: "dead", ...(at !== undefined && { since: at }) };
     case "energised":
-      return { ...safety, power: "live", since: at };
+      return { ...safety, power: "live", ...(at !== undefined && { since: at }) };
     case "opened":
     case "setting":
       return { ...safety, liveTests: draft.body.liveTests };

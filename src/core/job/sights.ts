@@ -168,8 +168,6 @@ export const SIGHTS = [
   },
 ] as const satisfies readonly Sight[];
 
-export type SightId = (typeof SIGHTS)[number]["id"];
-
 /** “Looks”: a part inspected by eye. */
 export const LOOKS = "looks";
 

@@ -87,7 +87,7 @@ export function deadMachine(machine: Machine, condition: Condition, wiresOff: Re
 export function controlsUnder(machine: Machine, condition: Condition, faults: FaultSet): Readonly<Record<string, string>> {
   const changed: Record<string, string> = { ...condition.controls };
   for (const part of machine.parts) {
-    if (part.kind === "belt" && faults.has(part.id, "broken") && "belt" in changed) changed.belt = "gone";
+    if (part.kind === "belt" && part.moves && faults.has(part.id, "broken")) changed[part.moves.control] = part.moves.to;
     if (part.kind === "setting" && condition.cordIn) {
       const wrong = faults.of(part.id, "wrong");
       const control = machine.controls.find((c) => c.id === part.control);
@@ -157,7 +157,7 @@ function branchesOf(
   }
 }
 
-/** F1 and F2: cold ohms from the rating at working temperature is what the plate gives; the coil rises with its temperature. */
+/** F1 and F2 of the trade notes: V²/P is taken as the resistance at 20 °C, from which the coil rises with its temperature. Ω. */
 export function elementOhms(part: Extract<Part, { kind: "element" }>, elementC: number): number {
   return (part.volts ** 2 / part.watts) * (1 + part.alphaPerK * (elementC - 20));
 }

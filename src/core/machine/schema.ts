@@ -129,7 +129,13 @@ const part = z.discriminatedUnion("kind", [
   }),
   z.object({ ...common, kind: z.literal("gas-supply"), nets: z.array(net).length(0) }),
   z.object({ ...common, kind: z.literal("supply"), nets: z.array(net).length(0) }),
-  z.object({ ...common, kind: z.literal("belt"), nets: z.array(net).length(0) }),
+  z.object({
+    ...common,
+    kind: z.literal("belt"),
+    nets: z.array(net).length(0),
+    /** The control that follows the belt (a belt switch is closed by it), and its position when the belt is broken. */
+    moves: z.object({ control: id, to: z.string() }).optional(),
+  }),
   z.object({ ...common, kind: z.literal("duct"), nets: z.array(net).length(0) }),
   z.object({ ...common, kind: z.literal("setting"), nets: z.array(net).length(0), control: id }),
 ]);
@@ -228,7 +234,7 @@ export const machineSchema = z
       sensorLagS: positive,
     }),
     /** A gas burner: which parts light it, and what it gives. */
-    burner: z.object({ valve: id, igniter: id, sensor: id, gas: id, watts: positive, ignitesAboveC: z.number() }).optional(),
+    burner: z.object({ igniter: id, sensor: id, gas: id, watts: positive, ignitesAboveC: z.number() }).optional(),
     sheet: z.object({
       rails: z.array(z.object({ net, name: z.string() })).min(2),
       rows: z.array(
@@ -238,14 +244,13 @@ export const machineSchema = z
       /** Parts without wires, shown beside the circuit. */
       beside: z.array(id),
     }),
-    watch: z.object({ drumMotor: id, belt: id.nullable(), heater: z.array(id), lamp: id.nullable(), start: id }),
+    watch: z.object({ drumMotor: id, belt: id.nullable(), lamp: id.nullable() }),
   })
   .superRefine(checkReferences);
 
 export type Machine = z.infer<typeof machineSchema>;
 export type Part = z.infer<typeof part>;
 export type PartOf<K extends Part["kind"]> = Extract<Part, { kind: K }>;
-export type PartFault = z.infer<typeof fault>;
 export type Panel = z.infer<typeof panel>;
 export type Control = z.infer<typeof control>;
 export type TestPoint = Machine["testPoints"][number];

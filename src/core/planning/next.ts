@@ -1,8 +1,8 @@
 import { type Hypothesis, remaining } from "../diagnosis/hypotheses";
-import type { Bench, Ranking, Suspect } from "../diagnosis/rank";
+import type { Bench, Ranking } from "../diagnosis/rank";
 import type { Job } from "../job/fold";
 import { isWallPoint } from "../job/safety";
-import { type OutcomeClass, type Outcomes, outcomesOf } from "./outcomes";
+import { type Outcomes, outcomesOf } from "./outcomes";
 import { DEFAULT_RATES, panelMinutes, panelsToOpen, type Rates, type RepairGroup, repairGroups, repairOnlyMinutes } from "./repairs";
 import { type TestAction, testsOf } from "./tests";
 
@@ -215,5 +215,3 @@ export function leaderAfter(
   const w = (belief[best] as number) * (share[best] as number);
   return { hypothesis: hypotheses[best] as Hypothesis, probability: sum > 0 ? w / sum : 0 };
 }
-
-export type { OutcomeClass, Suspect };

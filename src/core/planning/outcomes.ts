@@ -4,7 +4,7 @@ import { answerLikelihood, MISPLACED, OHM_RANGE, readingSigma } from "../diagnos
 import type { Predicted, Predictor } from "../diagnosis/predict";
 import { looksBad } from "../diagnosis/watch";
 import { isLong, LOOKS, sightOf } from "../job/sights";
-import { FaultSet } from "../machine/fault";
+import { type Fault, FaultSet } from "../machine/fault";
 import type { TestAction } from "./tests";
 
 /** What a test may show, as a few classes that can be told apart, with P(class | hypothesis). */
@@ -35,7 +35,7 @@ export function outcomesOf(predictor: Predictor, hypotheses: readonly Hypothesis
 
 function sightOutcomes(
   predictor: Predictor,
-  faults: readonly (readonly import("../machine/fault").Fault[])[],
+  faults: readonly (readonly Fault[])[],
   test: Extract<TestAction, { kind: "sighting" }>,
 ): Outcomes {
   if (test.sight === LOOKS) {

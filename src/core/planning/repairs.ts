@@ -64,11 +64,6 @@ export function unitRepair(machine: Machine, unit: string): UnitRepair {
   };
 }
 
-/** Units that can be put right on this machine, joints apart. */
-export const unitsOf = (machine: Machine): string[] => [
-  ...new Set(machine.parts.filter((p) => p.faults.length > 0).map((p) => p.unit ?? p.id)),
-];
-
 /** Panels to take off to reach `panels`, with those they lie behind, less what is off already. */
 export function panelsToOpen(machine: Machine, panels: readonly (string | null)[], off: readonly string[]): string[] {
   const needed: string[] = [];

@@ -18,6 +18,7 @@ export function PartSymbol({ part, closed }: { readonly part: Part; readonly clo
         </Contact>
       );
     case "thermostat":
+    case "radiant-sensor":
       return (
         <Contact closed={closed}>
           <text x="-14" y="-7" textAnchor="middle" className="sym-letter">
@@ -33,13 +34,7 @@ export function PartSymbol({ part, closed }: { readonly part: Part; readonly clo
         </>
       );
     case "element":
-      return (
-        <>
-          <path d={`M${-HALF} 0H-20M20 0H${HALF}`} />
-          <rect x="-20" y="-8" width="40" height="16" className="sym-fill" />
-          <path d="M-10 -8V8M0 -8V8M10 -8V8" />
-        </>
-      );
+      return <Box inside="M-10 -8V8M0 -8V8M10 -8V8" />;
     case "resistor":
       return part.role === "lamp" ? (
         <>
@@ -50,39 +45,16 @@ export function PartSymbol({ part, closed }: { readonly part: Part; readonly clo
       ) : part.role === "timer-motor" ? (
         <Round letter="M" />
       ) : (
-        <>
-          <path d={`M${-HALF} 0H-20M20 0H${HALF}`} />
-          <rect x="-20" y="-7" width="40" height="14" className="sym-fill" />
-        </>
+        <Box />
       );
     case "motor":
       return <Round letter="M" />;
     case "supply":
       return <Round letter="~" />;
     case "coil":
-      return (
-        <>
-          <path d={`M${-HALF} 0H-20M20 0H${HALF}`} />
-          <rect x="-20" y="-8" width="40" height="16" className="sym-fill" />
-          <path d="M-8 8L4 -8" />
-        </>
-      );
+      return <Box inside="M-8 8L4 -8" />;
     case "igniter":
-      return (
-        <>
-          <path d={`M${-HALF} 0H-20M20 0H${HALF}`} />
-          <rect x="-20" y="-8" width="40" height="16" className="sym-fill" />
-          <path d="M-14 5L-7 -5L0 5L7 -5L14 5" />
-        </>
-      );
-    case "radiant-sensor":
-      return (
-        <Contact closed={closed}>
-          <text x="-14" y="-7" textAnchor="middle" className="sym-letter">
-            ϑ
-          </text>
-        </Contact>
-      );
+      return <Box inside="M-14 5L-7 -5L0 5L7 -5L14 5" />;
     case "conductor":
       return (
         <>
@@ -100,6 +72,17 @@ function Contact({ closed, children }: { readonly closed: boolean; readonly chil
     <>
       <path d={closed ? `M${-HALF} 0H-12L12 -1M12 -6V0H${HALF}` : `M${-HALF} 0H-12L11 -12M12 0H${HALF}`} />
       {children}
+    </>
+  );
+}
+
+/** A resistance, with the mark that tells which sort. */
+function Box({ inside }: { readonly inside?: string }) {
+  return (
+    <>
+      <path d={`M${-HALF} 0H-20M20 0H${HALF}`} />
+      <rect x="-20" y="-8" width="40" height="16" className="sym-fill" />
+      {inside && <path d={inside} />}
     </>
   );
 }
