@@ -129,7 +129,7 @@ function lampLights(machine: Machine, faults: FaultSet): boolean {
   return branch?.kind === "resistor" && Math.abs(voltsBetween(point, branch.a, branch.b)) > 60;
 }
 
-/** P(a person who looks at the part sees the fault), est. A mode that is not here can't be seen. */
+/** P(a person who inspects the part finds the fault), est.: by eye, or, a thermostat, by warming it. A mode that is not here can't be found so. */
 const VISIBLE: Record<string, number> = {
   "belt broken": 0.98,
   "duct choked": 0.85,
@@ -138,6 +138,8 @@ const VISIBLE: Record<string, number> = {
   "element low": 0.3,
   "element grounded": 0.4,
   "supply lost": 0.6,
+  "thermostat welded": 0.92,
+  "thermostat low": 0.6,
   "gas-supply shut": 0.95,
   "igniter open": 0.4,
   "motor seized": 0.5,

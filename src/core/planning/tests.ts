@@ -80,7 +80,7 @@ function sightTests(machine: Machine): TestAction[] {
     }));
 }
 
-const LOOKED_AT = new Set<Part["kind"]>(["belt", "setting", "supply", "element", "gas-supply", "igniter"]);
+const LOOKED_AT = new Set<Part["kind"]>(["belt", "setting", "supply", "element", "gas-supply", "igniter", "thermostat"]);
 
 function lookTests(machine: Machine): TestAction[] {
   return machine.parts
@@ -90,9 +90,9 @@ function lookTests(machine: Machine): TestAction[] {
       id: `look ${p.id}`,
       sight: LOOKS,
       part: p.id,
-      title: `Look at the ${p.name.toLowerCase()}`,
+      title: p.kind === "thermostat" ? `Warm the ${p.name.toLowerCase()} to prove that it opens` : `Look at the ${p.name.toLowerCase()}`,
       how: p.test,
-      minutes: p.kind === "supply" ? 3 : 1,
+      minutes: p.kind === "supply" ? 3 : p.kind === "thermostat" ? 5 : 1,
       panels: p.panel === null ? [] : [p.panel],
       needs: p.panel === null ? "nothing" : "dead",
     }));

@@ -51,24 +51,24 @@ function panelMove({ bench }: Table, id: string, state: "off" | "on"): Move {
   };
 }
 
-/** What looks into a cause: the air, the element to the cabinet, or the part itself by eye (warming a thermostat: five minutes). */
+/** What looks into a cause: the air, the element to the cabinet, the part itself (a thermostat is warmed); what is found bad is put right. */
 function examine(table: Table, part: string | undefined): Move {
-  const { machine } = table.bench.predictor;
-  const cause = machine.parts.find((p) => p.id === part);
-  const tests = table.catalogue.tests;
-  const test = cause?.kind === "duct" ? tests.find((t) => t.id === "airflow") : tests.find((t) => t.id === `cabinet ${part}`);
+  const { job, bench, catalogue } = table;
+  const cause = bench.predictor.machine.parts.find((p) => p.id === part);
+  if (cause === undefined) return { kind: "leak-test" };
+  const id = cause.kind === "duct" ? "airflow" : cause.kind === "element" ? `cabinet ${cause.id}` : `look ${cause.id}`;
+  const test = catalogue.tests.find((t) => t.id === id);
+  const since = job.evidence
+    .filter((e) => e.fitted.length === job.fitted.length)
+    .flatMap((e) => (e.finding.kind === "sighting" ? [e.finding.sighting] : []));
   // Weak air in the proof is felt once more before the vent is cleared for it.
-  const weak = cause?.kind === "duct" && table.job.blockers.some((b) => b.code === "vent");
-  const felt = table.job.evidence.filter(
-    (e) => e.finding.kind === "sighting" && e.finding.sighting.sight === "airflow" && e.fitted.length === table.job.fitted.length,
-  );
-  if (weak && (felt.length > 1 || table.job.safety.power !== "live")) return { kind: "fit", unit: cause.id };
-  if (test) {
-    const before = test.needs === "dead" ? reach(table, test.panels) : table.job.safety.power === "dead" ? LIVE : undefined;
-    return before ?? { kind: "test", test };
-  }
-  if (cause === undefined) return { kind: "entry", draft: { kind: "sighting", body: { sight: "leak", value: "tight" } }, minutes: 4 };
-  return { kind: "entry", draft: { kind: "sighting", body: { sight: "looks", value: "good", part: cause.id } }, minutes: 5 };
+  const weak =
+    job.blockers.some((b) => b.code === "vent") && (since.filter((s) => s.sight === "airflow").length > 1 || job.safety.power !== "live");
+  const bad = cause.kind === "duct" ? weak : since.findLast((s) => s.part === cause.id)?.value === "bad";
+  if (bad || !test)
+    return (cause.panel === null ? undefined : reach(table, [cause.panel])) ?? { kind: "fit", unit: cause.unit ?? cause.id };
+  const before = test.needs === "dead" ? reach(table, test.panels) : job.safety.power === "dead" ? LIVE : undefined;
+  return before ?? { kind: "test", test };
 }
 
 /** The step that is needed before a dead test behind these panels; undefined when it can be made now. */
@@ -79,25 +79,21 @@ function reach(table: Table, panels: readonly (string | null)[]): Move | undefin
   return next === undefined ? undefined : panelMove(table, next, "off");
 }
 
-/** Shared end of both fixed strategies: causes examined, panels back, power, proof; then closed, or on with the search. */
-function wrapUp(table: Table, cleared: { proved: boolean }): Move | undefined {
+/** Shared end of both fixed strategies: causes examined, panels back, power, proof; then closed, or (undefined) on with the search. */
+function wrapUp(table: Table): Move | undefined {
   const { job } = table;
   const cause = job.blockers.find((b) => b.code === "cause" || b.code === "leak");
-  const thermostat = table.bench.predictor.machine.parts.find((p) => p.id === cause?.part)?.kind === "thermostat";
-  if (cause && !thermostat && !(isDuct(table, cause.part) && job.safety.power === "dead")) return examine(table, cause.part);
-  if (job.panelsOff.length > 0) return panelMove(table, job.panelsOff.at(-1) as string, "on");
+  const kind = table.bench.predictor.machine.parts.find((p) => p.id === cause?.part)?.kind;
+  // A thermostat may show in the proof that it opens, and the air can only be felt with the machine closed and on.
+  const later = (kind === "thermostat" && !job.proof) || (kind === "duct" && (job.safety.power !== "live" || job.panelsOff.length > 0));
+  if (cause && !later) return examine(table, cause.part);
+  if (job.panelsOff.length > 0) return job.safety.power === "live" ? SAFE : panelMove(table, job.panelsOff.at(-1) as string, "on");
   if (job.safety.power !== "live") return LIVE;
-  if (!job.proof && !cleared.proved) {
-    cleared.proved = true;
-    return { kind: "prove" };
-  }
-  if (job.proof?.starts !== "yes" || job.proof.turns !== "yes" || job.proof.warm !== "yes") return undefined;
+  if (!job.proof) return { kind: "prove" };
+  if (job.proof.starts !== "yes" || job.proof.turns !== "yes" || job.proof.warm !== "yes") return undefined;
   const open = job.blockers[0];
   return open ? examine(table, open.part) : CLOSE;
 }
-
-const isDuct = ({ bench }: Table, part: string | undefined): boolean =>
-  bench.predictor.machine.parts.find((p) => p.id === part)?.kind === "duct";
 
 /**
  * The fixed order: watch it, look at supply and setting, feel the air, make it safe; then every part of the branch in
@@ -106,7 +102,6 @@ const isDuct = ({ bench }: Table, part: string | undefined): boolean =>
  */
 export const fixedOrder = (): Strategy => {
   let queue: TestAction[] | undefined;
-  const run = { proved: false };
   let fitting: string | undefined;
   let pending: TestAction | undefined;
   let repaired = false;
@@ -122,11 +117,10 @@ export const fixedOrder = (): Strategy => {
       if (first) return first;
       fitting = undefined;
       repaired = !joints;
-      run.proved = false;
       return { kind: "fit", unit };
     }
     if (repaired) {
-      const move = wrapUp(table, run);
+      const move = wrapUp(table);
       if (move) return move;
       repaired = false;
     }
@@ -203,7 +197,6 @@ function branchInOrder({ bench, catalogue, job }: Table): TestAction[] {
 export const usualPart = (): Strategy => {
   let order: string[][] | undefined;
   let current: string[] = [];
-  const run = { proved: false };
   let repaired = false;
   const step: Strategy = (table) => {
     const { bench, job } = table;
@@ -219,11 +212,10 @@ export const usualPart = (): Strategy => {
       const first = repair.panel !== null || repair.replaces ? reach(table, [repair.panel]) : undefined;
       if (first) return first;
       repaired = true;
-      run.proved = false;
       return { kind: "fit", unit: todo };
     }
     if (repaired) {
-      const move = wrapUp(table, run);
+      const move = wrapUp(table);
       if (move) return move;
       repaired = false;
     }
