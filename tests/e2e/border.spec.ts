@@ -26,6 +26,12 @@ test("bad input at the border: a clear answer with the field, nothing written, t
     ["no entries", post(JSON.stringify({ entries: [] })), 400, "entries"],
     ["unknown kind", post(JSON.stringify({ entries: [{ ...good, kind: "gossip" }] })), 400, "entries.0.kind"],
     ["a field too much", post(JSON.stringify({ entries: [{ ...good, admin: true }] })), 400, "admin"],
+    [
+      "a field too much in the body",
+      post(JSON.stringify({ entries: [{ ...good, body: { ...good.body, colour: "blue" } }] })),
+      400,
+      "colour",
+    ],
     ["bad id", post(JSON.stringify({ entries: [{ ...good, id: "1" }] })), 400, "entries.0.id"],
     [
       "bad body",

@@ -6,7 +6,7 @@ const ref = z.string().regex(/^[a-zA-Z][\w.-]{0,59}$/, "an id of letters, digits
 const text = z.string().trim().max(2000);
 const controls = z.record(z.string().max(40), z.string().max(40));
 const sighting = z
-  .object({
+  .strictObject({
     sight: z.enum(SIGHT_IDS),
     value: z.string().max(20),
     /** The part that was looked at, for `looks`. */
@@ -30,18 +30,18 @@ const yesNo = z.enum(["yes", "no", "unknown"]);
 
 /** Body of each kind of entry. A new kind starts here. */
 export const BODIES = {
-  opened: z.object({ customer: name, place: name, phone: text.optional(), liveTests: z.boolean().default(false) }),
-  machine: z.object({ machine: ref, serial: text.optional() }),
-  complaint: z.object({ words: text.min(1), sightings: z.array(sighting).max(20) }),
-  setting: z.object({ liveTests: z.boolean() }),
-  "made-safe": z.object({
+  opened: z.strictObject({ customer: name, place: name, phone: text.optional(), liveTests: z.boolean().default(false) }),
+  machine: z.strictObject({ machine: ref, serial: text.optional() }),
+  complaint: z.strictObject({ words: text.min(1), sightings: z.array(sighting).max(20) }),
+  setting: z.strictObject({ liveTests: z.boolean() }),
+  "made-safe": z.strictObject({
     how: z.enum(["cord", "breaker"]),
     /** Meter on a known source, on the machine, on the known source again. */ proved: z.literal(true),
   }),
-  energised: z.object({ note: text.optional() }),
+  energised: z.strictObject({ note: text.optional() }),
   sighting,
   reading: z
-    .object({
+    .strictObject({
       between: z.tuple([ref, ref]),
       unit: z.enum(["ohm", "volt"]),
       /** In ohms or volts; null when the meter showed OL. */
@@ -56,17 +56,17 @@ export const BODIES = {
         context.addIssue({ code: "custom", path: ["value"], message: "is OL, which only an ohm range shows" });
       if (r.between[0] === r.between[1]) context.addIssue({ code: "custom", path: ["between"], message: "names the same point twice" });
     }),
-  panel: z.object({ panel: ref, state: z.enum(["off", "on"]) }),
-  fitted: z.object({ unit: ref, action: z.enum(["replaced", "put-right"]), note: text.optional() }),
-  proof: z.object({
+  panel: z.strictObject({ panel: ref, state: z.enum(["off", "on"]) }),
+  fitted: z.strictObject({ unit: ref, action: z.enum(["replaced", "put-right"]), note: text.optional() }),
+  proof: z.strictObject({
     starts: yesNo,
     turns: yesNo,
     warm: yesNo,
     cycles: z.enum(["yes", "short", "no", "unknown"]),
     airflow: z.enum(["strong", "weak", "none", "unknown"]),
   }),
-  closed: z.object({ note: text.optional() }),
-  retract: z.object({ entry: z.uuid(), why: text.optional() }),
+  closed: z.strictObject({ note: text.optional() }),
+  retract: z.strictObject({ entry: z.uuid(), why: text.optional() }),
 } as const;
 
 export type EntryKind = keyof typeof BODIES;
