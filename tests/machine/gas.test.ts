@@ -1,4 +1,5 @@
 import { describe, expect, test } from "vitest";
+import { voltsBetween } from "../../src/core/circuit/solve";
 import { type Fault, FaultSet } from "../../src/core/machine/fault";
 import { operate, startScript } from "../../src/core/machine/operate";
 import type { Machine } from "../../src/core/machine/schema";
@@ -86,7 +87,7 @@ describe("machine G, from its burner network alone", () => {
 
   test("sensor closed: the igniter has the line and the main coil none; open: the main coil has nearly all", () => {
     const frames = run([], 300);
-    const volts = (f: Frame, a: string, b: string) => Math.abs((f.point.potential.get(a) ?? 0) - (f.point.potential.get(b) ?? 0));
+    const volts = (f: Frame, a: string, b: string) => Math.abs(voltsBetween(f.point, a, b));
     const closed = frames.find((f) => f.at > 10 && !f.condition.opened.has("radiant-sensor")) as Frame;
     const open = frames.find((f) => f.condition.opened.has("radiant-sensor")) as Frame;
     expect(volts(closed, "A", "B")).toBeGreaterThan(112);

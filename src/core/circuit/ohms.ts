@@ -1,19 +1,13 @@
 import { factorise, type Lu, solveWith } from "./lu";
 import type { Component, Resistor } from "./netlist";
+import { type Nets, numberNets } from "./nets";
 
 /**
  * The network as an ohm-meter sees it, with its sources lifted out: nets numbered, grouped into islands, each island
- * factorised when it is first asked for. Made many times (once a suspect and state), so it works on numbers, not names.
+ * factorised when it is first asked for.
  */
-export interface OhmNetwork {
+export interface OhmNetwork extends Nets {
   readonly resistors: readonly Resistor[];
-  /** Net name → number. */
-  readonly number: ReadonlyMap<string, number>;
-  /** Ends of each resistor, as net numbers. */
-  readonly from: Int32Array;
-  readonly to: Int32Array;
-  /** Island of each net, named by one of its nets, which is its reference. */
-  readonly island: Int32Array;
   /** Row of each net in its island's matrix; −1 for the reference. */
   readonly row: Int32Array;
   readonly factors: Map<number, Lu>;
@@ -21,43 +15,15 @@ export interface OhmNetwork {
 
 export function ohmNetwork(components: readonly Component[]): OhmNetwork {
   const resistors = components.filter((c) => c.kind === "resistor");
-  const number = new Map<string, number>();
-  const numberOf = (net: string): number => {
-    let n = number.get(net);
-    if (n === undefined) {
-      n = number.size;
-      number.set(net, n);
-    }
-    return n;
-  };
-  const from = new Int32Array(resistors.length);
-  const to = new Int32Array(resistors.length);
-  resistors.forEach((r, k) => {
-    from[k] = numberOf(r.a);
-    to[k] = numberOf(r.b);
-  });
-  const island = islandsOf(number.size, from, to);
-  const row = new Int32Array(number.size).fill(-1);
-  const sizes = new Int32Array(number.size);
+  const nets = numberNets(resistors);
+  const { island } = nets;
+  const row = new Int32Array(island.length).fill(-1);
+  const sizes = new Int32Array(island.length);
   for (let i = 0; i < row.length; i++) {
     const root = island[i] as number;
     if (root !== i) row[i] = (sizes[root] as number)++;
   }
-  return { resistors, number, from, to, island, row, factors: new Map() };
-}
-
-/** Union–find with path halving; every net ends with the root of its island. */
-function islandsOf(nets: number, from: Int32Array, to: Int32Array): Int32Array {
-  const parent = Int32Array.from({ length: nets }, (_, i) => i);
-  const find = (i: number): number => {
-    while (parent[i] !== i) {
-      parent[i] = parent[parent[i] as number] as number;
-      i = parent[i] as number;
-    }
-    return i;
-  };
-  for (let k = 0; k < from.length; k++) parent[find(from[k] as number)] = find(to[k] as number);
-  return parent.map((_, i) => find(i));
+  return { ...nets, resistors, row, factors: new Map() };
 }
 
 function factorOf(network: OhmNetwork, root: number): Lu {

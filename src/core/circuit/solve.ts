@@ -1,17 +1,17 @@
-import { findIslands, type Islands } from "./islands";
 import { factorise, solveWith } from "./lu";
-import type { Netlist, Resistor, Source } from "./netlist";
+import type { Component, Netlist, Source } from "./netlist";
+import { type Nets, numberNets } from "./nets";
 
 /**
  * A network with its sources, solved in modified nodal form (Ho, Ruehli & Brennan 1975), one island at a time.
  * Each island has its own reference net: `0` where it is present, else its first net.
  */
 export interface OperatingPoint {
-  readonly islands: Islands;
-  /** Potential of a net against the reference of its island, volts. */
-  readonly potential: ReadonlyMap<string, number>;
-  /** The part of the potential a quarter turn ahead; empty when all sources are in phase or opposed. */
-  readonly quadrature: ReadonlyMap<string, number>;
+  readonly nets: Nets;
+  /** Potential of each net, by number, against the reference of its island, volts. */
+  readonly potential: Float64Array;
+  /** The part of the potential a quarter turn ahead; left out when all sources are in phase or opposed. */
+  readonly quadrature?: Float64Array;
   /** Magnitude of the current through each source, amps. */
   readonly sourceCurrent: ReadonlyMap<string, number>;
 }
@@ -20,87 +20,97 @@ export interface OperatingPoint {
  * Solves for all potentials. Resistances alone turn no phase, so the parts in phase and in quadrature are two solutions
  * of one factorised system. Throws RangeError when sources contradict each other.
  */
-export function operatingPoint(netlist: Netlist): OperatingPoint {
-  const islands = findIslands(netlist.components);
+export function operatingPoint({ components }: Netlist): OperatingPoint {
+  const nets = numberNets(components);
+  const size = nets.number.size;
+  const turned = components.some((c) => c.kind === "source" && c.quadrature);
   const point = {
-    islands,
-    potential: new Map<string, number>(),
-    quadrature: new Map<string, number>(),
+    nets,
+    potential: new Float64Array(size),
+    ...(turned && { quadrature: new Float64Array(size) }),
     sourceCurrent: new Map<string, number>(),
   };
-  islands.members.forEach((nets, number) => {
-    const inside = netlist.components.filter((c) => islands.of.get(c.kind === "resistor" ? c.a : c.plus) === number);
-    solveIsland(nets, inside.filter(isResistor), inside.filter(isSource), point);
+  const live = new Set<number>();
+  components.forEach((c, k) => {
+    if (c.kind === "source") live.add(nets.island[nets.from[k] as number] as number);
   });
+  for (const root of live) solveIsland(components, root, point);
   return point;
 }
 
-const isResistor = (c: { kind: string }): c is Resistor => c.kind === "resistor";
-const isSource = (c: { kind: string }): c is Source => c.kind === "source";
-
+/** An island without a source has no voltages, so only those with one are solved. */
 function solveIsland(
-  nets: readonly string[],
-  resistors: readonly Resistor[],
-  sources: readonly Source[],
-  {
-    potential,
-    quadrature,
-    sourceCurrent,
-  }: { potential: Map<string, number>; quadrature: Map<string, number>; sourceCurrent: Map<string, number> },
+  components: readonly Component[],
+  root: number,
+  { nets, potential, quadrature, sourceCurrent }: Omit<OperatingPoint, "sourceCurrent"> & { sourceCurrent: Map<string, number> },
 ): void {
-  const reference = nets.includes("0") ? "0" : (nets[0] as string);
-  potential.set(reference, 0);
-  if (sources.length === 0) {
-    for (const net of nets) potential.set(net, 0);
-    return;
+  const { number, from, to, island } = nets;
+  const zero = number.get("0");
+  const reference = zero !== undefined && island[zero] === root ? zero : root;
+  const row = new Int32Array(island.length).fill(-1);
+  let unknown = 0;
+  for (let i = 0; i < island.length; i++) if (island[i] === root && i !== reference) row[i] = unknown++;
+  const inside: number[] = [];
+  const sources: number[] = [];
+  for (let k = 0; k < components.length; k++) {
+    if (island[from[k] as number] !== root) continue;
+    ((components[k] as Component).kind === "source" ? sources : inside).push(k);
   }
-  const unknown = nets.filter((net) => net !== reference);
-  const row = new Map(unknown.map((net, i) => [net, i]));
-  const n = unknown.length + sources.length;
+  const n = unknown + sources.length;
   const matrix = new Float64Array(n * n);
-  const rhs = new Float64Array(n);
-  for (const r of resistors) stamp(matrix, n, row.get(r.a), row.get(r.b), 1 / r.ohms);
-  sources.forEach((source, k) => {
-    const i = unknown.length + k;
-    const [plus, minus] = [row.get(source.plus), row.get(source.minus)];
-    if (plus !== undefined) matrix[plus * n + i] = matrix[i * n + plus] = 1;
-    if (minus !== undefined) matrix[minus * n + i] = matrix[i * n + minus] = -1;
-    rhs[i] = source.volts;
+  const add = (i: number, j: number, x: number) => {
+    if (i >= 0 && j >= 0) matrix[i * n + j] = (matrix[i * n + j] as number) + x;
+  };
+  for (const k of inside) {
+    const [i, j] = [row[from[k] as number] as number, row[to[k] as number] as number];
+    const siemens = 1 / (components[k] as { ohms: number }).ohms;
+    add(i, i, siemens);
+    add(j, j, siemens);
+    add(i, j, -siemens);
+    add(j, i, -siemens);
+  }
+  sources.forEach((k, s) => {
+    const [plus, minus, i] = [row[from[k] as number] as number, row[to[k] as number] as number, unknown + s];
+    add(plus, i, 1);
+    add(i, plus, 1);
+    add(minus, i, -1);
+    add(i, minus, -1);
   });
   const lu = factorise(matrix, n);
-  const x = solveWith(lu, rhs);
-  const turned = sources.some((s) => s.quadrature) ? Float64Array.from(rhs) : undefined;
-  sources.forEach((source, k) => {
-    if (turned) turned[unknown.length + k] = source.quadrature ?? 0;
-  });
-  const y = turned && solveWith(lu, turned);
-  for (const [net, i] of row) {
-    potential.set(net, x[i] as number);
-    if (y) quadrature.set(net, y[i] as number);
+  const solved = (voltsOf: (source: Source) => number) => {
+    const rhs = new Float64Array(n);
+    sources.forEach((k, s) => {
+      rhs[unknown + s] = voltsOf(components[k] as Source);
+    });
+    return solveWith(lu, rhs);
+  };
+  const x = solved((s) => s.volts);
+  const y = quadrature && solved((s) => s.quadrature ?? 0);
+  for (let i = 0; i < row.length; i++) {
+    const r = row[i] as number;
+    if (r < 0) continue;
+    potential[i] = x[r] as number;
+    if (quadrature && y) quadrature[i] = y[r] as number;
   }
-  sources.forEach((source, k) => {
-    const i = unknown.length + k;
-    sourceCurrent.set(source.id, Math.hypot(x[i] as number, y?.[i] ?? 0));
+  sources.forEach((k, s) => {
+    sourceCurrent.set((components[k] as Source).id, Math.hypot(x[unknown + s] as number, y?.[unknown + s] ?? 0));
   });
 }
 
-function stamp(matrix: Float64Array, n: number, a: number | undefined, b: number | undefined, siemens: number): void {
-  if (a !== undefined) matrix[a * n + a] = (matrix[a * n + a] as number) + siemens;
-  if (b !== undefined) matrix[b * n + b] = (matrix[b * n + b] as number) + siemens;
-  if (a !== undefined && b !== undefined) {
-    matrix[a * n + b] = (matrix[a * n + b] as number) - siemens;
-    matrix[b * n + a] = (matrix[b * n + a] as number) - siemens;
-  }
+/** Whether anything joins the two nets. A net that is not in the network is joined to nothing. */
+export function joined({ nets }: OperatingPoint, a: string, b: string): boolean {
+  const [i, j] = [nets.number.get(a), nets.number.get(b)];
+  return i !== undefined && j !== undefined && nets.island[i] === nets.island[j];
 }
 
 /**
  * Voltage a high-impedance meter shows from `plus` to `minus`. Between islands that nothing joins it shows
  * no steady voltage: 0. A net that is not in the network floats too. Signed while all is in phase, else the magnitude.
  */
-export function voltsBetween(point: OperatingPoint, plus: string, minus: string): number {
-  const island = point.islands.of.get(plus);
-  if (island === undefined || island !== point.islands.of.get(minus)) return 0;
-  const inPhase = (point.potential.get(plus) as number) - (point.potential.get(minus) as number);
-  const turned = (point.quadrature.get(plus) ?? 0) - (point.quadrature.get(minus) ?? 0);
+export function voltsBetween({ nets, potential, quadrature }: OperatingPoint, plus: string, minus: string): number {
+  const [i, j] = [nets.number.get(plus), nets.number.get(minus)];
+  if (i === undefined || j === undefined || nets.island[i] !== nets.island[j]) return 0;
+  const inPhase = (potential[i] as number) - (potential[j] as number);
+  const turned = quadrature ? (quadrature[i] as number) - (quadrature[j] as number) : 0;
   return turned === 0 ? inPhase : Math.hypot(inPhase, turned);
 }

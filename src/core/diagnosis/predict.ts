@@ -1,6 +1,6 @@
 import type { Component, Resistor } from "../circuit/netlist";
 import { type OhmNetwork, ohmNetwork, unitCurrentPotentials } from "../circuit/ohms";
-import { voltsBetween } from "../circuit/solve";
+import { joined, voltsBetween } from "../circuit/solve";
 import { type ControlPositions, deadCondition } from "../machine/condition";
 import { type Fault, FaultSet } from "../machine/fault";
 import { type DeadMachine, deadMachine, probeNode } from "../machine/network";
@@ -114,8 +114,7 @@ export class Predictor {
     const set = new FaultSet(faults);
     const [plus, minus] = between.map((p) => probeNode(this.machine, p, set, new Set())) as [string, string];
     const mean = Math.abs(voltsBetween(frame.point, plus, minus));
-    const floating =
-      frame.point.islands.of.get(plus) === undefined || frame.point.islands.of.get(plus) !== frame.point.islands.of.get(minus);
+    const floating = !joined(frame.point, plus, minus);
     return { mean, sigma: floating ? 12 : 1 + 0.03 * mean, floating };
   }
 

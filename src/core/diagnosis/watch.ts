@@ -1,5 +1,5 @@
 import { operatingPoint, voltsBetween } from "../circuit/solve";
-import { type ControlPositions, restControls } from "../machine/condition";
+import { type ControlPositions, coldCondition, restControls } from "../machine/condition";
 import { type FaultSet, JOINT_OPEN } from "../machine/fault";
 import { airflow } from "../machine/heat";
 import { networkOf } from "../machine/network";
@@ -111,19 +111,7 @@ const railOf = (machine: Machine): string | undefined => machine.sheet.rails[1]?
 function lampLights(machine: Machine, faults: FaultSet): boolean {
   const lamp = partOf(machine, machine.watch.lamp as string);
   const controls = lampControls(machine, lamp);
-  const netlist = networkOf(
-    machine,
-    {
-      cordIn: true,
-      controls,
-      atSpeed: new Set(),
-      opened: new Set(),
-      breakerTripped: false,
-      elementC: machine.thermal.ambientC,
-      igniterC: machine.thermal.ambientC,
-    },
-    faults,
-  );
+  const netlist = networkOf(machine, coldCondition(machine, true, controls), faults);
   const point = operatingPoint(netlist);
   const branch = netlist.components.find((c) => c.id === lamp.id);
   return branch?.kind === "resistor" && Math.abs(voltsBetween(point, branch.a, branch.b)) > 60;

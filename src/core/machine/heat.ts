@@ -16,8 +16,8 @@ export function airflow(machine: Machine, fanRuns: boolean, freeArea: number): n
 }
 
 /** Places in the state vector. All °C, but for water in the load, kg. */
-export const NODE = { source: 0, box: 1, drum: 2, boxSensor: 3, exhaustSensor: 4, igniter: 5, radiant: 6, coil: 7, water: 8 } as const;
-export const NODES = 9;
+export const NODE = { source: 0, box: 1, drum: 2, boxSensor: 3, exhaustSensor: 4, igniter: 5, radiant: 6, coil: 7, water: 8, motor: 9 } as const;
+export const NODES = 10;
 
 /** What drives the temperatures while contacts stand still. */
 export interface Drive {
@@ -28,6 +28,8 @@ export interface Drive {
   igniterW: number;
   /** W in the coil that is watched (the one at fault). */
   coilW: number;
+  /** W lost in the drum motor's windings. */
+  motorW: number;
   flame: boolean;
 }
 
@@ -39,7 +41,10 @@ const RADIANT_LAG_S = 24;
 const RADIANT_FLAME_C = 330;
 /** A valve coil: about 90 K above its surroundings at 120 V, in some minutes. */
 const COIL_LAG_S = 150;
-const COIL_K_PER_W = 7.5;
+const COIL_K_PER_W = 10;
+/** Windings of a small induction motor: stalled they reach their protector in about half a minute, running they never do. */
+const MOTOR_J_PER_K = 650;
+const MOTOR_W_PER_K = 4.5;
 /** Evaporation from a wet load: W for each kelvin above the temperature at which it hardly dries. */
 const EVAPORATION_W_PER_K = 80;
 const HARDLY_DRIES_C = 24;
@@ -64,8 +69,9 @@ export function slopes(machine: Machine, x: Float64Array, drive: Drive, out: Flo
   const exhaust = exhaustC(machine, x);
   const water = x[NODE.water] as number;
   const drying = water > 0 ? Math.max(0, EVAPORATION_W_PER_K * (drum - HARDLY_DRIES_C)) : 0;
+  const inletC = m.ambientC + m.recirculates * (exhaust - m.ambientC);
   out[NODE.source] = (drive.heatW - fromSource) / m.elementJPerK;
-  out[NODE.box] = (fromSource - (stream + m.boxLossWPerK) * (box - m.ambientC)) / m.boxJPerK;
+  out[NODE.box] = (fromSource - stream * (box - inletC) - m.boxLossWPerK * (box - m.ambientC)) / m.boxJPerK;
   out[NODE.drum] = (stream * (box - exhaust) - drying) / m.drumJPerK;
   out[NODE.boxSensor] = (box - (x[NODE.boxSensor] as number)) / m.sensorLagS;
   out[NODE.exhaustSensor] = (exhaust - (x[NODE.exhaustSensor] as number)) / (2 * m.sensorLagS);
@@ -73,5 +79,6 @@ export function slopes(machine: Machine, x: Float64Array, drive: Drive, out: Flo
   out[NODE.igniter] = (drive.igniterW - IGNITER_W_PER_K * (igniter - m.ambientC)) / IGNITER_J_PER_K;
   out[NODE.radiant] = (radiantTarget(m.ambientC, igniter, drive.flame) - (x[NODE.radiant] as number)) / RADIANT_LAG_S;
   out[NODE.coil] = (m.ambientC + COIL_K_PER_W * drive.coilW - (x[NODE.coil] as number)) / COIL_LAG_S;
+  out[NODE.motor] = (drive.motorW - MOTOR_W_PER_K * ((x[NODE.motor] as number) - m.ambientC)) / MOTOR_J_PER_K;
   out[NODE.water] = -drying / LATENT_J_PER_KG;
 }

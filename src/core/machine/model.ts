@@ -1,44 +1,56 @@
 import { type OperatingPoint, operatingPoint, voltsBetween } from "../circuit/solve";
-import { type Condition, type ControlPositions, restControls } from "./condition";
+import { BoardLogic } from "./board";
+import { type Condition, type ControlPositions, coldCondition } from "./condition";
 import type { FaultSet } from "./fault";
 import { airflow, type Drive, exhaustC, NODE, NODES, slopes } from "./heat";
-import { networkOf } from "./network";
+import { networkOf, PLUG_OHMS } from "./network";
 import type { Machine, PartOf } from "./schema";
 import { type ThermalContact, thermalContacts } from "./thermal-contacts";
 import type { Frame } from "./timeline";
 
 /** Seconds between frames of a run in which nothing changes. */
 export const SAMPLE_S = 15;
-/** Within the stability of the fastest node (about 6 s) while anything warms or cools; longer when all is still. */
-const STEP_S = 2;
+/** Within the stability of the fastest node (about 5 s) while anything warms or cools; longer when all is still. */
+const STEP_S = 2.5;
 const STILL_K_PER_S = 0.004;
-/** Temperatures that change a resistance are followed in steps: 100 K is 1 % of an element; an igniter changes faster. */
+/** Temperatures that change a resistance are followed in steps: 100 K is 1 % of an element; an igniter changes faster; 45 K is 18 % of copper. */
 const SOURCE_STEP_K = 100;
-const IGNITER_STEP_K = 110;
+const IGNITER_STEP_K = 150;
+const COIL_STEP_K = 45;
 const MOTOR_PULLS_AT = 0.6;
 /** A split-phase motor comes up within this time. */
 const RUN_UP_S = 1;
 /** Voltage on a winding for this long without turning is a hum. */
 const HUM_S = 1.5;
+/** Share of what a running motor's winding takes that stays in it as heat. */
+const RUNNING_LOSS = 0.25;
+/** Share of its rated volts at which a timer motor runs or a bias heater warms. */
+const WORKS_AT_V = 60;
+
 /** One condition of the contacts, solved. */
 interface Solution {
   readonly point: OperatingPoint;
   readonly elementW: number;
   readonly igniterW: number;
   readonly coilW: number;
+  /** Magnitude of the volts on the branches that something hangs on, by branch id; a branch that is not there has none. */
+  readonly volts: ReadonlyMap<string, number>;
   /** Largest current that any leg gives. */
   readonly amps: number;
+  /** Current that comes back by the protective earth. */
+  readonly residualAmps: number;
 }
 
-/** A machine that runs: its contacts, motors, valves and temperatures at one moment. `operate()` is its public face. */
+/** A machine that runs: its contacts, motors, valves, boards and temperatures at one moment. `operate()` is its public face. */
 export class Model {
   at = 0;
-  private x = new Float64Array(NODES);
+  private readonly x = new Float64Array(NODES);
   private readonly half = new Float64Array(NODES);
   private readonly next = new Float64Array(NODES);
   private readonly slope = new Float64Array(NODES);
-  private readonly drive: Drive = { heatW: 0, flow: 0, igniterW: 0, coilW: 0, flame: false };
+  private readonly drive: Drive = { heatW: 0, flow: 0, igniterW: 0, coilW: 0, motorW: 0, flame: false };
   private condition: Condition;
+  private contacts = "";
   private solution!: Solution;
   private dirty = true;
   /** A discrete change since the last frame, other than a resistance that is followed. */
@@ -52,11 +64,16 @@ export class Model {
   private flame = false;
   private valveOne = false;
   private valveTwo = false;
+  private timerS = 0;
+  private timerStep = 0;
   private readonly thermal: readonly ThermalContact[];
   private readonly motors: readonly PartOf<"motor">[];
-  private readonly elements: readonly string[];
+  private readonly boards: readonly BoardLogic[];
+  private readonly elements: ReadonlySet<string>;
   private readonly valve: PartOf<"gas-valve"> | undefined;
-  private readonly hotCoil: PartOf<"coil"> | undefined;
+  /** The coil whose temperature is followed: the one at fault, else the main coil. */
+  private readonly coil: string | undefined;
+  private readonly watched: ReadonlySet<string>;
 
   constructor(
     private readonly machine: Machine,
@@ -65,20 +82,18 @@ export class Model {
   ) {
     this.x.fill(machine.thermal.ambientC);
     this.x[NODE.water] = water;
-    this.condition = {
-      cordIn: true,
-      controls: restControls(machine),
-      atSpeed: new Set(),
-      opened: new Set(),
-      breakerTripped: false,
-      elementC: machine.thermal.ambientC,
-      igniterC: machine.thermal.ambientC,
-    };
+    this.condition = coldCondition(machine, true);
     this.motors = machine.parts.filter((p) => p.kind === "motor");
-    this.elements = machine.parts.filter((p) => p.kind === "element").map((p) => p.id);
-    this.hotCoil = machine.parts.find((p): p is PartOf<"coil"> => p.kind === "coil" && faults.has(p.id, "opens-hot"));
-    this.thermal = thermalContacts(machine, faults);
+    this.boards = machine.parts.filter((p) => p.kind === "board").map((p) => new BoardLogic(machine, faults, p));
+    this.elements = new Set(machine.parts.filter((p) => p.kind === "element").map((p) => p.id));
     this.valve = machine.parts.find((p) => p.kind === "gas-valve");
+    this.coil = machine.parts.find((p) => p.kind === "coil" && faults.has(p.id, "opens-hot"))?.id ?? this.valve?.coils.main;
+    this.thermal = thermalContacts(machine, faults);
+    this.watched = new Set(
+      machine.parts.flatMap((p) =>
+        p.kind === "motor" ? [`${p.id}/main`, `${p.id}/start`] : p.kind === "coil" || p.kind === "resistor" ? [p.id] : [],
+      ),
+    );
     const duct = machine.parts.find((p) => p.kind === "duct");
     this.freeArea = (duct && faults.of(duct.id, "choked")?.severity) ?? 1;
   }
@@ -89,17 +104,21 @@ export class Model {
 
   private change(part: Partial<Condition>): void {
     this.condition = { ...this.condition, ...part };
+    const c = this.condition;
+    this.contacts = `${[...c.atSpeed]}|${[...c.opened].sort()}|${[...c.driven]}|${c.breakerTripped}|${Object.values(c.controls)}`;
     this.dirty = true;
     this.changed = true;
   }
 
-  /** Solves and lets motors and valves act until nothing moves. True when anything but a followed resistance changed since the last frame. */
+  /** Solves and lets motors, valves and boards act until nothing moves. True when anything but a followed resistance changed since the last frame. */
   settle(): boolean {
     for (let round = 0; this.dirty; round++) {
       if (round > 50) throw new Error(`${this.machine.id} does not settle at ${this.at} s: contacts chatter`);
       this.solve();
       this.stallMotors();
       this.moveValves();
+      this.askBoards();
+      this.watchResidual();
     }
     const changed = this.changed;
     this.changed = false;
@@ -108,18 +127,19 @@ export class Model {
 
   /** Contacts come back to the same few positions, so each is solved once. */
   private solve(): void {
-    const c = this.condition;
     const bucket = (node: number, step: number) => Math.round((this.x[node] as number) / step);
-    const source = this.elements.length > 0 ? bucket(NODE.source, SOURCE_STEP_K) : 0;
+    const source = this.elements.size > 0 ? bucket(NODE.source, SOURCE_STEP_K) : 0;
     const igniter = this.machine.burner ? bucket(NODE.igniter, IGNITER_STEP_K) : 0;
-    const key = `${[...c.atSpeed]}|${[...c.opened].sort()}|${c.breakerTripped}|${source}|${igniter}|${Object.values(c.controls)}`;
+    const coil = this.coil ? bucket(NODE.coil, COIL_STEP_K) : 0;
+    const key = `${this.contacts}|${source}|${igniter}|${coil}`;
     let solution = this.solutions.get(key);
     if (!solution) {
       const ambient = this.machine.thermal.ambientC;
       solution = this.solveCondition({
-        ...c,
+        ...this.condition,
         elementC: Math.max(ambient, source * SOURCE_STEP_K),
         igniterC: Math.max(ambient, igniter * IGNITER_STEP_K),
+        coilC: Math.max(ambient, coil * COIL_STEP_K),
       });
       this.solutions.set(key, solution);
     }
@@ -131,15 +151,22 @@ export class Model {
     const { components } = networkOf(this.machine, condition, this.faults);
     const point = operatingPoint({ components });
     let [elementW, igniterW, coilW] = [0, 0, 0];
+    const volts = new Map<string, number>();
     for (const c of components) {
       if (c.kind !== "resistor") continue;
-      const part = c.id.split("/")[0] as string;
-      const watts = () => voltsBetween(point, c.a, c.b) ** 2 / c.ohms;
-      if (this.elements.includes(part)) elementW += watts();
-      else if (part === this.machine.burner?.igniter) igniterW += watts();
-      else if (part === this.hotCoil?.id) coilW += watts();
+      const slash = c.id.indexOf("/");
+      const part = slash < 0 ? c.id : c.id.slice(0, slash);
+      if (this.watched.has(c.id)) volts.set(c.id, Math.abs(voltsBetween(point, c.a, c.b)));
+      if (this.elements.has(part)) elementW += voltsBetween(point, c.a, c.b) ** 2 / c.ohms;
+      else if (part === this.machine.burner?.igniter) igniterW += voltsBetween(point, c.a, c.b) ** 2 / c.ohms;
+      else if (part === this.coil) coilW += voltsBetween(point, c.a, c.b) ** 2 / c.ohms;
     }
-    return { point, elementW, igniterW, coilW, amps: Math.max(0, ...[...point.sourceCurrent.values()].map(Math.abs)) };
+    const residualAmps = Math.abs(voltsBetween(point, this.machine.supply.ground.wall, "0")) / PLUG_OHMS;
+    return { point, elementW, igniterW, coilW, volts, amps: Math.max(0, ...point.sourceCurrent.values()), residualAmps };
+  }
+
+  private volts(branch: string): number {
+    return this.solution.volts.get(branch) ?? 0;
   }
 
   /** A motor at speed stalls when its main winding loses its voltage; the run-up itself takes time, see advance(). */
@@ -153,7 +180,7 @@ export class Model {
   private moveValves(): void {
     if (!this.valve) return;
     const { coils, pullsInAt, holdsAt, volts } = this.valve;
-    const at = (coil: string) => this.coilVolts(coil) / volts;
+    const at = (coil: string) => this.volts(coil) / volts;
     const stuck = this.faults.has(this.valve.id, "stuck");
     const one = !stuck && at(coils.hold) > (this.valveOne ? holdsAt : pullsInAt) && (this.valveOne || at(coils.boost) > pullsInAt);
     const two = !stuck && at(coils.main) > (this.valveTwo ? holdsAt : pullsInAt);
@@ -162,11 +189,21 @@ export class Model {
     this.valveTwo = two;
   }
 
-  /** Volts on a coil that is whole; an open winding pulls nothing. */
-  private coilVolts(id: string): number {
-    const coil = this.machine.parts.find((p): p is PartOf<"coil"> => p.id === id && p.kind === "coil");
-    if (!coil || this.faults.has(id, "open") || this.condition.opened.has(id)) return 0;
-    return Math.abs(voltsBetween(this.solution.point, coil.nets[0], coil.nets[1]));
+  private askBoards(): void {
+    if (this.boards.length === 0 || this.dirty) return;
+    const { controls, opened, driven } = this.condition;
+    const wanted = this.boards.flatMap((b) => b.look(this.solution.point, controls, opened));
+    if (wanted.length !== driven.size || wanted.some((r) => !driven.has(r))) this.change({ driven: new Set(wanted) });
+  }
+
+  /** A residual-current device lets go at once. */
+  private watchResidual(): void {
+    const limit = this.machine.supply.residualAmps;
+    if (limit !== undefined && !this.condition.breakerTripped && this.solution.residualAmps > limit) this.trip();
+  }
+
+  private trip(): void {
+    this.change({ breakerTripped: true, atSpeed: new Set() });
   }
 
   private get gas(): boolean {
@@ -174,25 +211,22 @@ export class Model {
     return this.valveOne && this.valveTwo && !(gas !== undefined && this.faults.has(gas, "shut"));
   }
 
-  private across(part: PartOf<"motor">, from: number, to: number): number {
-    return Math.abs(voltsBetween(this.solution.point, part.nets[from] as string, part.nets[to] as string));
-  }
-
   private pulls(motor: PartOf<"motor">): boolean {
-    return !this.faults.has(motor.id, "main-open") && this.across(motor, 0, 1) > MOTOR_PULLS_AT * motor.volts;
+    return this.volts(`${motor.id}/main`) > MOTOR_PULLS_AT * motor.volts;
   }
 
   private canStart(motor: PartOf<"motor">): boolean {
-    const startWinding = !this.faults.has(motor.id, "start-open") && this.across(motor, 0, 2) > 0.5 * motor.volts;
-    return this.pulls(motor) && startWinding && !this.faults.has(motor.id, "seized");
+    return this.pulls(motor) && this.volts(`${motor.id}/start`) > motor.startsAt * motor.volts && !this.faults.has(motor.id, "seized");
   }
 
   /** Moves on by at most `dt` seconds; stops early at the moment a thermostat, fuse, sensor or coil acts. */
-  advance(dt: number): void {
+  advance(limit: number): void {
+    let dt = Math.min(limit, this.timerLeft());
     this.burn();
     this.drive.flow = this.flow();
     this.drive.igniterW = this.solution.igniterW;
     this.drive.coilW = this.solution.coilW;
+    this.drive.motorW = this.motorW();
     this.drive.flame = this.flame;
     this.drive.heatW = this.heatW();
     this.integrate(dt);
@@ -207,17 +241,20 @@ export class Model {
     this.follow();
     this.x.set(this.next);
     this.at += dt;
+    for (const board of this.boards) board.wait(dt, this.x[NODE.exhaustSensor] as number);
+    this.runTimer(dt);
     this.runUp(dt);
     this.watchBreaker(dt);
   }
 
   /** Second-order Runge–Kutta (midpoint) from `x` into `next`. */
   private integrate(dt: number): void {
-    slopes(this.machine, this.x, this.drive, this.slope);
-    for (let i = 0; i < NODES; i++) this.half[i] = (this.x[i] as number) + ((this.slope[i] as number) * dt) / 2;
-    slopes(this.machine, this.half, this.drive, this.slope);
-    for (let i = 0; i < NODES; i++) this.next[i] = (this.x[i] as number) + (this.slope[i] as number) * dt;
-    this.next[NODE.water] = Math.max(0, this.next[NODE.water] as number);
+    const { x, half, next, slope } = this;
+    slopes(this.machine, x, this.drive, slope);
+    for (let i = 0; i < NODES; i++) half[i] = (x[i] as number) + ((slope[i] as number) * dt) / 2;
+    slopes(this.machine, half, this.drive, slope);
+    for (let i = 0; i < NODES; i++) next[i] = (x[i] as number) + (slope[i] as number) * dt;
+    next[NODE.water] = Math.max(0, next[NODE.water] as number);
   }
 
   private fastest(): number {
@@ -230,7 +267,10 @@ export class Model {
   private follow(): void {
     const crossed = (node: number, step: number) =>
       Math.round((this.next[node] as number) / step) !== Math.round((this.x[node] as number) / step);
-    if ((this.elements.length > 0 && crossed(NODE.source, SOURCE_STEP_K)) || (this.machine.burner && crossed(NODE.igniter, IGNITER_STEP_K)))
+    if (
+      (this.elements.size > 0 && crossed(NODE.source, SOURCE_STEP_K)) ||
+      (this.machine.burner && (crossed(NODE.igniter, IGNITER_STEP_K) || crossed(NODE.coil, COIL_STEP_K)))
+    )
       this.dirty = true;
   }
 
@@ -245,6 +285,15 @@ export class Model {
 
   private heatW(): number {
     return this.solution.elementW + (this.flame ? (this.machine.burner?.watts ?? 0) : 0);
+  }
+
+  private motorW(): number {
+    let watts = 0;
+    for (const m of this.motors) {
+      const main = this.volts(`${m.id}/main`) ** 2;
+      watts += this.condition.atSpeed.has(m.id) ? (RUNNING_LOSS * main) / m.runningOhms : main / m.lockedOhms;
+    }
+    return watts;
   }
 
   /** Seconds to move on by: short while anything moves or is about to. */
@@ -268,18 +317,37 @@ export class Model {
     }
   }
 
+  private get timed(): boolean {
+    return this.machine.timer !== undefined && this.volts(this.machine.timer.motor) > WORKS_AT_V;
+  }
+
+  /** Seconds until the clockwork moves on. */
+  private timerLeft(): number {
+    const step = this.machine.timer?.steps[this.timerStep];
+    return step && this.timed ? Math.max(1e-3, step.afterMinutes * 60 - this.timerS) : Infinity;
+  }
+
+  private runTimer(dt: number): void {
+    const { timer } = this.machine;
+    const step = timer?.steps[this.timerStep];
+    if (!timer || !step || !this.timed) return;
+    this.timerS += dt;
+    if (this.timerS < step.afterMinutes * 60) return;
+    this.timerStep++;
+    this.set({ [timer.control]: step.to });
+  }
+
   /** Thermal-magnetic breaker: heat of the overload gathers as (I/In)² − 1.2, trips at 60 s (about 5 s at four times In). */
   private watchBreaker(dt: number): void {
     if (this.condition.breakerTripped) return;
     const load = (this.solution.amps / this.machine.supply.breakerAmps) ** 2 - 1.2;
     this.overload = Math.max(0, this.overload + load * dt);
-    if (this.overload > 60) this.change({ breakerTripped: true, atSpeed: new Set() });
+    if (this.overload > 60) this.trip();
   }
 
   /** Kelvin that a bias heater adds at its thermostat. */
   private biasK(bias: PartOf<"resistor"> | undefined): number {
-    if (!bias?.warms || this.faults.has(bias.id, "open")) return 0;
-    return Math.abs(voltsBetween(this.solution.point, bias.nets[0], bias.nets[1])) > 60 ? bias.warms.kelvin : 0;
+    return bias?.warms && this.volts(bias.id) > WORKS_AT_V ? bias.warms.kelvin : 0;
   }
 
   private firstToAct(): { id: string; opens: boolean; share: number } | undefined {
@@ -288,9 +356,10 @@ export class Model {
       const isOpen = this.condition.opened.has(t.id);
       const threshold = isOpen ? t.closesC : t.opensC;
       if (threshold === undefined) continue;
-      const bias = this.biasK(t.bias);
-      const [from, to] = [(this.x[t.node] as number) + bias, (this.next[t.node] as number) + bias];
+      const bias = t.bias ? this.biasK(t.bias) : 0;
+      const to = (this.next[t.node] as number) + bias;
       if (isOpen ? to > threshold : to < threshold) continue;
+      const from = (this.x[t.node] as number) + bias;
       const share = to === from ? 0 : (threshold - from) / (to - from);
       if (!first || share < first.share) first = { id: t.id, opens: !isOpen, share };
     }
@@ -300,7 +369,12 @@ export class Model {
   frame(): Frame {
     return {
       at: this.at,
-      condition: { ...this.condition, elementC: this.x[NODE.source] as number, igniterC: this.x[NODE.igniter] as number },
+      condition: {
+        ...this.condition,
+        elementC: this.x[NODE.source] as number,
+        igniterC: this.x[NODE.igniter] as number,
+        coilC: this.x[NODE.coil] as number,
+      },
       point: this.solution.point,
       boxC: this.x[NODE.box] as number,
       exhaustC: exhaustC(this.machine, this.x),
@@ -309,6 +383,9 @@ export class Model {
       heatW: this.heatW(),
       hums: this.motors.some((m) => !this.condition.atSpeed.has(m.id) && (this.stalled.get(m.id) ?? 0) >= HUM_S),
       flow: this.flow(),
+      code: this.boards.find((b) => b.code !== null)?.code ?? null,
+      lit: this.boards.some((b) => b.lit),
+      timed: this.timed,
     };
   }
 }

@@ -1,12 +1,18 @@
 import type { Component, Netlist } from "../circuit/netlist";
 import type { Condition, ControlPositions } from "./condition";
-import { type FaultSet, JOINT_OPEN, NO_FAULTS } from "./fault";
+import { type FaultSet, NO_FAULTS } from "./fault";
 import type { Machine, Part } from "./schema";
 
 /** A closed contact of our own making: what the lead and spring of a good one read. */
 export const CONTACT_OHMS = 0.02;
 const FUSE_OHMS = 0.05;
-const PLUG_OHMS = 0.005;
+/** Lime and softener between the moisture bars. */
+const FILM_OHMS = 8000;
+const SHORTED_BOARD_OHMS = 0.4;
+const MAINS_HZ = 50;
+/** Temperature coefficient of copper at 20 °C, /K. */
+const COPPER_PER_K = 3.93e-3;
+export const PLUG_OHMS = 0.005;
 
 /** Node of a part's terminal when it is parted from its net (wire off, or a burnt joint). Terminals count from 1. */
 export const terminalNode = (part: string, terminal: number): string => `${part}.${terminal}`;
@@ -26,7 +32,7 @@ export function networkOf(machine: Machine, condition: Condition, faults: FaultS
   };
 }
 
-/** The resistors of one part, between its nets or, where a wire is off, its own terminal nodes. */
+/** The resistors of one part, between its nets or, where a wire is off or a joint is bad, its own terminal nodes. */
 function resistorsOf(
   machine: Machine,
   part: Part,
@@ -35,18 +41,28 @@ function resistorsOf(
   faults: FaultSet,
   wiresOff: ReadonlySet<string>,
 ): Component[] {
+  const off = wiresOff.has(part.id);
+  const faulty = faults.touches(part.id);
   const node = (end: number | string) => {
-    if (typeof end === "string") return end;
-    const parted = wiresOff.has(part.id) || faults.has(part.id, JOINT_OPEN, String(end));
-    return parted ? terminalNode(part.id, end) : (part.nets[end - 1] as string);
+    if (typeof end === "string") return off && end !== machine.cabinet ? `${part.id}:${end}` : end;
+    return off || (faulty && faults.joint(part.id, end)) ? terminalNode(part.id, end) : (part.nets[end - 1] as string);
   };
-  return branchesOf(machine, part, condition, positions, faults).map((branch) => ({
-    kind: "resistor",
-    id: branch.name === undefined ? part.id : `${part.id}/${branch.name}`,
-    a: node(branch.from),
-    b: node(branch.to),
-    ohms: branch.ohms,
-  }));
+  const resistors = branchesOf(machine, part, condition, positions, faults).map(
+    (branch): Component => ({
+      kind: "resistor",
+      id: branch.name === undefined ? part.id : `${part.id}/${branch.name}`,
+      a: node(branch.from),
+      b: node(branch.to),
+      ohms: branch.ohms,
+    }),
+  );
+  if (off || !faulty) return resistors;
+  part.nets.forEach((net, i) => {
+    const ohms = faults.joint(part.id, i + 1);
+    if (ohms !== undefined && Number.isFinite(ohms))
+      resistors.push({ kind: "resistor", id: `${part.id}/joint${i + 1}`, a: terminalNode(part.id, i + 1), b: net, ohms });
+  });
+  return resistors;
 }
 
 /** A cold machine with the cord out, prepared so that one suspect's network after another can be had for the price of its difference. */
@@ -66,7 +82,8 @@ export function deadMachine(machine: Machine, condition: Condition, wiresOff: Re
       const touched = machine.parts.filter(
         (p) =>
           faults.touches(p.id) ||
-          ("closedWhen" in p && typeof p.closedWhen === "object" && moved[p.closedWhen.control] !== positions[p.closedWhen.control]),
+          (moved !== positions &&
+            "closedWhen" in p && typeof p.closedWhen === "object" && moved[p.closedWhen.control] !== positions[p.closedWhen.control]),
       );
       const gone: Component[] = [];
       const come: Component[] = [];
@@ -83,11 +100,13 @@ export function deadMachine(machine: Machine, condition: Condition, wiresOff: Re
   };
 }
 
-/** Controls as the faults leave them: a broken belt, a cycle without heat. */
-export function controlsUnder(machine: Machine, condition: Condition, faults: FaultSet): Readonly<Record<string, string>> {
+/** Controls as the faults leave them: a broken belt, a full tank, a cycle without heat. */
+export function controlsUnder(machine: Machine, condition: Pick<Condition, "cordIn" | "controls">, faults: FaultSet): Readonly<Record<string, string>> {
+  if (faults.faults.length === 0) return condition.controls;
   const changed: Record<string, string> = { ...condition.controls };
   for (const part of machine.parts) {
-    if (part.kind === "belt" && part.moves && faults.has(part.id, "broken")) changed[part.moves.control] = part.moves.to;
+    if (!faults.touches(part.id)) continue;
+    for (const move of part.moves) if (faults.has(part.id, move.mode)) changed[move.control] = move.to;
     if (part.kind === "setting" && condition.cordIn) {
       const wrong = faults.of(part.id, "wrong");
       const control = machine.controls.find((c) => c.id === part.control);
@@ -136,13 +155,23 @@ function branchesOf(
     case "element":
       return elementBranches(machine, part, condition, faults);
     case "motor":
-      return motorBranches(part, condition, faults);
+      return motorBranches(machine, part, condition, faults);
     case "resistor":
       return open ? [] : [{ from: 1, to: 2, ohms: part.ohms }];
+    case "capacitor":
+      return capacitorBranches(part, condition, faults);
+    case "relay":
+      return contact(welded || (!open && condition.driven.has(part.id)));
+    case "thermistor":
+      return thermistorBranches(machine, part, faults);
+    case "moisture-bars":
+      return faults.has(part.id, "shorted") ? [{ from: 1, to: 2, ohms: FILM_OHMS }] : [];
+    case "board":
+      return boardBranches(part, condition, faults);
     case "coil":
       return open || condition.opened.has(part.id)
         ? []
-        : [{ from: 1, to: 2, ohms: part.ohms * (faults.of(part.id, "low")?.severity ?? 1) }];
+        : [{ from: 1, to: 2, ohms: part.ohms * (1 + COPPER_PER_K * (condition.coilC - 20)) * (faults.of(part.id, "low")?.severity ?? 1) }];
     case "igniter":
       return open ? [] : [{ from: 1, to: 2, ohms: igniterOhms(part, condition.igniterC) * (faults.of(part.id, "aged")?.severity ?? 1) }];
     case "radiant-sensor":
@@ -151,6 +180,7 @@ function branchesOf(
     case "gas-supply":
     case "supply":
     case "belt":
+    case "tank":
     case "duct":
     case "setting":
       return [];
@@ -180,12 +210,50 @@ function elementBranches(machine: Machine, part: Extract<Part, { kind: "element"
   ];
 }
 
-function motorBranches(part: Extract<Part, { kind: "motor" }>, condition: Condition, faults: FaultSet): Branch[] {
+function motorBranches(machine: Machine, part: Extract<Part, { kind: "motor" }>, condition: Condition, faults: FaultSet): Branch[] {
   const live = condition.cordIn;
+  const wet = faults.of(part.id, "wet");
+  const parted = faults.has(part.id, "protector-open") || condition.opened.has(part.id);
   const main = !live ? part.mainOhms : condition.atSpeed.has(part.id) ? part.runningOhms : part.lockedOhms;
   return [
-    ...(faults.has(part.id, "main-open") ? [] : [{ name: "main", from: 1, to: 2, ohms: main }]),
-    ...(faults.has(part.id, "start-open") ? [] : [{ name: "start", from: 1, to: 3, ohms: live ? part.startOhms * 2 : part.startOhms }]),
+    ...(parted || faults.has(part.id, "main-open") ? [] : [{ name: "main", from: 1, to: 2, ohms: main }]),
+    ...(parted || faults.has(part.id, "start-open")
+      ? []
+      : [{ name: "start", from: 1, to: 3, ohms: live ? part.startOhms * 2 : part.startOhms }]),
+    ...(wet ? [{ name: "wet", from: 2, to: machine.cabinet, ohms: wet.severity ?? 20_000 }] : []),
+  ];
+}
+
+/** An ohm-meter charges it and then reads OL; on the line it has its reactance 1/(2πfC) (magnitude only). */
+function capacitorBranches(part: Extract<Part, { kind: "capacitor" }>, condition: Condition, faults: FaultSet): Branch[] {
+  if (faults.has(part.id, "shorted")) return [{ from: 1, to: 2, ohms: FUSE_OHMS }];
+  if (faults.has(part.id, "open") || !condition.cordIn) return [];
+  const farads = part.microfarads * 1e-6 * (faults.of(part.id, "low")?.severity ?? 1);
+  return [{ from: 1, to: 2, ohms: 1 / (2 * Math.PI * MAINS_HZ * farads) }];
+}
+
+/** F3 of the trade notes, beta form. Ω at `celsius`. */
+export function thermistorOhms(part: Extract<Part, { kind: "thermistor" }>, celsius: number): number {
+  return part.ohms25 * Math.exp(part.betaK * (1 / (celsius + 273.15) - 1 / 298.15));
+}
+
+/** F3 turned round. °C at `ohms`. */
+export function thermistorC(part: Extract<Part, { kind: "thermistor" }>, ohms: number): number {
+  return 1 / (1 / 298.15 + Math.log(ohms / part.ohms25) / part.betaK) - 273.15;
+}
+
+/** At the room's temperature: what a meter finds. How the board follows it while it runs, the model works out. */
+function thermistorBranches(machine: Machine, part: Extract<Part, { kind: "thermistor" }>, faults: FaultSet): Branch[] {
+  if (faults.has(part.id, "open")) return [];
+  if (faults.has(part.id, "shorted")) return [{ from: 1, to: 2, ohms: FUSE_OHMS }];
+  return [{ from: 1, to: 2, ohms: thermistorOhms(part, machine.thermal.ambientC) * (faults.of(part.id, "drifted")?.severity ?? 1) }];
+}
+
+function boardBranches(part: Extract<Part, { kind: "board" }>, condition: Condition, faults: FaultSet): Branch[] {
+  const [a, b] = part.sensor.nets;
+  return [
+    { from: 1, to: 2, ohms: faults.has(part.id, "shorted") ? SHORTED_BOARD_OHMS : part.ohms },
+    ...(condition.cordIn ? [] : [{ name: "sensor-input", from: a, to: b, ohms: part.sensor.inputOhms }]),
   ];
 }
 
@@ -233,6 +301,6 @@ export function probeNode(machine: Machine, point: string, faults: FaultSet, wir
   const part = machine.parts.find((p) => p.id === match[1]);
   const terminal = Number(match[2]);
   if (!part || terminal < 1 || terminal > part.nets.length) throw new RangeError(`“${point}” is not a terminal of ${machine.id}`);
-  const parted = wiresOff.has(part.id) || faults.has(part.id, JOINT_OPEN, String(terminal));
+  const parted = wiresOff.has(part.id) || faults.joint(part.id, terminal) !== undefined;
   return parted ? terminalNode(part.id, terminal) : (part.nets[terminal - 1] as string);
 }

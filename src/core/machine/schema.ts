@@ -14,6 +14,8 @@ const fault = z.object({
   at: z.string().optional(),
   /** Mode-specific: free-area fraction of a choked duct, resistance factor of shorted turns, position of a ground along an element. */
   severity: positive.optional(),
+  /** A drifting part: the severities between which it is found; suspects stand at several places in between. */
+  range: z.tuple([positive, positive]).optional(),
   /** As a technician says it after the part's name: “open”, “grounded to the cabinet”. */
   says: z.string(),
   /** Relative to the other faults of this machine. */
@@ -40,6 +42,8 @@ const common = {
   faults: z.array(fault),
   /** Relative weight of an open joint at each terminal; 0.15 where left out. */
   jointWeight: z.number().nonnegative().default(0.15),
+  /** Controls that a fault of this part moves: a broken belt lets its switch open, a full tank lifts the float. */
+  moves: z.array(z.object({ mode: z.string(), control: id, to: z.string() })).default([]),
 };
 
 const tolerance = z.number().min(0).max(0.5).default(0.1);
@@ -86,7 +90,17 @@ const part = z.discriminatedUnion("kind", [
     lockedOhms: positive,
     runningOhms: positive,
     volts: positive,
+    /** Share of `volts` that the start or auxiliary winding needs to bring it up to speed; less for a capacitor motor. */
+    startsAt: z.number().min(0).max(1).default(0.5),
+    /** Built-in overload protector, °C of the winding; it parts both windings. */
+    protector: z.object({ opensC: z.number(), closesC: z.number() }).optional(),
     tolerance,
+  }),
+  z.object({
+    ...common,
+    kind: z.literal("capacitor"),
+    nets: pair,
+    microfarads: positive,
   }),
   z.object({
     ...common,
@@ -94,7 +108,7 @@ const part = z.discriminatedUnion("kind", [
     nets: pair,
     ohms: positive,
     tolerance,
-    role: z.enum(["heater", "timer-motor", "lamp"]),
+    role: z.enum(["heater", "timer-motor", "lamp", "pump"]),
     /** A bias heater warms the sensor of this thermostat. */
     warms: z.object({ part: id, kelvin: positive }).optional(),
   }),
@@ -129,12 +143,47 @@ const part = z.discriminatedUnion("kind", [
   }),
   z.object({ ...common, kind: z.literal("gas-supply"), nets: z.array(net).length(0) }),
   z.object({ ...common, kind: z.literal("supply"), nets: z.array(net).length(0) }),
+  z.object({ ...common, kind: z.literal("belt"), nets: z.array(net).length(0) }),
+  z.object({ ...common, kind: z.literal("tank"), nets: z.array(net).length(0) }),
+  /** A contact that a board drives. */
+  z.object({ ...common, kind: z.literal("relay"), nets: pair, board: id, drives: z.enum(["motor", "heat", "pump"]) }),
+  /** F3 of the trade notes, beta form: R = R25·exp(B·(1/T − 1/298.15)). */
+  z.object({ ...common, kind: z.literal("thermistor"), nets: pair, ohms25: positive, betaK: positive, tolerance }),
+  /** Two bars that wet clothes bridge; nothing between them when clean and dry. */
+  z.object({ ...common, kind: z.literal("moisture-bars"), nets: pair }),
   z.object({
     ...common,
-    kind: z.literal("belt"),
-    nets: z.array(net).length(0),
-    /** The control that follows the belt (a belt switch is closed by it), and its position when the belt is broken. */
-    moves: z.object({ control: id, to: z.string() }).optional(),
+    kind: z.literal("board"),
+    /** Live and return of its own supply. */
+    nets: pair,
+    /** Of its transformer or supply, as an ohm-meter sees it. */
+    ohms: positive,
+    volts: positive,
+    tolerance,
+    /** What must be made for it to run; the one that `starts` needs to be made for a moment only. */
+    senses: z.array(
+      z.object({ id, name: z.string(), nets: pair, by: z.enum(["volts", "contact"]), starts: z.boolean().default(false) }),
+    ),
+    /** The thermistor it steers the heat by, and the resistances that it takes for a broken or shorted one. */
+    sensor: z.object({
+      part: id,
+      nets: pair,
+      inputOhms: positive,
+      shortBelowOhms: positive,
+      openAboveOhms: positive,
+      heatOffC: z.number(),
+      heatOnC: z.number(),
+    }),
+    /** Control positions in which it calls for heat. */
+    heatIn: controlled,
+    codes: z.array(
+      z.object({
+        code: z.string().regex(/^[A-Z0-9-]{1,6}$/, "a code of capitals and digits, such as F3"),
+        when: z.enum(["sensor-open", "sensor-short", "not-made", "no-heat"]),
+        sense: id.optional(),
+        says: z.string(),
+      }),
+    ),
   }),
   z.object({ ...common, kind: z.literal("duct"), nets: z.array(net).length(0) }),
   z.object({ ...common, kind: z.literal("setting"), nets: z.array(net).length(0), control: id }),
@@ -169,8 +218,9 @@ export const MODES: Record<z.infer<typeof part>["kind"], readonly string[]> = {
   thermostat: ["open", "welded", "low"],
   fuse: ["open"],
   element: ["open", "low", "grounded"],
-  motor: ["main-open", "start-open", "seized"],
-  resistor: ["open"],
+  motor: ["main-open", "start-open", "seized", "protector-open", "wet"],
+  capacitor: ["open", "shorted", "low"],
+  resistor: ["open", "stalled"],
   coil: ["open", "opens-hot", "low"],
   igniter: ["open", "aged"],
   "radiant-sensor": ["open", "welded"],
@@ -178,6 +228,11 @@ export const MODES: Record<z.infer<typeof part>["kind"], readonly string[]> = {
   "gas-supply": ["shut"],
   supply: ["lost"],
   belt: ["broken"],
+  tank: ["full"],
+  relay: ["open", "welded"],
+  thermistor: ["open", "shorted", "drifted"],
+  "moisture-bars": ["shorted"],
+  board: ["dead", "shorted"],
   duct: ["choked"],
   setting: ["wrong"],
 };
@@ -199,6 +254,8 @@ export const machineSchema = z
       neutral: z.object({ wall: net, pin: net }),
       ground: z.object({ wall: net, pin: net }),
       breakerAmps: positive,
+      /** Residual current at which the house's protection lets go, where there is one. */
+      residualAmps: positive.optional(),
     }),
     cabinet: net,
     controls: z.array(control),
@@ -232,7 +289,11 @@ export const machineSchema = z
       fanFreeM3PerS: positive,
       ductPaPerM3PerS2: positive,
       sensorLagS: positive,
+      /** Share of the exhaust's rise over the room that comes back to the heater: 0 for a vented machine, some for a condenser. */
+      recirculates: z.number().min(0).max(0.95).default(0),
     }),
+    /** A clockwork timer: after so many minutes of its motor's running the control goes on to the next position. */
+    timer: z.object({ control: id, motor: id, steps: z.array(z.object({ afterMinutes: positive, to: z.string() })).min(1) }).optional(),
     /** A gas burner: which parts light it, and what it gives. */
     burner: z.object({ igniter: id, sensor: id, gas: id, watts: positive, ignitesAboveC: z.number() }).optional(),
     sheet: z.object({
@@ -269,6 +330,11 @@ function checkReferences(machine: Draft, context: z.core.$RefinementCtx<unknown>
     nets.add(side.wall);
     nets.add(side.pin);
   }
+  const timer = machine.timer;
+  timer?.steps.forEach((step, i) => {
+    if (!controls.get(timer.control)?.positions.some((q) => q.id === step.to))
+      refuse(["timer", "steps", i, "to"], `“${step.to}” is not a position of ${timer.control}`);
+  });
   const seen = new Set<string>();
   machine.parts.forEach((p, i) => {
     if (seen.has(p.id)) refuse(["parts", i, "id"], `“${p.id}” is used twice; give each part an id of its own`);
@@ -286,6 +352,13 @@ function checkReferences(machine: Draft, context: z.core.$RefinementCtx<unknown>
         );
       }
     });
+    p.moves.forEach((m, j) => {
+      if (!controls.get(m.control)?.positions.some((q) => q.id === m.to))
+        refuse(["parts", i, "moves", j], `moves “${m.control}” to “${m.to}”, which is not a position of a control`);
+    });
+    if (p.kind === "relay" && parts.get(p.board)?.kind !== "board") refuse(["parts", i, "board"], `names “${p.board}”, which is not a board`);
+    if (p.kind === "board" && parts.get(p.sensor.part)?.kind !== "thermistor")
+      refuse(["parts", i, "sensor", "part"], `names “${p.sensor.part}”, which is not a thermistor`);
     if ("closedWhen" in p && typeof p.closedWhen === "object") {
       const c = controls.get(p.closedWhen.control);
       if (!c) refuse(["parts", i, "closedWhen", "control"], `names the control “${p.closedWhen.control}”, which is not in controls`);

@@ -24,6 +24,12 @@ export interface Frame {
   readonly hums: boolean;
   /** m³/s. */
   readonly flow: number;
+  /** Code that a board shows; `null`: none, or no board. */
+  readonly code: string | null;
+  /** Boards that have their supply: their displays are lit. */
+  readonly lit: boolean;
+  /** A clockwork timer's motor runs. */
+  readonly timed: boolean;
 }
 
 export interface Timeline {
