@@ -24,9 +24,9 @@ export function run(args: string[]): void {
     throw new BadInput(`--strategy “${values.strategy}”; expected ${Object.keys(STRATEGIES).join(", ")}`);
   const machines = values.machine === undefined ? MACHINES : [loadMachine(values.machine)];
   const { fault } = values;
-  if (fault !== undefined && !machines.some((m) => hypothesesOf(m).some((h) => h.id === fault))) {
+  if (fault !== undefined && !machines.some((m) => hypothesesOf(m).some((h) => h.suspect === fault || h.id === fault))) {
     throw new BadInput(
-      `--fault “${fault}” is not a fault of ${machines.map((m) => m.id).join(" or ")}; one is “${hypothesesOf(machines[0] as (typeof machines)[number])[1]?.id}”`,
+      `--fault “${fault}” is not a fault of ${machines.map((m) => m.id).join(" or ")}; one is “${hypothesesOf(machines[0] as (typeof machines)[number])[1]?.suspect}”`,
     );
   }
   const rehearsals = machines.map((m) => new Rehearsal(m));

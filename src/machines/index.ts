@@ -1,4 +1,7 @@
 import { type Machine, parseMachine } from "../core/machine/schema";
+import v45e from "./brisk-tolley-v45e.machine.json";
+import v45g from "./brisk-tolley-v45g.machine.json";
+import c7 from "./kelvane-c7.machine.json";
 import g14 from "./kelvane-g14.machine.json";
 import e27 from "./orrinshaw-e27.machine.json";
 
@@ -14,6 +17,9 @@ const e27On208 = {
 export const MACHINES: readonly Machine[] = [
   parseMachine(e27, "orrinshaw-e27.machine.json"),
   parseMachine(g14, "kelvane-g14.machine.json"),
+  parseMachine(v45e, "brisk-tolley-v45e.machine.json"),
+  parseMachine(v45g, "brisk-tolley-v45g.machine.json"),
+  parseMachine(c7, "kelvane-c7.machine.json"),
   parseMachine(e27On208, "orrinshaw-e27.machine.json on 208 V"),
 ];
 

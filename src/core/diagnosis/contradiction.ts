@@ -1,6 +1,6 @@
 import type { Evidence } from "../job/fold";
 import type { Bench } from "./rank";
-import { likelihoodTable, softmax } from "./rank";
+import { softmax } from "./rank";
 
 /** The record can't be explained by one suspect; retaking one entry would help most. */
 export interface Contradiction {
@@ -23,8 +23,9 @@ const GAIN_BANS = 0.9;
 export function contradiction(bench: Bench, evidence: readonly Evidence[]): Contradiction | undefined {
   if (evidence.length < 2) return undefined;
   const { hypotheses } = bench;
-  const table = likelihoodTable(bench, evidence).map((row) => {
-    const top = Math.max(...row);
+  const table = evidence.map((e) => {
+    const row = bench.column(e);
+    const top = row.reduce((most, l) => Math.max(most, l), -Infinity);
     return row.map((l) => l - top);
   });
   const total = hypotheses.map((h, i) => Math.log(h.prior) + table.reduce((sum, row) => sum + (row[i] as number), 0));
@@ -48,6 +49,6 @@ export function contradiction(bench: Bench, evidence: readonly Evidence[]): Cont
 const argmax = (values: readonly number[]): number => values.reduce((best, v, i) => (v > (values[best] as number) ? i : best), 0);
 
 function logSum(logs: readonly number[]): number {
-  const top = Math.max(...logs);
+  const top = logs.reduce((most, l) => Math.max(most, l), -Infinity);
   return top + Math.log(logs.reduce((sum, l) => sum + Math.exp(l - top), 0));
 }

@@ -1,10 +1,13 @@
-import { type Fault, faultKey, faultSentence, JOINT_OPEN } from "../machine/fault";
+import { type Fault, faultKey, faultSentence, isJoint, JOINT_OPEN, JOINT_POOR } from "../machine/fault";
 import { type Machine, partOf, unitOf } from "../machine/schema";
 
-/** One complete explanation: the faults that are present together. No faults: nothing is wrong. */
+/** One complete explanation: the faults that are present together, each with its severity. No faults: nothing is wrong. */
 export interface Hypothesis {
-  /** Fault keys joined with `+`; empty for “nothing wrong”. */
+  /** Fault keys with severities, joined with `+`; empty for “nothing wrong”. */
   readonly id: string;
+  /** The same without the severities: hypotheses that differ only in how far something has drifted are one suspect. */
+  readonly suspect: string;
+  readonly kind: "nothing" | "single" | "joint" | "cause" | "pair";
   readonly faults: readonly Fault[];
   /** Prior probability; all hypotheses of a machine add up to 1. An estimate from the machine file's weights. */
   readonly prior: number;
@@ -16,60 +19,160 @@ export interface Hypothesis {
 }
 
 const NOTHING_WRONG_WEIGHT = 2;
+/** Places at which a drifting part stands between the ends of its range, evenly in its logarithm; odd, so that one is the middle. */
+const SEVERITIES = 5;
+/** Resistance of a poor joint, Ω: warm, hot, nearly gone; and how often a bad joint still conducts, against one that is open (est.). */
+const POOR_OHMS = [2.5, 12, 60] as const;
+const POOR_WEIGHT = 0.6;
+/** Share of machines with two faults that have nothing to do with each other (est.). */
+const PAIRS_SHARE = 0.03;
+/** A pair is a suspect when it is at least this likely among all single faults taken twice. */
+const PAIR_THRESHOLD = 4e-7;
 
-export const hypothesisId = (faults: readonly Fault[]): string => faults.map(faultKey).join("+");
+export const hypothesisId = (faults: readonly Fault[]): string =>
+  faults.map((f) => (f.severity === undefined ? faultKey(f) : `${faultKey(f)}#${Number(f.severity.toPrecision(4))}`)).join("+");
+export const suspectId = (faults: readonly Fault[]): string => faults.map(faultKey).join("+");
 
-/** Every single fault, every open joint, every cause with the damage it does, and nothing wrong. */
-export function hypothesesOf(machine: Machine): Hypothesis[] {
-  const weighted: { faults: Fault[]; weight: number; because?: string }[] = [{ faults: [], weight: NOTHING_WRONG_WEIGHT }];
-  for (const part of machine.parts) {
-    for (const f of part.faults) {
-      const damages = machine.causes.filter((c) => c.cause.part === part.id && c.cause.mode === f.mode);
-      const fault: Fault = { part: part.id, mode: f.mode, at: f.at, severity: f.severity };
-      const alone = 1 - damages.reduce((sum, d) => sum + d.probability, 0);
-      weighted.push({ faults: [fault], weight: f.weight.value * Math.max(0.02, alone) });
-      for (const d of damages) {
-        const damage = partOf(machine, d.damage.part).faults.find((x) => x.mode === d.damage.mode);
-        weighted.push({
-          faults: [fault, { part: d.damage.part, mode: d.damage.mode, at: damage?.at, severity: damage?.severity }],
-          weight: f.weight.value * d.probability,
-          because: d.because,
-        });
-      }
-    }
-    if (part.jointWeight > 0) {
-      part.nets.forEach((_, i) => {
-        weighted.push({ faults: [{ part: part.id, mode: JOINT_OPEN, at: String(i + 1) }], weight: part.jointWeight });
-      });
-    }
-  }
-  const total = weighted.reduce((sum, w) => sum + w.weight, 0);
-  return weighted.map(({ faults, weight, because }) => ({
+interface Weighted {
+  readonly kind: Hypothesis["kind"];
+  readonly faults: readonly Fault[];
+  readonly weight: number;
+  readonly because?: string;
+}
+
+/** Every single fault at each severity, every bad joint, every cause with its damage, likely pairs, and nothing wrong. */
+export function hypothesesOf(machine: Machine, { pairs: withPairs = true } = {}): Hypothesis[] {
+  const singles = singleFaults(machine);
+  const weighted: Weighted[] = [
+    { kind: "nothing", faults: [], weight: NOTHING_WRONG_WEIGHT },
+    ...singles.flatMap((s) => severally(s)),
+    ...causesWithDamage(machine, singles),
+    ...joints(machine),
+  ];
+  const sum = weighted.reduce((total, w) => total + w.weight, 0);
+  const known = new Set(weighted.map((w) => suspectId([...w.faults].sort(byKey))));
+  const pairs = (withPairs ? pairsOf(singles, sum) : []).filter((p) => !known.has(suspectId([...p.faults].sort(byKey))));
+  const pairSum = pairs.reduce((total, w) => total + w.weight, 0);
+  const all = [
+    ...weighted.map((w) => ({ ...w, prior: (w.weight / sum) * (pairSum > 0 ? 1 - PAIRS_SHARE : 1) })),
+    ...pairs.map((w) => ({ ...w, prior: (w.weight / pairSum) * PAIRS_SHARE })),
+  ];
+  return all.map(({ kind, faults, prior, because }) => ({
     id: hypothesisId(faults),
+    suspect: suspectId(faults),
+    kind,
     faults,
-    prior: weight / total,
-    sentence: sentenceOf(machine, faults),
+    prior,
+    sentence: sentenceOf(machine, faults, kind),
     ...(because !== undefined && { because }),
     units: [...new Set(faults.map((f) => remedyUnit(machine, f)))].sort(),
   }));
 }
 
-/** “Thermal cut-off blown, vent duct and hood choked”: damage first, as it is found; then its cause. */
-function sentenceOf(machine: Machine, faults: readonly Fault[]): string {
+const byKey = (a: Fault, b: Fault): number => (faultKey(a) < faultKey(b) ? -1 : 1);
+
+interface Single {
+  readonly fault: Fault;
+  readonly range: readonly [number, number] | undefined;
+  /** What is left to it alone after the cases in which it damages something else. */
+  readonly alone: number;
+  readonly weight: number;
+}
+
+function singleFaults(machine: Machine): Single[] {
+  return machine.parts.flatMap((part) =>
+    part.faults.map((f): Single => {
+      const damages = machine.causes.filter((c) => c.cause.part === part.id && c.cause.mode === f.mode);
+      const alone = Math.max(0.02, 1 - damages.reduce((sum, d) => sum + d.probability, 0));
+      const fault = { part: part.id, mode: f.mode, at: f.at, severity: f.severity };
+      return { fault, range: f.range, alone: f.weight.value * alone, weight: f.weight.value };
+    }),
+  );
+}
+
+/** A fault at each of its severities. */
+function atSeverities({ fault, range }: Pick<Single, "fault" | "range">): Fault[] {
+  if (!range) return [fault];
+  const [low, high] = range;
+  return Array.from({ length: SEVERITIES }, (_, k) => ({ ...fault, severity: low * (high / low) ** ((k + 0.5) / SEVERITIES) }));
+}
+
+/** A fault as it is found beside another one: in the middle of its range. */
+const middle = (single: Pick<Single, "fault" | "range">): Fault => atSeverities(single)[single.range ? (SEVERITIES - 1) / 2 : 0] as Fault;
+
+function severally(single: Single): Weighted[] {
+  const faults = atSeverities(single);
+  return faults.map((f) => ({ kind: "single", faults: [f], weight: single.alone / faults.length }));
+}
+
+function causesWithDamage(machine: Machine, singles: readonly Single[]): Weighted[] {
+  return machine.causes.flatMap((c) => {
+    const damage = singles.find((s) => s.fault.part === c.damage.part && s.fault.mode === c.damage.mode);
+    if (!damage) throw new RangeError(`${machine.id} has no fault “${c.damage.part} ${c.damage.mode}”`);
+    return singles
+      .filter((s) => s.fault.part === c.cause.part && s.fault.mode === c.cause.mode)
+      .flatMap((single) => {
+        const causes = atSeverities(single);
+        return causes.map(
+          (cause): Weighted => ({
+            kind: "cause",
+            faults: [cause, middle(damage)],
+            weight: (single.weight * c.probability) / causes.length,
+            because: c.because,
+          }),
+        );
+      });
+  });
+}
+
+function joints(machine: Machine): Weighted[] {
+  return machine.parts.flatMap((part) =>
+    part.jointWeight === 0
+      ? []
+      : part.nets.flatMap((_, i) => {
+          const at = String(i + 1);
+          return [
+            { kind: "joint" as const, faults: [{ part: part.id, mode: JOINT_OPEN, at }], weight: part.jointWeight },
+            ...POOR_OHMS.map((severity) => ({
+              kind: "joint" as const,
+              faults: [{ part: part.id, mode: JOINT_POOR, at, severity }],
+              weight: (part.jointWeight * POOR_WEIGHT) / POOR_OHMS.length,
+            })),
+          ];
+        }),
+  );
+}
+
+/** Two faults of different parts at once, by chance. */
+function pairsOf(singles: readonly Single[], sum: number): Weighted[] {
+  const pairs: Weighted[] = [];
+  singles.forEach((a, i) => {
+    for (const b of singles.slice(i + 1)) {
+      const weight = (a.weight * b.weight) / (sum * sum);
+      if (a.fault.part === b.fault.part || weight < PAIR_THRESHOLD) continue;
+      pairs.push({ kind: "pair", faults: [middle(a), middle(b)], weight });
+    }
+  });
+  return pairs;
+}
+
+/** “Thermal cut-off blown, because vent duct and hood choked”: damage first, as it is found; then its cause. A pair: “… and …”. */
+function sentenceOf(machine: Machine, faults: readonly Fault[], kind: Hypothesis["kind"]): string {
   if (faults.length === 0) return "Nothing wrong with the machine";
   const [first, ...rest] = [...faults].reverse().map((f) => faultSentence(machine, f));
-  return [first as string, ...rest.map((r) => r.charAt(0).toLowerCase() + r.slice(1))].join(", ");
+  const link = kind === "pair" ? " and, apart from it, " : ", ";
+  return [first as string, ...rest.map((r) => r.charAt(0).toLowerCase() + r.slice(1))].join(link);
 }
 
 /** A joint is put right at the part where it is; any other fault by its unit. */
 export function remedyUnit(machine: Machine, fault: Fault): string {
   const part = partOf(machine, fault.part);
-  return fault.mode === JOINT_OPEN ? `joint.${part.id}` : unitOf(machine, part).id;
+  return isJoint(fault) ? `joint.${part.id}` : unitOf(machine, part).id;
 }
 
 /** The faults that are still there after `units` were fitted or put right. Fitting a part also remakes its joints. */
 export function remaining(machine: Machine, faults: readonly Fault[], units: readonly string[]): readonly Fault[] {
-  if (units.length === 0) return faults;
+  if (units.length === 0 || faults.length === 0) return faults;
   const left = faults.filter((f) => {
     const part = partOf(machine, f.part);
     return !units.includes(unitOf(machine, part).id) && !units.includes(remedyUnit(machine, f));

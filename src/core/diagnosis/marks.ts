@@ -1,5 +1,6 @@
+import type { Fault } from "../machine/fault";
 import type { Machine } from "../machine/schema";
-import { remaining } from "./hypotheses";
+import type { Hypothesis } from "./hypotheses";
 import type { Bench, Ranking } from "./rank";
 
 /** How a part stands on the sheet. */
@@ -16,11 +17,16 @@ const SUSPECT_AT = 0.015;
 export function marksOf(machine: Machine, bench: Bench, ranking: Ranking, fitted: readonly string[]): Record<string, Mark> {
   const shares = new Map<string, number>();
   const priors = new Map<string, number>();
-  const add = (map: Map<string, number>, parts: Set<string>, p: number) => {
-    for (const part of parts) map.set(part, (map.get(part) ?? 0) + p);
+  const add = (map: Map<string, number>, faults: readonly Fault[], p: number) => {
+    faults.forEach((f, k) => {
+      if (faults.findIndex((g) => g.part === f.part) === k) map.set(f.part, (map.get(f.part) ?? 0) + p);
+    });
   };
-  for (const h of bench.hypotheses) add(priors, new Set(h.faults.map((f) => f.part)), h.prior);
-  for (const s of ranking.suspects) add(shares, new Set(remaining(machine, s.hypothesis.faults, fitted).map((f) => f.part)), s.probability);
+  const left = bench.left(fitted);
+  bench.hypotheses.forEach((h, i) => {
+    add(priors, h.faults, h.prior);
+    add(shares, (bench.hypotheses[left[i] as number] as Hypothesis).faults, ranking.posterior[i] as number);
+  });
   return Object.fromEntries(
     machine.parts.map((part) => {
       const share = shares.get(part.id) ?? 0;

@@ -1,6 +1,6 @@
 import type { Evidence } from "../job/fold";
 import { type Hypothesis, hypothesesOf, hypothesisId, remaining } from "./hypotheses";
-import { evidenceLikelihood } from "./likelihood";
+import { likelihoodOf } from "./likelihood";
 import type { Predictor } from "./predict";
 
 /** How one entry speaks for (+) or against (−) a suspect, in bans (powers of ten) against the average of all suspects. */
@@ -9,7 +9,9 @@ export interface Weight {
   readonly bans: number;
 }
 
+/** Hypotheses that differ only in how far something has drifted, as one. */
 export interface Suspect {
+  /** The likeliest of them. */
   readonly hypothesis: Hypothesis;
   /** Posterior that this was the trouble, 0 to 1. */
   readonly probability: number;
@@ -17,6 +19,8 @@ export interface Suspect {
 }
 
 export interface Ranking {
+  /** Posterior of each hypothesis, in the bench's order. */
+  readonly posterior: Float64Array;
   /** All suspects, likeliest first. */
   readonly suspects: readonly Suspect[];
   /** Posterior that the units fitted so far have put everything right. */
@@ -24,60 +28,129 @@ export interface Ranking {
 }
 
 /** A machine with its hypotheses and its predictor, made once and used for every ranking. */
-export interface Bench {
-  readonly predictor: Predictor;
+export class Bench {
   readonly hypotheses: readonly Hypothesis[];
-}
+  readonly logPrior: Float64Array;
+  /** Suspect number of each hypothesis. */
+  readonly suspectOf: Int32Array;
+  readonly suspects: number;
+  private readonly index: ReadonlyMap<string, number>;
+  private readonly lefts = new Map<string, Int32Array>();
+  private readonly columns = new Map<string, Float64Array>();
 
-export const benchOf = (predictor: Predictor): Bench => ({ predictor, hypotheses: hypothesesOf(predictor.machine) });
-
-/** log P(entry | hypothesis) for every entry, in the order of the bench's hypotheses. An entry made after a repair is held against the faults that it left. */
-export function likelihoodTable({ predictor, hypotheses }: Bench, evidence: readonly Evidence[]): Float64Array[] {
-  return evidence.map((e) => {
-    const known = new Map<string, number>();
-    return Float64Array.from(hypotheses, (h) => {
-      const faults = remaining(predictor.machine, h.faults, e.fitted);
-      const key = hypothesisId(faults);
-      let log = known.get(key);
-      if (log === undefined) {
-        log = Math.log(Math.max(evidenceLikelihood(predictor, faults, e), 1e-12));
-        known.set(key, log);
-      }
-      return log;
+  /** Without `pairs` it is ready sooner: a quarter of the hypotheses, nearly all of the probability. */
+  constructor(
+    readonly predictor: Predictor,
+    options: { readonly pairs?: boolean } = {},
+  ) {
+    this.hypotheses = hypothesesOf(predictor.machine, options);
+    this.logPrior = Float64Array.from(this.hypotheses, (h) => Math.log(h.prior));
+    const numbers = new Map<string, number>();
+    this.suspectOf = Int32Array.from(this.hypotheses, (h) => {
+      const n = numbers.get(h.suspect) ?? numbers.size;
+      numbers.set(h.suspect, n);
+      return n;
     });
-  });
+    this.suspects = numbers.size;
+    this.index = new Map(this.hypotheses.map((h, i) => [h.id, i]));
+  }
+
+  /** Number of the hypothesis “nothing wrong”. */
+  get healthy(): number {
+    return this.index.get("") as number;
+  }
+
+  /** For each hypothesis, the number of the one that says what is left of it after these units were fitted. */
+  left(fitted: readonly string[]): Int32Array {
+    const key = [...new Set(fitted)].sort().join();
+    let left = this.lefts.get(key);
+    if (!left) {
+      left = Int32Array.from(this.hypotheses, (h, i) => {
+        const faults = remaining(this.predictor.machine, h.faults, fitted);
+        return faults === h.faults ? i : (this.index.get(hypothesisId(faults)) as number);
+      });
+      this.lefts.set(key, left);
+    }
+    return left;
+  }
+
+  /** log P(entry | hypothesis), in the order of the hypotheses. An entry made after a repair is held against what it left. */
+  column({ finding, source, fitted }: Evidence): Float64Array {
+    const fresh = this.freshColumn(finding, source);
+    if (fitted.length === 0) return fresh;
+    const left = this.left(fitted);
+    return fresh.map((_, i) => fresh[left[i] as number] as number);
+  }
+
+  private freshColumn(finding: Evidence["finding"], source: Evidence["source"]): Float64Array {
+    const key = `${source}${JSON.stringify(finding)}`;
+    let column = this.columns.get(key);
+    if (!column) {
+      const likelihood = likelihoodOf(this.predictor, finding, source);
+      column = Float64Array.from(this.hypotheses, (h) => Math.log(Math.max(likelihood(h.faults), 1e-12)));
+      if (this.columns.size > MOST_COLUMNS) this.columns.clear();
+      this.columns.set(key, column);
+    }
+    return column;
+  }
 }
+
+/** Columns kept: more than the longest job has entries. */
+const MOST_COLUMNS = 600;
+
+export const benchOf = (predictor: Predictor, options: { readonly pairs?: boolean } = {}): Bench => new Bench(predictor, options);
 
 /** Posterior of every hypothesis by Bayes: prior × Π P(entry | hypothesis), entries independent given the hypothesis. */
 export function rank(bench: Bench, evidence: readonly Evidence[], fitted: readonly string[] = []): Ranking {
-  const { predictor, hypotheses } = bench;
-  const logPosterior = hypotheses.map((h) => Math.log(h.prior));
-  const perEntry = likelihoodTable(bench, evidence).map((log, k) => {
-    const before = softmax(logPosterior);
-    const mean = log.reduce((sum, l, i) => sum + (before[i] as number) * Math.exp(l), 0);
-    log.forEach((l, i) => {
-      logPosterior[i] = (logPosterior[i] as number) + l;
-    });
-    return { entry: evidence[k]?.entry ?? "", log, mean: Math.log(Math.max(mean, 1e-12)) };
+  const n = bench.hypotheses.length;
+  const logs = Float64Array.from(bench.logPrior);
+  const perEntry = evidence.map((e) => {
+    const column = bench.column(e);
+    const before = softmax(logs);
+    let mean = 0;
+    for (let i = 0; i < n; i++) {
+      mean += (before[i] as number) * Math.exp(column[i] as number);
+      logs[i] = (logs[i] as number) + (column[i] as number);
+    }
+    return { entry: e.entry, column, mean: Math.log(Math.max(mean, 1e-12)) };
   });
-  const posterior = softmax(logPosterior);
-  const suspects = hypotheses
-    .map((hypothesis, i) => ({
-      hypothesis,
-      probability: posterior[i] as number,
-      weights: perEntry.map((p) => ({ entry: p.entry, bans: ((p.log[i] as number) - p.mean) / Math.LN10 })),
-    }))
-    .sort((a, b) => b.probability - a.probability);
-  const fixed = suspects.reduce(
-    (sum, s) => sum + (remaining(predictor.machine, s.hypothesis.faults, fitted).length === 0 ? s.probability : 0),
-    0,
-  );
-  return { suspects, fixed };
+  const posterior = softmax(logs);
+  const left = bench.left(fitted);
+  let fixed = 0;
+  for (let i = 0; i < n; i++) if (left[i] === bench.healthy) fixed += posterior[i] as number;
+  return { posterior, suspects: suspectsOf(bench, posterior, perEntry), fixed };
 }
 
-export function softmax(logs: readonly number[]): number[] {
-  const top = Math.max(...logs);
-  const raw = logs.map((l) => Math.exp(l - top));
-  const sum = raw.reduce((a, b) => a + b, 0);
-  return raw.map((r) => r / sum);
+function suspectsOf(
+  bench: Bench,
+  posterior: Float64Array,
+  perEntry: readonly { entry: string; column: Float64Array; mean: number }[],
+): Suspect[] {
+  const total = new Float64Array(bench.suspects);
+  const best = new Int32Array(bench.suspects).fill(-1);
+  for (let i = 0; i < posterior.length; i++) {
+    const s = bench.suspectOf[i] as number;
+    const p = posterior[i] as number;
+    total[s] = (total[s] as number) + p;
+    if (best[s] === -1 || p > (posterior[best[s] as number] as number)) best[s] = i;
+  }
+  const order = Array.from(total, (probability, s) => ({ probability, i: best[s] as number }));
+  order.sort((a, b) => b.probability - a.probability);
+  return order.map(({ probability, i }) => ({
+    hypothesis: bench.hypotheses[i] as Hypothesis,
+    probability,
+    get weights() {
+      return perEntry.map((p) => ({ entry: p.entry, bans: ((p.column[i] as number) - p.mean) / Math.LN10 }));
+    },
+  }));
+}
+
+export function softmax(logs: ArrayLike<number>): Float64Array {
+  let top = -Infinity;
+  for (let i = 0; i < logs.length; i++) if ((logs[i] as number) > top) top = logs[i] as number;
+  const raw = Float64Array.from(logs, (l) => Math.exp(l - top));
+  let sum = 0;
+  for (let i = 0; i < raw.length; i++) sum += raw[i] as number;
+  for (let i = 0; i < raw.length; i++) raw[i] = (raw[i] as number) / sum;
+  return raw;
 }

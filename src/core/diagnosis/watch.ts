@@ -1,6 +1,7 @@
 import { operatingPoint, voltsBetween } from "../circuit/solve";
 import { type ControlPositions, coldCondition, restControls } from "../machine/condition";
-import { type FaultSet, JOINT_OPEN } from "../machine/fault";
+import { CODE, hasHood } from "../job/sights";
+import { type FaultSet, isJoint } from "../machine/fault";
 import { airflow } from "../machine/heat";
 import { networkOf } from "../machine/network";
 import { type Machine, type Part, partOf } from "../machine/schema";
@@ -12,6 +13,10 @@ export type SightShares = Readonly<Record<string, Readonly<Record<string, number
 /** Kelvin above the room at which half of the people call the air warm, and how sharply they differ (est.). */
 const WARM_K = 9;
 const WARM_SPREAD_K = 2.5;
+/** Least flow of air that a hand notices. */
+const FELT_M3_PER_S = 0.004;
+/** Less heat than this is none. */
+const HEATS_W = 20;
 const RELEASED_AT_S = 6;
 const WARM_AT_S = 120;
 
@@ -23,7 +28,9 @@ export function sightShares(machine: Machine, faults: FaultSet, { frames }: Time
   const started = frames.some((f) => f.condition.atSpeed.has(motor));
   const belt = machine.watch.belt !== null && faults.has(machine.watch.belt, "broken");
   const last = frames.at(-1) as Frame;
-  const rise = at(WARM_AT_S).exhaustC - machine.thermal.ambientC;
+  const felt = at(WARM_AT_S);
+  // Without a fan no air comes out that could be felt.
+  const rise = felt.flow > FELT_M3_PER_S ? felt.exhaustC - machine.thermal.ambientC : 0;
   return {
     starts: yes(runs ? 1 : started ? 0.35 : 0),
     turns: yes(runs && !belt ? 1 : started && !belt ? 0.3 : 0),
@@ -31,9 +38,45 @@ export function sightShares(machine: Machine, faults: FaultSet, { frames }: Time
     warm: yes(1 / (1 + Math.exp(-(rise - WARM_K) / WARM_SPREAD_K))),
     trips: yes(last.condition.breakerTripped ? 1 : 0),
     ...(machine.watch.lamp !== null && { lamp: yes(lampLights(machine, faults) ? 1 : 0) }),
-    airflow: airShares(machine, at(30).flow),
+    ...(hasHood(machine) && { airflow: airShares(machine, at(30).flow) }),
     ...(machine.burner && burnerShares(frames)),
+    ...(machine.timer && { advances: yes(frames.some((f) => f.timed) ? 1 : 0) }),
+    ...(hasBoard(machine) && { display: yes(frames.some((f) => f.lit) ? 1 : 0), [CODE]: { [last.code ?? "none"]: 1 } }),
+    ...(long && { stops: yes(stopsEarly(frames, motor) ? 1 : 0) }),
     ...(long && { ...cycleShares(machine, frames), keeps: yes(keepsHeating(machine, frames) ? 1 : 0) }),
+  };
+}
+
+const hasBoard = (machine: Machine): boolean => machine.parts.some((p) => p.kind === "board");
+
+/** It ran and then stood, though nobody stopped it. */
+function stopsEarly(frames: readonly Frame[], motor: string): boolean {
+  const ran = frames.findIndex((f) => f.condition.atSpeed.has(motor));
+  return ran >= 0 && frames.slice(ran).some((f) => f.at > RELEASED_AT_S && !f.condition.atSpeed.has(motor));
+}
+
+/** What instruments and a watch find on a run: °C, Pa, seconds; a time is left out for what never happens. */
+export interface Measures {
+  readonly "exhaust-peak": number;
+  readonly "back-pressure": number;
+  readonly times: Readonly<Record<string, number>>;
+}
+
+export function measuresOf(machine: Machine, faults: FaultSet, { frames }: Timeline): Measures {
+  const duct = machine.parts.find((p) => p.kind === "duct");
+  const free = (duct && faults.of(duct.id, "choked")?.severity) ?? 1;
+  const flow = Math.max(...frames.map((f) => f.flow));
+  const glow = frames.find((f) => f.igniterC > GLOWS_C)?.at;
+  const dark = glow === undefined ? undefined : frames.find((f) => f.at > glow && f.igniterC < DARK_C)?.at;
+  const flame = frames.find((f) => f.flame)?.at;
+  return {
+    "exhaust-peak": Math.max(...frames.map((f) => f.exhaustC)),
+    "back-pressure": (machine.thermal.ductPaPerM3PerS2 * flow * flow) / (free * free),
+    times: {
+      ...(glow !== undefined && { glow }),
+      ...(dark !== undefined && { dark }),
+      ...(flame !== undefined && { flame }),
+    },
   };
 }
 
@@ -66,7 +109,7 @@ function burnerShares(frames: readonly Frame[]): SightShares {
 /** Heat that comes back each time: some in the last minutes, and no glow that ends without a flame once there was one. */
 function keepsHeating(machine: Machine, frames: readonly Frame[]): boolean {
   const end = (frames.at(-1) as Frame).at;
-  if (!frames.some((f) => f.at > end - 420 && f.heatW > 0)) return false;
+  if (!frames.some((f) => f.at > end - 420 && f.heatW > HEATS_W)) return false;
   const { burner } = machine;
   if (!burner) return true;
   const lit = frames.findIndex((f) => f.flame);
@@ -82,12 +125,12 @@ function keepsHeating(machine: Machine, frames: readonly Frame[]): boolean {
 
 /** Whether the heat goes off and on by the exhaust, by something else too early, or never. Says nothing about a run without heat. */
 function cycleShares(machine: Machine, frames: readonly Frame[]): SightShares {
-  const heated = frames.filter((f) => f.heatW > 0);
+  const heated = frames.filter((f) => f.heatW > HEATS_W);
   if (heated.length === 0) return {};
   const opened = new Set(frames.flatMap((f) => [...f.condition.opened]));
   const boxActed = [...opened].some((id) => {
-    const part = partOf(machine, id);
-    return "senses" in part && part.senses === "box";
+    const part = machine.parts.find((p) => p.id === id);
+    return part !== undefined && "senses" in part && part.senses === "box";
   });
   const peak = Math.max(...frames.map((f) => f.exhaustC));
   if (boxActed || (opened.size > 0 && peak < 58)) return { cycles: { yes: 0.1, short: 0.9, no: 0 } };
@@ -131,6 +174,17 @@ const VISIBLE: Record<string, number> = {
   "gas-supply shut": 0.95,
   "igniter open": 0.4,
   "motor seized": 0.5,
+  "tank full": 0.99,
+  "resistor stalled": 0.8,
+  "capacitor open": 0.9,
+  "capacitor low": 0.9,
+  "capacitor shorted": 0.9,
+  "radiant-sensor welded": 0.85,
+  "coil opens-hot": 0.8,
+  "thermistor drifted": 0.5,
+  "moisture-bars shorted": 0.7,
+  "board dead": 0.25,
+  "board shorted": 0.6,
 };
 const VISIBLE_JOINT = 0.6;
 
@@ -140,7 +194,7 @@ export function looksBad(machine: Machine, faults: FaultSet, part: string): numb
   let hidden = 1;
   for (const f of faults.faults) {
     if (f.part !== part) continue;
-    hidden *= 1 - (f.mode === JOINT_OPEN ? VISIBLE_JOINT : (VISIBLE[`${kind} ${f.mode}`] ?? 0));
+    hidden *= 1 - (isJoint(f) ? VISIBLE_JOINT : (VISIBLE[`${kind} ${f.mode}`] ?? 0));
   }
   return 1 - hidden;
 }

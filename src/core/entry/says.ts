@@ -1,7 +1,7 @@
-import type { Entry } from "../job/entry";
+import type { Body, Entry } from "../job/entry";
 import type { Machine } from "../machine/schema";
 import { unitRepair } from "../planning/repairs";
-import { readingSays, sightingSays } from "./understand";
+import { measureSays, readingSays, sightingSays } from "./understand";
 
 /** An entry as a line of the record. */
 export function entrySays(machine: Machine | undefined, entry: Entry): string {
@@ -13,7 +13,11 @@ export function entrySays(machine: Machine | undefined, entry: Entry): string {
     case "complaint":
       return `Complaint: “${entry.body.words}”`;
     case "setting":
-      return entry.body.liveTests ? "Live tests allowed on this job" : "Dead tests only";
+      return settingSays(entry.body);
+    case "measure":
+      return measureSays(entry.body);
+    case "discharged":
+      return `Discharged: ${machine?.parts.find((p) => p.id === entry.body.part)?.name.toLowerCase() ?? entry.body.part}`;
     case "made-safe":
       return `Made safe: ${entry.body.how === "cord" ? "cord out" : "breaker off"}, proved dead`;
     case "energised":
@@ -33,6 +37,15 @@ export function entrySays(machine: Machine | undefined, entry: Entry): string {
     case "retract":
       return "An entry taken back";
   }
+}
+
+function settingSays({ liveTests, school }: Body<"setting">): string {
+  const live = liveTests ? "Live tests allowed on this job" : "Dead tests only";
+  if (!school) return live;
+  const first = { look: "look first", meter: "meter first", either: "whichever is cheaper first" }[school.first];
+  const parts = school.parts === "set" ? "fit the set that ages together" : "fit only what failed";
+  const coil = school.coldCoil === "trust" ? "trust a cold coil" : "doubt a cold coil";
+  return `${live}; ${first}, ${parts}, ${coil}`;
 }
 
 function fittedSays(machine: Machine | undefined, unit: string, action: "replaced" | "put-right"): string {

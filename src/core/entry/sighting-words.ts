@@ -1,4 +1,5 @@
 import type { Sighting } from "../job/entry";
+import { parseQuantity } from "../quantity/parse";
 import { normalise } from "./vocabulary";
 
 /** Sayings and what they mean; the first pattern that fits the whole saying wins. `$` is what may follow: yes, no. */
@@ -32,6 +33,13 @@ const SAYINGS: readonly [RegExp, string, string][] = [
   [/^(no flame|flame no|does not light|no fire)$/, "flame", "no"],
   [/^(no bubbles|tight|leak test ok|leak test passed|no leak|gas tight)$/, "leak", "tight"],
   [/^(bubbles|leaks|gas leak)$/, "leak", "bubbles"],
+  [/^(stops|stops early|stops by itself|shuts off|stops yes|cuts out)$/, "stops", "yes"],
+  [/^(runs on|keeps running|stops no|does not stop)$/, "stops", "no"],
+  [/^(timer moves|timer advances|timer moves on|advances|advances yes)$/, "advances", "yes"],
+  [/^(timer stands|timer stuck|timer does not move|timer does not advance|advances no)$/, "advances", "no"],
+  [/^(display|display yes|display on|display lights|display lit)$/, "display", "yes"],
+  [/^(no display|display no|display off|display dark)$/, "display", "no"],
+  [/^(no code|code none|no fault code)$/, "code", "none"],
   [/^(trips|trips yes|trips breaker|trips the breaker|breaker trips)$/, "trips", "yes"],
   [/^(trips no|no trip|breaker holds|does not trip)$/, "trips", "no"],
   [/^(lamp|lamp yes|lamp on|lamp lights|light on|light yes)$/, "lamp", "yes"],
@@ -42,13 +50,29 @@ const SAYINGS: readonly [RegExp, string, string][] = [
 ];
 
 const UNKNOWN =
-  /^(starts|turns|hums|warm|cycles|keeps|glow|dark|flame|trips|lamp|air|airflow) (\?|unknown|can t tell|cannot tell|not sure)$/;
+  /^(starts|turns|hums|warm|cycles|keeps|glow|dark|flame|trips|lamp|stops|advances|display|code|air|airflow) (\?|unknown|can t tell|cannot tell|not sure)$/;
+
+/** “glow after 20 s”, “dark at 45s”, “flame 1 min”: what can be timed, and when. */
+const TIMED = /^(.*?)(?:\s+(?:after|at|in))?\s+(\d+(?:[.,]\d+)?\s*(?:s|secs?|seconds?|min|mins|minutes?))$/i;
+const CAN_BE_TIMED = new Set(["glow", "dark", "flame"]);
 
 /** One sighting in everyday words; `undefined` when the saying is none. */
 export function takeSighting(saying: string): Sighting | undefined {
+  const timed = TIMED.exec(saying.trim());
+  const time = timed && parseQuantity(timed[2] as string, "second");
+  if (timed && time?.ok) {
+    const seen = takeUntimed(timed[1] as string);
+    if (seen && CAN_BE_TIMED.has(seen.sight) && seen.value === "yes") return { ...seen, after: time.quantity.value };
+  }
+  return takeUntimed(saying);
+}
+
+function takeUntimed(saying: string): Sighting | undefined {
   const text = normalise(saying.replace(/\?/g, " unknown"));
   const unknown = UNKNOWN.exec(text);
   if (unknown) return { sight: (unknown[1] === "air" ? "airflow" : unknown[1]) as Sighting["sight"], value: "unknown" };
+  const code = /^(?:fault )?code ([a-z]{0,2}\d[a-z0-9]{0,3})$/.exec(text);
+  if (code) return { sight: "code", value: (code[1] as string).toUpperCase() };
   for (const [pattern, sight, value] of SAYINGS) {
     if (pattern.test(text)) return { sight: sight as Sighting["sight"], value };
   }

@@ -1,7 +1,7 @@
-import type { Draft, Reading, Sighting } from "../job/entry";
+import type { Draft, Measure, Reading, School, Sighting } from "../job/entry";
 import type { Job } from "../job/fold";
 import { allows, isWallPoint, safetyAfter } from "../job/safety";
-import { LOOKS, sightOf } from "../job/sights";
+import { answersOf, LOOKS, sightOf } from "../job/sights";
 import { type Machine, partOf } from "../machine/schema";
 import { unitRepair } from "../planning/repairs";
 import { closedControls, controlsSay, windings } from "../planning/tests";
@@ -56,10 +56,10 @@ export function understand(line: string, context: Context): Understanding {
 }
 
 function understandOne(saying: string, context: Context): Understanding {
-  return command(saying) ?? fitting(saying, context) ?? panelMove(saying, context) ?? sighting(saying, context) ?? reading(saying, context);
+  return command(saying, context) ?? fitting(saying, context) ?? panelMove(saying, context) ?? measured(saying) ?? sighting(saying, context) ?? reading(saying, context);
 }
 
-function command(saying: string): Understanding | undefined {
+function command(saying: string, { machine, job }: Context): Understanding | undefined {
   const text = normalise(saying);
   if (/^(undo|oops|take back)$/.test(text)) return { ok: true, command: "undo", says: "Take the last entry back" };
   if (/^(close|close job|done)$/.test(text)) return { ok: true, command: "close", says: "Close the job" };
@@ -84,7 +84,52 @@ function command(saying: string): Understanding | undefined {
       says: liveTests ? "Live tests allowed on this job" : "Dead tests only",
     };
   }
+  const school = schoolIn(text, job.school);
+  if (school)
+    return {
+      ok: true,
+      drafts: [{ kind: "setting", body: { liveTests: job.safety.liveTests, school } }],
+      says: `From now on: ${text}`,
+    };
+  if (/^discharged?( the)?( motor| run)?( capacitor| cap)?$/.test(text)) {
+    const part = machine.parts.find((p) => p.kind === "capacitor");
+    if (!part) return refuse("This machine has no capacitor to discharge");
+    return { ok: true, drafts: [{ kind: "discharged", body: { part: part.id } }], says: `Discharged: ${part.name.toLowerCase()}` };
+  }
   return undefined;
+}
+
+/** The schools of section 6 of the trade notes, as one would name them. */
+function schoolIn(text: string, now: School): School | undefined {
+  const words: Record<string, Partial<School>> = {
+    "look first": { first: "look" },
+    "meter first": { first: "meter" },
+    "either first": { first: "either" },
+    "fit sets": { parts: "set" },
+    "single parts": { parts: "single" },
+    "trust coils": { coldCoil: "trust" },
+    "doubt coils": { coldCoil: "doubt" },
+  };
+  const change = words[text];
+  return change && { ...now, ...change };
+}
+
+/** “exhaust 61 C”, “back pressure 0.6 inwc”. */
+function measured(saying: string): Understanding | undefined {
+  const match = /^(?:(exhaust)(?: peak| temperature| temp)?|(back ?pressure|duct pressure))\s+(.+)$/i.exec(saying.trim());
+  if (!match) return undefined;
+  const what: Measure["what"] = match[1] ? "exhaust-peak" : "back-pressure";
+  const unit = what === "exhaust-peak" ? "celsius" : "pascal";
+  const parsed = parseQuantity(match[3] as string, unit);
+  if (!parsed.ok) return refuse(parsed.message);
+  if (parsed.quantity.unit !== unit || parsed.quantity.overload)
+    return refuse(`“${match[3]}” is no ${unit === "celsius" ? "temperature: write 61 C or 142 F" : "pressure: write 150 Pa or 0.6 inwc"}`);
+  const body: Measure = { what, value: parsed.quantity.value };
+  return { ok: true, drafts: [{ kind: "measure", body }], says: measureSays(body) };
+}
+
+export function measureSays({ what, value }: Measure): string {
+  return what === "exhaust-peak" ? `Exhaust at its hottest: ${formatValue(value, "celsius")}` : `Back pressure: ${formatValue(value, "pascal")}`;
 }
 
 function fitting(saying: string, { machine, vocabulary }: Context): Understanding | undefined {
@@ -157,9 +202,9 @@ function looked(saying: string, machine: Machine, vocabulary: Vocabulary): Sight
 
 export function sightingSays(machine: Machine, s: Sighting): string {
   if (s.sight === LOOKS) return `${machine.parts.find((p) => p.id === s.part)?.name ?? s.part} looks ${s.value}`;
-  const sight = sightOf(s.sight);
-  if (s.value === "unknown") return `${sight?.name ?? s.sight}: can't tell`;
-  return capital(sight?.answers.find((a) => a.value === s.value)?.says ?? `${s.sight} ${s.value}`);
+  if (s.value === "unknown") return `${sightOf(s.sight)?.name ?? s.sight}: can't tell`;
+  const said = capital(answersOf(machine, s.sight).find((a) => a.value === s.value)?.says ?? `${s.sight} ${s.value}`);
+  return s.after === undefined ? said : `${said} after ${formatValue(s.after, "second")}`;
 }
 
 function reading(saying: string, context: Context): Understanding {
@@ -185,7 +230,7 @@ function reading(saying: string, context: Context): Understanding {
     return refuse(
       `And what did it read? For example “${rest} 0.3” or “${rest} OL”${names.length === 1 ? `, or how it looks: “${rest} good”` : ""}`,
     );
-  return measured(names, tokens.slice(amountAt).join(" "), wiresOn, context);
+  return readingOf(names, tokens.slice(amountAt).join(" "), wiresOn, context);
 }
 
 function takeWiresOn(saying: string): { rest: string; wiresOn: boolean } {
@@ -199,10 +244,13 @@ function firstAmount(tokens: readonly string[]): number {
   return /^[-+.,]?\d|^(ol|o\.l\.?)$/i.test(tokens[0] ?? "") ? 0 : tokens.length;
 }
 
-function measured(names: readonly Named[], amount: string, wiresOn: boolean, context: Context): Understanding {
+function readingOf(names: readonly Named[], said: string, wiresOn: boolean, context: Context): Understanding {
   const { machine, job } = context;
   const place = placeOf(names, wiresOn, context);
   if ("message" in place) return refuse(place.message);
+  const [amount, own] = said.split("@").map((x) => x.trim()) as [string, string?];
+  const warmth = own === undefined ? undefined : parseQuantity(own, "celsius");
+  if (warmth && !warmth.ok) return refuse(warmth.message);
   const energised = job.safety.power === "live" || place.between.every((p) => isWallPoint(machine, p));
   const expected = names.length === 2 && place.wiresOff.length === 0 && energised ? "volt" : "ohm";
   const parsed = parseQuantity(/^open$/i.test(amount) ? "OL" : amount, expected);
@@ -216,6 +264,7 @@ function measured(names: readonly Named[], amount: string, wiresOn: boolean, con
     value: quantity.overload ? null : quantity.value,
     wiresOff: quantity.unit === "ohm" ? place.wiresOff : [],
     controls: { ...place.controls, ...context.controls },
+    ...(warmth && { atC: warmth.quantity.value }),
   };
   return { ok: true, drafts: [{ kind: "reading", body }], says: readingSays(machine, body) };
 }
@@ -251,7 +300,8 @@ export function readingSays(machine: Machine, r: Reading): string {
   const value = r.value === null ? "OL" : formatValue(r.value, r.unit);
   const state = controlsSay(machine, r.controls);
   const wires = r.unit === "volt" ? "" : r.wiresOff.length > 0 ? ", wires off" : ", wires on";
-  return `${placeSays(machine, r.between)}${wires}${state ? `, ${state}` : ""}: ${value}`;
+  const warmth = r.atC === undefined ? "" : ` at ${formatValue(r.atC, "celsius")}`;
+  return `${placeSays(machine, r.between)}${wires}${state ? `, ${state}` : ""}: ${value}${warmth}`;
 }
 
 export function placeSays(machine: Machine, between: readonly [string, string]): string {

@@ -1,6 +1,6 @@
 import type { Machine } from "../machine/schema";
 import { type Blocker, closingBlockers } from "./closing";
-import type { Body, Entry, EntryOf, Reading, Sighting } from "./entry";
+import { type Body, DEFAULT_SCHOOL, type Entry, type EntryOf, type Measure, type Reading, type School, type Sighting } from "./entry";
 import { AS_FOUND, allows, isWallPoint, type Safety, safetyAfter } from "./safety";
 import { LOOKS } from "./sights";
 
@@ -8,7 +8,10 @@ import { LOOKS } from "./sights";
 export interface Evidence {
   readonly entry: string;
   readonly source: "customer" | "technician";
-  readonly finding: { readonly kind: "sighting"; readonly sighting: Sighting } | { readonly kind: "reading"; readonly reading: Reading };
+  readonly finding:
+    | { readonly kind: "sighting"; readonly sighting: Sighting }
+    | { readonly kind: "reading"; readonly reading: Reading }
+    | { readonly kind: "measure"; readonly measure: Measure };
   /** Units fitted or put right before it was taken: their old faults could not speak any more. */
   readonly fitted: readonly string[];
 }
@@ -48,6 +51,7 @@ export interface Job {
   /** The last proof, when nothing was fitted after it. */
   readonly proof?: Body<"proof">;
   readonly closed: boolean;
+  readonly school: School;
   readonly stage: Stage;
   readonly done: readonly Stage[];
   /** Why it can't be closed yet; empty when it can. */
@@ -89,6 +93,7 @@ class Folding {
   private readonly fitted: (Body<"fitted"> & { entry: string })[] = [];
   private proof?: Body<"proof"> | undefined;
   private closed = false;
+  private school: School = DEFAULT_SCHOOL;
 
   constructor(
     private readonly id: string,
@@ -148,6 +153,14 @@ class Folding {
           fitted: this.units(),
         });
         return;
+      case "measure":
+        this.evidence.push({
+          entry: entry.id,
+          source: "technician",
+          finding: { kind: "measure", measure: entry.body },
+          fitted: this.units(),
+        });
+        return;
       case "panel":
         if (entry.body.state === "off") {
           this.off.add(entry.body.panel);
@@ -165,6 +178,9 @@ class Folding {
         this.closed = true;
         return;
       case "setting":
+        if (entry.body.school) this.school = entry.body.school;
+        return;
+      case "discharged":
       case "energised":
       case "retract":
         return;
@@ -241,6 +257,7 @@ class Folding {
       fitted: this.fitted,
       ...(this.proof && { proof: this.proof }),
       closed: this.closed,
+      school: this.school,
       stage: presentStage(done, this.off.size > 0),
       done,
       blockers: this.closed ? [] : this.blockers(),

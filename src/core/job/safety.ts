@@ -1,5 +1,5 @@
 import type { Machine } from "../machine/schema";
-import type { Draft } from "./entry";
+import type { Draft, Reading } from "./entry";
 
 /** What energy is connected, as far as the record shows. `unknown`: as found, to be taken as live. */
 export interface Safety {
@@ -7,9 +7,11 @@ export interface Safety {
   /** Time of the entry that made it so. */
   readonly since?: string;
   readonly liveTests: boolean;
+  /** Capacitors recorded as discharged since the machine was made safe. */
+  readonly discharged: readonly string[];
 }
 
-export const AS_FOUND: Safety = { power: "unknown", liveTests: false };
+export const AS_FOUND: Safety = { power: "unknown", liveTests: false, discharged: [] };
 
 /** Verdict on an entry in a safety state. A refused one stays in the record and counts for nothing. */
 export type Verdict = { readonly ok: true } | { readonly ok: false; readonly reason: string };
@@ -21,9 +23,13 @@ const no = (reason: string): Verdict => ({ ok: false, reason });
 export function allows(safety: Safety, draft: Draft, machine: Machine | undefined): Verdict {
   switch (draft.kind) {
     case "reading":
-      return draft.body.unit === "ohm" ? allowsOhms(safety) : allowsVolts(safety, draft.body.between, machine);
+      return draft.body.unit === "ohm" ? allowsOhms(safety, draft.body, machine) : allowsVolts(safety, draft.body.between, machine);
     case "proof":
       return safety.power === "live" ? OK : no("The machine is not on. Close it up, record that it is energised, then prove it.");
+    case "discharged":
+      return safety.power === "dead" ? OK : no("Discharging is for a dead machine. Cord out, prove it dead, record “made safe”, then discharge.");
+    case "measure":
+      return safety.power === "dead" ? no("The machine is dead: there is nothing to measure while it runs. Record “energised” first.") : OK;
     case "fitted":
       return safety.power === "dead" || !needsDead(draft.body.unit, machine)
         ? OK
@@ -33,8 +39,13 @@ export function allows(safety: Safety, draft: Draft, machine: Machine | undefine
   }
 }
 
-function allowsOhms(safety: Safety): Verdict {
-  if (safety.power === "dead") return OK;
+function allowsOhms(safety: Safety, { between, wiresOff }: Pick<Reading, "between" | "wiresOff">, machine: Machine | undefined): Verdict {
+  if (safety.power === "dead") {
+    const charged = machine && chargedCapacitor(machine, [...between, ...wiresOff], safety);
+    if (!charged) return OK;
+    const name = machine.parts.find((p) => p.id === charged)?.name.toLowerCase();
+    return no(`The ${name} may hold its charge. Discharge it through a resistor, record “discharged”, then measure.`);
+  }
   return no(
     safety.power === "live"
       ? "Never a resistance range on a live circuit. Cord out, prove it dead, record “made safe”, then measure again."
@@ -53,6 +64,13 @@ function allowsVolts(safety: Safety, points: readonly string[], machine: Machine
   );
 }
 
+/** A capacitor that would be handled by touching these points (nets, terminals or part ids) and is not recorded as discharged. */
+export function chargedCapacitor(machine: Machine, touched: readonly string[], { discharged }: Pick<Safety, "discharged">): string | undefined {
+  const parts = new Set(touched.map((p) => p.split(".")[0] as string));
+  const nets = new Set([...touched, ...machine.parts.filter((p) => parts.has(p.id)).flatMap((p) => [...p.nets])]);
+  return machine.parts.find((p) => p.kind === "capacitor" && !discharged.includes(p.id) && p.nets.some((n) => nets.has(n)))?.id;
+}
+
 export function isWallPoint(machine: Machine, point: string): boolean {
   const { legs, neutral, ground } = machine.supply;
   return [...legs, neutral, ground].some((side) => side.wall === point);
@@ -67,9 +85,11 @@ function needsDead(unit: string, machine: Machine | undefined): boolean {
 export function safetyAfter(safety: Safety, draft: Draft, at?: string): Safety {
   switch (draft.kind) {
     case "made-safe":
-      return { ...safety, power: "dead", ...(at !== undefined && { since: at }) };
+      return { ...safety, power: "dead", discharged: [], ...(at !== undefined && { since: at }) };
     case "energised":
-      return { ...safety, power: "live", ...(at !== undefined && { since: at }) };
+      return { ...safety, power: "live", discharged: [], ...(at !== undefined && { since: at }) };
+    case "discharged":
+      return { ...safety, discharged: [...safety.discharged, draft.body.part] };
     case "opened":
     case "setting":
       return { ...safety, liveTests: draft.body.liveTests };

@@ -1,3 +1,5 @@
+import type { Machine } from "../machine/schema";
+
 /** What a person can see, hear or feel of a running machine. */
 export interface Sight {
   readonly id: string;
@@ -15,9 +17,14 @@ export interface Sight {
   readonly burner?: true;
   /** Needs a quarter of an hour of running. */
   readonly long?: true;
+  /** Seen only on machines with a board, a clockwork timer, a vent to the outside. */
+  readonly needs?: "board" | "timer" | "hood";
   /** False for a check that must be made and tells nothing of the fault. */
   readonly tells?: false;
 }
+
+/** The code on a board's display: its answers are the machine's own codes. */
+export const CODE = "code";
 
 const yesNo = (yes: string, no: string) => [
   { value: "yes", says: yes },
@@ -165,6 +172,51 @@ export const SIGHTS = [
     how: "With the drum turning, hold a hand at the hood; count the louvres that stand shut.",
     minutes: 4,
     errorRate: 0.06,
+    needs: "hood",
+  },
+  {
+    id: "stops",
+    name: "Stops early",
+    question: "Does it stop by itself before its time?",
+    answers: [
+      { value: "no", says: "runs on" },
+      { value: "yes", says: "stops by itself" },
+    ],
+    how: "Let it run for a quarter of an hour.",
+    minutes: 12,
+    errorRate: 0.03,
+    long: true,
+  },
+  {
+    id: "advances",
+    name: "Timer advances",
+    question: "Does the timer move on?",
+    answers: yesNo("timer moves on", "timer stands"),
+    how: "Mark the knob, look again after ten minutes of running; or listen to its motor.",
+    minutes: 2,
+    errorRate: 0.04,
+    needs: "timer",
+  },
+  {
+    id: "display",
+    name: "Display",
+    question: "Does the display light?",
+    answers: yesNo("display lights", "display dark"),
+    how: "Plugged in, door shut, cycle chosen.",
+    minutes: 0.5,
+    errorRate: 0.01,
+    needs: "board",
+  },
+  {
+    id: CODE,
+    name: "Fault code",
+    question: "Does it show a fault code?",
+    answers: [{ value: "none", says: "no code" }],
+    how: "Try to run it for some minutes, then read the display.",
+    minutes: 5,
+    errorRate: 0.02,
+    long: true,
+    needs: "board",
   },
 ] as const satisfies readonly Sight[];
 
@@ -185,14 +237,41 @@ export const SIGHT_IDS = [
   "trips",
   "lamp",
   "airflow",
+  "stops",
+  "advances",
+  "display",
+  CODE,
   LOOKS,
 ] as const;
 
 /** Sights that a machine can show. */
-export const sightsFor = (machine: { readonly burner?: unknown; readonly watch: { readonly lamp: string | null } }): readonly Sight[] =>
-  (SIGHTS as readonly Sight[]).filter(
-    (s) => (!s.burner || machine.burner !== undefined) && (s.id !== "lamp" || machine.watch.lamp !== null),
-  );
+export const sightsFor = (machine: Machine): readonly Sight[] => (SIGHTS as readonly Sight[]).filter((s) => canShow(machine, s));
+
+function canShow(machine: Machine, sight: Sight): boolean {
+  if (sight.burner && machine.burner === undefined) return false;
+  if (sight.id === "lamp" && machine.watch.lamp === null) return false;
+  switch (sight.needs) {
+    case "board":
+      return machine.parts.some((p) => p.kind === "board");
+    case "timer":
+      return machine.timer !== undefined;
+    case "hood":
+      return hasHood(machine);
+    default:
+      return true;
+  }
+}
+
+/** A vented machine blows outside; a condenser keeps its air. */
+export const hasHood = (machine: Machine): boolean => machine.thermal.recirculates === 0;
+
+/** The answers to a sight on this machine, the healthy one first. Empty for a sight that is not known. */
+export function answersOf(machine: Machine, id: string): Sight["answers"] {
+  const answers: Sight["answers"] = sightOf(id)?.answers ?? [];
+  if (id !== CODE) return answers;
+  const codes = machine.parts.flatMap((p) => (p.kind === "board" ? p.codes : []));
+  return [...answers, ...codes.map((c) => ({ value: c.code, says: `code ${c.code}: ${c.says}` }))];
+}
 
 export const isLong = (sight: string): boolean => sightOf(sight)?.long ?? false;
 

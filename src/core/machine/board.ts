@@ -11,10 +11,14 @@ const LIVES_AT = 0.6;
 const NO_HEAT_AFTER_S = 240;
 const NO_HEAT_K = 5;
 
+/** A board that lost its supply begins anew this much later. */
+const REBOOT_S = 2;
+
 /** What a board does at one moment, given what the circuit brings it. */
 export class BoardLogic {
   running = false;
   lit = false;
+  private bootedAt = 0;
   /** A sense that kept it from starting. */
   private missing: string | undefined;
   private noHeat = false;
@@ -33,16 +37,18 @@ export class BoardLogic {
     this.dead = faults.has(part.id, "dead") || faults.has(part.id, "shorted");
   }
 
-  /** Looks at its inputs and returns the relays that it pulls in. */
-  look(point: OperatingPoint, controls: ControlPositions, opened: ReadonlySet<string>): readonly string[] {
+  /** Looks at its inputs at a time, in seconds, and returns the relays that it pulls in. */
+  look(at: number, point: OperatingPoint, controls: ControlPositions, opened: ReadonlySet<string>): readonly string[] {
     const { part } = this;
+    const wasLit = this.lit;
     this.lit = !this.dead && Math.abs(voltsBetween(point, ...part.nets)) > LIVES_AT * part.volts;
+    if (wasLit && !this.lit) this.bootedAt = at + REBOOT_S;
     const made = (s: (typeof part.senses)[number]) =>
       s.by === "contact" ? joined(point, ...s.nets) : Math.abs(voltsBetween(point, ...s.nets)) > LIVES_AT * part.volts;
     const lacking = part.senses.find((s) => !s.starts && !made(s));
     const pressed = part.senses.some((s) => s.starts && made(s));
     if (this.lit && pressed && lacking) this.missing = lacking.id;
-    this.running = this.lit && !lacking && (this.running || pressed);
+    this.running = this.lit && at >= this.bootedAt && !lacking && (this.running || pressed);
     this.calling = this.running && this.callsForHeat(controls, opened);
     return this.machine.parts.flatMap((p) =>
       p.kind === "relay" && p.board === part.id && (p.drives === "heat" ? this.calling : this.running) ? [p.id] : [],

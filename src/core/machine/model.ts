@@ -192,7 +192,7 @@ export class Model {
   private askBoards(): void {
     if (this.boards.length === 0 || this.dirty) return;
     const { controls, opened, driven } = this.condition;
-    const wanted = this.boards.flatMap((b) => b.look(this.solution.point, controls, opened));
+    const wanted = this.boards.flatMap((b) => b.look(this.at, this.solution.point, controls, opened));
     if (wanted.length !== driven.size || wanted.some((r) => !driven.has(r))) this.change({ driven: new Set(wanted) });
   }
 

@@ -263,6 +263,18 @@ export const machineSchema = z
     units: z.array(
       z.object({ id, name: z.string(), fit: z.object({ minutes: positive, price: z.number().nonnegative() }), panel: id.nullable() }),
     ),
+    /** Units that age together: some fit them as a set because the labour is in the access. */
+    sets: z
+      .array(
+        z.object({
+          id,
+          name: z.string(),
+          units: z.array(id).min(2),
+          /** Chance that a sibling left in place brings the machine back within the year. */
+          callBack: z.object({ value: z.number().min(0).max(1), estimate: z.literal(true) }),
+        }),
+      )
+      .default([]),
     panels: z.array(panel),
     testPoints: z.array(
       z.object({ id: z.string(), net, name: z.string(), aliases: z.array(z.string()).default([]), panel: id.nullable() }),
@@ -372,6 +384,12 @@ function checkReferences(machine: Draft, context: z.core.$RefinementCtx<unknown>
           }
         });
     }
+  });
+  const fitted = new Set(machine.parts.map((p) => p.unit ?? p.id));
+  machine.sets.forEach((set, i) => {
+    set.units.forEach((unit, j) => {
+      if (!fitted.has(unit)) refuse(["sets", i, "units", j], `names the unit “${unit}”, which is neither a part nor a unit`);
+    });
   });
   machine.controls.forEach((c, i) => {
     for (const field of ["rest", "run"] as const) {

@@ -1,9 +1,12 @@
-import { type Hypothesis, remaining } from "../diagnosis/hypotheses";
+import type { Hypothesis } from "../diagnosis/hypotheses";
 import type { Bench, Ranking } from "../diagnosis/rank";
 import type { Job } from "../job/fold";
 import { isWallPoint } from "../job/safety";
+import { type Belief, beliefOf } from "./belief";
+import { type CompactTest, CostToGo, compact, times } from "./cost-to-go";
+import { exactStep } from "./exact-step";
 import { type Outcomes, outcomesOf } from "./outcomes";
-import { DEFAULT_RATES, panelMinutes, panelsToOpen, type Rates, type RepairGroup, repairGroups, repairOnlyMinutes } from "./repairs";
+import { DEFAULT_RATES, panelMinutes, panelsToOpen, type Rates, type RepairGroup, repairGroups } from "./repairs";
 import { type TestAction, testsOf } from "./tests";
 
 /** A test with what it would be worth now. Minutes are expected minutes. */
@@ -28,60 +31,127 @@ export class TestCatalogue {
     this.tests = testsOf(bench.predictor.machine);
   }
 
-  outcomesOf(test: TestAction, fitted: readonly string[]): Outcomes {
-    const key = `${test.id}|${fitted.join()}`;
-    let known = this.outcomes.get(key);
+  outcomesOf(test: TestAction): Outcomes {
+    let known = this.outcomes.get(test.id);
     if (!known) {
-      known = outcomesOf(this.bench.predictor, this.bench.hypotheses, test, fitted);
-      this.outcomes.set(key, known);
+      known = outcomesOf(this.bench, test);
+      this.outcomes.set(test.id, known);
     }
     return known;
   }
 }
 
+/** How far the planner looks, and over how many tests. */
+export interface Lookahead {
+  /** 1: a test, then repairs alone. 2: a test, one more where that pays, then repairs. */
+  readonly depth: 1 | 2;
+  readonly shortlist: number;
+  /** Solve exactly when no more than this many repairs are left in question; 0 never. */
+  readonly exactUpTo: number;
+}
+
+export const LOOKAHEAD: Lookahead = { depth: 2, shortlist: 7, exactUpTo: 5 };
+
+/** What to do next, with the value of all that was considered. */
+export interface Choice {
+  readonly belief: Belief;
+  readonly step: { readonly kind: "test"; readonly valued: Valued } | { readonly kind: "repair"; readonly group: RepairGroup; readonly chance: number };
+  /** Tests considered, the best first; minutes to go with each first. */
+  readonly tests: readonly (Valued & { readonly toGo: number })[];
+  /** The best repair, whether or not it is the step. */
+  readonly repair: { readonly group: RepairGroup; readonly chance: number; readonly toGo: number } | undefined;
+  /** Expected minutes with no more test at all. */
+  readonly repairsOnly: number;
+  readonly by: "exact" | "lookahead";
+}
+
 const MAKE_SAFE_MINUTES = 2;
 const ENERGISE_MINUTES = 2;
+const DISCHARGE_MINUTES = 0.5;
 /** What one live test costs above its minutes: the hazard, as minutes (est.). */
 const LIVE_HAZARD_MINUTES = 2;
+/** How much dearer the other kind of test seems to those who look first, or meter first. */
+const OTHER_SCHOOL = 2.5;
 
-/** Tests that the job allows and that were not made yet, each valued on the present posterior; the best first. */
-export function valueTests(catalogue: TestCatalogue, job: Job, ranking: Ranking, rates: Rates = DEFAULT_RATES): Valued[] {
+/** Chooses the next step: exactly when little is left in question, else by looking ahead over a shortlist. */
+export function choose(
+  catalogue: TestCatalogue,
+  job: Job,
+  ranking: Ranking,
+  rates: Rates = DEFAULT_RATES,
+  look: Lookahead = LOOKAHEAD,
+): Choice | undefined {
+  const belief = beliefOf(catalogue.bench, ranking, job);
+  if (belief.active.length === 0) return undefined;
   const { machine } = catalogue.bench.predictor;
-  const fitted = job.fitted.map((f) => f.unit);
-  const belief = beliefOf(catalogue.bench, ranking, fitted);
-  const groups = repairGroups(machine, catalogue.bench.hypotheses, job.panelsOff, rates);
-  const expected = new ExpectedRepair(groups, belief.length);
-  const before = expected.of(belief);
-  const unfixed = fitted.length > 0 ? 1 - ranking.fixed : 1;
+  const groups = repairGroups(machine, belief.hypotheses, job.panelsOff, rates, job.school.parts === "set");
+  const costs = new CostToGo(belief, groups);
+  const repairsOnly = costs.repairsOnly(belief.weight);
+  const valued = valueTests(catalogue, job, costs, repairsOnly);
+  const felt = (v: Valued) => v.cost * bias(v.test, job);
+  const shortlist = valued.slice(0, look.shortlist);
+  const more = look.depth > 1 ? valued.slice(0, 2 * look.shortlist).map((v) => compact(v.outcomes, felt(v), belief)) : [];
+  const after = (weight: Float64Array, without?: CompactTest) =>
+    costs.oneMoreTest(
+      weight,
+      more.filter((t) => t !== without),
+    );
+  const tests = shortlist
+    .map((v, k) => {
+      const own = more[k] ?? compact(v.outcomes, felt(v), belief);
+      return { ...v, toGo: felt(v) + own.share.reduce((sum, share) => sum + after(times(belief.weight, share), own), 0) };
+    })
+    .sort((a, b) => a.toGo - b.toGo);
+  const repairs = bestRepairs(costs, belief)
+    .map((r) => ({ ...r, toGo: r.group.minutes + after(without(belief.weight, r.group)) }))
+    .sort((a, b) => a.toGo - b.toGo);
+  const [test] = tests;
+  const [repair] = repairs;
+  const base = { belief, tests, repair, repairsOnly };
+  const exact = look.exactUpTo > 0 ? exactStep(machine, belief, groups, tests, job, look.exactUpTo) : undefined;
+  if (exact?.kind === "test") return { ...base, step: { kind: "test", valued: exact.valued }, by: "exact" };
+  if (exact) return { ...base, step: { kind: "repair", ...exact.repair }, by: "exact" };
+  if (test && (!repair || test.toGo < repair.toGo)) return { ...base, step: { kind: "test", valued: test }, by: "lookahead" };
+  return repair && { ...base, step: { kind: "repair", group: repair.group, chance: repair.chance }, by: "lookahead" };
+}
+
+/** Section 6 of the trade notes: look first or meter first, as how dear the other seems. */
+function bias(test: TestAction, job: Job): number {
+  const looks = test.kind === "sighting";
+  if (job.school.first === "look") return looks ? 1 : OTHER_SCHOOL;
+  if (job.school.first === "meter") return looks ? OTHER_SCHOOL : 1;
+  return 1;
+}
+
+const without = (weight: Float64Array, group: RepairGroup): Float64Array => {
+  const rest = Float64Array.from(weight);
+  for (const k of group.members) rest[k] = 0;
+  return rest;
+};
+
+/** Tests that the job allows and that were not made yet, each valued on the present belief; the best first. */
+function valueTests(catalogue: TestCatalogue, job: Job, costs: CostToGo, repairsOnly: number): Valued[] {
+  const { machine } = catalogue.bench.predictor;
+  const { belief } = costs;
   const valued: Valued[] = [];
   for (const test of catalogue.tests) {
     if (!isOffered(catalogue, job, test)) continue;
-    const outcomes = catalogue.outcomesOf(test, fitted);
+    const outcomes = catalogue.outcomesOf(test);
     if (outcomes.classes.length < 2) continue;
-    const chances = outcomes.share.map((share) => dot(share, belief));
-    const after = outcomes.share.reduce((sum, share) => sum + expected.of(belief, share), 0);
+    const { share } = compact(outcomes, 0, belief);
+    const chances = share.map((s) => dot(s, belief.weight));
+    // A test whose outcome is all but certain tells nothing: most of them, and cheap to see.
+    if (Math.max(...chances) > 0.9995) continue;
+    const left = share.reduce((sum, s) => sum + costs.repairsOnly(belief.weight, s), 0);
     const opens = panelsToOpen(machine, test.panels, job.panelsOff);
     const cost = test.minutes + panelMinutes(machine, opens) + stateMinutes(test, job);
-    valued.push({ test, outcomes, chances, cost, opens, saves: (before - after) * unfixed });
+    valued.push({ test, outcomes, chances, cost, opens, saves: repairsOnly - left });
   }
-  return valued.sort((a, b) => worth(b) - worth(a));
+  return valued.sort((a, b) => b.saves / (b.cost * bias(b.test, job)) - a.saves / (a.cost * bias(a.test, job)));
 }
 
 /** Minutes saved per minute spent. */
 export const worth = (v: Valued): number => v.saves / v.cost;
-
-/** Posterior over the hypotheses in the bench's order, given that what was fitted so far has not put it right. */
-export function beliefOf(bench: Bench, ranking: Ranking, fitted: readonly string[]): Float64Array {
-  const at = new Map(bench.hypotheses.map((h, i) => [h.id, i]));
-  const belief = new Float64Array(bench.hypotheses.length);
-  let sum = 0;
-  for (const s of ranking.suspects) {
-    if (fitted.length > 0 && remaining(bench.predictor.machine, s.hypothesis.faults, fitted).length === 0) continue;
-    belief[at.get(s.hypothesis.id) as number] = s.probability;
-    sum += s.probability;
-  }
-  return sum > 0 ? belief.map((b) => b / sum) : belief;
-}
 
 function dot(a: Float64Array, b: Float64Array): number {
   let sum = 0;
@@ -89,37 +159,12 @@ function dot(a: Float64Array, b: Float64Array): number {
   return sum;
 }
 
-/** Expected repair-only minutes of a belief over hypotheses; called for every outcome of every test, so it keeps its buffers. */
-class ExpectedRepair {
-  private readonly minutes: Float64Array;
-  private readonly shares: Float64Array;
-  private readonly groupOf: Int32Array;
-
-  constructor(groups: readonly RepairGroup[], hypotheses: number) {
-    this.minutes = Float64Array.from(groups, (g) => g.minutes);
-    this.shares = new Float64Array(groups.length);
-    this.groupOf = new Int32Array(hypotheses);
-    groups.forEach((g, k) => {
-      for (const i of g.members) this.groupOf[i] = k;
-    });
-  }
-
-  of(belief: Float64Array, share?: Float64Array): number {
-    this.shares.fill(0);
-    for (let i = 0; i < belief.length; i++) {
-      const k = this.groupOf[i] as number;
-      this.shares[k] = (this.shares[k] as number) + (belief[i] as number) * (share ? (share[i] as number) : 1);
-    }
-    return repairOnlyMinutes(this.minutes, this.shares);
-  }
-}
-
 function stateMinutes(test: TestAction, job: Job): number {
   switch (test.needs) {
     case "nothing":
       return 0;
     case "dead":
-      return job.safety.power === "dead" ? 0 : MAKE_SAFE_MINUTES;
+      return (job.safety.power === "dead" ? 0 : MAKE_SAFE_MINUTES) + (test.kind === "reading" ? DISCHARGE_MINUTES : 0);
     case "running":
       return job.safety.power === "dead" ? ENERGISE_MINUTES + MAKE_SAFE_MINUTES : 0;
     case "live":
@@ -134,6 +179,7 @@ function isOffered(catalogue: TestCatalogue, job: Job, test: TestAction): boolea
   if (test.needs === "running" && job.panelsOff.length > 0) return false;
   if (test.needs === "live" && test.panels.some((p) => !job.panelsOff.includes(p)) && job.safety.power !== "dead") return false;
   if (test.kind === "sighting" && test.sight === "airflow" && drumStands(job)) return false;
+  if (test.kind === "measure" && drumStands(job)) return false;
   const wall = test.kind === "reading" && test.setup.between.every((p) => isWallPoint(machine, p));
   if (wall && !job.safety.liveTests) return false;
   return timesTaken(job, test) < MOST_TAKES;
@@ -153,14 +199,14 @@ export function timesTaken(job: Job, test: TestAction): number {
 /** “Can't tell” is weightless, but it was an answer: the question is not put for ever. */
 function timesUntold(job: Job, test: TestAction): number {
   if (test.kind !== "sighting") return 0;
-  let times = 0;
+  let count = 0;
   for (const { status, entry } of job.record) {
     if (status !== "counts") continue;
-    if (entry.kind === "fitted") times = 0;
+    if (entry.kind === "fitted") count = 0;
     if (entry.kind === "sighting" && entry.body.value === "unknown" && entry.body.sight === test.sight && entry.body.part === test.part)
-      times++;
+      count++;
   }
-  return times;
+  return count;
 }
 
 /** The drum was last seen not to turn: there is no air to feel. */
@@ -172,6 +218,7 @@ function drumStands(job: Job): boolean {
 }
 
 function isSameTest(test: TestAction, finding: Job["evidence"][number]["finding"]): boolean {
+  if (test.kind === "measure") return finding.kind === "measure" && finding.measure.what === test.what;
   if (test.kind === "sighting")
     return finding.kind === "sighting" && finding.sighting.sight === test.sight && finding.sighting.part === test.part;
   if (finding.kind !== "reading") return false;
@@ -183,35 +230,32 @@ function isSameTest(test: TestAction, finding: Job["evidence"][number]["finding"
 const controlsAgree = (a: Readonly<Record<string, string>>, b: Readonly<Record<string, string>>): boolean =>
   Object.keys({ ...a, ...b }).every((k) => a[k] === undefined || b[k] === undefined || a[k] === b[k]);
 
-/** The repair with the best chance per minute, with its probability of putting it right. */
-export function bestRepair(
-  catalogue: TestCatalogue,
-  job: Job,
-  belief: Float64Array,
-  rates: Rates = DEFAULT_RATES,
-): { group: RepairGroup; chance: number } | undefined {
-  const groups = repairGroups(catalogue.bench.predictor.machine, catalogue.bench.hypotheses, job.panelsOff, rates);
-  let best: { group: RepairGroup; chance: number } | undefined;
-  for (const group of groups) {
-    const chance = group.members.reduce((sum, i) => sum + (belief[i] as number), 0);
-    if (!best || chance / group.minutes > best.chance / best.group.minutes) best = { group, chance };
-  }
-  return best;
+/** Repairs worth a closer look: the best chances per minute. Fitting to see whether it helps is an action like any other. */
+function bestRepairs({ groups }: CostToGo, { weight }: Belief): { group: RepairGroup; chance: number }[] {
+  const withChance = groups
+    .filter((g) => g.units.length > 0)
+    .map((group) => ({ group, chance: group.members.reduce((sum, k) => sum + (weight[k] as number), 0) }));
+  return withChance.sort((a, b) => b.chance / b.group.minutes - a.chance / a.group.minutes).slice(0, MOST_REPAIRS);
 }
 
-/** Which hypothesis leads after an outcome, with its probability then. */
-export function leaderAfter(
-  hypotheses: readonly Hypothesis[],
-  belief: Float64Array,
-  share: Float64Array,
-): { hypothesis: Hypothesis; probability: number } {
-  let best = 0;
-  let sum = 0;
-  for (let i = 0; i < belief.length; i++) {
-    const w = (belief[i] as number) * (share[i] as number);
-    sum += w;
-    if (w > (belief[best] as number) * (share[best] as number)) best = i;
+const MOST_REPAIRS = 4;
+
+/** Which hypothesis leads after an outcome, with its suspect's probability then. */
+export function leaderAfter({ active, weight, hypotheses }: Belief, share: Float64Array): { hypothesis: Hypothesis; probability: number } {
+  const bySuspect = new Map<string, { first: number; top: number; sum: number }>();
+  let total = 0;
+  for (let k = 0; k < active.length; k++) {
+    const w = (weight[k] as number) * (share[active[k] as number] as number);
+    total += w;
+    const id = (hypotheses[k] as Hypothesis).suspect;
+    const s = bySuspect.get(id);
+    if (!s) bySuspect.set(id, { first: k, top: w, sum: w });
+    else {
+      s.sum += w;
+      if (w > s.top) [s.first, s.top] = [k, w];
+    }
   }
-  const w = (belief[best] as number) * (share[best] as number);
-  return { hypothesis: hypotheses[best] as Hypothesis, probability: sum > 0 ? w / sum : 0 };
+  let best = { first: 0, sum: -1 };
+  for (const s of bySuspect.values()) if (s.sum > best.sum) best = s;
+  return { hypothesis: hypotheses[best.first] as Hypothesis, probability: total > 0 ? best.sum / total : 0 };
 }

@@ -1,10 +1,9 @@
-import type { Hypothesis } from "../diagnosis/hypotheses";
-import { remaining } from "../diagnosis/hypotheses";
-import { answerLikelihood, MISPLACED, OHM_RANGE, readingSigma } from "../diagnosis/likelihood";
+import { answerLikelihood, measureSigma, MISPLACED, OHM_RANGE, readingSigma } from "../diagnosis/likelihood";
 import type { Predicted, Predictor } from "../diagnosis/predict";
+import type { Bench } from "../diagnosis/rank";
 import { looksBad } from "../diagnosis/watch";
-import { isLong, LOOKS, sightOf } from "../job/sights";
-import { type Fault, FaultSet } from "../machine/fault";
+import { answersOf, isLong, LOOKS, sightOf } from "../job/sights";
+import { FaultSet } from "../machine/fault";
 import type { TestAction } from "./tests";
 
 /** What a test may show, as a few classes that can be told apart, with P(class | hypothesis). */
@@ -16,56 +15,77 @@ export interface Outcomes {
 
 export type OutcomeClass =
   | { readonly kind: "answer"; readonly value: string; readonly says: string }
-  | { readonly kind: "band"; readonly unit: "ohm" | "volt"; readonly low: number; readonly high: number }
+  | { readonly kind: "band"; readonly unit: BandUnit; readonly low: number; readonly high: number }
   | { readonly kind: "open" };
+
+export type BandUnit = "ohm" | "volt" | "celsius" | "pascal";
 
 /** Predictions closer than this many of their joint σ can't be told apart. */
 const APART = 4;
 const MAX_BANDS = 6;
 
 /** The outcome classes of a test over all hypotheses; empty classes never appear. One class means that the test tells nothing. */
-export function outcomesOf(predictor: Predictor, hypotheses: readonly Hypothesis[], test: TestAction, fitted: readonly string[]): Outcomes {
-  const faultsOf = (h: Hypothesis) => remaining(predictor.machine, h.faults, fitted);
-  if (test.kind === "sighting") return sightOutcomes(predictor, hypotheses.map(faultsOf), test);
-  return readingOutcomes(
-    hypotheses.map((h) => predictor.reading(faultsOf(h), test.setup)),
-    test.setup.unit,
-  );
+export function outcomesOf({ predictor, hypotheses }: Bench, test: TestAction): Outcomes {
+  switch (test.kind) {
+    case "sighting":
+      return test.sight === LOOKS ? lookOutcomes({ predictor, hypotheses }, test.part as string) : sightOutcomes({ predictor, hypotheses }, test.sight);
+    case "reading": {
+      const predict = predictor.reader(test.setup);
+      const sigma = (p: Predicted) => readingSigma(p, test.setup.unit);
+      return bandOutcomes(
+        hypotheses.map((h) => predict(h.faults)),
+        test.setup.unit,
+        sigma,
+      );
+    }
+    case "measure": {
+      const known = new Map<string, Predicted>();
+      const predicted = hypotheses.map((h) => {
+        const key = predictor.behaviour(h.faults);
+        const p = known.get(key) ?? { mean: predictor.measures(h.faults)[test.what], sigma: 0, floating: false };
+        known.set(key, p);
+        return p;
+      });
+      return bandOutcomes(predicted, test.what === "exhaust-peak" ? "celsius" : "pascal", (p) => measureSigma(test.what, p.mean));
+    }
+  }
 }
 
-function sightOutcomes(
-  predictor: Predictor,
-  faults: readonly (readonly Fault[])[],
-  test: Extract<TestAction, { kind: "sighting" }>,
-): Outcomes {
-  if (test.sight === LOOKS) {
-    const bad = Float64Array.from(faults, (f) => 0.02 + 0.96 * looksBad(predictor.machine, new FaultSet(f), test.part as string));
-    return {
-      classes: [
-        { kind: "answer", value: "good", says: "looks good" },
-        { kind: "answer", value: "bad", says: "looks bad" },
-      ],
-      share: [bad.map((p) => 1 - p), bad],
-    };
-  }
-  const sight = sightOf(test.sight);
-  if (!sight) throw new RangeError(`“${test.sight}” is not a sight`);
-  const shares = faults.map((f) => predictor.sightShares(f, isLong(test.sight))[test.sight]);
-  const n = sight.answers.length;
+type Part = Pick<Bench, "hypotheses"> & { readonly predictor: Predictor };
+
+function lookOutcomes({ predictor, hypotheses }: Part, part: string): Outcomes {
+  const bad = Float64Array.from(hypotheses, (h) => 0.02 + 0.96 * looksBad(predictor.machine, new FaultSet(h.faults), part));
   return {
-    classes: sight.answers.map((a) => ({ kind: "answer", value: a.value, says: a.says })),
-    share: sight.answers.map((a) => Float64Array.from(shares, (s) => (s ? answerLikelihood(s, a.value, n, sight.errorRate) : 1 / n))),
+    classes: [
+      { kind: "answer", value: "good", says: "looks good" },
+      { kind: "answer", value: "bad", says: "looks bad" },
+    ],
+    share: [bad.map((p) => 1 - p), bad],
+  };
+}
+
+function sightOutcomes({ predictor, hypotheses }: Part, id: string): Outcomes {
+  const sight = sightOf(id);
+  if (!sight) throw new RangeError(`“${id}” is not a sight`);
+  const answers = answersOf(predictor.machine, id);
+  const shares = hypotheses.map((h) => predictor.sightShares(h.faults, isLong(id))[id]);
+  const n = answers.length;
+  return {
+    classes: answers.map((a) => ({ kind: "answer", value: a.value, says: a.says })),
+    share: answers.map((a) => Float64Array.from(shares, (s) => (s ? answerLikelihood(s, a.value, n, sight.errorRate) : 1 / n))),
   };
 }
 
 /** Sorts the finite predictions and cuts them where the gap is wide against their spread. */
-function readingOutcomes(predicted: readonly Predicted[], unit: "ohm" | "volt"): Outcomes {
-  const finite = predicted.filter((p) => !(unit === "ohm" && p.mean > OHM_RANGE)).sort((a, b) => a.mean - b.mean);
+function bandOutcomes(predicted: readonly Predicted[], unit: BandUnit, sigmaOf: (p: Predicted) => number): Outcomes {
+  const isOpen = (p: Predicted) => unit === "ohm" && p.mean > OHM_RANGE;
+  const distinct = [...new Set(predicted)];
+  const finite = distinct.filter((p) => !isOpen(p)).sort((a, b) => a.mean - b.mean);
   const bands: { low: number; high: number; top: Predicted }[] = [];
   for (const p of finite) {
     const band = bands.at(-1);
-    const sigma = readingSigma(p, unit);
-    const apart = band && p.mean - band.top.mean > APART * Math.hypot(sigma, readingSigma(band.top, unit)) && bands.length < MAX_BANDS;
+    const sigma = sigmaOf(p);
+    const apart = band && p.mean - band.top.mean > APART * Math.hypot(sigma, sigmaOf(band.top)) && bands.length < MAX_BANDS;
     if (!band || apart) bands.push({ low: Math.max(0, p.mean - 2 * sigma), high: p.mean + 2 * sigma, top: p });
     else {
       band.high = Math.max(band.high, p.mean + 2 * sigma);
@@ -73,13 +93,13 @@ function readingOutcomes(predicted: readonly Predicted[], unit: "ohm" | "volt"):
     }
   }
   const classes: OutcomeClass[] = bands.map((b) => ({ kind: "band", unit, low: b.low, high: b.high }));
-  const hasOpen = unit === "ohm" && finite.length < predicted.length;
-  if (hasOpen) classes.push({ kind: "open" });
-  const stray = classes.length > 1 ? MISPLACED / (classes.length - 1) : 0;
+  if (finite.length < distinct.length) classes.push({ kind: "open" });
+  const classOf = new Map(distinct.map((p) => [p, isOpen(p) ? classes.length - 1 : bands.findIndex((b) => p.mean <= b.top.mean)]));
+  if (classes.length === 1) return { classes, share: [new Float64Array(predicted.length).fill(1)] };
+  const stray = MISPLACED / (classes.length - 1);
   const share = classes.map(() => new Float64Array(predicted.length).fill(stray));
   predicted.forEach((p, i) => {
-    const k = unit === "ohm" && p.mean > OHM_RANGE ? classes.length - 1 : bands.findIndex((b) => p.mean <= b.top.mean);
-    (share[k] as Float64Array)[i] = classes.length > 1 ? 1 - MISPLACED : 1;
+    (share[classOf.get(p) as number] as Float64Array)[i] = 1 - MISPLACED;
   });
   return { classes, share };
 }

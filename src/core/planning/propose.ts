@@ -1,12 +1,14 @@
-import type { Hypothesis } from "../diagnosis/hypotheses";
 import type { Ranking } from "../diagnosis/rank";
 import type { Blocker } from "../job/closing";
 import type { Job } from "../job/fold";
+import { chargedCapacitor } from "../job/safety";
+import { hasHood } from "../job/sights";
 import type { Machine } from "../machine/schema";
 import { formatValue } from "../quantity/format";
-import { beliefOf, bestRepair, leaderAfter, type TestCatalogue, timesTaken, type Valued, valueTests, worth } from "./next";
-import type { OutcomeClass } from "./outcomes";
-import { DEFAULT_RATES, PROVE_MINUTES, panelsToOpen, type Rates, unitRepair } from "./repairs";
+import type { Belief } from "./belief";
+import { type Choice, choose, LOOKAHEAD, leaderAfter, type Lookahead, type TestCatalogue, timesTaken, type Valued, worth } from "./next";
+import type { BandUnit, OutcomeClass } from "./outcomes";
+import { CALL_BACK_MINUTES, DEFAULT_RATES, PROVE_MINUTES, panelsToOpen, type Rates, type UnitRepair, unitRepair, withSiblings } from "./repairs";
 import type { TestAction } from "./tests";
 
 /** What an outcome looks like and what it would mean. */
@@ -24,6 +26,7 @@ export interface Proposal {
   readonly step:
     | { readonly kind: "test"; readonly test: TestAction }
     | { readonly kind: "make-safe" }
+    | { readonly kind: "discharge"; readonly part: string }
     | { readonly kind: "energise" }
     | { readonly kind: "panel"; readonly panel: string; readonly state: "off" | "on" }
     | { readonly kind: "fit"; readonly unit: string; readonly replaces: boolean }
@@ -41,6 +44,8 @@ export interface Proposal {
   readonly prepares?: string;
   readonly caution?: string;
   readonly others: readonly { readonly title: string; readonly minutes: number; readonly saves: number; readonly test: TestAction }[];
+  /** How it was chosen: the small problem solved exactly, or by looking ahead; left out where nothing was to choose. */
+  readonly by?: Choice["by"];
 }
 
 /** Above this the repair is taken to be done: on to the proof. */
@@ -49,23 +54,28 @@ const SURELY_FIXED = 0.75;
 const PROVE_BEFORE_NEXT_PART = 0.3;
 
 /** The next step of a job: a test while one saves more than it costs, else the repair; after the repair, the way to a safe close. */
-export function propose(catalogue: TestCatalogue, job: Job, ranking: Ranking, rates: Rates = DEFAULT_RATES): Proposal | undefined {
+export function propose(
+  catalogue: TestCatalogue,
+  job: Job,
+  ranking: Ranking,
+  rates: Rates = DEFAULT_RATES,
+  look: Lookahead = LOOKAHEAD,
+): Proposal | undefined {
   if (job.closed) return undefined;
   const { machine } = catalogue.bench.predictor;
   if (job.fitted.length > 0 && ranking.fixed >= SURELY_FIXED) return wayToClose(machine, job);
-  const belief = beliefOf(
-    catalogue.bench,
-    ranking,
-    job.fitted.map((f) => f.unit),
-  );
-  const valued = valueTests(catalogue, job, ranking, rates);
-  const [best, ...rest] = valued;
-  if (best && worth(best) > 1) return proposeTest(catalogue, job, belief, best, rest);
-  if (job.fitted.length > 0 && !job.proof && ranking.fixed > PROVE_BEFORE_NEXT_PART) return wayToClose(machine, job);
-  const repair = bestRepair(catalogue, job, belief, rates);
-  if (repair && repair.group.units.length > 0)
-    return proposeFit(machine, job, repair.group.units, repair.group.minutes, repair.chance, best ? [best, ...rest] : []);
-  return wayToClose(machine, job);
+  const choice = choose(catalogue, job, ranking, rates, look);
+  if (!choice) return wayToClose(machine, job);
+  const mayBeFixed = job.fitted.length > 0 && !job.proof && ranking.fixed > PROVE_BEFORE_NEXT_PART;
+  if (choice.step.kind === "test") {
+    const { valued } = choice.step;
+    if (mayBeFixed && worth(valued) * (1 - ranking.fixed) < 1) return wayToClose(machine, job);
+    return { ...proposeTest(catalogue, job, choice, valued), by: choice.by };
+  }
+  if (mayBeFixed) return wayToClose(machine, job);
+  const { group, chance } = choice.step;
+  if (group.units.length === 0) return wayToClose(machine, job);
+  return { ...proposeFit(machine, job, group.units, group.minutes, chance, choice), by: choice.by };
 }
 
 const plain = (
@@ -143,6 +153,7 @@ function wayToClose(machine: Machine, job: Job): Proposal {
 function canExamineNow(machine: Machine, job: Job, cause: Blocker): boolean {
   const kind = machine.parts.find((p) => p.id === cause.part)?.kind;
   if (kind === "thermostat") return job.proof !== undefined;
+  if (kind === "duct" && !hasHood(machine)) return true;
   if (kind === "duct" && cause.code === "cause") return job.safety.power === "live" && job.panelsOff.length === 0;
   return true;
 }
@@ -163,15 +174,15 @@ function makeSafe(purpose: string, minutes: number): Proposal {
   );
 }
 
-function proposeTest(catalogue: TestCatalogue, job: Job, belief: Float64Array, best: Valued, rest: readonly Valued[]): Proposal {
+function proposeTest(catalogue: TestCatalogue, job: Job, choice: Choice, best: Valued): Proposal {
   const { machine } = catalogue.bench.predictor;
   const { test } = best;
-  const why = whyText(catalogue.bench.hypotheses, belief, best, rest[0]);
+  const rest = choice.tests.filter((t) => t.test.id !== test.id);
   const base = {
     minutes: best.cost,
-    why,
-    expects: expectations(catalogue.bench.hypotheses, belief, best),
-    others: rest.slice(0, 5).map((v) => ({ title: v.test.title, minutes: v.cost, saves: v.saves, test: v.test })),
+    why: whyText(choice, best, rest[0]),
+    expects: expectations(choice.belief, best, catalogue.bench.healthy),
+    others: othersOf(rest),
   };
   const preparation = prepare(
     machine,
@@ -179,6 +190,7 @@ function proposeTest(catalogue: TestCatalogue, job: Job, belief: Float64Array, b
     test.needs === "dead" ? "dead" : test.needs === "nothing" ? "any" : "live",
     best.opens,
     test.title,
+    touchedBy(test),
   );
   if (preparation) return { ...preparation, ...base, prepares: test.title };
   const caution = test.needs === "live" ? "Live: one hand, insulated probes, nothing else touched." : undefined;
@@ -192,8 +204,22 @@ function proposeTest(catalogue: TestCatalogue, job: Job, belief: Float64Array, b
   };
 }
 
+const othersOf = (tests: readonly Valued[]): Proposal["others"] =>
+  tests.slice(0, 5).map((v) => ({ title: v.test.title, minutes: v.cost, saves: v.saves, test: v.test }));
+
+/** Points and parts that hands or probes touch on a dead machine. */
+const touchedBy = (test: TestAction): readonly string[] =>
+  test.kind === "reading" ? [...test.setup.between, ...test.setup.wiresOff] : test.kind === "sighting" && test.part && test.needs === "dead" ? [`${test.part}.1`] : [];
+
 /** What must be done before: power in the state that is needed, panels off. */
-function prepare(machine: Machine, job: Job, power: "dead" | "live" | "any", opens: readonly string[], then: string): Proposal | undefined {
+function prepare(
+  machine: Machine,
+  job: Job,
+  power: "dead" | "live" | "any",
+  opens: readonly string[],
+  then: string,
+  touched: readonly string[] = [],
+): Proposal | undefined {
   const toOpen = opens[0];
   if ((power === "dead" || toOpen !== undefined) && job.safety.power !== "dead") return makeSafe(then, 2);
   if (toOpen !== undefined) {
@@ -205,6 +231,18 @@ function prepare(machine: Machine, job: Job, power: "dead" | "live" | "any", ope
       `${panel?.fasteners ?? ""}.${tools}`,
       panel?.minutesOff ?? 3,
       `To reach: ${then}`,
+    );
+  }
+  const charged = power === "dead" ? chargedCapacitor(machine, touched, job.safety) : undefined;
+  if (charged !== undefined) {
+    const name = machine.parts.find((p) => p.id === charged)?.name.toLowerCase() ?? charged;
+    return plain(
+      { kind: "discharge", part: charged },
+      `Discharge the ${name}`,
+      "Through a resistor across its terminals, insulated tool, then measure that no voltage is left.",
+      0.5,
+      `Before: ${then}`,
+      { caution: "It may hold a dangerous charge with the cord out." },
     );
   }
   if (power === "live" && job.safety.power === "dead") {
@@ -228,33 +266,35 @@ function proposeFit(
   units: readonly string[],
   minutes: number,
   chance: number,
-  tests: readonly Valued[],
+  choice: Choice,
 ): Proposal {
   const left = units.filter((u) => !job.fitted.some((f) => f.unit === u));
   const unit = left[0] ?? (units[0] as string);
   const repair = unitRepair(machine, unit);
   const percent = Math.round(chance * 100);
-  const best = tests[0];
+  const best = choice.tests[0];
   const why =
     `${percent} % that ${left.length > 1 ? `${left.map((u) => unitRepair(machine, u).name.toLowerCase()).join(" with ")} together are` : "this is"} the repair` +
     (best
       ? `; the best test left (${lower(best.test.title)}) would save ${minutesSay(Math.max(0, best.saves))} for ${minutesSay(best.cost)}.`
-      : "; no test left tells more.");
-  const base = {
-    minutes,
-    why,
-    others: tests.slice(0, 5).map((v) => ({ title: v.test.title, minutes: v.cost, saves: v.saves, test: v.test })),
-    expects: [],
-  };
+      : "; no test left tells more.") +
+    setSays(machine, units);
+  const base = { minutes, why, others: othersOf(choice.tests), expects: [] };
   const dead = repair.panel !== null || repair.replaces;
-  const preparation = prepare(machine, job, dead ? "dead" : "any", panelsToOpen(machine, [repair.panel], job.panelsOff), repair.says);
+  const touched = machine.parts.filter((p) => (p.unit ?? p.id) === unit).map((p) => p.id);
+  const preparation = prepare(
+    machine,
+    job,
+    dead ? "dead" : "any",
+    panelsToOpen(machine, [repair.panel], job.panelsOff),
+    repair.says,
+    dead ? touched : [],
+  );
   if (preparation) return { ...preparation, ...base, prepares: repair.says };
   return {
     step: { kind: "fit", unit, replaces: repair.replaces },
     title: repair.says,
-    detail: repair.replaces
-      ? "New part beside old: same ratings, same terminals. Meter the new part before it goes in. Never bridge a fuse or limit."
-      : "Then record it.",
+    detail: repair.replaces ? `New part beside old: same ratings, same terminals. ${meterNewSays(repair)} Never bridge a fuse or limit.` : "Then record it.",
     ...base,
     ...(disturbsGas(machine, unit) && {
       caution: "Gas work: licensed practice and local code come first. Afterwards a leak test, or the job can't be closed.",
@@ -262,16 +302,38 @@ function proposeFit(
   };
 }
 
+/** Chance that a new part is bad out of its box (est.), and the minutes of metering it. */
+const BAD_NEW_PART = 0.015;
+const METER_NEW_MINUTES = 1;
+
+/** Measuring the new part is an action with a price like any other. */
+function meterNewSays(repair: UnitRepair): string {
+  const saves = BAD_NEW_PART * (repair.minutes + 2 * PROVE_MINUTES + CALL_BACK_MINUTES / 2);
+  return saves > METER_NEW_MINUTES
+    ? `Meter the new part before it goes in: a minute, against the chance of a bad one (est. ${(BAD_NEW_PART * 100).toFixed(1)} %).`
+    : "A look at the new part will do: metering it costs more than it saves (est.).";
+}
+
+/** The school that fits the set, with its price, where the part has one. */
+function setSays(machine: Machine, units: readonly string[]): string {
+  const more = withSiblings(machine, units).filter((u) => !units.includes(u));
+  if (more.length === 0) return "";
+  const repairs = more.map((u) => unitRepair(machine, u));
+  const minutes = repairs.reduce((sum, r) => sum + r.minutes, 0);
+  const price = repairs.reduce((sum, r) => sum + r.price, 0);
+  const set = machine.sets.find((s) => more.some((u) => s.units.includes(u)));
+  return ` Fitting the ${set?.name ?? "set"} would add ${Math.round(price)} and ${minutesSay(minutes)}, and spare a call-back in ${Math.round((set?.callBack.value ?? 0) * 100)} % (est.).`;
+}
+
 const disturbsGas = (machine: Machine, unit: string): boolean =>
   machine.parts.some((p) => (p.kind === "gas-valve" || p.kind === "gas-supply") && (p.unit ?? p.id) === unit);
 
-function expectations(hypotheses: readonly Hypothesis[], belief: Float64Array, valued: Valued): Expectation[] {
-  const healthy = hypotheses.findIndex((h) => h.faults.length === 0);
+function expectations(belief: Belief, valued: Valued, healthy: number): Expectation[] {
   const most = Math.max(...valued.outcomes.share.map((s) => s[healthy] as number));
   return valued.outcomes.classes
     .map((c, k): Expectation => {
       const share = valued.outcomes.share[k] as Float64Array;
-      const leader = leaderAfter(hypotheses, belief, share);
+      const leader = leaderAfter(belief, share);
       return {
         label: outcomeLabel(c),
         meaning: `${leader.hypothesis.sentence}, ${Math.round(leader.probability * 100)}\u00a0%`,
@@ -295,7 +357,7 @@ export function outcomeLabel(c: OutcomeClass): string {
   }
 }
 
-function rangeLabel(low: number, high: number, unit: "ohm" | "volt"): string {
+function rangeLabel(low: number, high: number, unit: BandUnit): string {
   const [a, b] = [formatValue(low, unit), formatValue(high, unit)];
   if (a === b) return a;
   const [, aUnit] = a.split(" ");
@@ -303,13 +365,14 @@ function rangeLabel(low: number, high: number, unit: "ohm" | "volt"): string {
   return aUnit === bUnit ? `${a.split(" ")[0]} to ${b}` : `${a} to ${b}`;
 }
 
-function whyText(hypotheses: readonly Hypothesis[], belief: Float64Array, best: Valued, runnerUp: Valued | undefined): string {
+function whyText({ belief }: Choice, best: Valued, runnerUp: Valued | undefined): string {
   const likely = best.outcomes.share.map((share, k) => ({ share, chance: best.chances[k] as number })).filter((c) => c.chance > 0.03);
   likely.sort((a, b) => b.chance - a.chance);
-  const leaders = [...new Set(likely.map((c) => lower(leaderAfter(hypotheses, belief, c.share).hypothesis.sentence)))];
+  const leaders = [...new Set(likely.map((c) => lower(leaderAfter(belief, c.share).hypothesis.sentence)))];
   const separates = leaders.length > 1 ? `Tells “${leaders[0]}” from “${leaders[1]}”. ` : "";
-  const price = `Saves ${minutesSay(best.saves)} of repair for ${minutesSay(best.cost)} of work.`;
-  return `${separates}${price}${runnerUp && worth(runnerUp) > 0.5 ? ` Next best: ${lower(runnerUp.test.title)}.` : ""}`;
+  const price = best.saves >= 1 ? `Saves ${minutesSay(best.saves)} of repair for ${minutesSay(best.cost)} of work.` : `Clears the way for the test after it; ${minutesSay(best.cost)}.`;
+  const second = runnerUp && worth(runnerUp) > 0.5 ? ` Next best: ${lower(runnerUp.test.title)} (${minutesSay(runnerUp.cost)}).` : "";
+  return `${separates}${price}${second}`;
 }
 
 export const minutesSay = (m: number): string => (m < 1 ? "under a minute" : `${Math.round(m)} min`);

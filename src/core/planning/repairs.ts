@@ -100,20 +100,47 @@ export function repairMinutes(machine: Machine, units: readonly string[], off: r
 /** Explanations that the same repair puts right, as one. */
 export interface RepairGroup {
   readonly units: readonly string[];
+  /** Minutes, parts and panels included, and the risk that a sibling left in place brings the machine back. */
   readonly minutes: number;
-  /** Indices into the hypotheses. */
+  /** Places in the list of active hypotheses. */
   readonly members: readonly number[];
 }
 
-export function repairGroups(machine: Machine, hypotheses: readonly Hypothesis[], off: readonly string[], rates: Rates): RepairGroup[] {
+/** A second visit, in minutes (est.). */
+export const CALL_BACK_MINUTES = 90;
+
+/**
+ * Groups hypotheses by what puts them right. With `sets` each repair grows to the set that ages with it; without, a
+ * part that has a set carries the risk of being called back for a sibling.
+ */
+export function repairGroups(
+  machine: Machine,
+  hypotheses: readonly Hypothesis[],
+  off: readonly string[],
+  rates: Rates,
+  sets = false,
+): RepairGroup[] {
   const groups = new Map<string, { units: readonly string[]; members: number[] }>();
   hypotheses.forEach((h, i) => {
-    const key = h.units.join("+");
+    const units = sets ? withSiblings(machine, h.units) : h.units;
+    const key = units.join("+");
     const group = groups.get(key);
     if (group) group.members.push(i);
-    else groups.set(key, { units: h.units, members: [i] });
+    else groups.set(key, { units, members: [i] });
   });
-  return [...groups.values()].map((g) => ({ ...g, minutes: repairMinutes(machine, g.units, off, rates) }));
+  return [...groups.values()].map((g) => ({ ...g, minutes: repairMinutes(machine, g.units, off, rates) + siblingRisk(machine, g.units) }));
+}
+
+/** What is fitted when one unit of a set is due, by those who fit sets. Sorted. */
+export function withSiblings(machine: Machine, units: readonly string[]): readonly string[] {
+  const set = machine.sets.find((s) => units.some((u) => s.units.includes(u)));
+  return set ? [...new Set([...units, ...set.units])].sort() : units;
+}
+
+/** Expected minutes of being called back for siblings of a set that are left in place. */
+function siblingRisk(machine: Machine, units: readonly string[]): number {
+  const halves = machine.sets.filter((s) => s.units.some((u) => units.includes(u)) && !s.units.every((u) => units.includes(u)));
+  return halves.reduce((sum, s) => sum + s.callBack.value * CALL_BACK_MINUTES, 0);
 }
 
 /**

@@ -1,6 +1,7 @@
 import type { ReadingSetup } from "../diagnosis/predict";
 import { isWallPoint } from "../job/safety";
-import { LOOKS, sightsFor } from "../job/sights";
+import type { Measure } from "../job/entry";
+import { hasHood, LOOKS, sightsFor } from "../job/sights";
 import { type ControlPositions, restControls } from "../machine/condition";
 import type { Machine, Part, TestPoint } from "../machine/schema";
 
@@ -16,6 +17,7 @@ export type TestAction = {
 } & (
   | { readonly kind: "reading"; readonly setup: ReadingSetup; readonly part?: string }
   | { readonly kind: "sighting"; readonly sight: string; readonly part?: string }
+  | { readonly kind: "measure"; readonly what: Measure["what"]; readonly part?: string }
 );
 
 /** A pair that needs an opened panel takes two places to reach; pins at the plug lie in the hand. */
@@ -62,6 +64,7 @@ export function testsOf(machine: Machine): TestAction[] {
     ...cabinetTests(machine),
     ...pairTests(machine),
     ...voltTests(machine),
+    ...measureTests(machine),
   ];
 }
 
@@ -80,22 +83,43 @@ function sightTests(machine: Machine): TestAction[] {
     }));
 }
 
-const LOOKED_AT = new Set<Part["kind"]>(["belt", "setting", "supply", "element", "gas-supply", "igniter", "thermostat"]);
+/** How a part is examined without a meter across it, and the minutes it takes; kinds that are not here are not examined so. */
+const EXAMINED: Partial<Record<Part["kind"], { title: (name: string) => string; minutes: number }>> = {
+  belt: { title: (n) => `Look at the ${n}`, minutes: 1 },
+  setting: { title: (n) => `Look at the ${n}`, minutes: 1 },
+  tank: { title: (n) => `Pull out the ${n}: is it full?`, minutes: 1 },
+  supply: { title: (n) => `Look at the ${n}`, minutes: 3 },
+  element: { title: (n) => `Look at the ${n}`, minutes: 1 },
+  "gas-supply": { title: (n) => `Look at the ${n}`, minutes: 1 },
+  igniter: { title: (n) => `Look at the ${n}`, minutes: 1 },
+  duct: { title: (n) => `Pull out and look at ${n}`, minutes: 3 },
+  board: { title: (n) => `Look over the ${n} for burnt spots`, minutes: 2 },
+  capacitor: { title: (n) => `Measure the µF of the ${n} against its label`, minutes: 3 },
+  "moisture-bars": { title: (n) => `Look at the ${n} for film`, minutes: 1 },
+  thermostat: { title: (n) => `Warm the ${n} to prove that it opens`, minutes: 5 },
+  "radiant-sensor": { title: (n) => `Warm the ${n} to prove that it opens`, minutes: 5 },
+  thermistor: { title: (n) => `Warm the ${n} in the hand: its ohms must fall as on its curve`, minutes: 4 },
+  coil: { title: (n) => `Warm the ${n} and measure it again hot`, minutes: 7 },
+};
 
 function lookTests(machine: Machine): TestAction[] {
-  return machine.parts
-    .filter((p) => LOOKED_AT.has(p.kind))
-    .map((p) => ({
-      kind: "sighting",
-      id: `look ${p.id}`,
-      sight: LOOKS,
-      part: p.id,
-      title: p.kind === "thermostat" ? `Warm the ${p.name.toLowerCase()} to prove that it opens` : `Look at the ${p.name.toLowerCase()}`,
-      how: p.test,
-      minutes: p.kind === "supply" ? 3 : p.kind === "thermostat" ? 5 : 1,
-      panels: p.panel === null ? [] : [p.panel],
-      needs: p.panel === null ? "nothing" : "dead",
-    }));
+  return machine.parts.flatMap((p): TestAction[] => {
+    const how = EXAMINED[p.kind] ?? (p.kind === "resistor" && p.role === "pump" ? { title: (n: string) => `Does the ${n} turn freely?`, minutes: 3 } : undefined);
+    if (!how || (p.kind === "duct" && hasHood(machine))) return [];
+    return [
+      {
+        kind: "sighting",
+        id: `look ${p.id}`,
+        sight: LOOKS,
+        part: p.id,
+        title: how.title(p.name.toLowerCase()),
+        how: p.test,
+        minutes: how.minutes,
+        panels: p.panel === null ? [] : [p.panel],
+        needs: p.panel === null ? "nothing" : "dead",
+      },
+    ];
+  });
 }
 
 function partTests(machine: Machine): TestAction[] {
@@ -122,7 +146,7 @@ function partTests(machine: Machine): TestAction[] {
 
 function cabinetTests(machine: Machine): TestAction[] {
   return machine.parts
-    .filter((p) => p.kind === "element")
+    .filter((p) => p.kind === "element" || p.faults.some((f) => f.mode === "wet"))
     .map((part) => ({
       kind: "reading",
       id: `cabinet ${part.id}`,
@@ -161,6 +185,32 @@ function pairTests(machine: Machine): TestAction[] {
       }),
     ),
   );
+}
+
+function measureTests(machine: Machine): TestAction[] {
+  const running = { kind: "measure", panels: [], needs: "running" } as const;
+  return [
+    {
+      ...running,
+      id: "exhaust-peak",
+      what: "exhaust-peak",
+      title: "Take the highest exhaust temperature",
+      how: "Thermometer in the exhaust, empty, on heat, for a quarter of an hour.",
+      minutes: 12,
+    },
+    ...(hasHood(machine)
+      ? [
+          {
+            ...running,
+            id: "back-pressure",
+            what: "back-pressure",
+            title: "Measure the back pressure of the duct",
+            how: "Gauge at the exhaust outlet, drum turning.",
+            minutes: 4,
+          } as const,
+        ]
+      : []),
+  ];
 }
 
 function voltTests(machine: Machine): TestAction[] {

@@ -19,6 +19,8 @@ export function formatValue(value: number, unit: Unit, units: DisplayUnits = DEF
       return formatOhms(value);
     case "celsius":
       return units.temperature === "F" ? `${celsiusToFahrenheit(value).toFixed(0)} °F` : `${value.toFixed(0)} °C`;
+    case "pascal":
+      return `${value.toFixed(0)} Pa`;
     case "second":
       return value >= 120 ? `${trimZeros((value / 60).toFixed(1))} min` : `${value.toFixed(0)} s`;
     case "watt":

@@ -4,7 +4,10 @@ export type QuantityResult =
   | { readonly ok: true; readonly quantity: Quantity /** False when the unit was taken from `expected`. */; readonly unitGiven: boolean }
   | { readonly ok: false; readonly message: string };
 
-const ACCEPTED = "a number with its unit, such as 0.3, 11.2k, 1.2M, 238 V, 22 A, 61 C, 142 F, 20 s, or OL";
+/** Inch of water at 4 °C (NIST SP 811, appendix B.8). */
+const PASCAL_PER_INCH_OF_WATER = 249.089;
+
+const ACCEPTED = "a number with its unit, such as 0.3, 11.2k, 1.2M, 238 V, 22 A, 61 C, 142 F, 20 s, 0.6 inwc, or OL";
 
 /** Suffix (lower case, but for k/M prefixes) → unit and factor. `null` unit: a bare prefix, the unit is the expected one. */
 const SUFFIXES: readonly [pattern: RegExp, unit: Unit | null, toSi: (x: number) => number][] = [
@@ -24,6 +27,8 @@ const SUFFIXES: readonly [pattern: RegExp, unit: Unit | null, toSi: (x: number) 
   [/^(°c|c|degc|celsius)$/i, "celsius", (x) => x],
   [/^(°f|f|degf|fahrenheit)$/i, "celsius", fahrenheitToCelsius],
   [/^(s|secs?|seconds?)$/i, "second", (x) => x],
+  [/^pa$/i, "pascal", (x) => x],
+  [/^(in ?wc|in ?w\.?c\.?|inh2o)$/i, "pascal", (x) => x * PASCAL_PER_INCH_OF_WATER],
   [/^(min|mins|minutes?)$/i, "second", (x) => x * 60],
 ];
 
@@ -49,7 +54,7 @@ export function parseQuantity(text: string, expected?: Unit): QuantityResult {
   for (const [pattern, unit, toSi] of SUFFIXES) {
     if (!pattern.test(suffix.trim())) continue;
     const chosen = unit ?? expected;
-    if (!chosen) return { ok: false, message: `“${trimmed}” has no unit: add Ω, V, A, W, C, F or s` };
+    if (!chosen) return { ok: false, message: `“${trimmed}” has no unit: add Ω, V, A, W, C, F, s or Pa` };
     return check({ unit: chosen, value: toSi(number), overload: false }, trimmed, unit !== null);
   }
   return refuse(trimmed);

@@ -2,8 +2,9 @@ import type { Bench } from "../diagnosis/rank";
 import type { Draft, Entry } from "../job/entry";
 import { foldJob, type Job } from "../job/fold";
 import { allows } from "../job/safety";
+import { hasHood } from "../job/sights";
 import type { TestCatalogue } from "../planning/next";
-import { DEFAULT_RATES, unitRepair } from "../planning/repairs";
+import { CALL_BACK_MINUTES, DEFAULT_RATES, unitRepair } from "../planning/repairs";
 import type { TestAction } from "../planning/tests";
 import type { World } from "./world";
 
@@ -17,7 +18,7 @@ export interface Outcome {
   readonly cost: number;
   readonly minutes: number;
   readonly wrongParts: number;
-  /** The hidden fault and its cause are gone. */
+  /** The hidden fault and its cause are gone; see {@link World.solved}. */
   readonly found: boolean;
   /** Steps that broke a caution. */
   readonly unsafe: number;
@@ -25,8 +26,6 @@ export interface Outcome {
   readonly calls: readonly { readonly share: number; readonly right: boolean }[];
 }
 
-/** A visit that did not find the fault comes back: minutes of the second call (est.). */
-export const CALL_BACK_MINUTES = 90;
 const MAX_STEPS = 250;
 
 /** What a strategy may do at one step. */
@@ -82,7 +81,7 @@ export class Play {
       steps++;
       if (this.job.closed) break;
     }
-    const found = this.world.left(this.fitted).length === 0;
+    const found = this.world.solved(this.fitted);
     const minutes = this.minutes + (found ? 0 : CALL_BACK_MINUTES);
     return {
       machine: this.world.machine.id,
@@ -105,6 +104,7 @@ export class Play {
 
   private record(draft: Draft): void {
     if (!allows(this.job.safety, draft, this.world.machine).ok) this.unsafe++;
+    if (draft.kind === "closed" && this.job.blockers.length > 0) this.unsafe++;
     const n = this.entries.length;
     this.entries.push({ id: `e${n}`, job: "rehearsal", at: new Date(n * 60_000).toISOString(), by: "Rehearsal", ...draft } as Entry);
     this.job = foldJob("rehearsal", this.entries, () => this.world.machine);
@@ -119,11 +119,7 @@ export class Play {
       case "test":
         this.minutes += move.test.minutes;
         if (move.test.needs === "running" && this.job.panelsOff.length > 0) this.unsafe++;
-        this.record(
-          move.test.kind === "sighting"
-            ? { kind: "sighting", body: this.world.sighting(move.test.sight, move.test.part, this.fitted) }
-            : { kind: "reading", body: this.world.reading(move.test.setup, this.fitted) },
-        );
+        this.record(this.answerTo(move.test));
         return;
       case "fit":
         this.fit(move.unit);
@@ -137,6 +133,17 @@ export class Play {
         this.minutes += 12;
         this.prove();
         return;
+    }
+  }
+
+  private answerTo(test: TestAction): Draft {
+    switch (test.kind) {
+      case "sighting":
+        return { kind: "sighting", body: this.world.sighting(test.sight, test.part, this.fitted) };
+      case "reading":
+        return { kind: "reading", body: this.world.reading(test.setup, this.fitted) };
+      case "measure":
+        return { kind: "measure", body: this.world.measure(test.what, this.fitted) };
     }
   }
 
@@ -162,7 +169,7 @@ export class Play {
         turns: answer("turns"),
         warm: kept === "no" ? "no" : warm,
         cycles: answer("cycles"),
-        airflow: answer("airflow") as never,
+        airflow: hasHood(this.world.machine) ? (answer("airflow") as never) : "unknown",
       },
     });
   }

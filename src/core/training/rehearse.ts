@@ -23,11 +23,11 @@ export class Rehearsal {
   play(seed: number, strategy: string, fault?: string): Outcome {
     const make = STRATEGIES[strategy];
     if (!make) throw new RangeError(`“${strategy}” is not a strategy; expected ${Object.keys(STRATEGIES).join(", ")}`);
-    const world = new World(this.machine, seed, fault);
+    const world = new World(this.machine, this.bench.hypotheses, seed, fault);
     const call = (job: Job): Outcome["calls"][number] => {
       const { suspects } = rank(this.bench, job.evidence);
       const leader = suspects[0];
-      return { share: leader?.probability ?? 0, right: leader?.hypothesis.id === world.hidden.id };
+      return { share: leader?.probability ?? 0, right: leader?.hypothesis.suspect === world.hidden.suspect };
     };
     return new Play(world, this.bench, this.catalogue).run(make(), strategy, seed, call);
   }

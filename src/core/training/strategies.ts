@@ -1,6 +1,9 @@
 import { healthyReading } from "../diagnosis/likelihood";
-import { rank } from "../diagnosis/rank";
+import { type Bench, rank } from "../diagnosis/rank";
 import type { Job } from "../job/fold";
+import { chargedCapacitor } from "../job/safety";
+import { CODE, hasHood } from "../job/sights";
+import type { Machine } from "../machine/schema";
 import { propose } from "../planning/propose";
 import { panelsToOpen, unitRepair } from "../planning/repairs";
 import type { TestAction } from "../planning/tests";
@@ -24,6 +27,8 @@ export const planner = (): Strategy => {
     switch (step.kind) {
       case "make-safe":
         return SAFE;
+      case "discharge":
+        return dischargeOf(step.part);
       case "energise":
         return LIVE;
       case "panel":
@@ -42,6 +47,8 @@ export const planner = (): Strategy => {
   };
 };
 
+const dischargeOf = (part: string): Move => ({ kind: "entry", draft: { kind: "discharged", body: { part } }, minutes: 0.5 });
+
 function panelMove({ bench }: Table, id: string, state: "off" | "on"): Move {
   const panel = bench.predictor.machine.panels.find((p) => p.id === id);
   return {
@@ -56,7 +63,7 @@ function examine(table: Table, part: string | undefined): Move {
   const { job, bench, catalogue } = table;
   const cause = bench.predictor.machine.parts.find((p) => p.id === part);
   if (cause === undefined) return { kind: "leak-test" };
-  const id = cause.kind === "duct" ? "airflow" : cause.kind === "element" ? `cabinet ${cause.id}` : `look ${cause.id}`;
+  const id = cause.kind === "duct" && hasHood(bench.predictor.machine) ? "airflow" : cause.kind === "element" ? `cabinet ${cause.id}` : `look ${cause.id}`;
   const test = catalogue.tests.find((t) => t.id === id);
   const since = job.evidence
     .filter((e) => e.fitted.length === job.fitted.length)
@@ -64,20 +71,26 @@ function examine(table: Table, part: string | undefined): Move {
   // Weak air in the proof is felt once more before the vent is cleared for it.
   const weak =
     job.blockers.some((b) => b.code === "vent") && (since.filter((s) => s.sight === "airflow").length > 1 || job.safety.power !== "live");
-  const bad = cause.kind === "duct" ? weak : since.findLast((s) => s.part === cause.id)?.value === "bad";
+  const bad = id === "airflow" ? weak : since.findLast((s) => s.part === cause.id)?.value === "bad";
   if (bad || !test)
-    return (cause.panel === null ? undefined : reach(table, [cause.panel])) ?? { kind: "fit", unit: cause.unit ?? cause.id };
-  const before = test.needs === "dead" ? reach(table, test.panels) : job.safety.power === "dead" ? LIVE : undefined;
+    return (cause.panel === null ? undefined : reach(table, [cause.panel], [cause.id])) ?? { kind: "fit", unit: cause.unit ?? cause.id };
+  const before = test.needs === "dead" ? reach(table, test.panels, touchedBy(test)) : job.safety.power === "dead" ? LIVE : undefined;
   return before ?? { kind: "test", test };
 }
 
-/** The step that is needed before a dead test behind these panels; undefined when it can be made now. */
-function reach(table: Table, panels: readonly (string | null)[]): Move | undefined {
+/** The step that is needed before hands or probes touch something behind these panels on a dead machine; undefined when it can be done now. */
+function reach(table: Table, panels: readonly (string | null)[], touched: readonly string[] = []): Move | undefined {
   const { job, bench } = table;
+  const { machine } = bench.predictor;
   if (job.safety.power !== "dead") return SAFE;
-  const [next] = panelsToOpen(bench.predictor.machine, panels, job.panelsOff);
-  return next === undefined ? undefined : panelMove(table, next, "off");
+  const [next] = panelsToOpen(machine, panels, job.panelsOff);
+  if (next !== undefined) return panelMove(table, next, "off");
+  const charged = chargedCapacitor(machine, touched, job.safety);
+  return charged === undefined ? undefined : dischargeOf(charged);
 }
+
+const touchedBy = (test: TestAction): readonly string[] =>
+  test.kind === "reading" ? [...test.setup.between, ...test.setup.wiresOff] : test.part === undefined ? [] : [`${test.part}.1`];
 
 /** Shared end of both fixed strategies: causes examined, panels back, power, proof; then closed, or (undefined) on with the search. */
 function wrapUp(table: Table): Move | undefined {
@@ -85,7 +98,8 @@ function wrapUp(table: Table): Move | undefined {
   const cause = job.blockers.find((b) => b.code === "cause" || b.code === "leak");
   const kind = table.bench.predictor.machine.parts.find((p) => p.id === cause?.part)?.kind;
   // A thermostat may show in the proof that it opens, and the air can only be felt with the machine closed and on.
-  const later = (kind === "thermostat" && !job.proof) || (kind === "duct" && (job.safety.power !== "live" || job.panelsOff.length > 0));
+  const felt = kind === "duct" && hasHood(table.bench.predictor.machine);
+  const later = (kind === "thermostat" && !job.proof) || (felt && (job.safety.power !== "live" || job.panelsOff.length > 0));
   if (cause && !later) return examine(table, cause.part);
   if (job.panelsOff.length > 0) return job.safety.power === "live" ? SAFE : panelMove(table, job.panelsOff.at(-1) as string, "on");
   if (job.safety.power !== "live") return LIVE;
@@ -113,7 +127,7 @@ export const fixedOrder = (): Strategy => {
     if (fitting) {
       const unit = fitting;
       const repair = unitRepair(bench.predictor.machine, unit);
-      const first = repair.panel !== null || repair.replaces ? reach(table, [repair.panel]) : undefined;
+      const first = repair.panel !== null || repair.replaces ? reach(table, [repair.panel], partsOf(bench, unit)) : undefined;
       if (first) return first;
       fitting = undefined;
       repaired = !joints;
@@ -124,7 +138,7 @@ export const fixedOrder = (): Strategy => {
       if (move) return move;
       repaired = false;
     }
-    for (const id of ["starts", "warm"]) {
+    for (const id of WATCHED) {
       const test = catalogue.tests.find((t) => t.id === id);
       if (test && !queue && !seen(job, id)) return { kind: "test", test };
     }
@@ -149,7 +163,7 @@ export const fixedOrder = (): Strategy => {
         continue;
       }
       const before =
-        test.needs === "dead" ? reach(table, test.panels) : test.needs === "running" && job.safety.power === "dead" ? LIVE : undefined;
+        test.needs === "dead" ? reach(table, test.panels, touchedBy(test)) : test.needs === "running" && job.safety.power === "dead" ? LIVE : undefined;
       if (before) return before;
       pending = test;
       return { kind: "test", test };
@@ -167,30 +181,57 @@ export const fixedOrder = (): Strategy => {
   return step;
 };
 
+/** What is watched before anything is opened; the code and the display only on machines that have them. */
+const WATCHED = ["starts", "warm", "display", CODE];
 const isBad = (value: string): boolean => ["bad", "no", "weak", "none"].includes(value);
-const seen = (job: Job, sight: string): boolean =>
-  job.evidence.some((e) => e.source === "technician" && e.finding.kind === "sighting" && e.finding.sighting.sight === sight);
+const lastSight = (job: Job, sight: string): string | undefined => {
+  const e = job.evidence.findLast((x) => x.source === "technician" && x.finding.kind === "sighting" && x.finding.sighting.sight === sight);
+  return e?.finding.kind === "sighting" ? e.finding.sighting.value : undefined;
+};
+const seen = (job: Job, sight: string): boolean => lastSight(job, sight) !== undefined;
 
+const partsOf = ({ predictor }: Bench, unit: string): string[] => predictor.machine.parts.filter((p) => (p.unit ?? p.id) === unit).map((p) => p.id);
 const unitOfPart = ({ bench }: Table, part: string): string => bench.predictor.machine.parts.find((p) => p.id === part)?.unit ?? part;
 
+/** Looks first, then the parts of the branch in question with their wires off: what a fault code names, then panel by panel from the supply down. */
 function branchInOrder({ bench, catalogue, job }: Table): TestAction[] {
   const { machine } = bench.predictor;
-  const turns = job.evidence.findLast((e) => e.finding.kind === "sighting" && e.finding.sighting.sight === "starts");
-  const runs = turns?.finding.kind === "sighting" && turns.finding.sighting.value === "yes";
-  const rows = machine.sheet.rows.filter((r) =>
-    runs ? /heat|burner|hold/i.test(r.title) && r.title !== "Low heat" : r.title === "Drum motor",
-  );
-  const parts = [...new Set(rows.flatMap((r) => r.parts.flat()))];
+  const runs = lastSight(job, "starts") === "yes";
+  const kinds = new Map(machine.parts.map((p) => [p.id, p.kind]));
+  const heats = (id: string) => ["element", "igniter", "coil", "thermistor", "radiant-sensor"].includes(kinds.get(id) ?? "");
+  const starts = (id: string) => ["motor", "board", "switch"].includes(kinds.get(id) ?? "");
+  const rails = new Set(machine.sheet.rails.map((r) => r.net));
+  const rows = machine.sheet.rows.filter((r) => {
+    const ids = r.parts.flat();
+    if (runs) return ids.some(heats) || (ids.some((i) => kinds.get(i) === "thermostat") && !ids.some((i) => kinds.get(i) === "motor"));
+    return ids.some((i) => kinds.get(i) === "motor" || kinds.get(i) === "board") || (!rails.has(r.from) && ids.every(starts));
+  });
+  const supply = machine.parts.filter((p) => p.kind === "conductor" && p.faults.length > 0).map((p) => p.id);
+  const parts = [...new Set([...supply, ...rows.flatMap((r) => r.parts.flat())])];
   const inBranch = catalogue.tests.filter(
     (t) => t.kind === "reading" && t.id.startsWith("part ") && t.part !== undefined && parts.includes(t.part),
   );
   inBranch.sort((a, b) => parts.indexOf(a.part as string) - parts.indexOf(b.part as string));
   const panels = [...new Set(inBranch.map((t) => t.panels[0] ?? ""))];
-  inBranch.sort((a, b) => panels.indexOf(a.panels[0] ?? "") - panels.indexOf(b.panels[0] ?? ""));
-  const looks = ["look timer-setting", "look supply", ...(runs ? ["look gas-cock", "airflow"] : ["look belt"])];
-  const first = looks.map((id) => catalogue.tests.find((t) => t.id === id)).filter((t) => t !== undefined);
-  const air = first.map((t) => (t.id === "airflow" ? { ...t, part: machine.parts.find((p) => p.kind === "duct")?.id } : t)) as TestAction[];
+  const named = codedParts(machine, lastSight(job, CODE));
+  const order = (t: TestAction) => (named.includes(t.part as string) ? -1 : panels.indexOf(t.panels[0] ?? ""));
+  inBranch.sort((a, b) => order(a) - order(b));
+  const looked = runs ? ["duct", "gas-supply"] : ["tank", "belt"];
+  const ids = machine.parts.filter((p) => ["setting", "supply", ...looked].includes(p.kind)).map((p) => `look ${p.id}`);
+  const looks = [...ids, ...(runs ? ["airflow"] : [])].flatMap((id) => catalogue.tests.find((t) => t.id === id) ?? []);
+  const air = looks.map((t) => (t.id === "airflow" ? { ...t, part: machine.parts.find((p) => p.kind === "duct")?.id } : t)) as TestAction[];
   return [...air, ...inBranch];
+}
+
+/** The parts that a code speaks of: the thermistor, or what stands between the pins of a sense. */
+function codedParts(machine: Machine, code: string | undefined): string[] {
+  return machine.parts.flatMap((board) => {
+    if (board.kind !== "board") return [];
+    const found = board.codes.find((c) => c.code === code);
+    if (found?.when === "sensor-open" || found?.when === "sensor-short") return [board.sensor.part];
+    const nets = board.senses.find((s) => found?.when === "not-made" && s.id === found.sense)?.nets;
+    return nets ? machine.parts.filter((p) => p.nets.some((n) => nets.includes(n))).map((p) => p.id) : [];
+  });
 }
 
 /** Fits the part that most often fails with such a complaint, proves, and goes on to the next most frequent. */
@@ -209,7 +250,7 @@ export const usualPart = (): Strategy => {
     const todo = current.find((u) => !job.fitted.some((f) => f.unit === u));
     if (todo !== undefined) {
       const repair = unitRepair(machine, todo);
-      const first = repair.panel !== null || repair.replaces ? reach(table, [repair.panel]) : undefined;
+      const first = repair.panel !== null || repair.replaces ? reach(table, [repair.panel], partsOf(bench, todo)) : undefined;
       if (first) return first;
       repaired = true;
       return { kind: "fit", unit: todo };
@@ -230,7 +271,7 @@ export const usualPart = (): Strategy => {
 function groupShares({ bench, job }: Table): Iterable<{ units: readonly string[]; share: number }> {
   const groups = new Map<string, { units: readonly string[]; share: number }>();
   for (const s of rank(bench, job.evidence).suspects) {
-    if (s.hypothesis.units.length === 0) continue;
+    if (s.hypothesis.units.length === 0 || s.hypothesis.kind === "pair") continue;
     const key = s.hypothesis.units.join("+");
     const group = groups.get(key) ?? { units: s.hypothesis.units, share: 0 };
     group.share += s.probability;

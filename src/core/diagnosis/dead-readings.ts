@@ -1,0 +1,241 @@
+import { type Branch, changed, type Resistances, resistancesOf, transferOhms } from "../circuit/resistances";
+import { type ControlPositions, deadCondition } from "../machine/condition";
+import { type Fault, FaultSet } from "../machine/fault";
+import { type DeadMachine, deadMachine, probeNode } from "../machine/network";
+import type { Machine } from "../machine/schema";
+import { hypothesisId } from "./hypotheses";
+import type { Predicted } from "./predict";
+
+/** 1 σ of one good contact's own resistance, Ω. */
+const CONTACT_SIGMA = 0.08;
+/** Below this a current or a difference of potential for 1 A is rounding. */
+const ROUNDING = 1e-9;
+
+interface NamedBranch extends Branch {
+  readonly part: string;
+  /** 1 σ of its resistance, Ω. */
+  readonly sigma: number;
+}
+
+/** What one fault does to the network. Faults that do the same have the same number; 0 is nothing. */
+interface Difference {
+  readonly number: number;
+  readonly gone: readonly NamedBranch[];
+  readonly come: readonly NamedBranch[];
+}
+
+interface Variant extends Resistances<NamedBranch> {
+  readonly next: Map<number, Variant>;
+  readonly read: Map<number, Predicted>;
+}
+
+const NO_DIFFERENCE: Difference = { number: 0, gone: [], come: [] };
+export const OPEN: Predicted = { mean: Infinity, sigma: 0, floating: true };
+
+/**
+ * Ohms anywhere on a cold machine with the cord out, in one state of its controls and wires, under any faults. The healthy
+ * network is solved once for all pairs of nets; each suspect changes a branch or two of it, and only where that
+ * moves the reading.
+ */
+export class DeadReadings {
+  private readonly dead: DeadMachine;
+  private readonly off: ReadonlySet<string>;
+  private readonly number = new Map<string, number>();
+  private readonly healthy: Variant;
+  private readonly branchOf = new Map<string, NamedBranch>();
+  private readonly byFaults = new WeakMap<readonly Fault[], readonly Difference[]>();
+  private readonly differences = new Map<string, Difference>();
+  private readonly numbers = new Map<string, number>();
+
+  constructor(
+    private readonly machine: Machine,
+    controls: ControlPositions,
+    wiresOff: readonly string[],
+    private readonly tolerance: ReadonlyMap<string, number>,
+  ) {
+    this.off = new Set(wiresOff);
+    this.dead = deadMachine(machine, deadCondition(machine, controls), this.off);
+    const branches = this.dead.healthy.flatMap((c) => this.branch(c));
+    this.healthy = { ...resistancesOf(this.number.size, branches), next: new Map(), read: new Map() };
+  }
+
+  private branch(c: DeadMachine["healthy"][number]): NamedBranch[] {
+    if (c.kind !== "resistor") return [];
+    const key = `${c.id}|${c.a}|${c.b}|${c.ohms}`;
+    let known = this.branchOf.get(key);
+    if (!known) {
+      const slash = c.id.indexOf("/");
+      const part = slash < 0 ? c.id : c.id.slice(0, slash);
+      const share = c.id.includes("/joint") ? undefined : this.tolerance.get(part);
+      const sigma = share === undefined ? CONTACT_SIGMA : share * c.ohms;
+      known = { a: this.netNumber(c.a), b: this.netNumber(c.b), ohms: c.ohms, part, sigma };
+      this.branchOf.set(key, known);
+    }
+    return [known];
+  }
+
+  private netNumber(net: string): number {
+    let n = this.number.get(net);
+    if (n === undefined) {
+      n = this.number.size;
+      this.number.set(net, n);
+    }
+    return n;
+  }
+
+  /**
+   * Ω between two points with its spread from the parts' tolerances, to be asked of many suspects. Faults come as the
+   * arrays of the hypotheses, which stay the same, so what they change is looked up by the array itself.
+   */
+  reader([p, q]: readonly [string, string]): (faults: readonly Fault[]) => Predicted {
+    const plain = isNet(p) && isNet(q);
+    const [a, b] = [this.node(p, NONE), this.node(q, NONE)];
+    const still = new Set<Difference>();
+    const near = this.nearIsolated(p, q);
+    const healthy = a === undefined || b === undefined ? OPEN : this.read(this.healthy, a, b);
+    return (faults) => {
+      if (near && !faults.some((f) => near.has(f.part))) return healthy;
+      const differences = this.differencesOf(faults);
+      let [from, to] = [a, b];
+      if (!plain && faults.length > 0) {
+        const set = new FaultSet(faults);
+        [from, to] = [this.node(p, set), this.node(q, set)];
+      }
+      const both = differences.length > 1 && differences.every((d) => d.come.length > 0);
+      let variant = this.healthy;
+      for (const d of differences) {
+        if (!both && variant === this.healthy && from === a && to === b && still.has(d)) continue;
+        if (both || moves(variant, d, from, to)) variant = this.step(variant, d);
+        else if (variant === this.healthy && from === a && to === b) still.add(d);
+      }
+      return from === undefined || to === undefined ? OPEN : this.read(variant, from, to);
+    };
+  }
+
+  /** For a part whose wires are off, measured by itself or to the cabinet: the parts whose faults can show there. */
+  private nearIsolated(p: string, q: string): ReadonlySet<string> | undefined {
+    const [part, other] = [p, q].map((x) => (isNet(x) ? undefined : x.split(".")[0]));
+    if (part === undefined || !this.off.has(part) || (other !== part && q !== this.machine.cabinet)) return undefined;
+    const led = this.machine.parts.find((x) => x.id === part);
+    const control = led && "closedWhen" in led && typeof led.closedWhen === "object" ? led.closedWhen.control : undefined;
+    return new Set([part, ...this.machine.parts.filter((x) => x.moves.some((m) => m.control === control)).map((x) => x.id)]);
+  }
+
+  /** A terminal that only a fault of its part parts from its net is numbered when that fault's difference is first made. */
+  private node(point: string, faults: FaultSet): number | undefined {
+    return this.number.get(isNet(point) ? point : probeNode(this.machine, point, faults, this.off));
+  }
+
+  private step(variant: Variant, difference: Difference): Variant {
+    let next = variant.next.get(difference.number);
+    if (!next) {
+      next = { ...changed<NamedBranch>(variant, difference), next: new Map(), read: new Map() };
+      variant.next.set(difference.number, next);
+    }
+    return next;
+  }
+
+  /** What the faults change; nothing for those that an ohm-meter can't tell. One difference a fault; one for all together where a fault moves a part that another one touches. */
+  private differencesOf(faults: readonly Fault[]): readonly Difference[] {
+    let known = this.byFaults.get(faults);
+    if (!known) {
+      known = this.compared(faults).filter((d) => d !== NO_DIFFERENCE);
+      this.byFaults.set(faults, known);
+    }
+    return known;
+  }
+
+  private compared(faults: readonly Fault[]): readonly Difference[] {
+    if (faults.length < 2) return faults.length === 0 ? [] : [this.differenceOf(faults)];
+    const touched = faults.map((f) => this.touches(f));
+    const apart = touched.every((t, i) => touched.every((u, j) => i === j || !t.some((x) => u.includes(x))));
+    return apart ? faults.map((f) => this.differenceOf([f])) : [this.differenceOf(faults)];
+  }
+
+  private touches(fault: Fault): readonly string[] {
+    const part = this.machine.parts.find((p) => p.id === fault.part);
+    const moved = part?.moves.filter((m) => m.mode === fault.mode).map((m) => m.control) ?? [];
+    if (moved.length === 0) return [fault.part];
+    const led = this.machine.parts.filter(
+      (p) => "closedWhen" in p && typeof p.closedWhen === "object" && moved.includes(p.closedWhen.control),
+    );
+    return [fault.part, ...led.map((p) => p.id)];
+  }
+
+  private differenceOf(faults: readonly Fault[]): Difference {
+    const key = hypothesisId(faults);
+    let known = this.differences.get(key);
+    if (!known) {
+      const change = this.dead.change(new FaultSet(faults));
+      const gone = change.gone.flatMap((c) => this.branch(c));
+      const come = change.come.flatMap((c) => this.branch(c));
+      known = gone.length + come.length === 0 ? NO_DIFFERENCE : { number: this.numberOf(gone, come), gone, come };
+      this.differences.set(key, known);
+    }
+    return known;
+  }
+
+  private numberOf(gone: readonly NamedBranch[], come: readonly NamedBranch[]): number {
+    const say = (b: NamedBranch) => `${b.part}:${b.a},${b.b},${b.ohms}`;
+    const key = `${gone.map(say).join()}>${come.map(say).join()}`;
+    const n = this.numbers.get(key) ?? this.numbers.size + 1;
+    this.numbers.set(key, n);
+    return n;
+  }
+
+  /**
+   * Resistance and its spread. With 1 A driven through the points, branch k carries i_k and
+   * ∂R/∂R_k = i_k² (Tellegen's theorem; Director & Rohrer 1969), so the resistances give both.
+   */
+  private read(variant: Variant, a: number, b: number): Predicted {
+    const key = a < b ? a * 4096 + b : b * 4096 + a;
+    let known = variant.read.get(key);
+    if (!known) {
+      known = this.work(variant, a, b);
+      variant.read.set(key, known);
+    }
+    return known;
+  }
+
+  private work(variant: Variant, a: number, b: number): Predicted {
+    if (a === b) return { mean: 0, sigma: 0, floating: false };
+    const { size, ohms } = variant;
+    const mean = a < size && b < size ? (ohms[a * size + b] as number) : Infinity;
+    if (mean === Infinity) return OPEN;
+    let variance = 0;
+    for (const branch of variant.branches) {
+      if (ohms[branch.a * size + a] === Infinity) continue;
+      const i = transferOhms(variant, a, b, branch.a, branch.b) / branch.ohms;
+      if (Math.abs(i) > ROUNDING) variance += (i * i * branch.sigma) ** 2;
+    }
+    return { mean, sigma: Math.sqrt(variance), floating: false };
+  }
+}
+
+const NONE = new FaultSet([]);
+/** Nets are named in capitals, a part's terminals (`element.1`) are not. */
+const isNet = (point: string): boolean => point.charCodeAt(0) >= 65 && point.charCodeAt(0) <= 90;
+
+/**
+ * Whether a difference can move the reading of a pair; true when in doubt. A branch that goes without carrying
+ * current, and branches that come between points of one potential (what floats takes that potential too), leave every
+ * current as it is: exact, by substitution.
+ */
+function moves(variant: Variant, { gone, come }: Difference, a: number | undefined, b: number | undefined): boolean {
+  const { size, ohms } = variant;
+  if (a === undefined || b === undefined || a >= size || b >= size || ohms[a * size + b] === Infinity) return come.length > 0;
+  for (const c of gone) {
+    if (ohms[c.a * size + a] === Infinity) continue;
+    if (Math.abs(transferOhms(variant, a, b, c.a, c.b)) > ROUNDING * c.ohms) return true;
+  }
+  let first: number | undefined;
+  for (const c of come) {
+    for (const net of [c.a, c.b]) {
+      if (net >= size || ohms[net * size + a] === Infinity) continue;
+      const potential = (ohms[net * size + b] as number) - (ohms[net * size + a] as number);
+      first ??= potential;
+      if (Math.abs(potential - first) > ROUNDING) return true;
+    }
+  }
+  return false;
+}
