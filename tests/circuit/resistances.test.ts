@@ -16,13 +16,18 @@ test("any change of a network by updates reads as the network solved anew: bridg
   const network = fc.array(branch, { minLength: 1, maxLength: 16 });
   const newNet = fc.tuple(fc.nat(SIZE - 1), ohm).map(([a, ohms]): Branch => ({ a, b: SIZE, ohms }));
   fc.assert(
-    fc.property(network, fc.array(fc.nat(15), { maxLength: 3 }), fc.array(fc.oneof(branch, newNet), { maxLength: 3 }), (branches, out, come) => {
-      const gone = [...new Set(out)].flatMap((i) => branches[i] ?? []);
-      const after = changed(resistancesOf(SIZE, branches), { gone, come });
-      const fresh = resistancesOf(after.size, after.branches);
-      const wrong = [...after.ohms].flatMap((r, i) => (same(r, fresh.ohms[i] as number) ? [] : [[i, r, fresh.ohms[i]]]));
-      expect(wrong).toEqual([]);
-    }),
+    fc.property(
+      network,
+      fc.array(fc.nat(15), { maxLength: 3 }),
+      fc.array(fc.oneof(branch, newNet), { maxLength: 3 }),
+      (branches, out, come) => {
+        const gone = [...new Set(out)].flatMap((i) => branches[i] ?? []);
+        const after = changed(resistancesOf(SIZE, branches), { gone, come });
+        const fresh = resistancesOf(after.size, after.branches);
+        const wrong = [...after.ohms].flatMap((r, i) => (same(r, fresh.ohms[i] as number) ? [] : [[i, r, fresh.ohms[i]]]));
+        expect(wrong).toEqual([]);
+      },
+    ),
     { numRuns: 400, seed: 20261124 },
   );
 });

@@ -14,7 +14,7 @@ export const E27: Machine = parseMachine(
   JSON.parse(readFileSync(resolve(import.meta.dirname, "../../src/machines/orrinshaw-e27.machine.json"), "utf8")),
 );
 const vocabulary = vocabularyOf(E27);
-const deadJob = { ...foldJob("job", [], () => E27), safety: { power: "dead", liveTests: false } } as const;
+const deadJob = { ...foldJob("job", [], () => E27), safety: { power: "dead", liveTests: false, discharged: [] } } as const;
 
 /** What an ohm-meter shows on a machine with these faults at the place that `words` name: the reading comes from the circuit, not from the test. */
 export function meter(faults: readonly Fault[], words: string): string {

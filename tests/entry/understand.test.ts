@@ -11,7 +11,7 @@ const machine = MACHINES[0] as (typeof MACHINES)[number];
 const vocabulary = vocabularyOf(machine);
 const job = (safety: Partial<Safety>): Job => ({
   ...foldJob("j", [], () => machine),
-  safety: { power: "dead", liveTests: false, ...safety },
+  safety: { power: "dead", liveTests: false, discharged: [], ...safety },
 });
 const say = (line: string, safety: Partial<Safety> = {}) => {
   const u = understand(line, { machine, vocabulary, job: job(safety) });

@@ -1,7 +1,7 @@
 import { expect, test } from "vitest";
 import { rank } from "../../src/core/diagnosis/rank";
 import type { Draft } from "../../src/core/job/entry";
-import { TestCatalogue, valueTests } from "../../src/core/planning/next";
+import { choose, offeredTests, TestCatalogue } from "../../src/core/planning/next";
 import { propose } from "../../src/core/planning/propose";
 import { MACHINES } from "../../src/machines";
 import { benchFor, jobOf } from "../job-of";
@@ -30,15 +30,14 @@ test("no dead test is proposed before the machine is made safe, after energising
 });
 
 test("no live test is offered on a job that does not allow it; with leave it is, at the price of its hazard", () => {
-  const live = (lines: (string | Draft)[]) => {
-    const { job, ranking } = after(...lines);
-    return valueTests(catalogue, job, ranking).filter((v) => v.test.kind === "reading" && v.test.setup.unit === "volt");
-  };
+  const live = (lines: (string | Draft)[]) =>
+    offeredTests(catalogue, after(...lines).job).filter((t) => t.kind === "reading" && t.setup.unit === "volt");
   const looked = ["starts, turns, no heat, air strong, setting good"];
   expect(live(looked)).toEqual([]);
-  const allowed = live([{ kind: "setting", body: { liveTests: true } }, ...looked]);
-  expect(allowed.map((v) => v.test.id)).toEqual(expect.arrayContaining(["volts WL1 WL2", "volts WN WL1", "volts WN WL2"]));
-  for (const v of allowed) if (v.test.needs === "live") expect(v.cost).toBeGreaterThan(v.test.minutes);
+  const allowed: (string | Draft)[] = [{ kind: "setting", body: { liveTests: true } }, ...looked];
+  expect(live(allowed).map((t) => t.id)).toEqual(expect.arrayContaining(["volts WL1 WL2", "volts WN WL1", "volts WN WL2"]));
+  const { job, ranking } = after(...allowed);
+  for (const v of choose(catalogue, job, ranking)?.tests ?? []) if (v.test.needs === "live") expect(v.cost).toBeGreaterThan(v.test.minutes);
 });
 
 test("a reading that settles it leads to the repair, through panels and a proof to the close, and never past a blocker", () => {

@@ -17,7 +17,8 @@ export class Behaviours {
     for (const p of machine.parts) for (const n of p.nets) touch(n, p.id);
     for (const side of [...machine.supply.legs, machine.supply.neutral, machine.supply.ground]) touch(side.pin, "plug");
     touch(machine.cabinet, "cabinet");
-    for (const p of machine.parts) if (p.kind === "board") for (const s of p.senses) if (s.by === "volts") for (const n of s.nets) touch(n, p.id);
+    for (const p of machine.parts)
+      if (p.kind === "board") for (const s of p.senses) if (s.by === "volts") for (const n of s.nets) touch(n, p.id);
     const find = (id: string): string => {
       const up = this.chain.get(id) ?? id;
       return up === id ? id : find(up);
@@ -39,7 +40,7 @@ export class Behaviours {
 
   private keyOfOne(fault: Fault): string {
     const part = this.parts.get(fault.part);
-    if (!part || part.nets.length !== 2) return exact(fault);
+    if (part?.nets.length !== 2) return exact(fault);
     const chain = this.chain.get(part.id);
     if (fault.mode === JOINT_OPEN) return `open ${chain}`;
     if (fault.mode === JOINT_POOR) return `poor ${chain}#${fault.severity}`;

@@ -11,6 +11,9 @@ const CONTACT_SIGMA = 0.08;
 /** Below this a current or a difference of potential for 1 A is rounding. */
 const ROUNDING = 1e-9;
 
+/** A part that carries less of a meter's current than this is not on its path. */
+const LEAST_SHARE = 0.02;
+
 interface NamedBranch extends Branch {
   readonly part: string;
   /** 1 σ of its resistance, Ω. */
@@ -110,6 +113,32 @@ export class DeadReadings {
       }
       return from === undefined || to === undefined ? OPEN : this.read(variant, from, to);
     };
+  }
+
+  /** Share of the meter's current that each part carries between two points, in the order in which it passes them; empty for OL. */
+  path(faults: readonly Fault[], [p, q]: readonly [string, string]): { readonly part: string; readonly share: number }[] {
+    let variant = this.healthy;
+    for (const d of this.differencesOf(faults)) variant = this.step(variant, d);
+    const set = new FaultSet(faults);
+    const [a, b] = [this.node(p, set), this.node(q, set)];
+    if (a === undefined || b === undefined || a >= variant.size || b >= variant.size) return [];
+    const { size, ohms } = variant;
+    const total = ohms[a * size + b] as number;
+    if (total === Infinity) return [];
+    const passed = new Map<string, { share: number; at: number }>();
+    for (const branch of variant.branches) {
+      if (ohms[branch.a * size + a] === Infinity) continue;
+      const share = Math.abs(transferOhms(variant, a, b, branch.a, branch.b) / branch.ohms);
+      if (share < LEAST_SHARE) continue;
+      // Volts below the first probe: how far along the way the branch lies.
+      const at = [branch.a, branch.b].reduce(
+        (sum, n) => sum + ((ohms[n * size + a] as number) + total - (ohms[n * size + b] as number)) / 2,
+        0,
+      );
+      const known = passed.get(branch.part);
+      if (!known || share > known.share) passed.set(branch.part, { share, at });
+    }
+    return [...passed].sort(([, x], [, y]) => x.at - y.at).map(([part, { share }]) => ({ part, share }));
   }
 
   /** For a part whose wires are off, measured by itself or to the cabinet: the parts whose faults can show there. */

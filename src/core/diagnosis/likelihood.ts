@@ -1,5 +1,5 @@
-import type { Reading, Sighting } from "../job/entry";
 import { isAcross } from "../job/closing";
+import type { Reading, Sighting } from "../job/entry";
 import type { Evidence } from "../job/fold";
 import { answersOf, isLong, LOOKS, sightOf } from "../job/sights";
 import type { Fault } from "../machine/fault";
@@ -51,7 +51,11 @@ export const measureSigma = (what: keyof typeof MEASURE_SIGMA, mean: number): nu
 const MEASURE_RANGE = { "exhaust-peak": 150, "back-pressure": 400 } as const;
 
 /** P(an entry | faults) as a function of the faults, with people's and meters' errors. 1 where the entry says nothing. */
-export function likelihoodOf(predictor: Predictor, finding: Evidence["finding"], source: Evidence["source"]): (faults: readonly Fault[]) => number {
+export function likelihoodOf(
+  predictor: Predictor,
+  finding: Evidence["finding"],
+  source: Evidence["source"],
+): (faults: readonly Fault[]) => number {
   switch (finding.kind) {
     case "reading": {
       const predict = predictor.reader(finding.reading);

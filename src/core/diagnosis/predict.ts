@@ -118,6 +118,11 @@ export class Predictor {
     return this.deadState(controls, wiresOff).reader(between);
   }
 
+  /** Which parts a meter's current passes between two points, and with what share of it. Ohms only. */
+  path(faults: readonly Fault[], { between, controls, wiresOff }: ReadingSetup): { readonly part: string; readonly share: number }[] {
+    return this.deadState(controls, wiresOff).path(faults, between);
+  }
+
   private volts(faults: readonly Fault[], between: readonly [string, string], controls: ControlPositions): Predicted {
     const point = this.livePoint(faults, controls);
     const set = new FaultSet(faults);

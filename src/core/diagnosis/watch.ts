@@ -1,6 +1,6 @@
 import { operatingPoint, voltsBetween } from "../circuit/solve";
-import { type ControlPositions, coldCondition, restControls } from "../machine/condition";
 import { CODE, hasHood } from "../job/sights";
+import { type ControlPositions, coldCondition, restControls } from "../machine/condition";
 import { type FaultSet, isJoint } from "../machine/fault";
 import { airflow } from "../machine/heat";
 import { networkOf } from "../machine/network";

@@ -56,7 +56,14 @@ export function understand(line: string, context: Context): Understanding {
 }
 
 function understandOne(saying: string, context: Context): Understanding {
-  return command(saying, context) ?? fitting(saying, context) ?? panelMove(saying, context) ?? measured(saying) ?? sighting(saying, context) ?? reading(saying, context);
+  return (
+    command(saying, context) ??
+    fitting(saying, context) ??
+    panelMove(saying, context) ??
+    measured(saying) ??
+    sighting(saying, context) ??
+    reading(saying, context)
+  );
 }
 
 function command(saying: string, { machine, job }: Context): Understanding | undefined {
@@ -129,7 +136,9 @@ function measured(saying: string): Understanding | undefined {
 }
 
 export function measureSays({ what, value }: Measure): string {
-  return what === "exhaust-peak" ? `Exhaust at its hottest: ${formatValue(value, "celsius")}` : `Back pressure: ${formatValue(value, "pascal")}`;
+  return what === "exhaust-peak"
+    ? `Exhaust at its hottest: ${formatValue(value, "celsius")}`
+    : `Back pressure: ${formatValue(value, "pascal")}`;
 }
 
 function fitting(saying: string, { machine, vocabulary }: Context): Understanding | undefined {

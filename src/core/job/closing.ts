@@ -2,6 +2,7 @@ import { faultSentence } from "../machine/fault";
 import { type Machine, type Part, partOf, unitOf } from "../machine/schema";
 import type { Body, Reading, Sighting } from "./entry";
 import type { Evidence } from "./fold";
+import { hasHood } from "./sights";
 
 /** Something that must be done before the job can be closed. */
 export interface Blocker {
@@ -10,7 +11,11 @@ export interface Blocker {
   /** What to type or do about it. */
   readonly todo: string;
   readonly part?: string;
+  /** How the part is looked into: the air at the hood, a reading across it or to the cabinet, or a look. */
+  readonly by?: Examination;
 }
+
+export type Examination = "air" | "across" | "cabinet" | "look";
 
 interface Facts {
   readonly machine: Machine | undefined;
@@ -94,20 +99,40 @@ function causeBlockers(machine: Machine, facts: Facts): Blocker[] {
         if (isExamined(machine, cause, c.cause.mode, facts)) return [];
         const fault = cause.faults.find((f) => f.mode === c.cause.mode);
         const says = `the ${fuse.name.toLowerCase()} blew and its cause is unexamined: ${faultSentence(machine, { part: cause.id, mode: c.cause.mode, at: fault?.at }).toLowerCase()}?`;
-        return [{ code: "cause", says, todo: examination(cause), part: cause.id }];
+        const by = examinedBy(machine, cause, c.cause.mode);
+        return [{ code: "cause", says, todo: todoOf(cause, by), part: cause.id, by }];
       }),
   );
+}
+
+/** What tells whether a cause of this mode was there. */
+function examinedBy(machine: Machine, cause: Part, mode: string): Examination {
+  if (cause.kind === "duct") return hasHood(machine) ? "air" : "look";
+  if (mode === "grounded") return "cabinet";
+  if (mode === "low" && cause.kind === "element") return "across";
+  return mode === "welded" && cause.kind === "relay" ? "across" : "look";
 }
 
 /** Whether somebody has looked into this cause, and put it right if it was there. */
 function isExamined(machine: Machine, cause: Part, mode: string, { evidence, fitted, proof }: Facts): boolean {
   if (fitted.some((f) => f.unit === unitOf(machine, cause).id)) return true;
-  const looked = sightingsOf(evidence).some((s) => s.part === cause.id && s.value === "good");
-  if (cause.kind === "duct") return looked || sightingsOf(evidence).some((s) => s.sight === "airflow");
-  if (mode === "grounded") return readingsOf(evidence).some((r) => isToCabinet(machine, r, cause) && isSound(r));
-  if (mode === "welded")
-    return looked || proof?.cycles === "yes" || sightingsOf(evidence).some((s) => s.sight === "cycles" && s.value === "yes");
-  return looked;
+  if (sightingsOf(evidence).some((s) => s.part === cause.id && s.value === "good")) return true;
+  const readings = readingsOf(evidence);
+  switch (examinedBy(machine, cause, mode)) {
+    case "air":
+      return sightingsOf(evidence).some((s) => s.sight === "airflow");
+    case "cabinet":
+      return readings.some((r) => isToCabinet(machine, r, cause) && isSound(r));
+    case "across":
+      return readings.some((r) => isAcross(r, cause) && (cause.kind === "element" ? hasItsOhms(cause, r) : r.value === null));
+    case "look":
+      return mode === "welded" && (proof?.cycles === "yes" || sightingsOf(evidence).some((s) => s.sight === "cycles" && s.value === "yes"));
+  }
+}
+
+/** Within twice its tolerance of V²/P. */
+function hasItsOhms(element: Extract<Part, { kind: "element" }>, { value }: Reading): boolean {
+  return value !== null && Math.abs((value * element.watts) / element.volts ** 2 - 1) <= 2 * element.tolerance;
 }
 
 const isSound = (r: Reading): boolean => r.value === null || r.value > 1e6;
@@ -117,16 +142,21 @@ function isToCabinet(machine: Machine, reading: Reading, part: Part): boolean {
   return reading.unit === "ohm" && reading.between.includes(machine.cabinet) && reading.between.some((p) => ends.includes(p));
 }
 
-function examination(cause: Part): string {
-  switch (cause.kind) {
-    case "duct":
+function todoOf(cause: Part, by: Examination): string {
+  const label = cause.label.toLowerCase();
+  switch (by) {
+    case "air":
       return "Go to the hood: “air strong”, “air weak” or “vent clean”.";
-    case "element":
-      return "Measure it to the cabinet: “element cab OL”.";
-    case "thermostat":
-      return `Warm it to prove it opens (“${cause.label.toLowerCase()} good”), or see the heat cycle in the proof run.`;
-    default:
-      return `Look at it: “${cause.label.toLowerCase()} good”.`;
+    case "cabinet":
+      return `Measure it to the cabinet: “${label} cab OL”.`;
+    case "across":
+      return cause.kind === "element"
+        ? `Measure it, wires off: “${label} ${(cause.volts ** 2 / cause.watts).toFixed(1)}”.`
+        : `Measure it at rest, wires off: “${label} OL”.`;
+    case "look":
+      return cause.kind === "thermostat"
+        ? `Warm it to prove it opens (“${label} good”), or see the heat cycle in the proof run.`
+        : `Look at it: “${label} good”.`;
   }
 }
 

@@ -27,7 +27,9 @@ export function allows(safety: Safety, draft: Draft, machine: Machine | undefine
     case "proof":
       return safety.power === "live" ? OK : no("The machine is not on. Close it up, record that it is energised, then prove it.");
     case "discharged":
-      return safety.power === "dead" ? OK : no("Discharging is for a dead machine. Cord out, prove it dead, record “made safe”, then discharge.");
+      return safety.power === "dead"
+        ? OK
+        : no("Discharging is for a dead machine. Cord out, prove it dead, record “made safe”, then discharge.");
     case "measure":
       return safety.power === "dead" ? no("The machine is dead: there is nothing to measure while it runs. Record “energised” first.") : OK;
     case "fitted":
@@ -65,7 +67,11 @@ function allowsVolts(safety: Safety, points: readonly string[], machine: Machine
 }
 
 /** A capacitor that would be handled by touching these points (nets, terminals or part ids) and is not recorded as discharged. */
-export function chargedCapacitor(machine: Machine, touched: readonly string[], { discharged }: Pick<Safety, "discharged">): string | undefined {
+export function chargedCapacitor(
+  machine: Machine,
+  touched: readonly string[],
+  { discharged }: Pick<Safety, "discharged">,
+): string | undefined {
   const parts = new Set(touched.map((p) => p.split(".")[0] as string));
   const nets = new Set([...touched, ...machine.parts.filter((p) => parts.has(p.id)).flatMap((p) => [...p.nets])]);
   return machine.parts.find((p) => p.kind === "capacitor" && !discharged.includes(p.id) && p.nets.some((n) => nets.has(n)))?.id;

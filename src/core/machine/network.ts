@@ -83,7 +83,9 @@ export function deadMachine(machine: Machine, condition: Condition, wiresOff: Re
         (p) =>
           faults.touches(p.id) ||
           (moved !== positions &&
-            "closedWhen" in p && typeof p.closedWhen === "object" && moved[p.closedWhen.control] !== positions[p.closedWhen.control]),
+            "closedWhen" in p &&
+            typeof p.closedWhen === "object" &&
+            moved[p.closedWhen.control] !== positions[p.closedWhen.control]),
       );
       const gone: Component[] = [];
       const come: Component[] = [];
@@ -101,7 +103,11 @@ export function deadMachine(machine: Machine, condition: Condition, wiresOff: Re
 }
 
 /** Controls as the faults leave them: a broken belt, a full tank, a cycle without heat. */
-export function controlsUnder(machine: Machine, condition: Pick<Condition, "cordIn" | "controls">, faults: FaultSet): Readonly<Record<string, string>> {
+export function controlsUnder(
+  machine: Machine,
+  condition: Pick<Condition, "cordIn" | "controls">,
+  faults: FaultSet,
+): Readonly<Record<string, string>> {
   if (faults.faults.length === 0) return condition.controls;
   const changed: Record<string, string> = { ...condition.controls };
   for (const part of machine.parts) {

@@ -161,9 +161,7 @@ const part = z.discriminatedUnion("kind", [
     volts: positive,
     tolerance,
     /** What must be made for it to run; the one that `starts` needs to be made for a moment only. */
-    senses: z.array(
-      z.object({ id, name: z.string(), nets: pair, by: z.enum(["volts", "contact"]), starts: z.boolean().default(false) }),
-    ),
+    senses: z.array(z.object({ id, name: z.string(), nets: pair, by: z.enum(["volts", "contact"]), starts: z.boolean().default(false) })),
     /** The thermistor it steers the heat by, and the resistances that it takes for a broken or shorted one. */
     sensor: z.object({
       part: id,
@@ -368,7 +366,8 @@ function checkReferences(machine: Draft, context: z.core.$RefinementCtx<unknown>
       if (!controls.get(m.control)?.positions.some((q) => q.id === m.to))
         refuse(["parts", i, "moves", j], `moves “${m.control}” to “${m.to}”, which is not a position of a control`);
     });
-    if (p.kind === "relay" && parts.get(p.board)?.kind !== "board") refuse(["parts", i, "board"], `names “${p.board}”, which is not a board`);
+    if (p.kind === "relay" && parts.get(p.board)?.kind !== "board")
+      refuse(["parts", i, "board"], `names “${p.board}”, which is not a board`);
     if (p.kind === "board" && parts.get(p.sensor.part)?.kind !== "thermistor")
       refuse(["parts", i, "sensor", "part"], `names “${p.sensor.part}”, which is not a thermistor`);
     if ("closedWhen" in p && typeof p.closedWhen === "object") {

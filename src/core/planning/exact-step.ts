@@ -29,7 +29,9 @@ export function exactStep(
   exactUpTo: number,
 ): ExactStep | undefined {
   const chances = groups.map((g) => g.members.reduce((sum, k) => sum + (belief.weight[k] as number), 0));
-  const kept = groups.flatMap((group, g) => ((chances[g] as number) >= SLIGHT && group.units.length > 0 ? [{ group, chance: chances[g] as number }] : []));
+  const kept = groups.flatMap((group, g) =>
+    (chances[g] as number) >= SLIGHT && group.units.length > 0 ? [{ group, chance: chances[g] as number }] : [],
+  );
   if (kept.length < 2 || kept.length > exactUpTo) return undefined;
   if (kept.reduce((sum, k) => sum + k.chance, 0) < 1 - LEFT_OUT) return undefined;
   const useful = tests.filter((t) => t.saves > 0.3).slice(0, MOST_TESTS);

@@ -55,7 +55,9 @@ export const LOOKAHEAD: Lookahead = { depth: 2, shortlist: 7, exactUpTo: 5 };
 /** What to do next, with the value of all that was considered. */
 export interface Choice {
   readonly belief: Belief;
-  readonly step: { readonly kind: "test"; readonly valued: Valued } | { readonly kind: "repair"; readonly group: RepairGroup; readonly chance: number };
+  readonly step:
+    | { readonly kind: "test"; readonly valued: Valued }
+    | { readonly kind: "repair"; readonly group: RepairGroup; readonly chance: number };
   /** Tests considered, the best first; minutes to go with each first. */
   readonly tests: readonly (Valued & { readonly toGo: number })[];
   /** The best repair, whether or not it is the step. */
@@ -129,19 +131,22 @@ const without = (weight: Float64Array, group: RepairGroup): Float64Array => {
   return rest;
 };
 
-/** Tests that the job allows and that were not made yet, each valued on the present belief; the best first. */
+/** Tests that the job allows and that were not made too often already. */
+export const offeredTests = (catalogue: TestCatalogue, job: Job): TestAction[] =>
+  catalogue.tests.filter((t) => isOffered(catalogue, job, t));
+
+/** The tests offered, each valued on the present belief; the best first. */
 function valueTests(catalogue: TestCatalogue, job: Job, costs: CostToGo, repairsOnly: number): Valued[] {
   const { machine } = catalogue.bench.predictor;
   const { belief } = costs;
   const valued: Valued[] = [];
-  for (const test of catalogue.tests) {
-    if (!isOffered(catalogue, job, test)) continue;
+  for (const test of offeredTests(catalogue, job)) {
     const outcomes = catalogue.outcomesOf(test);
     if (outcomes.classes.length < 2) continue;
-    const { share } = compact(outcomes, 0, belief);
-    const chances = share.map((s) => dot(s, belief.weight));
+    const chances = outcomes.share.map((s) => chanceOf(s, belief));
     // A test whose outcome is all but certain tells nothing: most of them, and cheap to see.
     if (Math.max(...chances) > 0.9995) continue;
+    const { share } = compact(outcomes, 0, belief);
     const left = share.reduce((sum, s) => sum + costs.repairsOnly(belief.weight, s), 0);
     const opens = panelsToOpen(machine, test.panels, job.panelsOff);
     const cost = test.minutes + panelMinutes(machine, opens) + stateMinutes(test, job);
@@ -153,9 +158,9 @@ function valueTests(catalogue: TestCatalogue, job: Job, costs: CostToGo, repairs
 /** Minutes saved per minute spent. */
 export const worth = (v: Valued): number => v.saves / v.cost;
 
-function dot(a: Float64Array, b: Float64Array): number {
+function chanceOf(share: Float64Array, { active, weight }: Belief): number {
   let sum = 0;
-  for (let i = 0; i < a.length; i++) sum += (a[i] as number) * (b[i] as number);
+  for (let k = 0; k < active.length; k++) sum += (weight[k] as number) * (share[active[k] as number] as number);
   return sum;
 }
 

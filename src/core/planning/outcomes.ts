@@ -1,4 +1,4 @@
-import { answerLikelihood, measureSigma, MISPLACED, OHM_RANGE, readingSigma } from "../diagnosis/likelihood";
+import { answerLikelihood, MISPLACED, measureSigma, OHM_RANGE, readingSigma } from "../diagnosis/likelihood";
 import type { Predicted, Predictor } from "../diagnosis/predict";
 import type { Bench } from "../diagnosis/rank";
 import { looksBad } from "../diagnosis/watch";
@@ -28,7 +28,9 @@ const MAX_BANDS = 6;
 export function outcomesOf({ predictor, hypotheses }: Bench, test: TestAction): Outcomes {
   switch (test.kind) {
     case "sighting":
-      return test.sight === LOOKS ? lookOutcomes({ predictor, hypotheses }, test.part as string) : sightOutcomes({ predictor, hypotheses }, test.sight);
+      return test.sight === LOOKS
+        ? lookOutcomes({ predictor, hypotheses }, test.part as string)
+        : sightOutcomes({ predictor, hypotheses }, test.sight);
     case "reading": {
       const predict = predictor.reader(test.setup);
       const sigma = (p: Predicted) => readingSigma(p, test.setup.unit);

@@ -2,13 +2,21 @@ import type { Ranking } from "../diagnosis/rank";
 import type { Blocker } from "../job/closing";
 import type { Job } from "../job/fold";
 import { chargedCapacitor } from "../job/safety";
-import { hasHood } from "../job/sights";
 import type { Machine } from "../machine/schema";
 import { formatValue } from "../quantity/format";
 import type { Belief } from "./belief";
-import { type Choice, choose, LOOKAHEAD, leaderAfter, type Lookahead, type TestCatalogue, timesTaken, type Valued, worth } from "./next";
+import { type Choice, choose, LOOKAHEAD, type Lookahead, leaderAfter, type TestCatalogue, timesTaken, type Valued, worth } from "./next";
 import type { BandUnit, OutcomeClass } from "./outcomes";
-import { CALL_BACK_MINUTES, DEFAULT_RATES, PROVE_MINUTES, panelsToOpen, type Rates, type UnitRepair, unitRepair, withSiblings } from "./repairs";
+import {
+  CALL_BACK_MINUTES,
+  DEFAULT_RATES,
+  PROVE_MINUTES,
+  panelsToOpen,
+  type Rates,
+  type UnitRepair,
+  unitRepair,
+  withSiblings,
+} from "./repairs";
 import type { TestAction } from "./tests";
 
 /** What an outcome looks like and what it would mean. */
@@ -100,7 +108,7 @@ const plain = (
 function wayToClose(machine: Machine, job: Job): Proposal {
   const cause = job.blockers.find((b) => b.code === "cause" || b.code === "vent" || b.code === "leak");
   if (cause && canExamineNow(machine, job, cause)) {
-    const dead = needsDead(machine, cause) && job.safety.power !== "dead";
+    const dead = needsDead(cause) && job.safety.power !== "dead";
     if (dead) return makeSafe(cause.todo, 2);
     return plain({ kind: "examine", blocker: cause }, cause.todo, `Because ${cause.says}`, 4, reasonFor(cause));
   }
@@ -153,12 +161,11 @@ function wayToClose(machine: Machine, job: Job): Proposal {
 function canExamineNow(machine: Machine, job: Job, cause: Blocker): boolean {
   const kind = machine.parts.find((p) => p.id === cause.part)?.kind;
   if (kind === "thermostat") return job.proof !== undefined;
-  if (kind === "duct" && !hasHood(machine)) return true;
-  if (kind === "duct" && cause.code === "cause") return job.safety.power === "live" && job.panelsOff.length === 0;
+  if (cause.by === "air") return job.safety.power === "live" && job.panelsOff.length === 0;
   return true;
 }
 
-const needsDead = (machine: Machine, cause: Blocker): boolean => machine.parts.find((p) => p.id === cause.part)?.kind === "element";
+const needsDead = (cause: Blocker): boolean => cause.by === "cabinet" || cause.by === "across";
 
 function makeSafe(purpose: string, minutes: number): Proposal {
   return plain(
@@ -209,7 +216,11 @@ const othersOf = (tests: readonly Valued[]): Proposal["others"] =>
 
 /** Points and parts that hands or probes touch on a dead machine. */
 const touchedBy = (test: TestAction): readonly string[] =>
-  test.kind === "reading" ? [...test.setup.between, ...test.setup.wiresOff] : test.kind === "sighting" && test.part && test.needs === "dead" ? [`${test.part}.1`] : [];
+  test.kind === "reading"
+    ? [...test.setup.between, ...test.setup.wiresOff]
+    : test.kind === "sighting" && test.part && test.needs === "dead"
+      ? [`${test.part}.1`]
+      : [];
 
 /** What must be done before: power in the state that is needed, panels off. */
 function prepare(
@@ -260,14 +271,7 @@ function prepare(
   return undefined;
 }
 
-function proposeFit(
-  machine: Machine,
-  job: Job,
-  units: readonly string[],
-  minutes: number,
-  chance: number,
-  choice: Choice,
-): Proposal {
+function proposeFit(machine: Machine, job: Job, units: readonly string[], minutes: number, chance: number, choice: Choice): Proposal {
   const left = units.filter((u) => !job.fitted.some((f) => f.unit === u));
   const unit = left[0] ?? (units[0] as string);
   const repair = unitRepair(machine, unit);
@@ -294,7 +298,9 @@ function proposeFit(
   return {
     step: { kind: "fit", unit, replaces: repair.replaces },
     title: repair.says,
-    detail: repair.replaces ? `New part beside old: same ratings, same terminals. ${meterNewSays(repair)} Never bridge a fuse or limit.` : "Then record it.",
+    detail: repair.replaces
+      ? `New part beside old: same ratings, same terminals. ${meterNewSays(repair)} Never bridge a fuse or limit.`
+      : "Then record it.",
     ...base,
     ...(disturbsGas(machine, unit) && {
       caution: "Gas work: licensed practice and local code come first. Afterwards a leak test, or the job can't be closed.",
@@ -370,7 +376,10 @@ function whyText({ belief }: Choice, best: Valued, runnerUp: Valued | undefined)
   likely.sort((a, b) => b.chance - a.chance);
   const leaders = [...new Set(likely.map((c) => lower(leaderAfter(belief, c.share).hypothesis.sentence)))];
   const separates = leaders.length > 1 ? `Tells “${leaders[0]}” from “${leaders[1]}”. ` : "";
-  const price = best.saves >= 1 ? `Saves ${minutesSay(best.saves)} of repair for ${minutesSay(best.cost)} of work.` : `Clears the way for the test after it; ${minutesSay(best.cost)}.`;
+  const price =
+    best.saves >= 1
+      ? `Saves ${minutesSay(best.saves)} of repair for ${minutesSay(best.cost)} of work.`
+      : `Clears the way for the test after it; ${minutesSay(best.cost)}.`;
   const second = runnerUp && worth(runnerUp) > 0.5 ? ` Next best: ${lower(runnerUp.test.title)} (${minutesSay(runnerUp.cost)}).` : "";
   return `${separates}${price}${second}`;
 }

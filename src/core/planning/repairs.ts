@@ -142,26 +142,3 @@ function siblingRisk(machine: Machine, units: readonly string[]): number {
   const halves = machine.sets.filter((s) => s.units.some((u) => units.includes(u)) && !s.units.every((u) => units.includes(u)));
   return halves.reduce((sum, s) => sum + s.callBack.value * CALL_BACK_MINUTES, 0);
 }
-
-/**
- * Expected minutes until it runs if no more tests are made: repairs tried in the order of probability per minute, which
- * is the best order when each shows at once whether it was the one (Kadane & Simon 1977).
- * `shares` are unnormalised weights of the groups; the result is weighted alike.
- */
-export function repairOnlyMinutes(minutes: Float64Array, shares: Float64Array): number {
-  const rate = new Float64Array(shares.length);
-  const order: number[] = [];
-  for (let i = 0; i < shares.length; i++) {
-    if ((shares[i] as number) <= 1e-9) continue;
-    rate[i] = (shares[i] as number) / (minutes[i] as number);
-    order.push(i);
-  }
-  order.sort((a, b) => (rate[b] as number) - (rate[a] as number));
-  let left = order.reduce((sum, i) => sum + (shares[i] as number), 0);
-  let total = 0;
-  for (const i of order) {
-    total += left * (minutes[i] as number);
-    left -= shares[i] as number;
-  }
-  return total;
-}

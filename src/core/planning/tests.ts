@@ -1,6 +1,6 @@
 import type { ReadingSetup } from "../diagnosis/predict";
-import { isWallPoint } from "../job/safety";
 import type { Measure } from "../job/entry";
+import { isWallPoint } from "../job/safety";
 import { hasHood, LOOKS, sightsFor } from "../job/sights";
 import { type ControlPositions, restControls } from "../machine/condition";
 import type { Machine, Part, TestPoint } from "../machine/schema";
@@ -104,7 +104,9 @@ const EXAMINED: Partial<Record<Part["kind"], { title: (name: string) => string; 
 
 function lookTests(machine: Machine): TestAction[] {
   return machine.parts.flatMap((p): TestAction[] => {
-    const how = EXAMINED[p.kind] ?? (p.kind === "resistor" && p.role === "pump" ? { title: (n: string) => `Does the ${n} turn freely?`, minutes: 3 } : undefined);
+    const how =
+      EXAMINED[p.kind] ??
+      (p.kind === "resistor" && p.role === "pump" ? { title: (n: string) => `Does the ${n} turn freely?`, minutes: 3 } : undefined);
     if (!how || (p.kind === "duct" && hasHood(machine))) return [];
     return [
       {

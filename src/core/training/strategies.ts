@@ -1,5 +1,6 @@
 import { healthyReading } from "../diagnosis/likelihood";
 import { type Bench, rank } from "../diagnosis/rank";
+import type { Blocker } from "../job/closing";
 import type { Job } from "../job/fold";
 import { chargedCapacitor } from "../job/safety";
 import { CODE, hasHood } from "../job/sights";
@@ -42,7 +43,7 @@ export const planner = (): Strategy => {
       case "close":
         return CLOSE;
       case "examine":
-        return examine({ bench, catalogue, job }, step.blocker.part);
+        return examine({ bench, catalogue, job }, step.blocker);
     }
   };
 };
@@ -59,11 +60,12 @@ function panelMove({ bench }: Table, id: string, state: "off" | "on"): Move {
 }
 
 /** What looks into a cause: the air, the element to the cabinet, the part itself (a thermostat is warmed); what is found bad is put right. */
-function examine(table: Table, part: string | undefined): Move {
+function examine(table: Table, blocker: Blocker): Move {
   const { job, bench, catalogue } = table;
-  const cause = bench.predictor.machine.parts.find((p) => p.id === part);
+  const cause = bench.predictor.machine.parts.find((p) => p.id === blocker.part);
   if (cause === undefined) return { kind: "leak-test" };
-  const id = cause.kind === "duct" && hasHood(bench.predictor.machine) ? "airflow" : cause.kind === "element" ? `cabinet ${cause.id}` : `look ${cause.id}`;
+  const by = blocker.by ?? (blocker.code === "vent" ? "air" : "look");
+  const id = { air: "airflow", cabinet: `cabinet ${cause.id}`, across: `part ${cause.id}.1.2`, look: `look ${cause.id}` }[by];
   const test = catalogue.tests.find((t) => t.id === id);
   const since = job.evidence
     .filter((e) => e.fitted.length === job.fitted.length)
@@ -71,12 +73,21 @@ function examine(table: Table, part: string | undefined): Move {
   // Weak air in the proof is felt once more before the vent is cleared for it.
   const weak =
     job.blockers.some((b) => b.code === "vent") && (since.filter((s) => s.sight === "airflow").length > 1 || job.safety.power !== "live");
-  const bad = id === "airflow" ? weak : since.findLast((s) => s.part === cause.id)?.value === "bad";
-  if (bad || !test)
+  const bad = by === "air" ? weak : since.findLast((s) => s.part === cause.id)?.value === "bad";
+  // A reading that is bad twice is believed.
+  const readBad =
+    test?.kind === "reading" &&
+    job.evidence.filter(
+      (e) => e.fitted.length === job.fitted.length && isOf(test, e) && !healthyReading(bench.predictor, test.setup, e.finding),
+    ).length > 1;
+  if (bad || readBad || !test)
     return (cause.panel === null ? undefined : reach(table, [cause.panel], [cause.id])) ?? { kind: "fit", unit: cause.unit ?? cause.id };
   const before = test.needs === "dead" ? reach(table, test.panels, touchedBy(test)) : job.safety.power === "dead" ? LIVE : undefined;
   return before ?? { kind: "test", test };
 }
+
+const isOf = (test: Extract<TestAction, { kind: "reading" }>, { finding }: Job["evidence"][number]): boolean =>
+  finding.kind === "reading" && finding.reading.between.join() === test.setup.between.join();
 
 /** The step that is needed before hands or probes touch something behind these panels on a dead machine; undefined when it can be done now. */
 function reach(table: Table, panels: readonly (string | null)[], touched: readonly string[] = []): Move | undefined {
@@ -100,13 +111,13 @@ function wrapUp(table: Table): Move | undefined {
   // A thermostat may show in the proof that it opens, and the air can only be felt with the machine closed and on.
   const felt = kind === "duct" && hasHood(table.bench.predictor.machine);
   const later = (kind === "thermostat" && !job.proof) || (felt && (job.safety.power !== "live" || job.panelsOff.length > 0));
-  if (cause && !later) return examine(table, cause.part);
+  if (cause && !later) return examine(table, cause);
   if (job.panelsOff.length > 0) return job.safety.power === "live" ? SAFE : panelMove(table, job.panelsOff.at(-1) as string, "on");
   if (job.safety.power !== "live") return LIVE;
   if (!job.proof) return { kind: "prove" };
   if (job.proof.starts !== "yes" || job.proof.turns !== "yes" || job.proof.warm !== "yes") return undefined;
   const open = job.blockers[0];
-  return open ? examine(table, open.part) : CLOSE;
+  return open ? examine(table, open) : CLOSE;
 }
 
 /**
@@ -163,7 +174,11 @@ export const fixedOrder = (): Strategy => {
         continue;
       }
       const before =
-        test.needs === "dead" ? reach(table, test.panels, touchedBy(test)) : test.needs === "running" && job.safety.power === "dead" ? LIVE : undefined;
+        test.needs === "dead"
+          ? reach(table, test.panels, touchedBy(test))
+          : test.needs === "running" && job.safety.power === "dead"
+            ? LIVE
+            : undefined;
       if (before) return before;
       pending = test;
       return { kind: "test", test };
@@ -190,7 +205,8 @@ const lastSight = (job: Job, sight: string): string | undefined => {
 };
 const seen = (job: Job, sight: string): boolean => lastSight(job, sight) !== undefined;
 
-const partsOf = ({ predictor }: Bench, unit: string): string[] => predictor.machine.parts.filter((p) => (p.unit ?? p.id) === unit).map((p) => p.id);
+const partsOf = ({ predictor }: Bench, unit: string): string[] =>
+  predictor.machine.parts.filter((p) => (p.unit ?? p.id) === unit).map((p) => p.id);
 const unitOfPart = ({ bench }: Table, part: string): string => bench.predictor.machine.parts.find((p) => p.id === part)?.unit ?? part;
 
 /** Looks first, then the parts of the branch in question with their wires off: what a fault code names, then panel by panel from the supply down. */
@@ -204,7 +220,10 @@ function branchInOrder({ bench, catalogue, job }: Table): TestAction[] {
   const rows = machine.sheet.rows.filter((r) => {
     const ids = r.parts.flat();
     if (runs) return ids.some(heats) || (ids.some((i) => kinds.get(i) === "thermostat") && !ids.some((i) => kinds.get(i) === "motor"));
-    return ids.some((i) => kinds.get(i) === "motor" || kinds.get(i) === "board") || (!rails.has(r.from) && ids.every(starts));
+    return (
+      ids.some((i) => kinds.get(i) === "motor" || kinds.get(i) === "board" || isPump(machine, i)) ||
+      (!rails.has(r.from) && ids.every(starts))
+    );
   });
   const supply = machine.parts.filter((p) => p.kind === "conductor" && p.faults.length > 0).map((p) => p.id);
   const parts = [...new Set([...supply, ...rows.flatMap((r) => r.parts.flat())])];
@@ -218,10 +237,21 @@ function branchInOrder({ bench, catalogue, job }: Table): TestAction[] {
   inBranch.sort((a, b) => order(a) - order(b));
   const looked = runs ? ["duct", "gas-supply"] : ["tank", "belt"];
   const ids = machine.parts.filter((p) => ["setting", "supply", ...looked].includes(p.kind)).map((p) => `look ${p.id}`);
+  const byOtherMeans = machine.parts.filter((p) => !runs && (p.kind === "capacitor" || isPump(machine, p.id))).map((p) => `look ${p.id}`);
   const looks = [...ids, ...(runs ? ["airflow"] : [])].flatMap((id) => catalogue.tests.find((t) => t.id === id) ?? []);
   const air = looks.map((t) => (t.id === "airflow" ? { ...t, part: machine.parts.find((p) => p.kind === "duct")?.id } : t)) as TestAction[];
-  return [...air, ...inBranch];
+  // A capacitor and a pump are judged by other means than ohms, when the work has come to their panel.
+  const judged = byOtherMeans.flatMap((id) => catalogue.tests.find((t) => t.id === id) ?? []);
+  const rest = [...inBranch];
+  for (const j of judged) {
+    const at = rest.findLastIndex((t) => t.panels[0] === j.panels[0]);
+    rest.splice(at + 1, 0, j);
+  }
+  return [...air, ...rest];
 }
+
+const isPump = (machine: Machine, id: string): boolean =>
+  machine.parts.some((p) => p.id === id && p.kind === "resistor" && p.role === "pump");
 
 /** The parts that a code speaks of: the thermistor, or what stands between the pins of a sense. */
 function codedParts(machine: Machine, code: string | undefined): string[] {

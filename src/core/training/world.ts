@@ -76,7 +76,10 @@ export class World {
   }
 
   /** Draws until somebody notices something: nobody calls about a machine that seems well. */
-  private drawFault(hypotheses: readonly Hypothesis[], fault: string | undefined): { hidden: Hypothesis; faults: readonly Fault[]; complaint: readonly Sighting[] } {
+  private drawFault(
+    hypotheses: readonly Hypothesis[],
+    fault: string | undefined,
+  ): { hidden: Hypothesis; faults: readonly Fault[]; complaint: readonly Sighting[] } {
     const all = hypotheses.filter((h) => h.faults.length > 0 && (fault === undefined || h.id === fault || h.suspect === fault));
     if (all.length === 0) throw new RangeError(`${this.machine.id} has no fault “${fault}”; one is ${hypotheses[1]?.suspect}`);
     const normal = () => Math.sqrt(-2 * Math.log(1 - this.random())) * Math.cos(2 * Math.PI * this.random());
@@ -92,12 +95,15 @@ export class World {
       const hidden = all[drawIndex(weights, this.random)] as Hypothesis;
       const faults = hidden.faults.map((f) => this.somewhereInRange(f));
       const complaint = this.notice(faults);
-      if (complaint.some((s) => s.value === (s.sight === "stops" || s.sight === "trips" ? "yes" : "no")) || tries > 200) return { hidden, faults, complaint };
+      if (complaint.some((s) => s.value === (s.sight === "stops" || s.sight === "trips" ? "yes" : "no")) || tries > 200)
+        return { hidden, faults, complaint };
     }
   }
 
   private somewhereInRange(fault: Fault): Fault {
-    const range = this.machine.parts.find((p) => p.id === fault.part)?.faults.find((f) => f.mode === fault.mode && f.at === fault.at)?.range;
+    const range = this.machine.parts
+      .find((p) => p.id === fault.part)
+      ?.faults.find((f) => f.mode === fault.mode && f.at === fault.at)?.range;
     return range ? { ...fault, severity: range[0] * (range[1] / range[0]) ** this.random() } : fault;
   }
 

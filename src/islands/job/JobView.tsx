@@ -1,6 +1,7 @@
 import { ArrowLeft, CloudOff } from "lucide-react";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { ReadingSetup } from "../../core/diagnosis/predict";
+import type { Way } from "../../core/diagnosis/surprise";
 import { entrySays } from "../../core/entry/says";
 import type { Understanding } from "../../core/entry/understand";
 import { vocabularyOf } from "../../core/entry/vocabulary";
@@ -37,6 +38,8 @@ type Side =
   | { readonly kind: "part"; readonly part: string }
   | { readonly kind: "probe"; readonly points: readonly string[] };
 const SUSPECTS: Side = { kind: "suspects" };
+const NO_WAYS: readonly Way[] = [];
+const NO_PARTS: readonly string[] = [];
 
 export function JobView({ id, number, entries, machines }: Props) {
   const { job, waiting, refusedByServer, reached, add } = useJob(id, entries, machines);
@@ -45,9 +48,11 @@ export function JobView({ id, number, entries, machines }: Props) {
   const [line, setLine] = useState("");
   const [controls, setControls] = useState<Readonly<Record<string, string>>>({});
   const [proving, setProving] = useState(false);
+  /** The reading whose way is shown on the sheet. */
+  const [way, setWay] = useState<string | undefined>();
   const input = useRef<HTMLInputElement>(null);
   const setup = useMemo(() => machine && setupOf(machine, side, job.safety.power === "live"), [machine, side, job.safety.power]);
-  const { ranking, proposal, probe, working, failed } = useDiagnosis(machine, job, setup);
+  const { ranking, proposal, probe, schools, working, failed } = useDiagnosis(machine, job, setup);
   const vocabulary = useMemo(() => machine && vocabularyOf(machine), [machine]);
   const context = useMemo(() => machine && vocabulary && { machine, vocabulary, job, controls }, [machine, vocabulary, job, controls]);
   const allControls = useMemo(() => (machine ? { ...restControls(machine), ...controls } : {}), [machine, controls]);
@@ -76,8 +81,12 @@ export function JobView({ id, number, entries, machines }: Props) {
     else enter([{ kind: "closed", body: {} }]);
   };
 
-  const measure = (test: Extract<TestAction, { kind: "reading" }>) => {
+  const measure = (test: Exclude<TestAction, { kind: "sighting" }>) => {
     if (!machine) return;
+    if (test.kind === "measure") {
+      type(test.what === "exhaust-peak" ? "exhaust " : "back pressure ");
+      return;
+    }
     setControls(test.setup.controls);
     type(`${phraseFor(machine, test)} `);
   };
@@ -170,13 +179,22 @@ export function JobView({ id, number, entries, machines }: Props) {
               controls={allControls}
               probes={side.kind === "probe" ? side.points : []}
               chosen={side.kind === "part" ? side.part : undefined}
+              way={ranking?.ways.find((w) => w.entry === way)?.parts ?? NO_PARTS}
               onPart={(part) => setSide((s) => (s.kind === "part" && s.part === part ? SUSPECTS : { kind: "part", part }))}
               onPoint={choosePoint}
             />
           ) : (
             <ChooseMachine machines={machines} onChoose={(m) => enter([{ kind: "machine", body: { machine: m } }])} />
           )}
-          <Record job={job} machine={machine} waiting={waiting} onDrafts={enter} />
+          <Record
+            job={job}
+            machine={machine}
+            waiting={waiting}
+            ways={ranking?.ways ?? NO_WAYS}
+            shown={way}
+            onWay={setWay}
+            onDrafts={enter}
+          />
         </div>
         <aside className={styles.side}>
           {failed && (
@@ -187,7 +205,11 @@ export function JobView({ id, number, entries, machines }: Props) {
           )}
           {machine && (
             <NextCard
+              machine={machine}
               proposal={job.closed ? null : proposal}
+              schools={schools}
+              school={job.school}
+              liveTests={job.safety.liveTests}
               working={working}
               panelsOff={job.panelsOff.map((p) => machine.panels.find((x) => x.id === p)?.name ?? p)}
               onDrafts={enter}

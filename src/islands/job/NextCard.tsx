@@ -1,23 +1,42 @@
 import { useState } from "react";
-import type { Draft } from "../../core/job/entry";
-import { LOOKS, sightOf } from "../../core/job/sights";
+import type { Draft, School, Sighting } from "../../core/job/entry";
+import { answersOf, LOOKS } from "../../core/job/sights";
+import type { Machine } from "../../core/machine/schema";
 import { minutesSay, type Proposal } from "../../core/planning/propose";
+import type { OtherSchool } from "../../core/planning/schools";
 import type { TestAction } from "../../core/planning/tests";
 import { Button } from "../../ui/Button";
 import styles from "./NextCard.module.css";
+import { Schools } from "./Schools";
 
 interface Props {
+  readonly machine: Machine;
   readonly proposal: Proposal | null | undefined;
+  readonly schools: readonly OtherSchool[] | undefined;
+  readonly school: School;
+  readonly liveTests: boolean;
   readonly working: boolean;
   readonly panelsOff: readonly string[];
   readonly onDrafts: (drafts: readonly Draft[]) => void;
-  readonly onMeasure: (test: Extract<TestAction, { kind: "reading" }>) => void;
+  readonly onMeasure: (test: Exclude<TestAction, { kind: "sighting" }>) => void;
   readonly onExamine: (text: string) => void;
   readonly onProve: () => void;
 }
 
 /** The one thing to do now: what, where, what to expect, what it costs and why. */
-export function NextCard({ proposal, working, panelsOff, onDrafts, onMeasure, onExamine, onProve }: Props) {
+export function NextCard({
+  machine,
+  proposal,
+  schools,
+  school,
+  liveTests,
+  working,
+  panelsOff,
+  onDrafts,
+  onMeasure,
+  onExamine,
+  onProve,
+}: Props) {
   const [listing, setListing] = useState(false);
   const [picked, setPicked] = useState<TestAction | undefined>();
   const [forStep, setForStep] = useState(proposal);
@@ -66,7 +85,7 @@ export function NextCard({ proposal, working, panelsOff, onDrafts, onMeasure, on
         </dl>
       )}
       <div className={styles.buttons}>
-        <StepButtons step={step} onDrafts={onDrafts} onMeasure={onMeasure} onExamine={onExamine} onProve={onProve} />
+        <StepButtons step={step} machine={machine} onDrafts={onDrafts} onMeasure={onMeasure} onExamine={onExamine} onProve={onProve} />
         {proposal.others.length > 0 && (
           <Button aria-expanded={listing} onClick={() => setListing(!listing)}>
             Other
@@ -94,13 +113,14 @@ export function NextCard({ proposal, working, panelsOff, onDrafts, onMeasure, on
         </ul>
       )}
       {!picked && <p className={styles.why}>{proposal.why}</p>}
+      <Schools schools={schools} school={school} liveTests={liveTests} onDrafts={onDrafts} />
     </section>
   );
 }
 
-type StepProps = { readonly step: Proposal["step"] } & Pick<Props, "onDrafts" | "onMeasure" | "onExamine" | "onProve">;
+type StepProps = { readonly step: Proposal["step"] } & Pick<Props, "machine" | "onDrafts" | "onMeasure" | "onExamine" | "onProve">;
 
-function StepButtons({ step, onDrafts, onMeasure, onExamine, onProve }: StepProps) {
+function StepButtons({ step, machine, onDrafts, onMeasure, onExamine, onProve }: StepProps) {
   const record = (label: string, draft: Draft) => (
     <Button look="main" onClick={() => onDrafts([draft])}>
       {label}
@@ -109,6 +129,8 @@ function StepButtons({ step, onDrafts, onMeasure, onExamine, onProve }: StepProp
   switch (step.kind) {
     case "make-safe":
       return record("Cord out, proved dead", { kind: "made-safe", body: { how: "cord", proved: true } });
+    case "discharge":
+      return record("It is discharged", { kind: "discharged", body: { part: step.part } });
     case "energise":
       return record("Power is on", { kind: "energised", body: {} });
     case "panel":
@@ -136,12 +158,14 @@ function StepButtons({ step, onDrafts, onMeasure, onExamine, onProve }: StepProp
         </Button>
       );
     case "test":
-      return <TestButtons test={step.test} onDrafts={onDrafts} onMeasure={onMeasure} />;
+      return <TestButtons test={step.test} machine={machine} onDrafts={onDrafts} onMeasure={onMeasure} />;
   }
 }
 
-function TestButtons({ test, onDrafts, onMeasure }: { readonly test: TestAction } & Pick<Props, "onDrafts" | "onMeasure">) {
-  if (test.kind === "reading") {
+type TestProps = { readonly test: TestAction } & Pick<Props, "machine" | "onDrafts" | "onMeasure">;
+
+function TestButtons({ test, machine, onDrafts, onMeasure }: TestProps) {
+  if (test.kind !== "sighting") {
     return (
       <Button look="main" onClick={() => onMeasure(test)}>
         Take reading
@@ -154,19 +178,13 @@ function TestButtons({ test, onDrafts, onMeasure }: { readonly test: TestAction 
           { value: "good", says: "Good" },
           { value: "bad", says: "Bad" },
         ]
-      : (sightOf(test.sight)?.answers ?? []);
-  return answers.map((a) => (
-    <Button
-      key={a.value}
-      onClick={() =>
-        onDrafts([
-          {
-            kind: "sighting",
-            body: { sight: test.sight as "starts", value: a.value, ...(test.part !== undefined && { part: test.part }) },
-          },
-        ])
-      }
-    >
+      : answersOf(machine, test.sight);
+  const answer = (value: string): Draft => ({
+    kind: "sighting",
+    body: { sight: test.sight as Sighting["sight"], value, ...(test.part !== undefined && { part: test.part }) },
+  });
+  return [...answers, { value: "unknown", says: "Can't tell" }].map((a) => (
+    <Button key={a.value} look={a.value === "unknown" ? "quiet" : "plain"} onClick={() => onDrafts([answer(a.value)])}>
       {a.says.charAt(0).toUpperCase() + a.says.slice(1)}
     </Button>
   ));

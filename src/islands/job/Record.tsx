@@ -1,5 +1,6 @@
 import { Undo2 } from "lucide-react";
 import { useState } from "react";
+import type { Way } from "../../core/diagnosis/surprise";
 import { entrySays } from "../../core/entry/says";
 import type { Draft, Entry } from "../../core/job/entry";
 import type { Job, RecordLine } from "../../core/job/fold";
@@ -11,11 +12,15 @@ interface Props {
   readonly job: Job;
   readonly machine: Machine | undefined;
   readonly waiting: ReadonlySet<string>;
+  /** How the current of surprising readings got there, and the one that is shown on the sheet. */
+  readonly ways: readonly Way[];
+  readonly shown: string | undefined;
+  readonly onWay: (entry: string | undefined) => void;
   readonly onDrafts: (drafts: readonly Draft[]) => void;
 }
 
 /** The running record, newest first. Nothing vanishes: what was taken back or does not count stays, struck through, with its reason. */
-export function Record({ job, machine, waiting, onDrafts }: Props) {
+export function Record({ job, machine, waiting, ways, shown, onWay, onDrafts }: Props) {
   const [all, setAll] = useState(false);
   const lines = job.record.filter((l) => l.entry.kind !== "retract").toReversed();
   const takeBack = (entry: string) => onDrafts([{ kind: "retract", body: { entry } }]);
@@ -35,6 +40,9 @@ export function Record({ job, machine, waiting, onDrafts }: Props) {
             machine={machine}
             waiting={waiting.has(line.entry.id)}
             retraction={retractionOf(job, line.entry)}
+            way={ways.find((w) => w.entry === line.entry.id)}
+            wayShown={shown === line.entry.id}
+            onWay={onWay}
             onRetract={takeBack}
           />
         ))}
@@ -52,10 +60,13 @@ interface LineProps {
   readonly machine: Machine | undefined;
   readonly waiting: boolean;
   readonly retraction: string | undefined;
+  readonly way: Way | undefined;
+  readonly wayShown: boolean;
+  readonly onWay: (entry: string | undefined) => void;
   readonly onRetract: (entry: string) => void;
 }
 
-function Line({ line, machine, waiting, retraction, onRetract }: LineProps) {
+function Line({ line, machine, waiting, retraction, way, wayShown, onWay, onRetract }: LineProps) {
   const { entry, status, reason } = line;
   const fixed = entry.kind === "opened";
   return (
@@ -65,6 +76,11 @@ function Line({ line, machine, waiting, retraction, onRetract }: LineProps) {
         {status === "retracted" ? <s>{entrySays(machine, entry)}</s> : entrySays(machine, entry)}
         {status === "retracted" && <em> taken back</em>}
         {status === "refused" && <em> does not count: {reason}</em>}
+        {way && status === "counts" && (
+          <button type="button" className={styles.way} aria-pressed={wayShown} onClick={() => onWay(wayShown ? undefined : entry.id)}>
+            ↳ {way.says} <u>{wayShown ? "Hide it" : "Show it on the sheet"}</u>
+          </button>
+        )}
         {waiting && <em className={styles.waiting}> ○ not on the server yet</em>}
       </span>
       {!fixed && status !== "retracted" && (

@@ -15,6 +15,8 @@ interface Props {
   readonly controls: Readonly<Record<string, string>>;
   readonly probes: readonly string[];
   readonly chosen: string | undefined;
+  /** Parts that the current of a shown reading passed. */
+  readonly way: readonly string[];
   readonly onPart: (part: string) => void;
   readonly onPoint: (net: string) => void;
 }
@@ -22,7 +24,7 @@ interface Props {
 const UNKNOWN: Mark = { state: "unknown", share: 0 };
 
 /** The machine's circuit between its rails, with what is known marked onto it. */
-export function Sheet({ machine, job, marks, controls, probes, chosen, onPart, onPoint }: Props) {
+export function Sheet({ machine, job, marks, controls, probes, chosen, way, onPart, onPoint }: Props) {
   const frame = useRef<HTMLDivElement>(null);
   const [{ width, height }, setSize] = useState({ width: 832, height: 440 });
   useEffect(() => {
@@ -87,6 +89,7 @@ export function Sheet({ machine, job, marks, controls, probes, chosen, onPart, o
                       closed={isDrawnClosed(item.part, controls)}
                       note={readings.get(item.part.id)}
                       chosen={chosen === item.part.id}
+                      onWay={way.includes(item.part.id)}
                       onChoose={onPart}
                     />
                   ))}
@@ -198,12 +201,13 @@ interface ItemProps {
   readonly closed: boolean;
   readonly note: string | undefined;
   readonly chosen: boolean;
+  readonly onWay: boolean;
   readonly onChoose: (part: string) => void;
 }
 
 const FIELD = 52;
 
-function Item({ item, mark, closed, note, chosen, onChoose }: ItemProps) {
+function Item({ item, mark, closed, note, chosen, onWay, onChoose }: ItemProps) {
   const { part, x, y } = item;
   const label = useId();
   const field = mark.state === "suspect" || mark.state === "bad" ? 5 + 9 * mark.share : 0;
@@ -225,11 +229,13 @@ function Item({ item, mark, closed, note, chosen, onChoose }: ItemProps) {
       className={styles.item}
       data-state={mark.state}
       data-part={part.id}
+      data-way={onWay}
       onClick={choose}
       onKeyDown={onPress(() => choose())}
     >
       <title id={label}>{`${part.name}: ${words}${note ? `, read ${note}` : ""}`}</title>
       <rect x={-38} y={-22} width={94} height={72} className={styles.hit} />
+      {onWay && <path d={`M${-HALF - 8} -14V14M${HALF + 8} -14V14M${-HALF - 8} 0H${HALF + 8}`} className={styles.way} />}
       <g className={styles.symbol}>
         <PartSymbol part={part} closed={closed} />
       </g>
@@ -312,6 +318,8 @@ function isDrawnClosed(part: Part, controls: Props["controls"]): boolean {
       return part.closedWhen.in.includes(controls[part.closedWhen.control] ?? "");
     case "centrifugal-contact":
       return part.closedWhen === "below-speed";
+    case "relay":
+      return false;
     default:
       return true;
   }

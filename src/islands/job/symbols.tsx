@@ -17,6 +17,26 @@ export function PartSymbol({ part, closed }: { readonly part: Part; readonly clo
           </text>
         </Contact>
       );
+    case "relay":
+      return (
+        <Contact closed={closed}>
+          <path d="M-18 -14H-6V-6H-18Z" />
+        </Contact>
+      );
+    case "capacitor":
+      return <path d={`M${-HALF} 0H-4M-4 -11V11M4 -11V11M4 0H${HALF}`} />;
+    case "thermistor":
+      return <Box inside="M-15 13H-9L11 -13" />;
+    case "moisture-bars":
+      return <path d={`M${-HALF} 0H-7M-7 -10V10M7 -10V10M7 0H${HALF}M-2 -6L2 -2M-2 2L2 6`} />;
+    case "board":
+      return (
+        <>
+          <path d={`M${-HALF} 0H-20M20 0H${HALF}`} />
+          <rect x="-20" y="-13" width="40" height="26" rx="2" className="sym-fill" />
+          <path d="M-12 -5H12M-12 1H6M-12 7H9" />
+        </>
+      );
     case "thermostat":
     case "radiant-sensor":
       return (
@@ -42,7 +62,7 @@ export function PartSymbol({ part, closed }: { readonly part: Part; readonly clo
           <circle r="12" className="sym-fill" />
           <path d="M-8.5 -8.5L8.5 8.5M-8.5 8.5L8.5 -8.5" />
         </>
-      ) : part.role === "timer-motor" ? (
+      ) : part.role === "timer-motor" || part.role === "pump" ? (
         <Round letter="M" />
       ) : (
         <Box />

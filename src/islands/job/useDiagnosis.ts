@@ -3,6 +3,7 @@ import type { ReadingSetup } from "../../core/diagnosis/predict";
 import type { Job } from "../../core/job/fold";
 import type { Machine } from "../../core/machine/schema";
 import type { Proposal } from "../../core/planning/propose";
+import type { OtherSchool } from "../../core/planning/schools";
 import type { FromWorker, ProbeLine, RankingView, ToWorker } from "../../workers/diagnosis.protocol";
 
 export interface Diagnosis {
@@ -10,6 +11,8 @@ export interface Diagnosis {
   /** `null` when nothing is left to do. */
   readonly proposal?: Proposal | null;
   readonly probe?: readonly ProbeLine[];
+  /** What the other schools would do now. */
+  readonly schools?: readonly OtherSchool[];
   /** A newer question is being worked on; what is shown belongs to the one before. */
   readonly working: boolean;
   /** The worker failed; entering goes on working without it. */
@@ -31,6 +34,7 @@ export function useDiagnosis(machine: Machine | undefined, job: Job, setup: Read
       setState((s) => {
         if (data.type === "ranking") return { ...s, ranking: data.ranking };
         if (data.type === "proposal") return { ...s, proposal: data.proposal, working: false };
+        if (data.type === "schools") return { ...s, schools: data.schools };
         return data.turn === probeTurn.current ? { ...s, probe: data.lines } : s;
       });
     };
