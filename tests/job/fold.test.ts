@@ -49,14 +49,22 @@ test("a blown cut-off can't be closed while a cause of it is unexamined", () => 
   const repaired: Draft[] = [...START, SAFE, ohms(null), { kind: "fitted", body: { unit: "cut-off", action: "replaced" } }];
   const cold = fold([...repaired, LIVE, PROOF, CLOSED]);
   expect(cold.closed).toBe(false);
-  expect(cold.blockers.map((b) => b.part)).toEqual(["element"]);
+  expect(cold.blockers.map((b) => [b.part, b.by])).toEqual([
+    ["element", "cabinet"],
+    ["element", "across"],
+  ]);
   const toCabinet: Draft = {
     kind: "reading",
     body: { between: ["element.1", "CAB"], unit: "ohm", value: null, wiresOff: ["element"], controls: {} },
   };
-  expect(fold([...repaired, toCabinet, LIVE, PROOF, CLOSED]).closed).toBe(true);
+  const across: Draft = {
+    kind: "reading",
+    body: { between: ["element.1", "element.2"], unit: "ohm", value: 10.7, wiresOff: ["element"], controls: {} },
+  };
+  expect(fold([...repaired, toCabinet, LIVE, PROOF, CLOSED]).closed).toBe(false);
+  expect(fold([...repaired, toCabinet, across, LIVE, PROOF, CLOSED]).closed).toBe(true);
   const grounded: Draft = { ...toCabinet, body: { ...toCabinet.body, value: 5 } } as Draft;
-  expect(fold([...repaired, grounded, LIVE, PROOF, CLOSED]).closed).toBe(false);
+  expect(fold([...repaired, grounded, across, LIVE, PROOF, CLOSED]).closed).toBe(false);
 });
 
 test("after the gas valve was changed the job can't be closed without a leak test made since", () => {

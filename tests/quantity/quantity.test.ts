@@ -32,11 +32,11 @@ test("what can't be read, or can be read two ways, is refused with what is accep
     return r.ok ? "accepted" : r.message;
   };
   expect(message("abc", "ohm")).toBe(
-    "“abc” is not an amount I can read; expected a number with its unit, such as 0.3, 11.2k, 1.2M, 238 V, 22 A, 61 C, 142 F, 20 s, or OL",
+    "“abc” is not an amount I can read; expected a number with its unit, such as 0.3, 11.2k, 1.2M, 238 V, 22 A, 61 C, 142 F, 20 s, 0.6 inwc, or OL",
   );
   expect(message("1,350", "ohm")).toBe("“1,350” can be read two ways: write 1350 or 1.350");
   expect(message("20m", "ohm")).toBe("“20m” can be read two ways: write M for mega, mΩ for milliohm, min for minutes");
-  expect(message("12")).toBe("“12” has no unit: add Ω, V, A, W, C, F or s");
+  expect(message("12")).toBe("“12” has no unit: add Ω, V, A, W, C, F, s or Pa");
   expect(message("-3", "ohm")).toBe("“-3” is below zero: a resistance can't be");
   expect(message("-300 C")).toBe("“-300 C” is below absolute zero");
   expect(message("OL", "volt")).toBe("OL is a reading in ohms (an open line); expected a number here");

@@ -91,6 +91,7 @@ export class DeadReadings {
    * arrays of the hypotheses, which stay the same, so what they change is looked up by the array itself.
    */
   reader([p, q]: readonly [string, string]): (faults: readonly Fault[]) => Predicted {
+    if (p === q) return () => ({ mean: 0, sigma: 0, floating: false });
     const plain = isNet(p) && isNet(q);
     const [a, b] = [this.node(p, NONE), this.node(q, NONE)];
     const still = new Set<Difference>();
@@ -105,11 +106,18 @@ export class DeadReadings {
         [from, to] = [this.node(p, set), this.node(q, set)];
       }
       const both = differences.length > 1 && differences.every((d) => d.come.length > 0);
+      const sameEnds = from === a && to === b;
       let variant = this.healthy;
-      for (const d of differences) {
-        if (!both && variant === this.healthy && from === a && to === b && still.has(d)) continue;
-        if (both || moves(variant, d, from, to)) variant = this.step(variant, d);
-        else if (variant === this.healthy && from === a && to === b) still.add(d);
+      let rest = differences;
+      while (rest.length > 0) {
+        const d = rest.find((x) => both || (!(variant === this.healthy && sameEnds && still.has(x)) && moves(variant, x, from, to)));
+        if (!d) {
+          if (variant === this.healthy && sameEnds) for (const x of rest) still.add(x);
+          break;
+        }
+        // What did not matter before may matter now: the rest is looked at again.
+        rest = rest.filter((x) => x !== d);
+        variant = this.step(variant, d);
       }
       return from === undefined || to === undefined ? OPEN : this.read(variant, from, to);
     };

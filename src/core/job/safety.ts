@@ -21,6 +21,8 @@ const no = (reason: string): Verdict => ({ ok: false, reason });
 
 /** The cautions of domain section 7 that concern a single entry. */
 export function allows(safety: Safety, draft: Draft, machine: Machine | undefined): Verdict {
+  const unknown = machine && unknownName(machine, draft);
+  if (unknown !== undefined) return no(`“${unknown}” is not on this machine (${machine?.maker} ${machine?.model}). Is it the right one?`);
   switch (draft.kind) {
     case "reading":
       return draft.body.unit === "ohm" ? allowsOhms(safety, draft.body, machine) : allowsVolts(safety, draft.body.between, machine);
@@ -38,6 +40,32 @@ export function allows(safety: Safety, draft: Draft, machine: Machine | undefine
         : no("Fitting needs a dead machine. Cord out, prove it dead, record “made safe”, then enter the part again.");
     default:
       return OK;
+  }
+}
+
+/** A point, part or unit that an entry names and the machine does not have. */
+function unknownName(machine: Machine, draft: Draft): string | undefined {
+  const part = (id: string) => machine.parts.find((p) => p.id === id);
+  switch (draft.kind) {
+    case "reading":
+      return draft.body.between.find((point) => {
+        const terminal = /^([a-z][a-z0-9-]*)\.(\d)$/.exec(point);
+        if (terminal) return Number(terminal[2]) < 1 || Number(terminal[2]) > (part(terminal[1] as string)?.nets.length ?? 0);
+        return (
+          !isWallPoint(machine, point) &&
+          point !== machine.cabinet &&
+          !machine.testPoints.some((t) => t.net === point) &&
+          !machine.parts.some((p) => [...p.nets].includes(point))
+        );
+      });
+    case "sighting":
+      return draft.body.part !== undefined && !part(draft.body.part) ? draft.body.part : undefined;
+    case "fitted": {
+      const { unit } = draft.body;
+      return machine.parts.some((p) => p.id === unit || p.unit === unit || `joint.${p.id}` === unit) ? undefined : unit;
+    }
+    default:
+      return undefined;
   }
 }
 

@@ -71,8 +71,8 @@ export function Sheet({ machine, job, marks, controls, probes, chosen, way, onPa
           {layout.rows.map((row) => (
             <g key={row.title}>
               <text
-                x={(row.lines[0]?.x1 ?? 0) + (row.tap ? 14 : folded ? 18 : 8)}
-                y={(row.lines[0]?.y ?? 0) - (folded ? 26 : 8)}
+                x={(row.lines[0]?.x1 ?? 0) + (row.packed ? -8 : row.tap ? 14 : folded ? 18 : 8)}
+                y={(row.lines[0]?.y ?? 0) - (row.packed ? 30 : folded ? 26 : 8)}
                 className={styles.branch}
               >
                 {row.title}

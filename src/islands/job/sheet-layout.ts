@@ -16,6 +16,8 @@ export interface SheetLayout {
 
 export interface LaidRow {
   readonly title: string;
+  /** Shares its line with others like it; the name stands above it. */
+  readonly packed: boolean;
   readonly lines: readonly LaidLine[];
   /** Wire from the net of another row down or up to this one's start. */
   readonly tap?: { readonly x: number; readonly from: number; readonly to: number };
@@ -53,6 +55,8 @@ const PITCH_MIN = 88;
 const SIDE_BY_SIDE = 52;
 const ROW_MIN = 66;
 const ROW_MAX = 104;
+/** Height of a line of rows side by side, its names above it. */
+const PACKED = 88;
 const TOP = 40;
 
 /**
@@ -62,7 +66,12 @@ const TOP = 40;
 export function layoutSheet(machine: Machine, width: number, height: number, order?: readonly number[]): SheetLayout {
   const parts = new Map(machine.parts.map((p) => [p.id, p]));
   const rails = new Set(machine.sheet.rails.map((r) => r.net));
-  const rows = (order ?? machine.sheet.rows.map((_, i) => i)).map((i) => machine.sheet.rows[i] as Machine["sheet"]["rows"][number]);
+  const asked = (order ?? machine.sheet.rows.map((_, i) => i)).map((i) => machine.sheet.rows[i] as Machine["sheet"]["rows"][number]);
+  // Circuits of one part that touch no rail, such as what hangs on a board's plugs, stand side by side, all together.
+  const isApart = (row: (typeof asked)[number]) => !rails.has(row.from) && !rails.has(row.to) && row.parts.length === 1;
+  const inLine = asked.filter((r) => !isApart(r));
+  const apart = asked.filter(isApart);
+  const rows = asked[0] && isApart(asked[0]) ? [...apart, ...inLine] : [...inLine, ...apart];
   const left = MARGIN;
   const right = width - MARGIN;
   const longest = Math.max(...rows.map((r) => r.parts.length));
@@ -70,19 +79,33 @@ export function layoutSheet(machine: Machine, width: number, height: number, ord
   const gutter = folded ? 0 : GUTTER;
   const capacity = folded ? Math.max(2, Math.floor((right - left) / PITCH_MIN)) : longest;
   const sides = rows.filter((r) => r.parts.some((p) => Array.isArray(p))).length;
-  const rowHeight = folded ? ROW_MAX : Math.min(ROW_MAX, Math.max(ROW_MIN, (height - TOP - sides * SIDE_BY_SIDE) / rows.length));
+  const across = Math.max(1, Math.min(apart.length, folded ? 2 : 4));
+  const packedHeight = Math.ceil(apart.length / across) * PACKED;
+  const room = height - TOP - sides * SIDE_BY_SIDE - packedHeight;
+  const rowHeight = folded ? ROW_MAX : Math.min(ROW_MAX, Math.max(ROW_MIN, room / inLine.length));
   const netAt = new Map<string, { x: number; y: number }>();
-  const slots: { row: (typeof rows)[number]; y: number }[] = [];
+  const slots: { row: (typeof rows)[number]; y: number; left: number; right: number; packed: boolean }[] = [];
   let y = TOP;
   for (const row of rows) {
-    slots.push({ row, y });
+    if (isApart(row)) {
+      const share = (right - left) / across;
+      const place = apart.indexOf(row);
+      const column = place % across;
+      slots.push({ row, y: y + 16, left: left + column * share, right: left + (column + 1) * share, packed: true });
+      if (column === across - 1 || place === apart.length - 1) y += PACKED;
+      continue;
+    }
+    slots.push({ row, y, left, right, packed: false });
     const lines = Math.ceil(row.parts.length / capacity);
     const tall = row.parts.some((p) => Array.isArray(p));
     y += lines * rowHeight + (tall ? SIDE_BY_SIDE : 0) * lines;
   }
   const total = y - 8;
 
-  const place = ({ row, y: top }: (typeof slots)[number], start: { x: number; y: number } | undefined): LaidRow => {
+  const place = (
+    { row, y: top, left, right, packed: isPacked }: (typeof slots)[number],
+    start: { x: number; y: number } | undefined,
+  ): LaidRow => {
     const groups = row.parts.map((p) => (Array.isArray(p) ? p : [p]).map((id) => parts.get(id) as Part));
     const nets = joints(row.from, row.to, groups);
     const lines: LaidLine[] = [];
@@ -90,7 +113,7 @@ export function layoutSheet(machine: Machine, width: number, height: number, ord
       const slice = groups.slice(from, from + capacity);
       const lineY = top + (from / capacity) * (rowHeight + (row.parts.some((p) => Array.isArray(p)) ? SIDE_BY_SIDE : 0));
       const x1 = from === 0 && start ? start.x : from === 0 && rails.has(row.from) ? left : left + 16;
-      const first = from === 0 && start ? start.x + (folded ? 0 : 60) : from === 0 ? left + gutter : x1;
+      const first = from === 0 && start ? start.x + (folded ? 0 : 60) : from === 0 && !isPacked ? left + gutter : x1;
       const last = from + slice.length === groups.length;
       // A line that ends at a net and not at a rail stops short of the rail it would seem to touch.
       const end = last && rails.has(row.to) ? right : right - 34;
@@ -111,7 +134,7 @@ export function layoutSheet(machine: Machine, width: number, height: number, ord
       lines.push({ y: lineY, x1, x2: end, items, nodes });
     }
     const tap = start ? { x: start.x, from: start.y, to: top } : undefined;
-    return { title: row.title, lines, ...(tap && { tap }) };
+    return { title: row.title, packed: isPacked, lines, ...(tap && { tap }) };
   };
 
   // Rows that tap off another row's net can only be placed once that row is.
