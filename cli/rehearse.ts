@@ -1,5 +1,9 @@
+import { spawn } from "node:child_process";
+import { availableParallelism } from "node:os";
+import { createInterface } from "node:readline";
 import { parseArgs } from "node:util";
 import { hypothesesOf } from "../src/core/diagnosis/hypotheses";
+import type { Machine } from "../src/core/machine/schema";
 import type { Outcome } from "../src/core/training/play";
 import { Rehearsal, STRATEGIES, summarise } from "../src/core/training/rehearse";
 import { NOISE } from "../src/core/training/world";
@@ -14,10 +18,12 @@ const OPTIONS = {
   jobs: { type: "string", default: "60" },
   strategy: { type: "string" },
   json: { type: "boolean", default: false },
+  /** `k/n`: only the jobs of every n-th machine from k on; how the processes of one rehearsal share the work. */
+  shard: { type: "string" },
 } as const;
 
 /** Plays whole jobs with a hidden fault, the same jobs with each strategy; a line a job with --json, then the summary. */
-export function run(args: string[]): void {
+export async function run(args: string[]): Promise<void> {
   const { values } = options(args);
   const [seed, jobs] = [whole("seed", values.seed), whole("jobs", values.jobs)];
   if (values.strategy !== undefined && !STRATEGIES[values.strategy])
@@ -29,15 +35,21 @@ export function run(args: string[]): void {
       `--fault “${fault}” is not a fault of ${machines.map((m) => m.id).join(" or ")}; one is “${hypothesesOf(machines[0] as (typeof machines)[number])[1]?.suspect}”`,
     );
   }
-  const rehearsals = machines.map((m) => new Rehearsal(m));
   const names = values.strategy === undefined ? Object.keys(STRATEGIES) : [values.strategy];
-  const outcomes: Outcome[] = [];
-  for (let i = 0; i < jobs; i++) {
-    for (const name of names) {
-      const { calls: _, ...line } = playAt(rehearsals, i, seed, name, fault, outcomes);
-      if (values.json) console.log(JSON.stringify(line));
-    }
+  const plan = { machines, names, seed, jobs, fault };
+  if (values.shard !== undefined) {
+    for (const outcome of playShard(plan, values.shard)) console.log(JSON.stringify(outcome));
+    return;
   }
+  const shards = Math.min(machines.length, availableParallelism());
+  const outcomes: Outcome[] = [];
+  const told = (outcome: Outcome) => {
+    outcomes.push(outcome);
+    const { calls: _, ...line } = outcome;
+    if (values.json) console.log(JSON.stringify(line));
+  };
+  if (shards < 2 || jobs < 12) for (const outcome of playShard(plan, "0/1")) told(outcome);
+  else await Promise.all(Array.from({ length: shards }, (_, k) => inProcess([...args, "--shard", `${k}/${shards}`], told)));
   const byStrategy = names.map((n) => summarise(outcomes.filter((o) => o.strategy === n)));
   const planner = byStrategy.find((s) => s.strategy === "planner");
   const ratios = planner
@@ -54,17 +66,34 @@ export function run(args: string[]): void {
   );
 }
 
-function playAt(
-  rehearsals: readonly Rehearsal[],
-  i: number,
-  seed: number,
-  name: string,
-  fault: string | undefined,
-  into: Outcome[],
-): Outcome {
-  const outcome = (rehearsals[i % rehearsals.length] as Rehearsal).play(seed * 100_003 + i, name, fault);
-  into.push(outcome);
-  return outcome;
+interface Plan {
+  readonly machines: readonly Machine[];
+  readonly names: readonly string[];
+  readonly seed: number;
+  readonly jobs: number;
+  readonly fault: string | undefined;
+}
+
+/** Job i is on machine i modulo their number, whoever plays it: the same seed gives the same jobs however they are shared out. */
+function* playShard({ machines, names, seed, jobs, fault }: Plan, shard: string): Generator<Outcome> {
+  const [k, n] = shard.split("/").map(Number) as [number, number];
+  const rehearsals = new Map<number, Rehearsal>();
+  for (let i = 0; i < jobs; i++) {
+    const m = i % machines.length;
+    if (m % n !== k) continue;
+    const rehearsal = rehearsals.get(m) ?? new Rehearsal(machines[m] as Machine);
+    rehearsals.set(m, rehearsal);
+    for (const name of names) yield rehearsal.play(seed * 100_003 + i, name, fault);
+  }
+}
+
+/** Plays a shard in a process of its own. */
+function inProcess(args: readonly string[], told: (outcome: Outcome) => void): Promise<void> {
+  return new Promise((resolve, reject) => {
+    const child = spawn(process.execPath, [process.argv[1] as string, "rehearse", ...args], { stdio: ["ignore", "pipe", "inherit"] });
+    createInterface({ input: child.stdout }).on("line", (line) => told(JSON.parse(line)));
+    child.on("close", (code) => (code === 0 ? resolve() : reject(new Error(`a part of the rehearsal ended with status ${code}`))));
+  });
 }
 
 function options(args: string[]) {

@@ -1,6 +1,6 @@
 import { expect, test } from "vitest";
-import { Rehearsal, summarise } from "../src/core/training/rehearse";
 import type { Machine } from "../src/core/machine/schema";
+import { Rehearsal, summarise } from "../src/core/training/rehearse";
 import { findMachine } from "../src/machines";
 
 /** One machine of each kind: clockwork and electric, board and gas, condenser. */

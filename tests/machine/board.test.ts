@@ -35,7 +35,11 @@ describe("machine B: a board with relays and a thermistor", () => {
     ["drifted low, it reads too warm: short heat", [{ part: "ntc", mode: "drifted", at: "low", severity: 0.35 }], { cycles: "short" }],
     ["drifted high, it reads too cold: scorching", [{ part: "ntc", mode: "drifted", at: "high", severity: 2.2 }], { cycles: "no" }],
     ["heat relay open: no heat, said after four minutes", [{ part: "heat-relay", mode: "open" }], { warm: "no", code: "E7" }],
-    ["door sense open: it refuses to start, and says so", [{ part: "door-sense", mode: "open" }], { starts: "no", display: "yes", code: "E3" }],
+    [
+      "door sense open: it refuses to start, and says so",
+      [{ part: "door-sense", mode: "open" }],
+      { starts: "no", display: "yes", code: "E3" },
+    ],
     ["board dead: dark", [{ part: "board", mode: "dead" }], { starts: "no", display: "no", code: "none" }],
     ["blower fuse in the motor branch: no start, display lit", [{ part: "blower-fuse", mode: "open" }], { starts: "no", display: "yes" }],
     ["lost L2: turns, no heat", [{ part: "supply", mode: "lost", at: "L2" }], { turns: "yes", warm: "no", code: "E7" }],

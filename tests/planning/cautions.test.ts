@@ -31,55 +31,59 @@ const anyDraft = fc.constantFrom<Draft>(
   { kind: "proof", body: { starts: "yes", turns: "yes", warm: "yes", cycles: "yes", airflow: "strong" } },
 );
 
-test.each(MACHINES.map((m) => [m.id, m] as const))("%s: whatever was recorded, no proposal breaks a caution", { timeout: 180_000 }, (_, machine) => {
-  const catalogue = new TestCatalogue(benchFor(machine));
-  fc.assert(
-    fc.property(fc.array(anyDraft, { maxLength: 9 }), (drafts) => {
-      const job = jobOf(machine, drafts);
-      const ranking = rank(
-        catalogue.bench,
-        job.evidence,
-        job.fitted.map((f) => f.unit),
-      );
-      const proposal = propose(catalogue, job, ranking);
-      const step = proposal?.step;
-      if (!proposal || !step) return;
-      const told = [proposal.title, proposal.detail, proposal.why, proposal.prepares ?? ""]
-        .join(" ")
-        .replaceAll(/Never bridge [^.]*\./gi, "");
-      expect(told).not.toMatch(/\b(bridg|jumper|bypass|short(ing)? out)/i);
-      switch (step.kind) {
-        case "test":
-          if (step.test.kind === "reading") {
-            const body = {
-              ...step.test.setup,
-              between: [...step.test.setup.between] as [string, string],
-              wiresOff: [...step.test.setup.wiresOff],
-              controls: {},
-              value: 1,
-            };
-            expect(allows(job.safety, { kind: "reading", body }, machine).ok).toBe(true);
-          }
-          if (step.test.needs === "running") expect(job.panelsOff).toEqual([]);
-          expect(step.test.panels.every((p) => job.panelsOff.includes(p))).toBe(true);
-          return;
-        case "fit":
-          expect(allows(job.safety, { kind: "fitted", body: { unit: step.unit, action: "replaced" } }, machine).ok || !step.replaces).toBe(
-            true,
-          );
-          return;
-        case "energise":
-          return;
-        case "panel":
-          if (step.state === "off") expect(job.safety.power).toBe("dead");
-          return;
-        case "close":
-          expect(job.blockers).toEqual([]);
-          return;
-        default:
-          return;
-      }
-    }),
-    { seed: 77, numRuns: 40 },
-  );
-});
+test.each(MACHINES.map((m) => [m.id, m] as const))(
+  "%s: whatever was recorded, no proposal breaks a caution",
+  { timeout: 180_000 },
+  (_, machine) => {
+    const catalogue = new TestCatalogue(benchFor(machine));
+    fc.assert(
+      fc.property(fc.array(anyDraft, { maxLength: 9 }), (drafts) => {
+        const job = jobOf(machine, drafts);
+        const ranking = rank(
+          catalogue.bench,
+          job.evidence,
+          job.fitted.map((f) => f.unit),
+        );
+        const proposal = propose(catalogue, job, ranking);
+        const step = proposal?.step;
+        if (!proposal || !step) return;
+        const told = [proposal.title, proposal.detail, proposal.why, proposal.prepares ?? ""]
+          .join(" ")
+          .replaceAll(/Never bridge [^.]*\./gi, "");
+        expect(told).not.toMatch(/\b(bridg|jumper|bypass|short(ing)? out)/i);
+        switch (step.kind) {
+          case "test":
+            if (step.test.kind === "reading") {
+              const body = {
+                ...step.test.setup,
+                between: [...step.test.setup.between] as [string, string],
+                wiresOff: [...step.test.setup.wiresOff],
+                controls: {},
+                value: 1,
+              };
+              expect(allows(job.safety, { kind: "reading", body }, machine).ok).toBe(true);
+            }
+            if (step.test.needs === "running") expect(job.panelsOff).toEqual([]);
+            expect(step.test.panels.every((p) => job.panelsOff.includes(p))).toBe(true);
+            return;
+          case "fit":
+            expect(
+              allows(job.safety, { kind: "fitted", body: { unit: step.unit, action: "replaced" } }, machine).ok || !step.replaces,
+            ).toBe(true);
+            return;
+          case "energise":
+            return;
+          case "panel":
+            if (step.state === "off") expect(job.safety.power).toBe("dead");
+            return;
+          case "close":
+            expect(job.blockers).toEqual([]);
+            return;
+          default:
+            return;
+        }
+      }),
+      { seed: 77, numRuns: 40 },
+    );
+  },
+);

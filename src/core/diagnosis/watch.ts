@@ -123,6 +123,18 @@ function keepsHeating(machine: Machine, frames: readonly Frame[]): boolean {
   );
 }
 
+/** A thermometer in the exhaust tells too early and too late by this much from what the machine is set to, kelvin. */
+const EARLY_K = 9;
+const LATE_K = 13;
+
+/** What the exhaust is held at: by its thermostat or by the board, °C. */
+function exhaustSetC(machine: Machine): number {
+  const set = machine.parts.flatMap((p) =>
+    p.kind === "thermostat" && p.senses === "exhaust" ? [p.opensC] : p.kind === "board" ? [p.sensor.heatOffC] : [],
+  );
+  return Math.max(...set);
+}
+
 /** Whether the heat goes off and on by the exhaust, by something else too early, or never. Says nothing about a run without heat. */
 function cycleShares(machine: Machine, frames: readonly Frame[]): SightShares {
   const heated = frames.filter((f) => f.heatW > HEATS_W);
@@ -133,8 +145,9 @@ function cycleShares(machine: Machine, frames: readonly Frame[]): SightShares {
     return part !== undefined && "senses" in part && part.senses === "box";
   });
   const peak = Math.max(...frames.map((f) => f.exhaustC));
-  if (boxActed || (opened.size > 0 && peak < 58)) return { cycles: { yes: 0.1, short: 0.9, no: 0 } };
-  if (opened.size === 0 || peak > 80) return { cycles: { yes: 0.05, short: 0, no: 0.95 } };
+  const set = exhaustSetC(machine);
+  if (boxActed || (opened.size > 0 && peak < set - EARLY_K)) return { cycles: { yes: 0.1, short: 0.9, no: 0 } };
+  if (opened.size === 0 || peak > set + LATE_K) return { cycles: { yes: 0.05, short: 0, no: 0.95 } };
   return { cycles: { yes: 0.97, short: 0.02, no: 0.01 } };
 }
 

@@ -123,7 +123,8 @@ function wrapUp(table: Table): Move | undefined {
 /**
  * The fixed order: watch it, look at supply and setting, feel the air, make it safe; then every part of the branch in
  * question (motor branch when it does not turn, heat branch when it does), panel by panel from the supply down, each with
- * its wires off. The first that reads wrong is fitted and proven; when that was not it, the order goes on.
+ * its wires off. What reads wrong twice is fitted and proven; when that was not it, the order goes on. A fault code is
+ * believed first. When every part reads as it should, the same places are read with the wires on, for a bad joint.
  */
 export const fixedOrder = (): Strategy => {
   let queue: TestAction[] | undefined;
@@ -133,6 +134,8 @@ export const fixedOrder = (): Strategy => {
   let branch: readonly TestAction[] = [];
   let lastResort: string[] | undefined;
   let joints = false;
+  let again: TestAction | undefined;
+  let wiresOn = false;
   const step: Strategy = (table) => {
     const { job, catalogue, bench } = table;
     if (fitting) {
@@ -166,9 +169,14 @@ export const fixedOrder = (): Strategy => {
           : last?.finding.kind === "sighting" && isBad(last.finding.sighting.value);
       if (pending === test) {
         pending = undefined;
+        // What reads bad is read once more before a part is fitted for it.
+        if (bad && test.kind === "reading" && again !== test) {
+          again = test;
+          continue;
+        }
         queue.shift();
         if (bad && test.part !== undefined) {
-          fitting = unitOfPart(table, test.part);
+          fitting = wiresOn ? `joint.${test.part}` : unitOfPart(table, test.part);
           return step(table);
         }
         continue;
@@ -183,9 +191,21 @@ export const fixedOrder = (): Strategy => {
       pending = test;
       return { kind: "test", test };
     }
-    // Nothing read wrong: back to the supply, then every joint of the branch is remade and proven; then part by part is fitted.
+    // Every part reads as it should with its wires off: then the same places with the wires on, for a joint that does not.
+    if (!wiresOn) {
+      wiresOn = true;
+      queue = branch.flatMap((t) => acrossWithWires(table, t.part as string));
+      return step(table);
+    }
+    // Nothing read wrong at all: back to the supply, then what cold ohms can't clear is fitted, the most often failing first,
+    // then every joint of the branch is remade, then the rest.
     lastResort ??= [
-      ...new Set(["supply", ...branch.map((t) => `joint.${t.part}`), ...branch.map((t) => unitOfPart(table, t.part as string))]),
+      ...new Set([
+        "supply",
+        ...unclearUnits(table),
+        ...branch.map((t) => `joint.${t.part}`),
+        ...branch.map((t) => unitOfPart(table, t.part as string)),
+      ]),
     ];
     const unit = lastResort.shift();
     if (unit === undefined) return { kind: "stop" };
@@ -195,6 +215,48 @@ export const fixedOrder = (): Strategy => {
   };
   return step;
 };
+
+/** Units with faults that leave a cold reading across the part as it should be, by how often they fail (the file's base rates). */
+function unclearUnits(table: Table): string[] {
+  const { bench, catalogue, job } = table;
+  const { machine } = bench.predictor;
+  const runs = lastSight(job, "starts") === "yes";
+  const weights = new Map<string, number>();
+  for (const part of machine.parts) {
+    if (part.kind === "duct" || part.kind === "setting" || part.kind === "supply" || part.kind === "belt") continue;
+    const test = catalogue.tests.find((t) => t.kind === "reading" && t.id.startsWith(`part ${part.id}.`));
+    for (const f of part.faults) {
+      const fault = { part: part.id, mode: f.mode, at: f.at, severity: f.severity };
+      const shares = bench.predictor.sightShares([fault], false);
+      // It would have to explain what was seen: no start, or a start without heat.
+      if ((shares.starts?.yes ?? 0) > 0.5 !== runs) continue;
+      const value = test?.kind === "reading" ? bench.predictor.reading([fault], test.setup).mean : undefined;
+      const looksGood =
+        test?.kind !== "reading" ||
+        healthyReading(bench.predictor, test.setup, {
+          kind: "reading",
+          reading: {
+            unit: "ohm",
+            between: [...test.setup.between] as [string, string],
+            value: Number.isFinite(value) ? (value as number) : null,
+            wiresOff: [...test.setup.wiresOff],
+            controls: {},
+          },
+        });
+      const unit = part.unit ?? part.id;
+      if (looksGood) weights.set(unit, (weights.get(unit) ?? 0) + f.weight.value);
+    }
+  }
+  return [...weights].sort((x, y) => y[1] - x[1]).map(([unit]) => unit);
+}
+
+/** The part's two nets with every wire on, where both can be probed. */
+function acrossWithWires({ bench, catalogue }: Table, id: string): TestAction[] {
+  const part = bench.predictor.machine.parts.find((p) => p.id === id);
+  const [a, b] = part?.nets ?? [];
+  const test = catalogue.tests.find((t) => t.id === `pair ${a} ${b} ` || t.id === `pair ${b} ${a} `);
+  return test ? [{ ...test, part: id } as TestAction] : [];
+}
 
 /** What is watched before anything is opened; the code and the display only on machines that have them. */
 const WATCHED = ["starts", "warm", "display", CODE];
