@@ -7,7 +7,7 @@ import type { Machine } from "../src/core/machine/schema";
 import type { Outcome } from "../src/core/training/play";
 import { Rehearsal, STRATEGIES, summarise } from "../src/core/training/rehearse";
 import { NOISE } from "../src/core/training/world";
-import { MACHINES } from "../src/machines";
+import { findMachine, MACHINES } from "../src/machines";
 import { BadInput } from "./bad-input";
 import { loadMachine } from "./diagnose";
 
@@ -41,15 +41,9 @@ export async function run(args: string[]): Promise<void> {
     for (const outcome of playShard(plan, values.shard)) console.log(JSON.stringify(outcome));
     return;
   }
-  const shards = Math.min(machines.length, availableParallelism());
-  const outcomes: Outcome[] = [];
-  const told = (outcome: Outcome) => {
-    outcomes.push(outcome);
-    const { calls: _, ...line } = outcome;
+  const outcomes = await playJobs(plan, ({ calls: _, ...line }) => {
     if (values.json) console.log(JSON.stringify(line));
-  };
-  if (shards < 2 || jobs < 12) for (const outcome of playShard(plan, "0/1")) told(outcome);
-  else await Promise.all(Array.from({ length: shards }, (_, k) => inProcess([...args, "--shard", `${k}/${shards}`], told)));
+  });
   const byStrategy = names.map((n) => summarise(outcomes.filter((o) => o.strategy === n)));
   const planner = byStrategy.find((s) => s.strategy === "planner");
   const ratios = planner
@@ -66,7 +60,21 @@ export async function run(args: string[]): Promise<void> {
   );
 }
 
-interface Plan {
+/** Plays the jobs of a plan on all cores; `told` hears of each as it ends. */
+export async function playJobs(plan: Plan, told: (outcome: Outcome) => void = () => undefined): Promise<Outcome[]> {
+  const outcomes: Outcome[] = [];
+  const take = (outcome: Outcome) => {
+    outcomes.push(outcome);
+    told(outcome);
+  };
+  const shards = Math.min(plan.machines.length, availableParallelism());
+  if (shards < 2 || plan.jobs < 12 || plan.machines.some((m) => findMachine(m.id) === undefined)) {
+    for (const outcome of playShard(plan, "0/1")) take(outcome);
+  } else await Promise.all(Array.from({ length: shards }, (_, k) => inProcess(plan, `${k}/${shards}`, take)));
+  return outcomes;
+}
+
+export interface Plan {
   readonly machines: readonly Machine[];
   readonly names: readonly string[];
   readonly seed: number;
@@ -87,8 +95,12 @@ function* playShard({ machines, names, seed, jobs, fault }: Plan, shard: string)
   }
 }
 
-/** Plays a shard in a process of its own. */
-function inProcess(args: readonly string[], told: (outcome: Outcome) => void): Promise<void> {
+/** Plays a shard in a process of its own, which gets the plan as arguments of the command line. */
+function inProcess({ machines, names, seed, jobs, fault }: Plan, shard: string, told: (outcome: Outcome) => void): Promise<void> {
+  const args = ["--shard", shard, "--seed", String(seed), "--jobs", String(jobs)];
+  if (machines.length === 1) args.push("--machine", (machines[0] as Machine).id);
+  if (names.length === 1) args.push("--strategy", names[0] as string);
+  if (fault !== undefined) args.push("--fault", fault);
   return new Promise((resolve, reject) => {
     const child = spawn(process.execPath, [process.argv[1] as string, "rehearse", ...args], { stdio: ["ignore", "pipe", "inherit"] });
     createInterface({ input: child.stdout }).on("line", (line) => told(JSON.parse(line)));

@@ -5,7 +5,8 @@ import { understand } from "../../src/core/entry/understand";
 import { vocabularyOf } from "../../src/core/entry/vocabulary";
 import { foldJob, type Job } from "../../src/core/job/fold";
 import type { Safety } from "../../src/core/job/safety";
-import { MACHINES } from "../../src/machines";
+import type { Machine } from "../../src/core/machine/schema";
+import { findMachine, MACHINES } from "../../src/machines";
 
 const machine = MACHINES[0] as (typeof MACHINES)[number];
 const vocabulary = vocabularyOf(machine);
@@ -35,6 +36,32 @@ test.each([
   ["cleared vent", "Put right: vent duct and hood"],
   ["safe, element OL", "Made safe: cord out, proved dead · Heating element, wires off: OL"],
 ])("“%s” is understood as “%s”", (line, says) => expect(say(line)).toBe(says));
+
+test.each([
+  ["exhaust 142 F", "Exhaust at its hottest: 61 °C"],
+  ["back pressure 0.6 inwc", "Back pressure: 149 Pa"],
+  ["meter first", "From now on: meter first"],
+  ["stops early", "Stops by itself"],
+  ["timer stands", "Timer stands"],
+])("“%s” is understood as “%s”", (line, says) => expect(say(line, { power: "live" })).toBe(says));
+
+test("what is timed keeps its time; a thermistor its temperature; a code is the machine's own", () => {
+  const on = (id: string, line: string) => {
+    const m = findMachine(id) as Machine;
+    const u = understand(line, { machine: m, vocabulary: vocabularyOf(m), job: { ...job({}), machineId: id } });
+    return u.ok && "drafts" in u ? [u.says, ...u.drafts.map((d) => d.body)] : [u.ok ? "" : u.message];
+  };
+  expect(on("kelvane-g14", "glow after 20 s, dark at 45s, no flame")).toEqual([
+    "Igniter glows after 20 s · Igniter goes dark after 45 s · No flame",
+    { sight: "glow", value: "yes", after: 20 },
+    { sight: "dark", value: "yes", after: 45 },
+    { sight: "flame", value: "no" },
+  ]);
+  expect(on("kelvane-c7", "thermistor 9.1k @ 27C")[1]).toMatchObject({ value: 9100, atC: 27 });
+  expect(on("kelvane-c7", "code F5")[0]).toBe("Code F5: tank full or pump stopped");
+  expect(on("orrinshaw-e27", "discharged")[0]).toBe("This machine has no capacitor to discharge");
+  expect(on("orrinshaw-e27", "exhaust 12 V")[0]).toContain("is no temperature");
+});
 
 test("what it can't read it explains", () => {
   expect(say("elment OL")).toContain("I don't know “elment” on this machine; did you mean element?");

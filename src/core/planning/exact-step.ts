@@ -7,8 +7,8 @@ import type { Problem } from "./problem";
 import { panelMinutes, panelsToOpen, type RepairGroup, unitRepair } from "./repairs";
 
 /** Repairs whose chance is below this are left out of the small problem; together they must not exceed {@link LEFT_OUT}. */
-const SLIGHT = 0.006;
-const LEFT_OUT = 0.03;
+const SLIGHT = 0.012;
+const LEFT_OUT = 0.1;
 const MOST_TESTS = 5;
 const MOST_PANELS = 4;
 

@@ -24,12 +24,12 @@ export interface Valued {
 
 /** What each machine offers, made once: the outcome classes do not depend on what is known so far. */
 export class TestCatalogue {
-  readonly tests: readonly TestAction[];
   private readonly outcomes = new Map<string, Outcomes>();
 
-  constructor(readonly bench: Bench) {
-    this.tests = testsOf(bench.predictor.machine);
-  }
+  constructor(
+    readonly bench: Bench,
+    readonly tests: readonly TestAction[] = testsOf(bench.predictor.machine),
+  ) {}
 
   outcomesOf(test: TestAction): Outcomes {
     let known = this.outcomes.get(test.id);
@@ -50,7 +50,7 @@ export interface Lookahead {
   readonly exactUpTo: number;
 }
 
-export const LOOKAHEAD: Lookahead = { depth: 2, shortlist: 7, exactUpTo: 5 };
+export const LOOKAHEAD: Lookahead = { depth: 2, shortlist: 7, exactUpTo: 6 };
 
 /** What to do next, with the value of all that was considered. */
 export interface Choice {

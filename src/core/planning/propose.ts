@@ -71,6 +71,8 @@ export function propose(
 ): Proposal | undefined {
   if (job.closed) return undefined;
   const { machine } = catalogue.bench.predictor;
+  const sibling = job.proof ? undefined : siblingDue(machine, job);
+  if (sibling !== undefined) return proposeSibling(machine, job, sibling);
   if (job.fitted.length > 0 && ranking.fixed >= SURELY_FIXED) return wayToClose(machine, job);
   const choice = choose(catalogue, job, ranking, rates, look);
   if (!choice) return wayToClose(machine, job);
@@ -306,6 +308,23 @@ function proposeFit(machine: Machine, job: Job, units: readonly string[], minute
       caution: "Gas work: licensed practice and local code come first. Afterwards a leak test, or the job can't be closed.",
     }),
   };
+}
+
+/** Who fits sets: the next unit of a set that was begun. */
+function siblingDue(machine: Machine, job: Job): string | undefined {
+  if (job.school.parts !== "set") return undefined;
+  const done = job.fitted.map((f) => f.unit);
+  const begun = job.fitted.filter((f) => f.action === "replaced").map((f) => f.unit);
+  return begun.length === 0 ? undefined : withSiblings(machine, begun).find((u) => !done.includes(u));
+}
+
+function proposeSibling(machine: Machine, job: Job, unit: string): Proposal {
+  const repair = unitRepair(machine, unit);
+  const touched = machine.parts.filter((p) => (p.unit ?? p.id) === unit).map((p) => p.id);
+  const why = "It ages with what was fitted, and the labour is in the access: this job fits the set.";
+  const before = prepare(machine, job, "dead", panelsToOpen(machine, [repair.panel], job.panelsOff), repair.says, touched);
+  if (before) return { ...before, why, prepares: repair.says };
+  return plain({ kind: "fit", unit, replaces: repair.replaces }, repair.says, meterNewSays(repair), repair.minutes, why);
 }
 
 /** Chance that a new part is bad out of its box (est.), and the minutes of metering it. */

@@ -23,7 +23,7 @@ export interface Outcome {
   /** Steps that broke a caution. */
   readonly unsafe: number;
   /** Share the ranking gave to the truth when the first part was fitted, and whether its leader was right. */
-  readonly calls: readonly { readonly share: number; readonly right: boolean }[];
+  readonly calls: readonly { readonly share: number; readonly right: boolean; readonly leader: string }[];
 }
 
 const MAX_STEPS = 250;

@@ -1,0 +1,112 @@
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { gzipSync } from "node:zlib";
+import { v7 } from "uuid";
+import type { Entry } from "../../src/core/job/entry";
+import { foldJob } from "../../src/core/job/fold";
+import { findMachine } from "../../src/machines";
+import { openDatabase, projectRoot } from "../../src/server/database";
+import { appendEntries } from "../../src/server/journal";
+import { entries as entryTable } from "../../src/server/schema";
+import { buildIfNeeded } from "../build";
+import { PREFIX, print, quantile, READINGS, sampleEntries, timed } from "./measure";
+
+export function folding(): void {
+  const base = sampleEntries(PREFIX);
+  const readings = sampleEntries([...PREFIX, ...READINGS]).filter((e) => e.kind === "reading");
+  const list = [...base];
+  while (list.length < 1000) list.push({ ...(readings[list.length % readings.length] as Entry), id: v7() } as Entry);
+  const text = JSON.stringify(list);
+  const parse = timed(50, () => JSON.parse(text));
+  const fold = timed(50, () => foldJob("", list, findMachine));
+  print({
+    name: "fold 1,000 entries, p50",
+    figure: quantile(fold, 0.5),
+    unit: "ms",
+    baseline: { what: "JSON.parse of the same entries", figure: quantile(parse, 0.5) },
+  });
+}
+
+export async function appending(): Promise<void> {
+  const folder = mkdtempSync(join(tmpdir(), "yennic-bench-"));
+  try {
+    const db = await openDatabase(`file:${join(folder, "bench.db")}`);
+    const [opened, ...rest] = sampleEntries([...PREFIX, ...READINGS]) as [Entry, ...Entry[]];
+    await appendEntries(db, [opened]);
+    const times: number[] = [];
+    const bare: number[] = [];
+    for (let i = 0; i < 300; i++) {
+      const entry = { ...(rest[i % rest.length] as Entry), id: v7() } as Entry;
+      let start = performance.now();
+      await appendEntries(db, [entry]);
+      times.push(performance.now() - start);
+      start = performance.now();
+      await db.insert(entryTable).values({ ...entry, id: v7(), kind: "setting", body: { liveTests: false } });
+      bare.push(performance.now() - start);
+      // The bare rows would make the job twice as long; they are not part of what is measured.
+      await db.$client.execute("DELETE FROM entries WHERE seq = (SELECT max(seq) FROM entries)");
+    }
+    db.$client.close();
+    times.sort((a, b) => a - b);
+    bare.sort((a, b) => a - b);
+    for (const q of [0.5, 0.99]) {
+      print({
+        name: `append one entry with its projection, to disk, p${q * 100}`,
+        figure: quantile(times, q),
+        unit: "ms",
+        baseline: { what: "a bare insert of the same row", figure: quantile(bare, q) },
+      });
+    }
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
+
+/** Gzipped JavaScript that the job page asks for, following static imports; the worker is told apart. */
+export function jobPage(): void {
+  buildIfNeeded();
+  const assets = join(projectRoot(), "dist/client/_astro");
+  const page = new Set<string>();
+  const workers = new Set<string>();
+  const visit = (file: string, into: Set<string>) => {
+    if (into.has(file)) return;
+    into.add(file);
+    const code = readFileSync(join(assets, file), "utf8");
+    for (const [, name] of code.matchAll(/(?:from|import)\s*"\.\/([\w.-]+\.js)"/g)) visit(name as string, into);
+    for (const [, name] of code.matchAll(/\/_astro\/([\w.-]*worker[\w.-]*\.js)/g)) visit(name as string, workers);
+  };
+  const manifest = readdirSync(assets);
+  for (const start of manifest.filter((f) => /^(JobView|client)\..*\.js$/.test(f))) visit(start, page);
+  const size = (files: Set<string>) => [...files].reduce((sum, f) => sum + gzipSync(readFileSync(join(assets, f))).length, 0) / 1000;
+  if (page.size === 0) throw new Error("no JobView script in the build");
+  const react = [...page].filter((f) => f.startsWith("client."));
+  print({
+    name: "JavaScript of the job page, gzip",
+    figure: size(page),
+    unit: "kB",
+    target: 220,
+    baseline: { what: "React alone", figure: size(new Set(react)) },
+  });
+  print({ name: "JavaScript of its worker, gzip", figure: size(workers), unit: "kB" });
+}
+
+/** From `./yennic demo` to its first answer, everything installed and built. */
+export async function secondStart(): Promise<void> {
+  buildIfNeeded();
+  const data = mkdtempSync(join(tmpdir(), "yennic-start-"));
+  const { Server } = await import("../../tests/e2e/server");
+  const server = new Server(data);
+  try {
+    await server.start();
+    await server.kill();
+    const begin = performance.now();
+    await server.start();
+    const health = performance.now() - begin;
+    await fetch(`${server.url}/jobs`).then((r) => r.text());
+    print({ name: "second start of demo to its first answer", figure: health / 1000, unit: "s", target: 5 });
+    print({ name: "second start of demo to its first page", figure: (performance.now() - begin) / 1000, unit: "s", target: 5 });
+  } finally {
+    await server.remove();
+  }
+}
