@@ -31,10 +31,10 @@ export function meter(faults: readonly Fault[], words: string): string {
   return Number.isFinite(ohms) ? (ohms + 0.1).toFixed(1) : "OL";
 }
 
-export async function openJob(page: Page, url: string, words: string): Promise<void> {
+export async function openJob(page: Page, url: string, words: string, machine: string = E27.id): Promise<void> {
   await page.goto(`${url}/jobs/new`);
   await page.getByLabel("What was noticed").fill(words);
-  await page.getByLabel("Machine, from the plate").selectOption(E27.id);
+  await page.getByLabel("Machine, from the plate").selectOption(machine);
   await page.getByLabel("Place", { exact: true }).fill("Testing quay 1");
   await page.getByLabel("Customer", { exact: true }).fill("Mr Probatum");
   await page.getByLabel("Your name").fill("Tess Trier");

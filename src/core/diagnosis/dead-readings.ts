@@ -94,33 +94,54 @@ export class DeadReadings {
     if (p === q) return () => ({ mean: 0, sigma: 0, floating: false });
     const plain = isNet(p) && isNet(q);
     const [a, b] = [this.node(p, NONE), this.node(q, NONE)];
-    const still = new Set<Difference>();
     const near = this.nearIsolated(p, q);
     const healthy = a === undefined || b === undefined ? OPEN : this.read(this.healthy, a, b);
-    return (faults) => {
-      if (near && !faults.some((f) => near.has(f.part))) return healthy;
-      const differences = this.differencesOf(faults);
-      let [from, to] = [a, b];
-      if (!plain && faults.length > 0) {
-        const set = new FaultSet(faults);
-        [from, to] = [this.node(p, set), this.node(q, set)];
+    /** What each difference does to this reading by itself. */
+    const effect = new Map<Difference, boolean>();
+    const movesIt = (d: Difference): boolean => {
+      let known = effect.get(d);
+      if (known === undefined) {
+        known = moves(this.healthy, d, a, b);
+        effect.set(d, known);
       }
-      const both = differences.length > 1 && differences.every((d) => d.come.length > 0);
-      const sameEnds = from === a && to === b;
-      let variant = this.healthy;
-      let rest = differences;
-      while (rest.length > 0) {
-        const d = rest.find((x) => both || (!(variant === this.healthy && sameEnds && still.has(x)) && moves(variant, x, from, to)));
-        if (!d) {
-          if (variant === this.healthy && sameEnds) for (const x of rest) still.add(x);
-          break;
-        }
-        // What did not matter before may matter now: the rest is looked at again.
-        rest = rest.filter((x) => x !== d);
-        variant = this.step(variant, d);
-      }
-      return from === undefined || to === undefined ? OPEN : this.read(variant, from, to);
+      return known;
     };
+    return (faults) => {
+      if (faults.length === 0 || (near && !touchesAny(faults, near))) return healthy;
+      const differences = this.differencesOf(faults);
+      const [first, second] = differences;
+      if (!plain) {
+        const set = new FaultSet(faults);
+        return this.readThrough(differences, this.node(p, set), this.node(q, set));
+      }
+      if (first === undefined) return healthy;
+      if (second === undefined) return movesIt(first) ? this.readAt(this.step(this.healthy, first), a, b) : healthy;
+      if (differences.length > 2 || (first.come.length > 0 && second.come.length > 0)) return this.readThrough(differences, a, b);
+      const [one, other] = movesIt(first) ? [first, second] : [second, first];
+      if (one === second && !movesIt(second)) return healthy;
+      const variant = this.step(this.healthy, one);
+      return this.readAt(moves(variant, other, a, b) ? this.step(variant, other) : variant, a, b);
+    };
+  }
+
+  private readAt(variant: Variant, a: number | undefined, b: number | undefined): Predicted {
+    return a === undefined || b === undefined ? OPEN : this.read(variant, a, b);
+  }
+
+  /** Takes in, one after the other, the differences that move the reading. */
+  private readThrough(differences: readonly Difference[], a: number | undefined, b: number | undefined): Predicted {
+    const both = differences.length > 1 && differences.every((d) => d.come.length > 0);
+    let variant = this.healthy;
+    let rest = differences;
+    while (rest.length > 0) {
+      const at = variant;
+      const d = both ? rest[0] : rest.find((x) => moves(at, x, a, b));
+      if (!d) break;
+      // What did not matter before may matter now: the rest is looked at again.
+      rest = rest.filter((x) => x !== d);
+      variant = this.step(variant, d);
+    }
+    return this.readAt(variant, a, b);
   }
 
   /** Share of the meter's current that each part carries between two points, in the order in which it passes them; empty for OL. */
@@ -220,10 +241,6 @@ export class DeadReadings {
     return n;
   }
 
-  /**
-   * Resistance and its spread. With 1 A driven through the points, branch k carries i_k and
-   * ∂R/∂R_k = i_k² (Tellegen's theorem; Director & Rohrer 1969), so the resistances give both.
-   */
   private read(variant: Variant, a: number, b: number): Predicted {
     const key = a < b ? a * 4096 + b : b * 4096 + a;
     let known = variant.read.get(key);
@@ -238,15 +255,46 @@ export class DeadReadings {
     if (a === b) return { mean: 0, sigma: 0, floating: false };
     const { size, ohms } = variant;
     const mean = a < size && b < size ? (ohms[a * size + b] as number) : Infinity;
-    if (mean === Infinity) return OPEN;
-    let variance = 0;
-    for (const branch of variant.branches) {
-      if (ohms[branch.a * size + a] === Infinity) continue;
-      const i = transferOhms(variant, a, b, branch.a, branch.b) / branch.ohms;
-      if (Math.abs(i) > ROUNDING) variance += (i * i * branch.sigma) ** 2;
-    }
-    return { mean, sigma: Math.sqrt(variance), floating: false };
+    return mean === Infinity ? OPEN : new Read(mean, variant, a, b);
   }
+}
+
+/** A finite reading; its spread takes a pass over all branches, so it is worked out when it is asked for. */
+class Read implements Predicted {
+  readonly floating = false;
+  private spread: number | undefined;
+
+  constructor(
+    readonly mean: number,
+    private readonly variant: Variant,
+    private readonly a: number,
+    private readonly b: number,
+  ) {}
+
+  get sigma(): number {
+    this.spread ??= spreadOf(this.variant, this.a, this.b);
+    return this.spread;
+  }
+}
+
+/**
+ * 1 σ of a resistance. With 1 A driven through the points, branch k carries i_k and ∂R/∂R_k = i_k² (Tellegen's theorem;
+ * Director & Rohrer 1969).
+ */
+function spreadOf(variant: Variant, a: number, b: number): number {
+  const { size, ohms } = variant;
+  let variance = 0;
+  for (const branch of variant.branches) {
+    if (ohms[branch.a * size + a] === Infinity) continue;
+    const i = transferOhms(variant, a, b, branch.a, branch.b) / branch.ohms;
+    if (Math.abs(i) > ROUNDING) variance += (i * i * branch.sigma) ** 2;
+  }
+  return Math.sqrt(variance);
+}
+
+function touchesAny(faults: readonly Fault[], parts: ReadonlySet<string>): boolean {
+  for (const f of faults) if (parts.has(f.part)) return true;
+  return false;
 }
 
 const NONE = new FaultSet([]);

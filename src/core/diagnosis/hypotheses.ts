@@ -26,8 +26,9 @@ const POOR_OHMS = [2.5, 12, 60] as const;
 const POOR_WEIGHT = 0.6;
 /** Share of machines with two faults that have nothing to do with each other (est.). */
 const PAIRS_SHARE = 0.03;
-/** A pair is a suspect when it is at least this likely among all single faults taken twice. */
+/** A pair is a suspect when it is at least this likely among all faults taken twice, and among the likeliest so many. */
 const PAIR_THRESHOLD = 4e-7;
+const MOST_PAIRS = 1300;
 
 export const hypothesisId = (faults: readonly Fault[]): string =>
   faults.map((f) => (f.severity === undefined ? faultKey(f) : `${faultKey(f)}#${Number(f.severity.toPrecision(4))}`)).join("+");
@@ -51,7 +52,7 @@ export function hypothesesOf(machine: Machine, { pairs: withPairs = true } = {})
   ];
   const sum = weighted.reduce((total, w) => total + w.weight, 0);
   const known = new Set(weighted.map((w) => suspectId([...w.faults].sort(byKey))));
-  const pairs = (withPairs ? pairsOf(singles, sum) : []).filter((p) => !known.has(suspectId([...p.faults].sort(byKey))));
+  const pairs = (withPairs ? pairsOf(machine, singles, sum) : []).filter((p) => !known.has(suspectId([...p.faults].sort(byKey))));
   const pairSum = pairs.reduce((total, w) => total + w.weight, 0);
   const all = [
     ...weighted.map((w) => ({ ...w, prior: (w.weight / sum) * (pairSum > 0 ? 1 - PAIRS_SHARE : 1) })),
@@ -143,17 +144,23 @@ function joints(machine: Machine): Weighted[] {
   );
 }
 
-/** Two faults of different parts at once, by chance. */
-function pairsOf(singles: readonly Single[], sum: number): Weighted[] {
+/** Two faults of different parts, or a fault and an open joint, at once by chance; the likeliest first. */
+function pairsOf(machine: Machine, singles: readonly Single[], sum: number): Weighted[] {
+  const members = [
+    ...singles.map((s) => ({ fault: middle(s), weight: s.weight })),
+    ...joints(machine)
+      .filter((j) => j.faults[0]?.mode === JOINT_OPEN)
+      .map((j) => ({ fault: j.faults[0] as Fault, weight: j.weight })),
+  ];
   const pairs: Weighted[] = [];
-  singles.forEach((a, i) => {
-    for (const b of singles.slice(i + 1)) {
+  members.forEach((a, i) => {
+    for (const b of members.slice(i + 1)) {
       const weight = (a.weight * b.weight) / (sum * sum);
-      if (a.fault.part === b.fault.part || weight < PAIR_THRESHOLD) continue;
-      pairs.push({ kind: "pair", faults: [middle(a), middle(b)], weight });
+      if (a.fault.part === b.fault.part || weight < PAIR_THRESHOLD || (isJoint(a.fault) && isJoint(b.fault))) continue;
+      pairs.push({ kind: "pair", faults: [a.fault, b.fault], weight });
     }
   });
-  return pairs;
+  return pairs.sort((a, b) => b.weight - a.weight).slice(0, MOST_PAIRS);
 }
 
 /** “Thermal cut-off blown, because vent duct and hood choked”: damage first, as it is found; then its cause. A pair: “… and …”. */

@@ -87,7 +87,8 @@ export class Bench {
     let column = this.columns.get(key);
     if (!column) {
       const likelihood = likelihoodOf(this.predictor, finding, source);
-      column = Float64Array.from(this.hypotheses, (h) => Math.log(Math.max(likelihood(h.faults), 1e-12)));
+      column = new Float64Array(this.hypotheses.length);
+      for (let i = 0; i < column.length; i++) column[i] = Math.log(Math.max(likelihood((this.hypotheses[i] as Hypothesis).faults), 1e-12));
       if (this.columns.size > MOST_COLUMNS) this.columns.clear();
       this.columns.set(key, column);
     }
@@ -104,28 +105,42 @@ export const benchOf = (predictor: Predictor, options: { readonly pairs?: boolea
 export function rank(bench: Bench, evidence: readonly Evidence[], fitted: readonly string[] = []): Ranking {
   const n = bench.hypotheses.length;
   const logs = Float64Array.from(bench.logPrior);
-  const perEntry = evidence.map((e) => {
-    const column = bench.column(e);
-    const before = softmax(logs);
-    let mean = 0;
-    for (let i = 0; i < n; i++) {
-      mean += (before[i] as number) * Math.exp(column[i] as number);
-      logs[i] = (logs[i] as number) + (column[i] as number);
-    }
-    return { entry: e.entry, column, mean: Math.log(Math.max(mean, 1e-12)) };
-  });
+  const columns = evidence.map((e) => bench.column(e));
+  for (const column of columns) for (let i = 0; i < n; i++) logs[i] = (logs[i] as number) + (column[i] as number);
   const posterior = softmax(logs);
   const left = bench.left(fitted);
   let fixed = 0;
   for (let i = 0; i < n; i++) if (left[i] === bench.healthy) fixed += posterior[i] as number;
-  return { posterior, suspects: suspectsOf(bench, posterior, perEntry), fixed };
+  return { posterior, suspects: suspectsOf(bench, posterior, weightsBy(bench, evidence, columns)), fixed };
 }
 
-function suspectsOf(
-  bench: Bench,
-  posterior: Float64Array,
-  perEntry: readonly { entry: string; column: Float64Array; mean: number }[],
-): Suspect[] {
+/** Weights of the entries for a hypothesis; what they are held against is worked out when they are first asked for. */
+function weightsBy(bench: Bench, evidence: readonly Evidence[], columns: readonly Float64Array[]): (i: number) => Weight[] {
+  let means: number[] | undefined;
+  return (i) => {
+    means ??= meansOf(bench, columns);
+    return evidence.map((e, k) => ({
+      entry: e.entry,
+      bans: (((columns[k] as Float64Array)[i] as number) - (means?.[k] as number)) / Math.LN10,
+    }));
+  };
+}
+
+/** log of the average likelihood of each entry, over the belief before it. */
+function meansOf(bench: Bench, columns: readonly Float64Array[]): number[] {
+  const logs = Float64Array.from(bench.logPrior);
+  return columns.map((column) => {
+    const before = softmax(logs);
+    let mean = 0;
+    for (let i = 0; i < logs.length; i++) {
+      mean += (before[i] as number) * Math.exp(column[i] as number);
+      logs[i] = (logs[i] as number) + (column[i] as number);
+    }
+    return Math.log(Math.max(mean, 1e-12));
+  });
+}
+
+function suspectsOf(bench: Bench, posterior: Float64Array, weightsFor: (i: number) => Weight[]): Suspect[] {
   const total = new Float64Array(bench.suspects);
   const best = new Int32Array(bench.suspects).fill(-1);
   for (let i = 0; i < posterior.length; i++) {
@@ -134,23 +149,34 @@ function suspectsOf(
     total[s] = (total[s] as number) + p;
     if (best[s] === -1 || p > (posterior[best[s] as number] as number)) best[s] = i;
   }
-  const order = Array.from(total, (probability, s) => ({ probability, i: best[s] as number }));
-  order.sort((a, b) => b.probability - a.probability);
-  return order.map(({ probability, i }) => ({
-    hypothesis: bench.hypotheses[i] as Hypothesis,
-    probability,
-    get weights() {
-      return perEntry.map((p) => ({ entry: p.entry, bans: ((p.column[i] as number) - p.mean) / Math.LN10 }));
-    },
-  }));
+  const order = new Int32Array(bench.suspects);
+  for (let s = 0; s < order.length; s++) order[s] = s;
+  order.sort((a, b) => (total[b] as number) - (total[a] as number));
+  const suspects: Suspect[] = [];
+  for (const s of order) {
+    const i = best[s] as number;
+    suspects.push({
+      hypothesis: bench.hypotheses[i] as Hypothesis,
+      probability: total[s] as number,
+      get weights() {
+        return weightsFor(i);
+      },
+    });
+  }
+  return suspects;
 }
 
+/** Written as loops: it runs over every hypothesis at every entry, and a typed array's own map is many times slower. */
 export function softmax(logs: ArrayLike<number>): Float64Array {
   let top = -Infinity;
   for (let i = 0; i < logs.length; i++) if ((logs[i] as number) > top) top = logs[i] as number;
-  const raw = Float64Array.from(logs, (l) => Math.exp(l - top));
+  const raw = new Float64Array(logs.length);
   let sum = 0;
-  for (let i = 0; i < raw.length; i++) sum += raw[i] as number;
+  for (let i = 0; i < raw.length; i++) {
+    const x = Math.exp((logs[i] as number) - top);
+    raw[i] = x;
+    sum += x;
+  }
   for (let i = 0; i < raw.length; i++) raw[i] = (raw[i] as number) / sum;
   return raw;
 }

@@ -27,7 +27,11 @@ export class Rehearsal {
     const call = (job: Job): Outcome["calls"][number] => {
       const { suspects } = rank(this.bench, job.evidence);
       const leader = suspects[0];
-      return { share: leader?.probability ?? 0, right: leader?.hypothesis.suspect === world.hidden.suspect, leader: leader?.hypothesis.suspect ?? "" };
+      return {
+        share: leader?.probability ?? 0,
+        right: leader?.hypothesis.suspect === world.hidden.suspect,
+        leader: leader?.hypothesis.suspect ?? "",
+      };
     };
     return new Play(world, this.bench, this.catalogue).run(make(), strategy, seed, call);
   }

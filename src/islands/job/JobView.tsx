@@ -39,7 +39,6 @@ type Side =
   | { readonly kind: "probe"; readonly points: readonly string[] };
 const SUSPECTS: Side = { kind: "suspects" };
 const NO_WAYS: readonly Way[] = [];
-const NO_PARTS: readonly string[] = [];
 
 export function JobView({ id, number, entries, machines }: Props) {
   const { job, waiting, refusedByServer, reached, add } = useJob(id, entries, machines);
@@ -179,7 +178,7 @@ export function JobView({ id, number, entries, machines }: Props) {
               controls={allControls}
               probes={side.kind === "probe" ? side.points : []}
               chosen={side.kind === "part" ? side.part : undefined}
-              way={ranking?.ways.find((w) => w.entry === way)?.parts ?? NO_PARTS}
+              way={ranking?.ways.find((w) => w.entry === way)}
               onPart={(part) => setSide((s) => (s.kind === "part" && s.part === part ? SUSPECTS : { kind: "part", part }))}
               onPoint={choosePoint}
             />

@@ -76,13 +76,13 @@ function Line({ line, machine, waiting, retraction, way, wayShown, onWay, onRetr
         {status === "retracted" ? <s>{entrySays(machine, entry)}</s> : entrySays(machine, entry)}
         {status === "retracted" && <em> taken back</em>}
         {status === "refused" && <em> does not count: {reason}</em>}
-        {way && status === "counts" && (
-          <button type="button" className={styles.way} aria-pressed={wayShown} onClick={() => onWay(wayShown ? undefined : entry.id)}>
-            ↳ {way.says} <u>{wayShown ? "Hide it" : "Show it on the sheet"}</u>
-          </button>
-        )}
         {waiting && <em className={styles.waiting}> ○ not on the server yet</em>}
       </span>
+      {way && status === "counts" && (
+        <button type="button" className={styles.way} aria-pressed={wayShown} onClick={() => onWay(wayShown ? undefined : entry.id)}>
+          {wayShown ? "Hide its way" : "Show its way"}
+        </button>
+      )}
       {!fixed && status !== "retracted" && (
         <button type="button" aria-label={`Take back: ${entrySays(machine, entry)}`} title="Take back" onClick={() => onRetract(entry.id)}>
           <Undo2 size={20} aria-hidden />

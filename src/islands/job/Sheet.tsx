@@ -1,5 +1,6 @@
 import { type KeyboardEvent, useEffect, useId, useMemo, useRef, useState } from "react";
 import type { Mark } from "../../core/diagnosis/marks";
+import type { Way } from "../../core/diagnosis/surprise";
 import type { Job } from "../../core/job/fold";
 import type { Machine, Part } from "../../core/machine/schema";
 import { controlsSay } from "../../core/planning/tests";
@@ -15,8 +16,8 @@ interface Props {
   readonly controls: Readonly<Record<string, string>>;
   readonly probes: readonly string[];
   readonly chosen: string | undefined;
-  /** Parts that the current of a shown reading passed. */
-  readonly way: readonly string[];
+  /** How the current of a reading got there, to be marked on the parts that it passed. */
+  readonly way: Way | undefined;
   readonly onPart: (part: string) => void;
   readonly onPoint: (net: string) => void;
 }
@@ -46,7 +47,8 @@ export function Sheet({ machine, job, marks, controls, probes, chosen, way, onPa
   return (
     <div className={styles.frame}>
       <header className={styles.head}>
-        <h2>
+        {way && <output className={styles.waySays}>{way.says}</output>}
+        <h2 className={way ? "hidden" : undefined}>
           Wiring sheet, {machine.model}
           <span>
             {" "}
@@ -89,7 +91,7 @@ export function Sheet({ machine, job, marks, controls, probes, chosen, way, onPa
                       closed={isDrawnClosed(item.part, controls)}
                       note={readings.get(item.part.id)}
                       chosen={chosen === item.part.id}
-                      onWay={way.includes(item.part.id)}
+                      onWay={way?.parts.includes(item.part.id) ?? false}
                       onChoose={onPart}
                     />
                   ))}
@@ -332,7 +334,7 @@ function lastReadings(job: Job): ReadonlyMap<string, string> {
     if (e.finding.kind !== "reading" || e.finding.reading.unit !== "ohm") continue;
     const r = e.finding.reading;
     const [a, b] = r.between.map((p) => p.split(".")[0]);
-    if (a === b && a !== undefined) map.set(a, r.value === null ? "OL" : formatValue(r.value, "ohm"));
+    if (a === b && a !== undefined && r.wiresOff.includes(a)) map.set(a, r.value === null ? "OL" : formatValue(r.value, "ohm"));
   }
   return map;
 }
