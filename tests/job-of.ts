@@ -29,12 +29,13 @@ export function jobOf(machine: Machine, lines: readonly (string | Draft)[]): Job
 
 const benches = new Map<string, Bench>();
 
-/** One bench a machine for all tests of a file: what it remembers is the same for all. */
-export function benchFor(machine: Machine): Bench {
-  let bench = benches.get(machine.id);
+/** One bench a machine for all tests of a file: what it remembers is the same for all. Without pairs, which take the longest, unless asked. */
+export function benchFor(machine: Machine, pairs = false): Bench {
+  const key = `${machine.id} ${pairs}`;
+  let bench = benches.get(key);
   if (!bench) {
-    bench = benchOf(new Predictor(machine));
-    benches.set(machine.id, bench);
+    bench = benchOf(new Predictor(machine), { pairs });
+    benches.set(key, bench);
   }
   return bench;
 }

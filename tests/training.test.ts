@@ -9,8 +9,8 @@ const play = (strategy: string, jobs: number) =>
   Array.from({ length: jobs }, (_, i) => (rehearsals[i % rehearsals.length] as Rehearsal).play(4242 + i, strategy));
 
 test("whole jobs with hidden faults: found with their causes, no caution broken, cheaper than a fixed order", { timeout: 240_000 }, () => {
-  const own = summarise(play("planner", 18));
-  const fixed = summarise(play("fixed-order", 18));
+  const own = summarise(play("planner", 12));
+  const fixed = summarise(play("fixed-order", 12));
   expect(own.found).toBeGreaterThanOrEqual(0.95);
   expect(own.unsafe).toBe(0);
   expect(fixed.unsafe).toBe(0);

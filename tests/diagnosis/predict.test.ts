@@ -39,6 +39,13 @@ test("a suspect's reading by difference equals the reading of its own network, a
   );
 });
 
+test.each(MACHINES.map((m) => [m.id, m] as const))("%s has at least 1,500 hypotheses: singles, joints, causes and pairs", (_, m) => {
+  const all = hypothesesOf(m);
+  expect(all.length).toBeGreaterThanOrEqual(1500);
+  expect(new Set(all.map((h) => h.kind))).toEqual(new Set(["nothing", "single", "joint", "cause", "pair"]));
+  expect(all.reduce((sum, h) => sum + h.prior, 0)).toBeCloseTo(1, 9);
+});
+
 test("priors add up to one and every fault of the file is a suspect", () => {
   expect(hypotheses.reduce((sum, h) => sum + h.prior, 0)).toBeCloseTo(1, 12);
   expect(new Set(hypotheses.map((h) => h.id)).size).toBe(hypotheses.length);
