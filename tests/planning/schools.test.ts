@@ -61,21 +61,16 @@ test("each job can ask what the other schools would do now", () => {
   for (const a of asked) expect(a?.title).toBeTruthy();
 });
 
-test("a small question is solved exactly, and no worse than looking ahead thinks it can do", () => {
-  const { job, ranking, catalogue } = at(e27, [
-    "turns, no heat",
-    "air strong",
-    "setting good",
-    "safe",
-    "rear off",
-    "cutoff 0.2",
-    "element OL",
-  ]);
-  const exact = choose(catalogue, job, ranking);
-  const ahead = choose(catalogue, job, ranking, undefined, { ...LOOKAHEAD, exactUpTo: 0 });
-  expect(exact?.by).toBe("exact");
-  expect(ahead?.by).toBe("lookahead");
-  expect(exact?.step).toMatchObject({ kind: "repair", group: { units: ["element"] } });
+test("a question with few repairs left in it is solved exactly; a wide one by looking ahead", () => {
+  const by = (lines: string[]) => {
+    const { job, ranking, catalogue } = at(e27, lines);
+    return choose(catalogue, job, ranking);
+  };
+  const narrow = ["turns, no heat", "air strong", "safe", "rear off", "h3 h5 OL", "element 10.7"];
+  expect(by(narrow)).toMatchObject({ by: "exact", step: { kind: "test", valued: { test: { part: "cut-off" } } } });
+  expect(by(["turns, no heat"])?.by).toBe("lookahead");
+  const { job, ranking, catalogue } = at(e27, narrow);
+  expect(choose(catalogue, job, ranking, undefined, { ...LOOKAHEAD, exactUpTo: 0 })?.by).toBe("lookahead");
 });
 
 test("a reading that another path made tells which: the motor's winding read in place, its wires on", () => {
