@@ -62,7 +62,11 @@ describe("machine E, from its circuit and its heat alone", () => {
     ["an open start winding: hums", [{ part: "motor", mode: "start-open" }], { starts: "no", hums: "yes" }],
     ["a seized motor: hums", [{ part: "motor", mode: "seized" }], { starts: "no", hums: "yes" }],
     ["a broken belt opens its switch: no start", [{ part: "belt", mode: "broken" }], { starts: "no", turns: "no" }],
-    ["a start button let go too soon: no start, no hum", [{ part: "start-use", mode: "wrong", at: "released" }], { starts: "no", hums: "no" }],
+    [
+      "a start button let go too soon: no start, no hum",
+      [{ part: "start-use", mode: "wrong", at: "released" }],
+      { starts: "no", hums: "no" },
+    ],
     ["a cycle without heat: turns, no heat", [{ part: "timer-setting", mode: "wrong", at: "air-only" }], { turns: "yes", warm: "no" }],
     [
       "a half choked duct cycles the high limit",
