@@ -32,6 +32,7 @@ test.each([
   ["turns, no heat", "Drum turns · No warm air"],
   ["belt broken", "Drum belt looks bad"],
   ["rear off", "Rear panel off"],
+  ["top off, front off", "Top off · Front off"],
   ["fitted cutoff", "Fitted: new thermal cut-off"],
   ["cleared vent", "Put right: vent duct and hood"],
   ["safe, element OL", "Made safe: cord out, proved dead · Heating element, wires off: OL"],

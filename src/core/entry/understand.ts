@@ -39,12 +39,14 @@ export function understand(line: string, context: Context): Understanding {
   if (sayings.length === 0) return refuse(`Type what you see or read: ${EXAMPLES}`);
   const drafts: Draft[] = [];
   const says: string[] = [];
+  let { job } = context;
   for (const saying of sayings) {
-    const one = understandOne(saying, context);
+    const one = understandOne(saying, { ...context, job });
     if (!one.ok) return one;
     if ("command" in one) return sayings.length === 1 ? one : refuse(`“${saying}” must stand alone`);
     drafts.push(...one.drafts);
     says.push(one.says);
+    job = { ...job, panelsOff: panelsAfter(job.panelsOff, one.drafts) };
   }
   let { safety } = context.job;
   for (const draft of drafts) {
@@ -53,6 +55,14 @@ export function understand(line: string, context: Context): Understanding {
     safety = safetyAfter(safety, draft);
   }
   return { ok: true, drafts, says: says.join(" · ") };
+}
+
+/** “top off, console off”: the second panel comes after the first. */
+function panelsAfter(off: readonly string[], drafts: readonly Draft[]): readonly string[] {
+  return drafts.reduce((now, d) => {
+    if (d.kind !== "panel") return now;
+    return d.body.state === "off" ? now.concat(d.body.panel) : now.filter((p) => p !== d.body.panel);
+  }, off);
 }
 
 function understandOne(saying: string, context: Context): Understanding {
