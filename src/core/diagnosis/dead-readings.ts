@@ -28,7 +28,8 @@ interface Difference {
 }
 
 interface Variant extends Resistances<NamedBranch> {
-  readonly next: Map<number, Variant>;
+  /** By the number of the difference that is taken in next. */
+  readonly next: Variant[];
   readonly read: Map<number, Predicted>;
 }
 
@@ -46,6 +47,7 @@ export class DeadReadings {
   private readonly number = new Map<string, number>();
   private readonly healthy: Variant;
   private readonly branchOf = new Map<string, NamedBranch>();
+  private readonly byList = new WeakMap<readonly (readonly Fault[])[], readonly (readonly Difference[])[]>();
   private readonly byFaults = new WeakMap<readonly Fault[], readonly Difference[]>();
   private readonly differences = new Map<string, Difference>();
   private readonly numbers = new Map<string, number>();
@@ -59,7 +61,7 @@ export class DeadReadings {
     this.off = new Set(wiresOff);
     this.dead = deadMachine(machine, deadCondition(machine, controls), this.off);
     const branches = this.dead.healthy.flatMap((c) => this.branch(c));
-    this.healthy = { ...resistancesOf(this.number.size, branches), next: new Map(), read: new Map() };
+    this.healthy = { ...resistancesOf(this.number.size, branches), next: [], read: new Map() };
   }
 
   private branch(c: DeadMachine["healthy"][number]): NamedBranch[] {
@@ -90,26 +92,46 @@ export class DeadReadings {
    * Ω between two points with its spread from the parts' tolerances, to be asked of many suspects. Faults come as the
    * arrays of the hypotheses, which stay the same, so what they change is looked up by the array itself.
    */
-  reader([p, q]: readonly [string, string]): (faults: readonly Fault[]) => Predicted {
+  reader(between: readonly [string, string]): (faults: readonly Fault[]) => Predicted {
+    const at = this.at(between);
+    return (faults) => at(faults, this.differencesOf(faults));
+  }
+
+  /** The same for a whole list, which is looked up by itself: the faster way where all hypotheses are asked. */
+  readAll(list: readonly (readonly Fault[])[], between: readonly [string, string]): Predicted[] {
+    const at = this.at(between);
+    let differences = this.byList.get(list);
+    if (!differences) {
+      differences = list.map((faults) => this.differencesOf(faults));
+      this.byList.set(list, differences);
+    }
+    const read = new Array<Predicted>(list.length);
+    for (let i = 0; i < read.length; i++) read[i] = at(list[i] as readonly Fault[], differences[i] as readonly Difference[]);
+    return read;
+  }
+
+  /** A place of the probes, readied: what the machine reads there with these faults, which change it so. */
+  private at([p, q]: readonly [string, string]): (faults: readonly Fault[], differences: readonly Difference[]) => Predicted {
     if (p === q) return () => ({ mean: 0, sigma: 0, floating: false });
     const plain = isNet(p) && isNet(q);
     const [a, b] = [this.node(p, NONE), this.node(q, NONE)];
     const near = this.nearIsolated(p, q);
     const healthy = a === undefined || b === undefined ? OPEN : this.read(this.healthy, a, b);
-    /** What each difference does to this reading by itself. */
-    const effect = new Map<Difference, boolean>();
+    /** By the number of a difference: whether it moves this reading by itself. */
+    const effect: boolean[] = [];
     const movesIt = (d: Difference): boolean => {
-      let known = effect.get(d);
+      let known = effect[d.number];
       if (known === undefined) {
         known = moves(this.healthy, d, a, b);
-        effect.set(d, known);
+        effect[d.number] = known;
       }
       return known;
     };
-    return (faults) => {
-      if (faults.length === 0 || (near && !touchesAny(faults, near))) return healthy;
-      const differences = this.differencesOf(faults);
-      const [first, second] = differences;
+    return (faults, differences) => {
+      if (differences.length === 0 && plain) return healthy;
+      if (near && !touchesAny(faults, near)) return healthy;
+      const first = differences[0];
+      const second = differences[1];
       if (!plain) {
         const set = new FaultSet(faults);
         return this.readThrough(differences, this.node(p, set), this.node(q, set));
@@ -117,9 +139,10 @@ export class DeadReadings {
       if (first === undefined) return healthy;
       if (second === undefined) return movesIt(first) ? this.readAt(this.step(this.healthy, first), a, b) : healthy;
       if (differences.length > 2 || (first.come.length > 0 && second.come.length > 0)) return this.readThrough(differences, a, b);
-      const [one, other] = movesIt(first) ? [first, second] : [second, first];
-      if (one === second && !movesIt(second)) return healthy;
-      const variant = this.step(this.healthy, one);
+      const moved = movesIt(first);
+      if (!moved && !movesIt(second)) return healthy;
+      const other = moved ? second : first;
+      const variant = this.step(this.healthy, moved ? first : second);
       return this.readAt(moves(variant, other, a, b) ? this.step(variant, other) : variant, a, b);
     };
   }
@@ -185,10 +208,10 @@ export class DeadReadings {
   }
 
   private step(variant: Variant, difference: Difference): Variant {
-    let next = variant.next.get(difference.number);
+    let next = variant.next[difference.number];
     if (!next) {
-      next = { ...changed<NamedBranch>(variant, difference), next: new Map(), read: new Map() };
-      variant.next.set(difference.number, next);
+      next = { ...changed<NamedBranch>(variant, difference), next: [], read: new Map() };
+      variant.next[difference.number] = next;
     }
     return next;
   }

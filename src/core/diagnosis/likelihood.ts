@@ -50,18 +50,31 @@ const TIME_RANGE_S = 180;
 export const measureSigma = (what: keyof typeof MEASURE_SIGMA, mean: number): number => MEASURE_SIGMA[what](mean);
 const MEASURE_RANGE = { "exhaust-peak": 150, "back-pressure": 400 } as const;
 
-/** P(an entry | faults) as a function of the faults, with people's and meters' errors. 1 where the entry says nothing. */
-export function likelihoodOf(
+/** P(an entry | faults) for a list of faults, with people's and meters' errors. 1 where the entry says nothing. */
+export function likelihoodsOf(
   predictor: Predictor,
+  list: readonly (readonly Fault[])[],
   finding: Evidence["finding"],
+  source: Evidence["source"],
+): Float64Array {
+  const likelihoods = new Float64Array(list.length);
+  if (finding.kind === "reading") {
+    const reading = atRoomTemperature(predictor.machine, finding.reading);
+    const predicted = predictor.readings(list, finding.reading);
+    for (let i = 0; i < likelihoods.length; i++) likelihoods[i] = readingLikelihood(reading, predicted[i] as Predicted);
+    return likelihoods;
+  }
+  const likelihood = sightedLikelihood(predictor, finding, source);
+  for (let i = 0; i < likelihoods.length; i++) likelihoods[i] = likelihood(list[i] as readonly Fault[]);
+  return likelihoods;
+}
+
+function sightedLikelihood(
+  predictor: Predictor,
+  finding: Exclude<Evidence["finding"], { kind: "reading" }>,
   source: Evidence["source"],
 ): (faults: readonly Fault[]) => number {
   switch (finding.kind) {
-    case "reading": {
-      const predict = predictor.reader(finding.reading);
-      const reading = atRoomTemperature(predictor.machine, finding.reading);
-      return (faults) => readingLikelihood(reading, predict(faults));
-    }
     case "measure": {
       const { what, value } = finding.measure;
       const density = (mean: number) => 0.97 * normal(value, mean, MEASURE_SIGMA[what](mean)) + 0.03 / MEASURE_RANGE[what];

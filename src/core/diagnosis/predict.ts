@@ -118,6 +118,13 @@ export class Predictor {
     return this.deadState(controls, wiresOff).reader(between);
   }
 
+  /** The same for a whole list of suspects; a list that is asked about often is best always the same array. */
+  readings(list: readonly (readonly Fault[])[], setup: ReadingSetup): Predicted[] {
+    if (setup.unit === "ohm") return this.deadState(setup.controls, setup.wiresOff).readAll(list, setup.between);
+    const read = this.reader(setup);
+    return list.map(read);
+  }
+
   /** Which parts a meter's current passes between two points, and with what share of it. Ohms only. */
   path(faults: readonly Fault[], { between, controls, wiresOff }: ReadingSetup): { readonly part: string; readonly share: number }[] {
     return this.deadState(controls, wiresOff).path(faults, between);

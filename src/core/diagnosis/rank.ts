@@ -1,6 +1,7 @@
 import type { Evidence } from "../job/fold";
+import type { Fault } from "../machine/fault";
 import { type Hypothesis, hypothesesOf, hypothesisId, remaining } from "./hypotheses";
-import { likelihoodOf } from "./likelihood";
+import { likelihoodsOf } from "./likelihood";
 import type { Predictor } from "./predict";
 
 /** How one entry speaks for (+) or against (−) a suspect, in bans (powers of ten) against the average of all suspects. */
@@ -30,6 +31,8 @@ export interface Ranking {
 /** A machine with its hypotheses and its predictor, made once and used for every ranking. */
 export class Bench {
   readonly hypotheses: readonly Hypothesis[];
+  /** Faults of each hypothesis. */
+  readonly faults: readonly (readonly Fault[])[];
   readonly logPrior: Float64Array;
   /** Suspect number of each hypothesis. */
   readonly suspectOf: Int32Array;
@@ -44,6 +47,7 @@ export class Bench {
     options: { readonly pairs?: boolean } = {},
   ) {
     this.hypotheses = hypothesesOf(predictor.machine, options);
+    this.faults = this.hypotheses.map((h) => h.faults);
     this.logPrior = Float64Array.from(this.hypotheses, (h) => Math.log(h.prior));
     const numbers = new Map<string, number>();
     this.suspectOf = Int32Array.from(this.hypotheses, (h) => {
@@ -86,9 +90,8 @@ export class Bench {
     const key = `${source}${JSON.stringify(finding)}`;
     let column = this.columns.get(key);
     if (!column) {
-      const likelihood = likelihoodOf(this.predictor, finding, source);
-      column = new Float64Array(this.hypotheses.length);
-      for (let i = 0; i < column.length; i++) column[i] = Math.log(Math.max(likelihood((this.hypotheses[i] as Hypothesis).faults), 1e-12));
+      column = likelihoodsOf(this.predictor, this.faults, finding, source);
+      for (let i = 0; i < column.length; i++) column[i] = Math.log(Math.max(column[i] as number, 1e-12));
       if (this.columns.size > MOST_COLUMNS) this.columns.clear();
       this.columns.set(key, column);
     }

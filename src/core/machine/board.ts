@@ -25,6 +25,7 @@ export class BoardLogic {
   private calledFor = 0;
   private calledAtC: number | undefined;
   private calling = false;
+  private readonly relays: readonly PartOf<"relay">[];
   private readonly sensed: number;
   private readonly dead: boolean;
 
@@ -33,6 +34,7 @@ export class BoardLogic {
     private readonly faults: FaultSet,
     readonly part: PartOf<"board">,
   ) {
+    this.relays = machine.parts.filter((p) => p.kind === "relay").filter((r) => r.board === part.id);
     this.sensed = sensedOhms(machine, faults, part);
     this.dead = faults.has(part.id, "dead") || faults.has(part.id, "shorted");
   }
@@ -50,9 +52,7 @@ export class BoardLogic {
     if (this.lit && pressed && lacking) this.missing = lacking.id;
     this.running = this.lit && at >= this.bootedAt && !lacking && (this.running || pressed);
     this.calling = this.running && this.callsForHeat(controls, opened);
-    return this.machine.parts.flatMap((p) =>
-      p.kind === "relay" && p.board === part.id && (p.drives === "heat" ? this.calling : this.running) ? [p.id] : [],
-    );
+    return this.relays.filter((r) => (r.drives === "heat" ? this.calling : this.running)).map((r) => r.id);
   }
 
   private callsForHeat(controls: ControlPositions, opened: ReadonlySet<string>): boolean {

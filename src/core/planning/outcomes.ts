@@ -25,20 +25,15 @@ const APART = 4;
 const MAX_BANDS = 6;
 
 /** The outcome classes of a test over all hypotheses; empty classes never appear. One class means that the test tells nothing. */
-export function outcomesOf({ predictor, hypotheses }: Bench, test: TestAction): Outcomes {
+export function outcomesOf({ predictor, hypotheses, faults }: Bench, test: TestAction): Outcomes {
   switch (test.kind) {
     case "sighting":
       return test.sight === LOOKS
         ? lookOutcomes({ predictor, hypotheses }, test.part as string)
         : sightOutcomes({ predictor, hypotheses }, test.sight);
     case "reading": {
-      const predict = predictor.reader(test.setup);
-      const sigma = (p: Predicted) => readingSigma(p, test.setup.unit);
-      return bandOutcomes(
-        hypotheses.map((h) => predict(h.faults)),
-        test.setup.unit,
-        sigma,
-      );
+      const { setup } = test;
+      return bandOutcomes(predictor.readings(faults, setup), setup.unit, (p) => readingSigma(p, setup.unit));
     }
     case "measure": {
       const known = new Map<string, Predicted>();
