@@ -329,13 +329,13 @@ function proposeSibling(machine: Machine, job: Job, unit: string): Proposal {
 
 /** Chance that a new part is bad out of its box (est.), and the minutes of metering it. */
 const BAD_NEW_PART = 0.015;
-const METER_NEW_MINUTES = 1;
+const METER_NEW_MINUTES = 0.7;
 
 /** Measuring the new part is an action with a price like any other. */
 function meterNewSays(repair: UnitRepair): string {
   const saves = BAD_NEW_PART * (repair.minutes + 2 * PROVE_MINUTES + CALL_BACK_MINUTES / 2);
   return saves > METER_NEW_MINUTES
-    ? `Meter the new part before it goes in: a minute, against the chance of a bad one (est. ${(BAD_NEW_PART * 100).toFixed(1)} %).`
+    ? `Meter the new part before it goes in: under a minute, against the chance of a bad one (est. ${(BAD_NEW_PART * 100).toFixed(1)} %).`
     : "A look at the new part will do: metering it costs more than it saves (est.).";
 }
 

@@ -18,7 +18,9 @@ export function ContradictionBanner({ clash, says }: Props) {
       </p>
       <p className={styles.why}>
         With it, {lower(clash.leader.sentence)} leads at {percent(clash.leader.share)} and still does not explain everything; without it,{" "}
-        {lower(clash.without.sentence)} would lead at {percent(clash.without.share)}.
+        {clash.without.sentence === clash.leader.sentence
+          ? "the rest of the record goes together."
+          : `${lower(clash.without.sentence)} would lead at ${percent(clash.without.share)}.`}
       </p>
     </section>
   );

@@ -56,7 +56,9 @@ const SIDE_BY_SIDE = 52;
 const ROW_MIN = 66;
 const ROW_MAX = 104;
 /** Height of a line of rows side by side, its names above it. */
-const PACKED = 88;
+const PACKED = 104;
+/** Room for those names under the labels of the row before. */
+const ABOVE_PACKED = 32;
 const TOP = 40;
 
 /**
@@ -91,7 +93,7 @@ export function layoutSheet(machine: Machine, width: number, height: number, ord
       const share = (right - left) / across;
       const place = apart.indexOf(row);
       const column = place % across;
-      slots.push({ row, y: y + 16, left: left + column * share, right: left + (column + 1) * share, packed: true });
+      slots.push({ row, y: y + ABOVE_PACKED, left: left + column * share, right: left + (column + 1) * share, packed: true });
       if (column === across - 1 || place === apart.length - 1) y += PACKED;
       continue;
     }
