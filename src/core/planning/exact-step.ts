@@ -4,7 +4,7 @@ import type { Belief } from "./belief";
 import { solveExactly } from "./exact";
 import type { Valued } from "./next";
 import type { Problem } from "./problem";
-import { panelMinutes, panelsToOpen, type RepairGroup, unitRepair, wrongPartRisk } from "./repairs";
+import { panelMinutes, panelsToOpen, type RepairGroup, unitRepair } from "./repairs";
 
 /** Repairs whose chance is below this are left out of the small problem; together they must not exceed {@link LEFT_OUT}. */
 const SLIGHT = 0.012;
@@ -44,10 +44,7 @@ export function exactStep(
     faults: kept.map(({ group, chance }, i) => ({
       id: `f${i}`,
       prior: chance,
-      repair: {
-        cost: Math.max(0.1, group.minutes - panelMinutes(machine, access[i] as string[])) + wrongPartRisk(machine, { group, chance }),
-        access: access[i] as string[],
-      },
+      repair: { cost: Math.max(0.1, group.minutes - panelMinutes(machine, access[i] as string[])), access: access[i] as string[] },
     })),
     tests: useful.map((t, i) => ({
       id: `t${i}`,

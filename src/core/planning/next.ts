@@ -6,7 +6,7 @@ import { type Belief, beliefOf } from "./belief";
 import { type CompactTest, CostToGo, compact, times } from "./cost-to-go";
 import { exactStep } from "./exact-step";
 import { type Outcomes, outcomesOf } from "./outcomes";
-import { DEFAULT_RATES, panelMinutes, panelsToOpen, type Rates, type RepairGroup, repairGroups, wrongPartRisk } from "./repairs";
+import { DEFAULT_RATES, panelMinutes, panelsToOpen, type Rates, type RepairGroup, repairGroups } from "./repairs";
 import { type TestAction, testsOf } from "./tests";
 
 /** A test with what it would be worth now. Minutes are expected minutes. */
@@ -105,7 +105,7 @@ export function choose(
     })
     .sort((a, b) => a.toGo - b.toGo);
   const repairs = bestRepairs(costs, belief)
-    .map((r) => ({ ...r, toGo: r.group.minutes + wrongPartRisk(machine, r) + after(without(belief.weight, r.group)) }))
+    .map((r) => ({ ...r, toGo: r.group.minutes + after(without(belief.weight, r.group)) }))
     .sort((a, b) => a.toGo - b.toGo);
   const [test] = tests;
   const [repair] = repairs;

@@ -142,11 +142,3 @@ function siblingRisk(machine: Machine, units: readonly string[]): number {
   const halves = machine.sets.filter((s) => s.units.some((u) => units.includes(u)) && !s.units.every((u) => units.includes(u)));
   return halves.reduce((sum, s) => sum + s.callBack.value * CALL_BACK_MINUTES, 0);
 }
-
-/** What a part that was good costs beyond its price and labour: it is argued about, goes back, or stays for nothing (est.). */
-const WRONG_PART_MINUTES = 20;
-
-/** Expected minutes lost to a part that turns out not to have been the trouble. */
-export function wrongPartRisk(machine: Machine, { group, chance }: { readonly group: RepairGroup; readonly chance: number }): number {
-  return group.units.some((u) => unitRepair(machine, u).replaces) ? (1 - chance) * WRONG_PART_MINUTES : 0;
-}
