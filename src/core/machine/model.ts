@@ -24,7 +24,7 @@ const RUN_UP_S = 1;
 const HUM_S = 1.5;
 /** Share of what a running motor's winding takes that stays in it as heat. */
 const RUNNING_LOSS = 0.25;
-/** Share of its rated volts at which a timer motor runs or a bias heater warms. */
+/** Volts at which a timer motor runs or a bias heater warms; half of the 120 V that both are made for. */
 const WORKS_AT_V = 60;
 
 /** One condition of the contacts, solved. */
