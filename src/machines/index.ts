@@ -1,4 +1,6 @@
-import { type Machine, parseMachine } from "../core/machine/schema";
+import type { Machine } from "../core/machine/format";
+import { parseMachine } from "../core/machine/read";
+import { type MachineRef, refOf } from "../core/machine/revision";
 import v45e from "./brisk-tolley-v45e.machine.json";
 import v45g from "./brisk-tolley-v45g.machine.json";
 import c7 from "./kelvane-c7.machine.json";
@@ -23,4 +25,11 @@ export const MACHINES: readonly Machine[] = [
   parseMachine(e27On208, "orrinshaw-e27.machine.json on 208 V"),
 ];
 
+/** The shipped machine of an id, in the revision that ships with this version. */
 export const findMachine = (id: string): Machine | undefined => MACHINES.find((m) => m.id === id);
+
+/** The revisions that ship with this version. */
+export const SHIPPED: readonly { readonly ref: MachineRef; readonly machine: Machine }[] = MACHINES.map((machine) => ({
+  ref: refOf(machine),
+  machine,
+}));

@@ -1,0 +1,24 @@
+import { z } from "zod";
+import type { ControlPositions } from "../machine/run/condition";
+import { type WiringEdit, wiringEditSchema } from "../machine/wiring";
+
+const ref = z.string().regex(/^[a-zA-Z][\w.-]{0,59}$/, "an id of letters, digits, dots and hyphens");
+const celsius = z.number().min(-60).max(1500);
+
+/** In what state of the machine and of the world something was found. What is left out was as it normally is, or nobody said. */
+export const circumstancesSchema = z
+  .strictObject({
+    power: z.enum(["dead", "live", "unknown"]).optional().describe("What was known of the power."),
+    controls: z.record(z.string().max(40), z.string().max(40)).optional().describe("Controls that were not as the machine is found."),
+    secondsIntoRun: z.number().min(0).max(36_000).optional().describe("Seconds after the start at which it was seen."),
+    wiring: z.array(wiringEditSchema).max(40).optional().describe("How the wires differed from the sheet."),
+    panelsOff: z.array(ref).max(40).optional().describe("Panels that were off."),
+    ambientC: celsius.optional().describe("The room's temperature, °C."),
+    partC: celsius.optional().describe("The part's own temperature, °C, where it matters: a thermistor."),
+    supply: z.number().min(0).max(1000).optional().describe("Volts at the outlet, as measured then."),
+  })
+  .describe("The circumstances in which it was found.");
+export type Circumstances = z.infer<typeof circumstancesSchema>;
+
+export const wiringIn = (c: Circumstances): readonly WiringEdit[] => c.wiring ?? [];
+export const controlsIn = (c: Circumstances): ControlPositions => c.controls ?? {};

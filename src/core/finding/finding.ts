@@ -1,0 +1,71 @@
+import { z } from "zod";
+import type { Fault } from "../machine/fault";
+import type { Machine } from "../machine/format";
+import type { Prediction } from "../prediction/prediction";
+import type { Predictor } from "../prediction/predictor";
+import { controlsIn } from "./circumstances";
+import type { FindingDefinition, QuestionOf, Witness } from "./definition";
+import { amps } from "./kinds/amps";
+import { code } from "./kinds/code";
+import { look } from "./kinds/look";
+import { ohms } from "./kinds/ohms";
+import { pressure } from "./kinds/pressure";
+import { series } from "./kinds/series";
+import { sight } from "./kinds/sight";
+import { temperature } from "./kinds/temperature";
+import { volts } from "./kinds/volts";
+import { samePoints } from "./probes";
+
+/**
+ * Every kind of finding, in the order in which a typed saying is tried. A new kind is a file in kinds/ and a line here; the compiler then
+ * names where a rehearsed world has to answer it.
+ */
+export const FINDING_KINDS = [temperature, pressure, code, sight, look, ohms, volts, amps, series] as const;
+
+type Definitions = (typeof FINDING_KINDS)[number];
+export type Finding = z.infer<Definitions["schema"]>;
+export type FindingKind = Finding["kind"];
+export type FindingOf<K extends FindingKind> = Extract<Finding, { kind: K }>;
+/** What is to be found out: a finding without its result. */
+export type Question = QuestionOf<Finding>;
+export type QuestionOfKind<K extends FindingKind> = QuestionOf<FindingOf<K>>;
+
+const schemas = FINDING_KINDS.map((d) => d.schema) as [Definitions["schema"], ...Definitions["schema"][]];
+/** What was seen, looked at, felt, read or logged: a place, a result, the circumstances. */
+export const findingSchema = z.discriminatedUnion("kind", schemas as never) as unknown as z.ZodType<Finding, unknown>;
+
+const byKind = new Map<string, unknown>(FINDING_KINDS.map((d) => [d.kind, d]));
+
+/** What the program knows of a finding's kind, ready to be asked about that finding. */
+export function findingKind(of: { readonly kind: FindingKind }): FindingDefinition<FindingKind, z.ZodType<Finding>> {
+  // The one place where a finding meets the definition of its own kind: the key says that they belong together.
+  return byKind.get(of.kind) as FindingDefinition<FindingKind, z.ZodType<Finding>>;
+}
+
+export const findingSays = (finding: Finding, machine: Machine): string => findingKind(finding).says(finding, machine);
+
+/** P(finding | faults) for a list of faults, with people's and instruments' errors. 1 where the finding says nothing. */
+export function likelihoodsOf(predictor: Predictor, list: readonly (readonly Fault[])[], finding: Finding, witness: Witness): Float64Array {
+  const kind = findingKind(finding);
+  const judged = { machine: predictor.machine, witness };
+  const known = new Map<Prediction, number>();
+  return Float64Array.from(kind.predict(finding, list, predictor, witness), (prediction) => {
+    let likelihood = known.get(prediction);
+    if (likelihood === undefined) {
+      likelihood = kind.likelihood(finding, prediction, judged);
+      known.set(prediction, likelihood);
+    }
+    return likelihood;
+  });
+}
+
+/** Whether a finding answers this question: same kind, same place whichever probe is where, no control said to stand otherwise. */
+export function answers(finding: Finding, question: Question): boolean {
+  if (finding.kind !== question.kind) return false;
+  const [a, b] = [finding.place, question.place];
+  const same = "between" in a && "between" in b ? samePoints(a.between, b.between) : JSON.stringify(a) === JSON.stringify(b);
+  return same && controlsAgree(controlsIn(finding.circumstances), controlsIn(question.circumstances));
+}
+
+const controlsAgree = (a: Readonly<Record<string, string>>, b: Readonly<Record<string, string>>): boolean =>
+  Object.keys({ ...a, ...b }).every((k) => a[k] === undefined || b[k] === undefined || a[k] === b[k]);

@@ -1,0 +1,63 @@
+import { z } from "zod";
+import { FaultSet } from "../../machine/fault";
+import { maybePartOf } from "../../machine/format";
+import { takeName, normalise } from "../../naming/vocabulary";
+import { looksBad } from "../../prediction/looks";
+import { answerSchema, anyPower, defineFinding, findingFields, noSigma, ref } from "../definition";
+import { UNTOLD } from "../sights";
+
+/** The answers to a look. */
+export const LOOK_ANSWERS = ["good", "bad"] as const;
+
+const schema = findingFields(
+  "look",
+  "A part inspected by eye or hand.",
+  z.strictObject({ part: ref.describe("The part that was looked at.") }),
+  answerSchema,
+).superRefine(({ result }, context) => {
+  const allowed: readonly string[] = [...LOOK_ANSWERS, UNTOLD];
+  if (allowed.includes(result.value)) return;
+  context.addIssue({
+    code: "custom",
+    path: ["result", "value"],
+    message: `“${result.value}” is no answer to a look; expected ${allowed.join(", ")}`,
+  });
+});
+
+/** Chance of taking a good part for bad, and of passing over what can be seen (est.). */
+const LOOK_SLIP = 0.02;
+
+export const look = defineFinding({
+  kind: "look",
+  schema,
+  unknownName: ({ place }, machine) => (maybePartOf(machine, place.part) ? undefined : place.part),
+  power: anyPower,
+  touches: ({ place }) => [`${place.part}.1`],
+  asks: () => ({ answers: LOOK_ANSWERS }),
+  predict: ({ place }, list, { machine }) =>
+    list.map((faults) => {
+      const bad = LOOK_SLIP + (1 - 2 * LOOK_SLIP) * looksBad(machine, new FaultSet(faults), place.part);
+      return { is: "answer", shares: { good: 1 - bad, bad } };
+    }),
+  likelihood: ({ result }, prediction) => (prediction.is === "answer" ? (prediction.shares[result.value] ?? 1) : 1),
+  sigma: noSigma,
+  says: ({ place, result }, machine) => {
+    const name = maybePartOf(machine, place.part)?.name ?? place.part;
+    return result.value === UNTOLD ? `${name}: can't tell how it looks` : `${name} looks ${result.value}`;
+  },
+  typed: (saying, { vocabulary }) => {
+    const tokens = normalise(saying).split(" ");
+    const name = takeName(vocabulary, tokens);
+    if (name?.named.kind !== "part") return undefined;
+    const rest = tokens
+      .slice(name.used)
+      .filter((t) => !["looks", "is", "the"].includes(t))
+      .join(" ");
+    const value = GOOD.test(rest) ? "good" : BAD.test(rest) ? "bad" : undefined;
+    if (value === undefined) return undefined;
+    return { ok: true, taken: { kind: "look", place: { part: name.named.id }, result: { is: "answer", value }, circumstances: {} } };
+  },
+});
+
+const GOOD = /^(good|ok|okay|fine|clean|clear|whole|intact|right|sound)$/;
+const BAD = /^(bad|broken|burnt|charred|choked|blocked|dirty|wrong|cracked|sagged|loose|seized|tripped|off)$/;

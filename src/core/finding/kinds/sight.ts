@@ -1,0 +1,136 @@
+import { z } from "zod";
+import type { Fault } from "../../machine/fault";
+import { capital } from "../../naming/text";
+import { normalise } from "../../naming/vocabulary";
+import { NOT_TO_BE_HAD, type Prediction } from "../../prediction/prediction";
+import type { Predictor } from "../../prediction/predictor";
+import { formatValue } from "../../quantity/format";
+import { parseQuantity } from "../../quantity/parse";
+import {
+  answerLikelihood,
+  answerSchema,
+  anyPower,
+  byBehaviour,
+  defineFinding,
+  errorRateOf,
+  findingFields,
+  noSigma,
+  normal,
+  touchesNothing,
+  type Witness,
+} from "../definition";
+import { SIGHT_IDS, SIGHTS, type Sight, type SightId, sightOf, UNTOLD } from "../sights";
+
+const schema = findingFields(
+  "sight",
+  "Something seen, heard or felt of the machine as a whole.",
+  z.strictObject({ sight: z.enum(SIGHT_IDS).describe("What was looked or listened for.") }),
+  answerSchema,
+).superRefine(({ place, result }, context) => {
+  const allowed = [...sightOf(place.sight).answers.map((a) => a.value), UNTOLD];
+  if (allowed.includes(result.value)) return;
+  const message = `“${result.value}” is no answer to “${place.sight}”; expected ${allowed.join(", ")}`;
+  context.addIssue({ code: "custom", path: ["result", "value"], message });
+});
+type SightFinding = z.infer<typeof schema>;
+
+/** 1 σ of a time that somebody took (est.), s; and the range over which a slip of it is spread. */
+const timeSigma = (seconds: number): number => Math.max(6, 0.25 * seconds);
+const TIME_RANGE_S = 180;
+const SLIP = 0.05;
+
+export const sight = defineFinding({
+  kind: "sight",
+  schema,
+  unknownName: () => undefined,
+  power: anyPower,
+  touches: touchesNothing,
+  asks: ({ place }) => ({ answers: sightOf(place.sight).answers.map((a) => a.value) }),
+  predict: ({ place, circumstances }, list, predictor, witness) => {
+    const timed = circumstances.secondsIntoRun !== undefined;
+    return byBehaviour(list, predictor, (faults) => predictSight(predictor, faults, sightOf(place.sight), witness, timed));
+  },
+  likelihood: ({ place, result, circumstances }, prediction, { witness }) => {
+    if (prediction.is !== "answer" || result.value === UNTOLD) return 1;
+    const { answers, errorRate } = sightOf(place.sight);
+    const said = answerLikelihood(prediction.shares, result.value, answers.length, errorRateOf(errorRate, witness));
+    const { secondsIntoRun: at } = circumstances;
+    if (at === undefined || result.value !== "yes") return said;
+    const slip = SLIP / TIME_RANGE_S;
+    return said * (prediction.after === undefined ? slip : (1 - SLIP) * normal(at, prediction.after, timeSigma(prediction.after)) + slip);
+  },
+  sigma: noSigma,
+  says: ({ place, result, circumstances }) => {
+    const row = sightOf(place.sight);
+    if (result.value === UNTOLD) return `${row.name}: can't tell`;
+    const said = capital(row.answers.find((a) => a.value === result.value)?.says ?? `${place.sight} ${result.value}`);
+    return circumstances.secondsIntoRun === undefined ? said : `${said} after ${formatValue(circumstances.secondsIntoRun, "second")}`;
+  },
+  typed: (saying) => {
+    const taken = takeSight(saying);
+    return taken && { ok: true, taken };
+  },
+});
+
+function predictSight(predictor: Predictor, faults: readonly Fault[], row: Sight, witness: Witness, timed: boolean): Prediction {
+  if (witness === "customer" && row.id === "warm") return customerWarm(predictor, faults);
+  const shares = predictor.sightShares(faults, row.long ?? false)[row.id];
+  if (!shares) return NOT_TO_BE_HAD;
+  const after = timed ? predictor.measures(faults).times[row.id] : undefined;
+  return { is: "answer", shares, ...(after !== undefined && { after }) };
+}
+
+/** A customer who speaks of heat speaks of the whole cycle as often as of its start (est.): lost later is “no heat” too. */
+function customerWarm(predictor: Predictor, faults: readonly Fault[]): Prediction {
+  const early = predictor.sightShares(faults, false).warm?.yes ?? 0;
+  const kept = early > 0.05 ? (predictor.sightShares(faults, true).keeps?.yes ?? 1) : 1;
+  const yes = early * (0.5 + 0.5 * kept);
+  return { is: "answer", shares: { yes, no: 1 - yes } };
+}
+
+export const sightFinding = (id: SightId, value: string, secondsIntoRun?: number): SightFinding => ({
+  kind: "sight",
+  place: { sight: id },
+  result: { is: "answer", value },
+  circumstances: secondsIntoRun === undefined ? {} : { secondsIntoRun },
+});
+
+/** “starts ?”, “air can't tell”: looked for, and not told. */
+const UNTOLD_SAYING =
+  /^(starts|turns|hums|warm|cycles|keeps|glow|dark|flame|trips|lamp|stops|advances|display|air|airflow) (\?|unknown|can t tell|cannot tell|not sure)$/;
+
+/** “glow after 20 s”, “dark at 45s”, “flame 1 min”: what can be timed, and when. */
+const TIMED = /^(.*?)(?:\s+(?:after|at|in))?\s+(\d+(?:[.,]\d+)?\s*(?:s|secs?|seconds?|min|mins|minutes?))$/i;
+
+/** One sight in everyday words; `undefined` when the saying is none. */
+export function takeSight(saying: string): SightFinding | undefined {
+  const [, head = "", amount = ""] = TIMED.exec(saying.trim()) ?? [];
+  const time = amount === "" ? undefined : parseQuantity(amount, "second");
+  if (time?.ok) {
+    const seen = takeUntimed(head);
+    if (seen && sightOf(seen.place.sight).timed && seen.result.value === "yes")
+      return sightFinding(seen.place.sight, "yes", time.quantity.value);
+  }
+  return takeUntimed(saying);
+}
+
+function takeUntimed(saying: string): SightFinding | undefined {
+  const text = normalise(saying.replace(/\?/g, " unknown"));
+  const [, untold] = UNTOLD_SAYING.exec(text) ?? [];
+  if (untold !== undefined) return sightFinding(untold === "air" ? "airflow" : (untold as SightId), UNTOLD);
+  for (const { id, sayings } of SIGHTS) {
+    const said = sayings.find(([pattern]) => pattern.test(text));
+    if (said) return sightFinding(id, said[1]);
+  }
+  return undefined;
+}
+
+/** All sights that a complaint's own words hold, sayings parted by commas, “but”, “and” or full stops. */
+export function sightsIn(words: string): SightFinding[] {
+  const seen = new Map<string, SightFinding>();
+  for (const part of words.split(/[,.;]|\bbut\b|\band\b|\bthen\b/i)) {
+    const s = takeSight(part.replace(/^\s*(it|the drum|drum|machine)\s+(?=turns|starts|hums|trips|does|won)/i, ""));
+    if (s) seen.set(s.place.sight, s);
+  }
+  return [...seen.values()];
+}

@@ -1,0 +1,22 @@
+import { NODE } from "../run/nodes";
+import { acrossIt, always, asRated, byLook, contact, definePart, FUSE_OHMS, isStuck, plainMode } from "./definition";
+import { closesC, opensC, pair, partFields } from "./fields";
+
+export const radiantSensor = definePart({
+  kind: "radiant-sensor",
+  schema: partFields("radiant-sensor", "A flame sensor that opens when it sees heat.", { nets: pair, opensC, closesC }),
+  modes: { open: plainMode, welded: plainMode },
+  conductsOnly: false,
+  branches: (part, { faults, condition }) =>
+    contact(faults.has(part.id, "welded") || (!faults.has(part.id, "open") && !condition.opened.has(part.id)), FUSE_OHMS),
+  thermal: (part, { faults }) =>
+    isStuck(faults, part.id)
+      ? []
+      : [{ id: part.id, node: NODE.radiant, opensC: part.opensC, closesC: part.closesC, bias: undefined }],
+  windings: acrossIt,
+  readsAtRest: always,
+  examined: () => ({ by: "warm", minutes: 5 }),
+  causeCheck: byLook,
+  varied: asRated,
+  drawnClosed: always,
+});

@@ -1,0 +1,45 @@
+import type { z } from "zod";
+import { acrossIt, always, asRated, byLook, definePart, FUSE_OHMS, noThermalContact, plainMode } from "./definition";
+import { pair, partFields, positive, tolerance } from "./fields";
+
+const schema = partFields("thermistor", "A thermistor whose resistance falls as it warms.", {
+  nets: pair,
+  ohms25: positive.describe("At 25 °C, Ω."),
+  betaK: positive.describe("Beta of its curve R = R25·exp(B·(1/T − 1/298.15 K)), K."),
+  tolerance: tolerance(),
+});
+type Curve = Pick<z.infer<typeof schema>, "ohms25" | "betaK">;
+
+/** Beta form of the thermistor curve (IEC 60539-1). Ω at `celsius`. */
+export function thermistorOhms(part: Curve, celsius: number): number {
+  return part.ohms25 * Math.exp(part.betaK * (1 / (celsius + 273.15) - 1 / 298.15));
+}
+
+/** The same turned round. °C at `ohms`. */
+export function thermistorC(part: Curve, ohms: number): number {
+  return 1 / (1 / 298.15 + Math.log(ohms / part.ohms25) / part.betaK) - 273.15;
+}
+
+/** Read at the room's temperature, as a meter finds it. How the board follows it while it runs, the run works out. */
+export const thermistor = definePart({
+  kind: "thermistor",
+  schema,
+  modes: {
+    open: plainMode,
+    shorted: plainMode,
+    drifted: { leaks: false, severity: { least: 0.01, most: 100, is: "factor on its curve" } },
+  },
+  conductsOnly: true,
+  branches: (part, { faults, ambientC }) => {
+    if (faults.has(part.id, "open")) return [];
+    if (faults.has(part.id, "shorted")) return [{ from: 1, to: 2, ohms: FUSE_OHMS }];
+    return [{ from: 1, to: 2, ohms: thermistorOhms(part, ambientC) * (faults.of(part.id, "drifted")?.severity ?? 1) }];
+  },
+  thermal: noThermalContact,
+  windings: acrossIt,
+  readsAtRest: always,
+  examined: () => ({ by: "in-hand", minutes: 4 }),
+  causeCheck: byLook,
+  varied: asRated,
+  drawnClosed: always,
+});

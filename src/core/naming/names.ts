@@ -1,0 +1,80 @@
+import { type Repair, repairOf } from "../machine/assembly";
+import { type Fault, isJoint, JOINT_OPEN } from "../machine/fault";
+import { type Machine, maybePartOf, type Part, partOf, type TestPoint } from "../machine/format";
+import type { Winding } from "../machine/parts/definition";
+import type { ControlPositions } from "../machine/run/condition";
+import { readTerminal } from "../machine/wiring";
+import { lower, lowerUnlessNet } from "./text";
+
+/** A part's name in the middle of a sentence. What the machine does not have is called by its id. */
+export const partName = (machine: Machine | undefined, id: string): string => (machine && maybePartOf(machine, id)?.name.toLowerCase()) ?? id;
+
+export const panelName = (machine: Machine | undefined, id: string): string => machine?.panels.find((p) => p.id === id)?.name ?? id;
+
+export function windingSays(part: Part, { is }: Winding): string {
+  const name = part.name.toLowerCase();
+  return is === "whole" ? name : `${name}, ${is} winding`;
+}
+
+/** “start pressed, door open”: the controls that differ from how the machine is found; empty when none. */
+export function controlsSay(machine: Machine, controls: ControlPositions): string {
+  return machine.controls
+    .filter((c) => controls[c.id] !== undefined && controls[c.id] !== c.rest)
+    .map((c) => `${c.name.toLowerCase()} ${c.positions.find((p) => p.id === controls[c.id])?.name ?? controls[c.id]}`)
+    .join(", ");
+}
+
+/** Places at the plug speak for themselves; inside, the net's own name is what is on the sheet. */
+export const pointSays = (t: TestPoint): string => (t.panel === null ? t.name : t.net);
+
+/** Where two probes are: “Drum motor, start winding”, “Heating element to cabinet”, “H3 to H4”. */
+export function placeSays(machine: Machine, between: readonly [string, string]): string {
+  const [a, b] = [readTerminal(between[0]), readTerminal(between[1])];
+  if (a && b && a.part === b.part) {
+    const part = maybePartOf(machine, a.part);
+    if (!part) return a.part;
+    return part.kind === "motor" ? `${part.name}, ${b.number === 3 ? "start" : "main"} winding` : part.name;
+  }
+  const say = (terminal: ReturnType<typeof readTerminal>, point: string) =>
+    terminal ? (maybePartOf(machine, terminal.part)?.name ?? terminal.part) : point === machine.cabinet ? "cabinet" : point;
+  return `${say(a, between[0])} to ${lowerUnlessNet(say(b, between[1]))}`;
+}
+
+/** “Thermal cut-off blown”, “Heating element: wire off or burnt at H4”. */
+export function faultSays(machine: Machine, fault: Fault): string {
+  const part = partOf(machine, fault.part);
+  if (isJoint(fault)) {
+    const net = part.nets[Number(fault.at) - 1] ?? fault.at;
+    return `${part.name}: ${fault.mode === JOINT_OPEN ? "wire off or burnt" : "poor joint"} at ${net}`;
+  }
+  const known = part.faults.find((f) => f.mode === fault.mode && f.at === fault.at);
+  return `${part.name} ${known?.says ?? fault.mode}`;
+}
+
+/** “Thermal cut-off blown, vent duct and hood choked”: damage first, as it is found; then its cause. Unrelated ones: “… and, apart from it, …”. */
+export function faultsSay(machine: Machine, faults: readonly Fault[], unrelated: boolean): string {
+  if (faults.length === 0) return "Nothing wrong with the machine";
+  const [first = "", ...rest] = [...faults].reverse().map((f) => faultSays(machine, f));
+  return [first, ...rest.map(lower)].join(unrelated ? " and, apart from it, " : ", ");
+}
+
+/** What is put right, as a thing: “heating element”, “joint at the heating element”. */
+export const repairName = (repair: Repair): string =>
+  repair.is === "joint" ? `joint at the ${repair.name.toLowerCase()}` : repair.name.toLowerCase();
+
+/** What is to be done, as an order: “Fit a new heating element”. */
+export function repairSays(repair: Repair): string {
+  if (repair.is === "joint") return `Remake the joint at the ${repair.name.toLowerCase()}`;
+  return repair.is === "remedy" ? (repair.verb ?? repair.name) : `Fit a new ${repair.name.toLowerCase()}`;
+}
+
+/** What was done: “Fitted: new heating element”. An assembly that the machine does not have is called by its id. */
+export function fittedSays(machine: Machine | undefined, assembly: string, replaced: boolean): string {
+  let name = assembly;
+  try {
+    if (machine) name = repairName(repairOf(machine, assembly));
+  } catch (error) {
+    if (!(error instanceof RangeError)) throw error;
+  }
+  return replaced ? `Fitted: new ${name}` : `Put right: ${name}`;
+}

@@ -1,0 +1,15 @@
+export const capital = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
+export const lower = (s: string): string => s.charAt(0).toLowerCase() + s.slice(1);
+
+/** Lower case for a name in the middle of a sentence, but a net stays as it is written on the sheet. */
+export const lowerUnlessNet = (s: string): string => (/^[A-Z0-9.]+$/.test(s) ? s : lower(s));
+
+/** A share as a percentage: “>99 %”, “<1 %”, “37 %”. */
+export const percent = (share: number): string =>
+  share > 0.995 ? ">99\u00a0%" : share < 0.01 ? "<1\u00a0%" : `${Math.round(share * 100)}\u00a0%`;
+
+/** “12 min”, “under a minute”. */
+export const minutesSay = (m: number): string => (m < 1 ? "under a minute" : `${Math.round(m)} min`);
+
+/** Cut to so many characters, for what somebody else wrote. */
+export const cut = (s: string, most: number): string => (s.length > most ? `${s.slice(0, most)}…` : s);
