@@ -1,6 +1,6 @@
 import { z } from "zod";
-import type { Machine } from "../machine/format";
 import type { Fault } from "../machine/fault";
+import type { Machine } from "../machine/format";
 import type { Vocabulary } from "../naming/vocabulary";
 import type { Prediction, ValuePrediction } from "../prediction/prediction";
 import type { Predictor } from "../prediction/predictor";
@@ -48,7 +48,7 @@ export interface FindingDefinition<K extends string, S extends z.ZodType<Found>>
   readonly schema: S;
   /** What it names that this machine does not have; `undefined` when all is there. */
   readonly unknownName: (question: QuestionOf<z.infer<S>>, machine: Machine) => string | undefined;
-  readonly power: (question: QuestionOf<z.infer<S>>, machine: Machine) => Power;
+  readonly power: (question: QuestionOf<z.infer<S>>, machine: Machine | undefined) => Power;
   /** Points and parts that probes or hands touch. */
   readonly touches: (question: QuestionOf<z.infer<S>>) => readonly string[];
   readonly asks: (question: QuestionOf<z.infer<S>>, machine: Machine) => Asks;
@@ -72,7 +72,7 @@ export const defineFinding = <K extends string, S extends z.ZodType<Found>>(d: F
 export const answerSchema = z
   .strictObject({ is: z.literal("answer"), value: z.string().max(20).describe("The answer; “unknown” for can't tell.") })
   .describe("An answer.");
-export const valueSchema = (unit: Unit) =>
+export const valueSchema = <U extends Unit>(unit: U) =>
   z
     .strictObject({
       is: z.literal("value"),
@@ -108,8 +108,7 @@ export const notTyped = (): undefined => undefined;
 export const noSigma = (): number => 0;
 
 /** Density of the normal distribution. */
-export const normal = (x: number, mean: number, sigma: number): number =>
-  Math.exp(-(((x - mean) / sigma) ** 2) / 2) / (sigma * SQRT_2PI);
+export const normal = (x: number, mean: number, sigma: number): number => Math.exp(-(((x - mean) / sigma) ** 2) / 2) / (sigma * SQRT_2PI);
 const SQRT_2PI = Math.sqrt(2 * Math.PI);
 
 /** A mistaken answer is any of so many answers with the same chance. */

@@ -49,7 +49,10 @@ export const SIGHTS = [
     errorRate: 0.01,
     sayings: [
       [/^(starts|start yes|starts yes|it starts|starts ok|runs|runs ok)$/, "yes"],
-      [/^(no start|does not start|doesn t start|won t start|wont start|starts no|start no|dead machine|nothing happens|will not start|completely dead)$/, "no"],
+      [
+        /^(no start|does not start|doesn t start|won t start|wont start|starts no|start no|dead machine|nothing happens|will not start|completely dead)$/,
+        "no",
+      ],
     ],
   },
   {
@@ -91,7 +94,10 @@ export const SIGHTS = [
     errorRate: 0.03,
     sayings: [
       [/^(warm|warm yes|warm air|heats|heat yes|heat|gets warm|hot|heat ok|warm air yes)$/, "yes"],
-      [/^(no heat|heat no|not warm|warm no|no warm air|cold|cold air|does not heat|doesn t heat|won t heat|not heating|clothes stay wet|warm air no)$/, "no"],
+      [
+        /^(no heat|heat no|not warm|warm no|no warm air|cold|cold air|does not heat|doesn t heat|won t heat|not heating|clothes stay wet|warm air no)$/,
+        "no",
+      ],
     ],
   },
   {

@@ -96,7 +96,12 @@ function findingOf(quantity: Quantity, place: Place, partC: number | undefined, 
       if (place.part === undefined) return refuse(`“${amount}” is a current: name the part that it goes through`);
       return {
         ok: true,
-        taken: { kind: "amps", place: { through: place.part }, result: { is: "value", value: quantity.value, unit: "amp" }, circumstances: {} },
+        taken: {
+          kind: "amps",
+          place: { through: place.part },
+          result: { is: "value", value: quantity.value, unit: "amp" },
+          circumstances: {},
+        },
       };
     default:
       return refuse(`“${amount}” is in ${quantity.unit}s; between two points expected ohms or volts`);

@@ -28,7 +28,11 @@ const schema = findingFields(
 ).superRefine(({ result }, context) => {
   // The codes are the machine's own: which they are, the border can't know.
   if (result.value === NO_CODE || result.value === UNTOLD || /^[A-Z0-9-]{1,6}$/.test(result.value)) return;
-  context.addIssue({ code: "custom", path: ["result", "value"], message: `“${result.value}” is no code; expected one such as F3, or none` });
+  context.addIssue({
+    code: "custom",
+    path: ["result", "value"],
+    message: `“${result.value}” is no code; expected one such as F3, or none`,
+  });
 });
 
 /** Words of the question, like those of a sight. */

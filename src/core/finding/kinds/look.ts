@@ -1,9 +1,9 @@
 import { z } from "zod";
 import { FaultSet } from "../../machine/fault";
 import { maybePartOf } from "../../machine/format";
-import { takeName, normalise } from "../../naming/vocabulary";
+import { normalise, takeName } from "../../naming/vocabulary";
 import { looksBad } from "../../prediction/looks";
-import { answerSchema, anyPower, defineFinding, findingFields, noSigma, ref } from "../definition";
+import { answerSchema, anyPower, defineFinding, findingFields, noSigma, ref, type Taken } from "../definition";
 import { UNTOLD } from "../sights";
 
 /** The answers to a look. */
@@ -45,7 +45,7 @@ export const look = defineFinding({
     const name = maybePartOf(machine, place.part)?.name ?? place.part;
     return result.value === UNTOLD ? `${name}: can't tell how it looks` : `${name} looks ${result.value}`;
   },
-  typed: (saying, { vocabulary }) => {
+  typed: (saying, { vocabulary }): Taken<z.infer<typeof schema>> => {
     const tokens = normalise(saying).split(" ");
     const name = takeName(vocabulary, tokens);
     if (name?.named.kind !== "part") return undefined;

@@ -7,8 +7,8 @@ import { OHM_RANGE, type Prediction, readsOpen, type ValuePrediction } from "../
 import { formatValue } from "../../quantity/format";
 import { controlsIn, wiringIn } from "../circumstances";
 import { defineFinding, findingFields, normal, openSchema, type QuestionOf, valueSchema } from "../definition";
-import { typedReading } from "../typed-reading";
 import { betweenSchema, unknownPoint } from "../probes";
+import { typedReading } from "../typed-reading";
 
 const schema = findingFields(
   "ohms",

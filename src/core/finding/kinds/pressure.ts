@@ -2,7 +2,7 @@ import { z } from "zod";
 import { NOT_TO_BE_HAD, type Prediction, valueOf } from "../../prediction/prediction";
 import { formatValue } from "../../quantity/format";
 import { parseQuantity } from "../../quantity/parse";
-import { byBehaviour, defineFinding, findingFields, normal, touchesNothing, valueSchema } from "../definition";
+import { byBehaviour, defineFinding, findingFields, normal, type Taken, touchesNothing, valueSchema } from "../definition";
 import { SLIP } from "./temperature";
 
 const STREAMS = { duct: "Back pressure", manifold: "Gas at the manifold", inlet: "Gas coming in" } as const;
@@ -30,14 +30,15 @@ export const pressure = defineFinding({
   touches: touchesNothing,
   asks: ({ place }) => (place.stream === "duct" ? { unit: "pascal" } : null),
   predict: ({ place }, list, predictor) =>
-    byBehaviour(list, predictor, (faults): Prediction =>
-      place.stream === "duct" ? valueOf(predictor.measures(faults)["back-pressure"], 0) : NOT_TO_BE_HAD,
+    byBehaviour(
+      list,
+      predictor,
+      (faults): Prediction => (place.stream === "duct" ? valueOf(predictor.measures(faults)["back-pressure"], 0) : NOT_TO_BE_HAD),
     ),
-  likelihood: ({ result }, p) =>
-    p.is === "value" ? (1 - SLIP) * normal(result.value, p.mean, gaugeSigma(p.mean)) + SLIP / RANGE_PA : 1,
+  likelihood: ({ result }, p) => (p.is === "value" ? (1 - SLIP) * normal(result.value, p.mean, gaugeSigma(p.mean)) + SLIP / RANGE_PA : 1),
   sigma: (_, p) => gaugeSigma(p.mean),
   says: ({ place, result }) => `${STREAMS[place.stream]}: ${formatValue(result.value, "pascal")}`,
-  typed: (saying) => {
+  typed: (saying): Taken<z.infer<typeof schema>> => {
     const [, where = "", amount = ""] = /^(back ?pressure|duct pressure|manifold|inlet)\s+(.+)$/i.exec(saying.trim()) ?? [];
     if (where === "") return undefined;
     const parsed = parseQuantity(amount, "pascal");

@@ -43,8 +43,10 @@ export const series = defineFinding({
   touches: touchesNothing,
   asks: () => null,
   predict: ({ place }, list, predictor) =>
-    byBehaviour(list, predictor, (faults): Prediction =>
-      place.of === "exhaust" ? valueOf(predictor.measures(faults)["exhaust-peak"], 0) : NOT_TO_BE_HAD,
+    byBehaviour(
+      list,
+      predictor,
+      (faults): Prediction => (place.of === "exhaust" ? valueOf(predictor.measures(faults)["exhaust-peak"], 0) : NOT_TO_BE_HAD),
     ),
   likelihood: ({ result }, p) =>
     p.is === "value" && result.unit === "celsius"

@@ -14,8 +14,8 @@ import {
   defineFinding,
   errorRateOf,
   findingFields,
-  noSigma,
   normal,
+  noSigma,
   touchesNothing,
   type Witness,
 } from "../definition";

@@ -3,7 +3,7 @@ import { maybePartOf } from "../../machine/format";
 import { NOT_TO_BE_HAD, type Prediction, valueOf } from "../../prediction/prediction";
 import { formatValue } from "../../quantity/format";
 import { parseQuantity } from "../../quantity/parse";
-import { byBehaviour, defineFinding, findingFields, normal, ref, touchesNothing, valueSchema } from "../definition";
+import { byBehaviour, defineFinding, findingFields, normal, ref, type Taken, touchesNothing, valueSchema } from "../definition";
 
 const schema = findingFields(
   "temperature",
@@ -31,8 +31,10 @@ export const temperature = defineFinding({
   touches: touchesNothing,
   asks: ({ place }) => ("stream" in place ? { unit: "celsius" } : null),
   predict: ({ place }, list, predictor) =>
-    byBehaviour(list, predictor, (faults): Prediction =>
-      "stream" in place ? valueOf(predictor.measures(faults)["exhaust-peak"], 0) : NOT_TO_BE_HAD,
+    byBehaviour(
+      list,
+      predictor,
+      (faults): Prediction => ("stream" in place ? valueOf(predictor.measures(faults)["exhaust-peak"], 0) : NOT_TO_BE_HAD),
     ),
   likelihood: ({ result }, p) =>
     p.is === "value" ? (1 - SLIP) * normal(result.value, p.mean, thermometerSigma(p.mean)) + SLIP / RANGE_K : 1,
@@ -41,7 +43,7 @@ export const temperature = defineFinding({
     "stream" in place
       ? `Exhaust at its hottest: ${formatValue(result.value, "celsius")}`
       : `${maybePartOf(machine, place.part)?.name ?? place.part} at ${formatValue(result.value, "celsius")}`,
-  typed: (saying) => {
+  typed: (saying): Taken<z.infer<typeof schema>> => {
     const amount = /^exhaust(?: peak| temperature| temp)?\s+(.+)$/i.exec(saying.trim())?.[1];
     if (amount === undefined) return undefined;
     const parsed = parseQuantity(amount, "celsius");

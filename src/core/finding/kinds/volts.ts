@@ -23,7 +23,7 @@ export const volts = defineFinding({
   kind: "volts",
   schema,
   unknownName: ({ place }, machine) => unknownPoint(machine, place.between),
-  power: ({ place }, machine) => (place.between.every((p) => isWallPoint(machine, p)) ? "wall" : "live"),
+  power: ({ place }, machine) => (machine && place.between.every((p) => isWallPoint(machine, p)) ? "wall" : "live"),
   touches: ({ place }) => place.between,
   asks: () => ({ unit: "volt" }),
   predict: ({ place, circumstances }, list, predictor) =>

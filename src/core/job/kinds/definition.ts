@@ -1,0 +1,51 @@
+import { z } from "zod";
+import type { Taken, Typing } from "../../finding/definition";
+import type { StreamOf } from "../../journal/envelope";
+import type { Upcaster } from "../../journal/upcast";
+import type { Machine } from "../../machine/format";
+import type { FindMachine } from "../../machine/revision";
+import type { Preference } from "../preference";
+import type { Refusal } from "../refusal";
+import type { JobState } from "../state";
+
+export const name = z.string().trim().min(1).max(120);
+export const ref = z.string().regex(/^[a-zA-Z][\w.-]{0,59}$/, "an id of letters, digits, dots and hyphens");
+export const text = z.string().trim().max(2000);
+
+/** What an entry's effect may look at besides its body. */
+export interface Stamp {
+  readonly id: string;
+  readonly at: string;
+  readonly findMachine: FindMachine;
+}
+
+/** What the person who types an entry knows and has set. */
+export interface EntryTyping extends Typing {
+  readonly panelsOff: readonly string[];
+  readonly preference: Preference;
+}
+
+/** All that the program has to know of a kind of entry. A new kind fills every field; none has a default. */
+export interface EntryDefinition<K extends string, S extends z.ZodType> {
+  readonly kind: K;
+  /** Version of its body. */
+  readonly version: number;
+  readonly stream: StreamOf;
+  readonly schema: S;
+  /** From earlier versions of it, and from kinds that became it. */
+  readonly upcasters: readonly Upcaster[];
+  /** Why it can't count in this state of the job; `undefined` when it can. */
+  readonly allows: (body: z.infer<S>, state: JobState) => Refusal | undefined;
+  /** What it changes. */
+  readonly effect: (body: z.infer<S>, state: JobState, stamp: Stamp) => Partial<JobState>;
+  readonly says: (body: z.infer<S>, machine: Machine | undefined) => string;
+  readonly typed: (saying: string, typing: EntryTyping) => Taken<z.infer<S>>;
+}
+
+export const defineEntry = <K extends string, S extends z.ZodType>(d: EntryDefinition<K, S>): EntryDefinition<K, S> => d;
+
+export const allowsAlways = (): undefined => undefined;
+export const changesNothing = (): Partial<JobState> => ({});
+/** Has a form of its own and no saying. */
+export const notTyped = (): undefined => undefined;
+export const noUpcasters: readonly Upcaster[] = [];

@@ -1,0 +1,16 @@
+import { z } from "zod";
+import { normalise } from "../../naming/vocabulary";
+import { allowsAlways, defineEntry, noUpcasters, text } from "./definition";
+
+export const energised = defineEntry({
+  kind: "energised",
+  version: 1,
+  stream: "job",
+  schema: z.strictObject({ note: text.optional().describe("A remark.") }).describe("The machine is live from here on."),
+  upcasters: noUpcasters,
+  allows: allowsAlways,
+  effect: (_, { safety }, { at }) => ({ safety: { ...safety, power: "live", discharged: [], since: at } }),
+  says: () => "Energised: the machine is live",
+  typed: (saying) =>
+    /^(energised|energise|live|power on|cord in|plugged in)$/.test(normalise(saying)) ? { ok: true, taken: {} } : undefined,
+});

@@ -1,0 +1,59 @@
+import { z } from "zod";
+import type { Taken } from "../../finding/definition";
+import { upcaster } from "../../journal/upcast";
+import { assemblyIdOf, isAssembly, jointId, repairOf, replaces } from "../../machine/assembly";
+import { type Machine, maybePartOf, partOf } from "../../machine/format";
+import { fittedSays } from "../../naming/names";
+import { normalise, takeName } from "../../naming/vocabulary";
+import { defineEntry, ref, text } from "./definition";
+
+const fields = {
+  action: z.enum(["replaced", "put-right"]).describe("A new one went in, or it was cleared, reset, set or remade."),
+  note: text.optional().describe("A remark."),
+};
+const firstBody = z.strictObject({ unit: ref, ...fields });
+
+const schema = z
+  .strictObject({ assembly: ref.describe("What was fitted or put right: an assembly, or joint.PART."), ...fields })
+  .describe("Something was fitted or put right.");
+
+export const fitted = defineEntry({
+  kind: "fitted",
+  version: 2,
+  stream: "job",
+  schema,
+  upcasters: [upcaster({ kind: "fitted", version: 1 }, 2, firstBody, ({ unit, ...rest }) => ({ assembly: unit, ...rest }))],
+  allows: ({ assembly }, { safety, machine }) => {
+    if (machine && !isAssembly(machine, assembly)) return { code: "not-on-machine", given: assembly };
+    return safety.power === "dead" || !needsDead(assembly, machine) ? undefined : { code: "fitting-needs-dead" };
+  },
+  effect: ({ assembly, action }, state, { id }) => ({
+    fitted: [...state.fitted, { entry: id, assembly, action }],
+    proof: undefined,
+  }),
+  says: ({ assembly, action }, machine) => fittedSays(machine, assembly, action === "replaced"),
+  typed: (saying, { machine, vocabulary }): Taken<z.infer<typeof schema>> => {
+    const [, verb = "", rest] = FITTING.exec(saying.trim()) ?? [];
+    if (rest === undefined) return undefined;
+    const joint = /^(?:joint|wire|terminal)s?(?: at| of)?(?: the)? (.+)$/i.exec(rest)?.[1];
+    const named = takeName(vocabulary, normalise((joint ?? rest).replace(/^the /i, "")).split(" "))?.named;
+    if (named?.kind !== "part") return { ok: false, message: `“${rest}” is not a part of this machine; try ${someParts(machine)}…` };
+    const part = partOf(machine, named.id);
+    const repair = repairOf(machine, joint !== undefined || /^remade$/i.test(verb) ? jointId(part.id) : assemblyIdOf(part));
+    return { ok: true, taken: { assembly: repair.id, action: replaces(repair) ? "replaced" : "put-right" } };
+  },
+});
+
+const FITTING = /^(fitted|fit|replaced|replace|new|cleared|clear|cleaned|reset|put right|remade|set) (.+)$/i;
+
+const someParts = (machine: Machine): string =>
+  machine.parts
+    .slice(8, 12)
+    .map((p) => p.label.toLowerCase())
+    .join(", ");
+
+/** A part without wires can be put right with the machine on; a belt can't, and what is not known could be anything. */
+function needsDead(assembly: string, machine: Machine | undefined): boolean {
+  const part = machine && maybePartOf(machine, assembly);
+  return part === undefined || part.nets.length > 0 || part.kind === "belt";
+}

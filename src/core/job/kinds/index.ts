@@ -1,0 +1,47 @@
+import type { z } from "zod";
+import { closed } from "./closed";
+import { complaint } from "./complaint";
+import type { EntryDefinition } from "./definition";
+import { discharged } from "./discharged";
+import { energised } from "./energised";
+import { finding } from "./finding";
+import { fitted } from "./fitted";
+import { machine } from "./machine";
+import { madeSafe } from "./made-safe";
+import { opened } from "./opened";
+import { panel } from "./panel";
+import { preference } from "./preference";
+import { proof } from "./proof";
+import { retract } from "./retract";
+
+/** Every kind of entry, in the order in which a typed saying is tried. A new kind is a file beside these and a line here. */
+export const ENTRY_KINDS = [
+  madeSafe,
+  energised,
+  preference,
+  discharged,
+  fitted,
+  panel,
+  finding,
+  opened,
+  machine,
+  complaint,
+  proof,
+  closed,
+  retract,
+] as const;
+
+type Definitions = (typeof ENTRY_KINDS)[number];
+export type EntryKind = Definitions["kind"];
+type DefinitionOf<K extends EntryKind> = Extract<Definitions, { kind: K }>;
+export type Body<K extends EntryKind> = z.infer<DefinitionOf<K>["schema"]>;
+/** An entry before it has an id and a time. */
+export type Draft = { [K in EntryKind]: { readonly kind: K; readonly body: Body<K> } }[EntryKind];
+
+const byKind = new Map<string, unknown>(ENTRY_KINDS.map((d) => [d.kind, d]));
+
+/** What the program knows of an entry's kind, ready to be asked about that entry's body. */
+export function entryKind(of: { readonly kind: EntryKind }): EntryDefinition<EntryKind, z.ZodType<Body<EntryKind>>> {
+  // The one place where an entry meets the definition of its own kind: the key says that they belong together.
+  return byKind.get(of.kind) as EntryDefinition<EntryKind, z.ZodType<Body<EntryKind>>>;
+}

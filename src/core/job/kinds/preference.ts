@@ -1,0 +1,74 @@
+import { z } from "zod";
+import { upcaster } from "../../journal/upcast";
+import { capital } from "../../naming/text";
+import { normalise } from "../../naming/vocabulary";
+import { type Preference, preferenceFields } from "../preference";
+import { allowsAlways, defineEntry } from "./definition";
+
+const { first, parts, coldCoil } = preferenceFields;
+const schema = z
+  .strictObject({
+    liveTests: z.boolean().optional().describe("Whether live tests are allowed on this job."),
+    first: first.optional(),
+    parts: parts.optional(),
+    coldCoil: coldCoil.optional(),
+  })
+  .describe("How this job is worked from here on; what is not named stays as it was.");
+type Body = z.infer<typeof schema>;
+
+/** As the first version wrote it, under the name “setting”. */
+const firstBody = z.strictObject({
+  liveTests: z.boolean(),
+  school: z
+    .strictObject({ first: first.default("either"), parts: parts.default("single"), coldCoil: coldCoil.default("doubt") })
+    .optional(),
+});
+
+const SAYS: { readonly [K in keyof Preference]: Record<Preference[K], string> } = {
+  first: { look: "look first", meter: "meter first", either: "whichever is cheaper first" },
+  parts: { single: "fit only what failed", set: "fit the set that ages together" },
+  coldCoil: { trust: "trust a cold coil", doubt: "doubt a cold coil" },
+};
+
+const SAYINGS: Readonly<Record<string, Body>> = {
+  "look first": { first: "look" },
+  "meter first": { first: "meter" },
+  "either first": { first: "either" },
+  "fit sets": { parts: "set" },
+  "single parts": { parts: "single" },
+  "trust coils": { coldCoil: "trust" },
+  "doubt coils": { coldCoil: "doubt" },
+  "allow live": { liveTests: true },
+  "allow live tests": { liveTests: true },
+  "forbid live": { liveTests: false },
+  "forbid live tests": { liveTests: false },
+  "no live": { liveTests: false },
+  "no live tests": { liveTests: false },
+};
+
+export const preference = defineEntry({
+  kind: "preference",
+  version: 1,
+  stream: "job",
+  schema,
+  upcasters: [upcaster({ kind: "setting", version: 1 }, 1, firstBody, ({ liveTests, school }) => ({ liveTests, ...school }))],
+  allows: allowsAlways,
+  effect: ({ liveTests, ...body }, { preference: before, safety }) => ({
+    preference: { first: body.first ?? before.first, parts: body.parts ?? before.parts, coldCoil: body.coldCoil ?? before.coldCoil },
+    ...(liveTests !== undefined && { safety: { ...safety, liveTests } }),
+  }),
+  says: (body) => {
+    const live = body.liveTests === undefined ? [] : [body.liveTests ? "Live tests allowed on this job" : "Dead tests only"];
+    const ways = [
+      body.first && SAYS.first[body.first],
+      body.parts && SAYS.parts[body.parts],
+      body.coldCoil && SAYS.coldCoil[body.coldCoil],
+    ];
+    const said = ways.filter((w) => w !== undefined).join(", ");
+    return capital([...live, ...(said === "" ? [] : [said])].join("; "));
+  },
+  typed: (saying) => {
+    const taken = SAYINGS[normalise(saying)];
+    return taken && { ok: true, taken };
+  },
+});

@@ -1,0 +1,17 @@
+import type { Blocker } from "./closing";
+
+/** Why an entry counts for nothing, as facts. It stays in the record all the same. */
+export type Refusal =
+  | { readonly code: "job-closed" }
+  /** It names something that this machine does not have. */
+  | { readonly code: "not-on-machine"; readonly given: string }
+  | { readonly code: "not-dead"; readonly power: "live" | "unknown" }
+  | { readonly code: "not-live"; readonly power: "dead" | "unknown" }
+  | { readonly code: "live-tests-forbidden" }
+  /** Something is to be found out while the machine runs, and it is dead. */
+  | { readonly code: "not-running" }
+  | { readonly code: "charged"; readonly part: string }
+  | { readonly code: "proof-needs-power" }
+  | { readonly code: "discharge-needs-dead" }
+  | { readonly code: "fitting-needs-dead" }
+  | { readonly code: "still-blocked"; readonly blocker: Blocker };

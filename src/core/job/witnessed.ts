@@ -1,0 +1,15 @@
+import type { Witness } from "../finding/definition";
+import type { Finding } from "../finding/finding";
+import { UNTOLD } from "../finding/sights";
+import { assembliesFitted, type Evidence, type JobState } from "./state";
+
+/** “Can't tell” is an answer that weighs nothing. */
+export const isUntold = (finding: Finding): boolean => finding.result.is === "answer" && finding.result.value === UNTOLD;
+
+/** The evidence with what somebody found added to it. The same reference when they could tell nothing. */
+export function witnessed(state: JobState, entry: string, source: Witness, findings: readonly Finding[]): Pick<JobState, "evidence"> {
+  const told = findings.filter((f) => !isUntold(f));
+  if (told.length === 0) return { evidence: state.evidence };
+  const fitted = assembliesFitted(state);
+  return { evidence: [...state.evidence, ...told.map((finding): Evidence => ({ entry, source, finding, fitted }))] };
+}
