@@ -31,7 +31,7 @@ export function whole(vector: Int32Array, index: number): number {
 }
 
 /** Value of a key that must be there. Throws RangeError, naming the key, where it is not. */
-export function valueOf<K, V>(map: ReadonlyMap<K, V>, key: K): V {
+export function valueUnder<K, V>(map: ReadonlyMap<K, V>, key: K): V {
   const found = map.get(key);
   if (found === undefined && !map.has(key)) throw new RangeError(`there is nothing under “${String(key)}”`);
   return found as V;

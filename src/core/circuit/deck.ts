@@ -1,3 +1,4 @@
+import { item } from "../array/at";
 import type { Component, Netlist } from "./netlist";
 import { parseSpiceNumber } from "./spice-number";
 
@@ -50,12 +51,12 @@ function readComponent(line: string, number: number): Component {
   if (values.length !== 1 || a === undefined || b === undefined) {
     throw new DeckError(number, line, id.startsWith("r") ? "Rname net net ohms" : "Vname plus minus [DC] volts");
   }
-  const value = parseSpiceNumber(values[0] as string);
-  if (value === undefined) throw new DeckError(number, values[0] as string, "a number such as 0.02, 5.6k or 1meg");
+  const value = parseSpiceNumber(item(values, 0));
+  if (value === undefined) throw new DeckError(number, item(values, 0), "a number such as 0.02, 5.6k or 1meg");
   if (a === b) throw new DeckError(number, line, "two different nets");
   if (id.startsWith("v")) return { kind: "source", id, plus: a, minus: b, volts: value };
   if (!(value > 0))
-    throw new DeckError(number, values[0] as string, "a resistance above 0 (leave an open part out; join nets for a dead short)");
+    throw new DeckError(number, item(values, 0), "a resistance above 0 (leave an open part out; join nets for a dead short)");
   return { kind: "resistor", id, a, b, ohms: value };
 }
 

@@ -1,3 +1,5 @@
+import { real, whole } from "../array/at";
+
 /**
  * LU factorisation with partial pivoting (Golub & Van Loan, Matrix Computations, algorithm 3.4.1) of a dense
  * n × n matrix, row-major. The argument is left untouched. Throws RangeError when the matrix is singular.
@@ -15,12 +17,12 @@ export function factorise(matrix: Float64Array, n: number): Lu {
     const pivot = pivotRow(lu, n, k);
     pivots[k] = pivot;
     if (pivot !== k) swapRows(lu, n, k, pivot);
-    const diagonal = lu[k * n + k] as number;
+    const diagonal = real(lu, k * n + k);
     for (let i = k + 1; i < n; i++) {
-      const factor = (lu[i * n + k] as number) / diagonal;
+      const factor = real(lu, i * n + k) / diagonal;
       lu[i * n + k] = factor;
       if (factor === 0) continue;
-      for (let j = k + 1; j < n; j++) lu[i * n + j] = (lu[i * n + j] as number) - factor * (lu[k * n + j] as number);
+      for (let j = k + 1; j < n; j++) lu[i * n + j] = real(lu, i * n + j) - factor * real(lu, k * n + j);
     }
   }
   return { n, factors: lu, pivots };
@@ -29,9 +31,9 @@ export function factorise(matrix: Float64Array, n: number): Lu {
 function pivotRow(lu: Float64Array, n: number, k: number): number {
   let best = k;
   for (let i = k + 1; i < n; i++) {
-    if (Math.abs(lu[i * n + k] as number) > Math.abs(lu[best * n + k] as number)) best = i;
+    if (Math.abs(real(lu, i * n + k)) > Math.abs(real(lu, best * n + k))) best = i;
   }
-  if (!(Math.abs(lu[best * n + k] as number) > 1e-300)) {
+  if (!(Math.abs(real(lu, best * n + k)) > 1e-300)) {
     throw new RangeError(`the network has no unique solution (equation ${k + 1} of ${n}): are two sources in parallel?`);
   }
   return best;
@@ -39,8 +41,8 @@ function pivotRow(lu: Float64Array, n: number, k: number): number {
 
 function swapRows(lu: Float64Array, n: number, r: number, s: number): void {
   for (let j = 0; j < n; j++) {
-    const keep = lu[r * n + j] as number;
-    lu[r * n + j] = lu[s * n + j] as number;
+    const keep = real(lu, r * n + j);
+    lu[r * n + j] = real(lu, s * n + j);
     lu[s * n + j] = keep;
   }
 }
@@ -49,22 +51,22 @@ function swapRows(lu: Float64Array, n: number, r: number, s: number): void {
 export function solveWith({ n, factors, pivots }: Lu, rhs: Float64Array): Float64Array {
   const x = Float64Array.from(rhs);
   for (let k = 0; k < n; k++) {
-    const p = pivots[k] as number;
+    const p = whole(pivots, k);
     if (p !== k) {
-      const keep = x[k] as number;
-      x[k] = x[p] as number;
+      const keep = real(x, k);
+      x[k] = real(x, p);
       x[p] = keep;
     }
   }
   for (let i = 1; i < n; i++) {
-    let sum = x[i] as number;
-    for (let j = 0; j < i; j++) sum -= (factors[i * n + j] as number) * (x[j] as number);
+    let sum = real(x, i);
+    for (let j = 0; j < i; j++) sum -= real(factors, i * n + j) * real(x, j);
     x[i] = sum;
   }
   for (let i = n - 1; i >= 0; i--) {
-    let sum = x[i] as number;
-    for (let j = i + 1; j < n; j++) sum -= (factors[i * n + j] as number) * (x[j] as number);
-    x[i] = sum / (factors[i * n + i] as number);
+    let sum = real(x, i);
+    for (let j = i + 1; j < n; j++) sum -= real(factors, i * n + j) * real(x, j);
+    x[i] = sum / real(factors, i * n + i);
   }
   return x;
 }

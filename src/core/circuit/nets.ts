@@ -1,3 +1,4 @@
+import { item, whole } from "../array/at";
 import { type Component, endsOf } from "./netlist";
 
 /** Components with their nets as numbers, and the nets grouped by whether any component joins them: what is not connected floats. */
@@ -24,7 +25,7 @@ export function numberNets(components: readonly Component[]): Nets {
   const from = new Int32Array(components.length);
   const to = new Int32Array(components.length);
   for (let k = 0; k < components.length; k++) {
-    const [a, b] = endsOf(components[k] as Component);
+    const [a, b] = endsOf(item(components, k));
     from[k] = numberOf(a);
     to[k] = numberOf(b);
   }
@@ -32,16 +33,16 @@ export function numberNets(components: readonly Component[]): Nets {
 }
 
 /** Union–find with path halving over the given branches; every net ends with the root of its island. */
-export function islandsOf(nets: number, from: ArrayLike<number>, to: ArrayLike<number>): Int32Array {
+export function islandsOf(nets: number, from: Int32Array, to: Int32Array): Int32Array {
   const parent = Int32Array.from({ length: nets }, (_, i) => i);
   const find = (i: number): number => {
     while (parent[i] !== i) {
-      parent[i] = parent[parent[i] as number] as number;
-      i = parent[i] as number;
+      parent[i] = whole(parent, whole(parent, i));
+      i = whole(parent, i);
     }
     return i;
   };
-  for (let k = 0; k < from.length; k++) parent[find(from[k] as number)] = find(to[k] as number);
+  for (let k = 0; k < from.length; k++) parent[find(whole(from, k))] = find(whole(to, k));
   for (let i = 0; i < nets; i++) parent[i] = find(i);
   return parent;
 }

@@ -1,3 +1,4 @@
+import { item, real, whole } from "../array/at";
 import { factorise, type Lu, solveWith } from "./lu";
 import type { Component, Resistor } from "./netlist";
 import { type Nets, numberNets } from "./nets";
@@ -20,8 +21,10 @@ export function ohmNetwork(components: readonly Component[]): OhmNetwork {
   const row = new Int32Array(island.length).fill(-1);
   const sizes = new Int32Array(island.length);
   for (let i = 0; i < row.length; i++) {
-    const root = island[i] as number;
-    if (root !== i) row[i] = (sizes[root] as number)++;
+    const root = whole(island, i);
+    if (root === i) continue;
+    row[i] = whole(sizes, root);
+    sizes[root] = whole(sizes, root) + 1;
   }
   return { ...nets, resistors, row, factors: new Map() };
 }
@@ -34,13 +37,13 @@ function factorOf(network: OhmNetwork, root: number): Lu {
   for (let i = 0; i < island.length; i++) if (island[i] === root && row[i] !== -1) size++;
   const matrix = new Float64Array(size * size);
   const put = (r: number, c: number, siemens: number) => {
-    if (r >= 0 && c >= 0) matrix[r * size + c] = (matrix[r * size + c] as number) + siemens;
+    if (r >= 0 && c >= 0) matrix[r * size + c] = real(matrix, r * size + c) + siemens;
   };
   for (let k = 0; k < resistors.length; k++) {
-    const a = from[k] as number;
+    const a = whole(from, k);
     if (island[a] !== root) continue;
-    const [i, j] = [row[a] as number, row[to[k] as number] as number];
-    const siemens = 1 / (resistors[k] as Resistor).ohms;
+    const [i, j] = [whole(row, a), whole(row, whole(to, k))];
+    const siemens = 1 / item(resistors, k).ohms;
     put(i, i, siemens);
     put(j, j, siemens);
     put(i, j, -siemens);
@@ -58,17 +61,17 @@ function factorOf(network: OhmNetwork, root: number): Lu {
 export function unitCurrentPotentials(network: OhmNetwork, plus: string, minus: string): Float64Array | undefined {
   const [a, b] = [network.number.get(plus), network.number.get(minus)];
   if (a === undefined || b === undefined || network.island[a] !== network.island[b]) return undefined;
-  const root = network.island[a] as number;
+  const root = whole(network.island, a);
   const lu = factorOf(network, root);
   const rhs = new Float64Array(lu.n);
-  const [i, j] = [network.row[a] as number, network.row[b] as number];
+  const [i, j] = [whole(network.row, a), whole(network.row, b)];
   if (i >= 0) rhs[i] = 1;
-  if (j >= 0) rhs[j] = (rhs[j] as number) - 1;
+  if (j >= 0) rhs[j] = real(rhs, j) - 1;
   const x = solveWith(lu, rhs);
   const potentials = new Float64Array(network.row.length);
   for (let n = 0; n < potentials.length; n++) {
-    const r = network.row[n] as number;
-    if (r >= 0 && network.island[n] === root) potentials[n] = x[r] as number;
+    const r = whole(network.row, n);
+    if (r >= 0 && network.island[n] === root) potentials[n] = real(x, r);
   }
   return potentials;
 }
@@ -77,5 +80,5 @@ export function unitCurrentPotentials(network: OhmNetwork, plus: string, minus: 
 export function ohmsBetween(network: OhmNetwork, plus: string, minus: string): number {
   if (plus === minus) return 0;
   const v = unitCurrentPotentials(network, plus, minus);
-  return v ? (v[network.number.get(plus) as number] as number) - (v[network.number.get(minus) as number] as number) : Infinity;
+  return v ? real(v, network.number.get(plus) as number) - real(v, network.number.get(minus) as number) : Infinity;
 }

@@ -1,3 +1,4 @@
+import { item, real, whole } from "../array/at";
 import { factorise, solveWith } from "./lu";
 import { islandsOf } from "./nets";
 
@@ -27,20 +28,23 @@ export interface Resistances<B extends Branch = Branch> {
  */
 const STIFF = 0.01;
 
+const islandsIn = (size: number, branches: readonly Branch[]): Int32Array =>
+  islandsOf(
+    size,
+    Int32Array.from(branches, (b) => b.a),
+    Int32Array.from(branches, (b) => b.b),
+  );
+
 /** Solves a network once for all pairs of its nets, island by island. */
 export function resistancesOf<B extends Branch>(size: number, branches: readonly B[]): Resistances<B> {
   const ohms = new Float64Array(size * size).fill(Infinity);
-  const island = islandsOf(
-    size,
-    branches.map((b) => b.a),
-    branches.map((b) => b.b),
-  );
+  const island = islandsIn(size, branches);
   const members = new Map<number, number[]>();
   for (let i = 0; i < size; i++) {
     ohms[i * size + i] = 0;
-    const list = members.get(island[i] as number);
+    const list = members.get(whole(island, i));
     if (list) list.push(i);
-    else members.set(island[i] as number, [i]);
+    else members.set(whole(island, i), [i]);
   }
   for (const nets of members.values()) if (nets.length > 1) solveIsland(nets, branches, ohms, size);
   return { size, branches, ohms };
@@ -52,7 +56,7 @@ function solveIsland(nets: readonly number[], branches: readonly Branch[], ohms:
   const row = new Map(nets.map((net, i) => [net, i]));
   const matrix = new Float64Array(n * n);
   const add = (i: number, j: number, x: number) => {
-    if (i < n && j < n) matrix[i * n + j] = (matrix[i * n + j] as number) + x;
+    if (i < n && j < n) matrix[i * n + j] = real(matrix, i * n + j) + x;
   };
   for (const branch of branches) {
     const [i, j] = [row.get(branch.a), row.get(branch.b)];
@@ -69,12 +73,12 @@ function solveIsland(nets: readonly number[], branches: readonly Branch[], ohms:
     unit[k] = 1;
     return solveWith(lu, unit);
   });
-  const at = (i: number, j: number): number => (i < n && j < n ? ((z[j] as Float64Array)[i] as number) : 0);
+  const at = (i: number, j: number): number => (i < n && j < n ? real(item(z, j), i) : 0);
   for (let i = 0; i <= n; i++) {
     for (let j = 0; j < i; j++) {
       const r = at(i, i) + at(j, j) - 2 * at(i, j);
-      ohms[(nets[i] as number) * size + (nets[j] as number)] = r;
-      ohms[(nets[j] as number) * size + (nets[i] as number)] = r;
+      ohms[item(nets, i) * size + item(nets, j)] = r;
+      ohms[item(nets, j) * size + item(nets, i)] = r;
     }
   }
 }
@@ -109,16 +113,12 @@ function extended({ ohms, size: old }: Resistances, size: number): Float64Array 
 /** False when the update would lose too many digits. */
 function takeAway(ohms: Float64Array, size: number, left: readonly Branch[], { a: u, b: v, ohms: r }: Branch): boolean {
   if (u === v) return true;
-  const island = islandsOf(
-    size,
-    left.map((b) => b.a),
-    left.map((b) => b.b),
-  );
+  const island = islandsIn(size, left);
   if (island[u] !== island[v]) {
     part(ohms, size, island, u, v);
     return true;
   }
-  const share = 1 - (ohms[u * size + v] as number) / r;
+  const share = 1 - real(ohms, u * size + v) / r;
   if (!(share > STIFF)) return false;
   update(ohms, size, u, v, 1 / (r * share));
   return true;
@@ -137,7 +137,7 @@ function part(ohms: Float64Array, size: number, island: Int32Array, u: number, v
 
 function put(ohms: Float64Array, size: number, { a: u, b: v, ohms: r }: Branch): void {
   if (u === v) return;
-  const between = ohms[u * size + v] as number;
+  const between = real(ohms, u * size + v);
   if (Number.isFinite(between)) update(ohms, size, u, v, -1 / (r + between));
   else join(ohms, size, u, v, r);
 }
@@ -147,15 +147,15 @@ function update(ohms: Float64Array, size: number, u: number, v: number, factor: 
   const half = new Float64Array(size);
   const inside: number[] = [];
   for (let i = 0; i < size; i++) {
-    const toU = ohms[i * size + u] as number;
+    const toU = real(ohms, i * size + u);
     if (toU === Infinity) continue;
     inside.push(i);
-    half[i] = ((ohms[i * size + v] as number) - toU) / 2;
+    half[i] = (real(ohms, i * size + v) - toU) / 2;
   }
   for (const i of inside) {
     for (const j of inside) {
-      const w = (half[i] as number) - (half[j] as number);
-      ohms[i * size + j] = (ohms[i * size + j] as number) + factor * w * w;
+      const w = real(half, i) - real(half, j);
+      ohms[i * size + j] = real(ohms, i * size + j) + factor * w * w;
     }
   }
 }
@@ -165,7 +165,7 @@ function join(ohms: Float64Array, size: number, u: number, v: number, r: number)
   const [us, vs] = [side(u), side(v)];
   for (const i of us) {
     for (const j of vs) {
-      const through = (ohms[i * size + u] as number) + r + (ohms[v * size + j] as number);
+      const through = real(ohms, i * size + u) + r + real(ohms, v * size + j);
       ohms[i * size + j] = through;
       ohms[j * size + i] = through;
     }
@@ -174,6 +174,6 @@ function join(ohms: Float64Array, size: number, u: number, v: number, r: number)
 
 /** Volts across (u, v) for 1 A from a to b: half of R(a,v) + R(b,u) − R(a,u) − R(b,v). All four in one island. */
 export function transferOhms({ ohms, size }: Resistances, a: number, b: number, u: number, v: number): number {
-  const r = (i: number, j: number) => ohms[i * size + j] as number;
+  const r = (i: number, j: number) => real(ohms, i * size + j);
   return (r(a, v) + r(b, u) - r(a, u) - r(b, v)) / 2;
 }

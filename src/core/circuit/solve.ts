@@ -1,5 +1,6 @@
+import { real, whole } from "../array/at";
 import { factorise, solveWith } from "./lu";
-import type { Component, Netlist, Source } from "./netlist";
+import type { Component, Netlist, Resistor, Source } from "./netlist";
 import { type Nets, numberNets } from "./nets";
 
 /**
@@ -32,7 +33,7 @@ export function operatingPoint({ components }: Netlist): OperatingPoint {
   };
   const live = new Set<number>();
   components.forEach((c, k) => {
-    if (c.kind === "source") live.add(nets.island[nets.from[k] as number] as number);
+    if (c.kind === "source") live.add(whole(nets.island, whole(nets.from, k)));
   });
   for (const root of live) solveIsland(components, root, point);
   return point;
@@ -50,51 +51,64 @@ function solveIsland(
   const row = new Int32Array(island.length).fill(-1);
   let unknown = 0;
   for (let i = 0; i < island.length; i++) if (island[i] === root && i !== reference) row[i] = unknown++;
-  const inside: number[] = [];
-  const sources: number[] = [];
-  for (let k = 0; k < components.length; k++) {
-    if (island[from[k] as number] !== root) continue;
-    ((components[k] as Component).kind === "source" ? sources : inside).push(k);
+  const resistors: Placed<Resistor>[] = [];
+  const sources: Placed<Source>[] = [];
+  for (const [k, component] of components.entries()) {
+    if (island[whole(from, k)] !== root) continue;
+    const ends = { i: whole(row, whole(from, k)), j: whole(row, whole(to, k)) };
+    if (component.kind === "source") sources.push({ component, ...ends });
+    else resistors.push({ component, ...ends });
   }
   const n = unknown + sources.length;
-  const matrix = new Float64Array(n * n);
-  const add = (i: number, j: number, x: number) => {
-    if (i >= 0 && j >= 0) matrix[i * n + j] = (matrix[i * n + j] as number) + x;
-  };
-  for (const k of inside) {
-    const [i, j] = [row[from[k] as number] as number, row[to[k] as number] as number];
-    const siemens = 1 / (components[k] as { ohms: number }).ohms;
-    add(i, i, siemens);
-    add(j, j, siemens);
-    add(i, j, -siemens);
-    add(j, i, -siemens);
-  }
-  sources.forEach((k, s) => {
-    const [plus, minus, i] = [row[from[k] as number] as number, row[to[k] as number] as number, unknown + s];
-    add(plus, i, 1);
-    add(i, plus, 1);
-    add(minus, i, -1);
-    add(i, minus, -1);
-  });
-  const lu = factorise(matrix, n);
+  const lu = factorise(equations(n, unknown, resistors, sources), n);
   const solved = (voltsOf: (source: Source) => number) => {
     const rhs = new Float64Array(n);
-    sources.forEach((k, s) => {
-      rhs[unknown + s] = voltsOf(components[k] as Source);
+    sources.forEach(({ component }, s) => {
+      rhs[unknown + s] = voltsOf(component);
     });
     return solveWith(lu, rhs);
   };
   const x = solved((s) => s.volts);
   const y = quadrature && solved((s) => s.quadrature ?? 0);
   for (let i = 0; i < row.length; i++) {
-    const r = row[i] as number;
+    const r = whole(row, i);
     if (r < 0) continue;
-    potential[i] = x[r] as number;
-    if (quadrature && y) quadrature[i] = y[r] as number;
+    potential[i] = real(x, r);
+    if (quadrature && y) quadrature[i] = real(y, r);
   }
-  sources.forEach((k, s) => {
-    sourceCurrent.set((components[k] as Source).id, Math.hypot(x[unknown + s] as number, y?.[unknown + s] ?? 0));
+  sources.forEach(({ component }, s) => {
+    sourceCurrent.set(component.id, Math.hypot(real(x, unknown + s), y?.[unknown + s] ?? 0));
   });
+}
+
+/** A component with the equations of its two ends; −1 for the reference. */
+interface Placed<C> {
+  readonly component: C;
+  readonly i: number;
+  readonly j: number;
+}
+
+/** The matrix of an island in modified nodal form, row-major: nets first, then the currents of its sources. */
+function equations(n: number, unknown: number, resistors: readonly Placed<Resistor>[], sources: readonly Placed<Source>[]): Float64Array {
+  const matrix = new Float64Array(n * n);
+  const add = (i: number, j: number, x: number) => {
+    if (i >= 0 && j >= 0) matrix[i * n + j] = real(matrix, i * n + j) + x;
+  };
+  for (const { component, i, j } of resistors) {
+    const siemens = 1 / component.ohms;
+    add(i, i, siemens);
+    add(j, j, siemens);
+    add(i, j, -siemens);
+    add(j, i, -siemens);
+  }
+  sources.forEach(({ i: plus, j: minus }, s) => {
+    const own = unknown + s;
+    add(plus, own, 1);
+    add(own, plus, 1);
+    add(minus, own, -1);
+    add(own, minus, -1);
+  });
+  return matrix;
 }
 
 /** Whether anything joins the two nets. A net that is not in the network is joined to nothing. */
@@ -110,7 +124,7 @@ export function joined({ nets }: OperatingPoint, a: string, b: string): boolean 
 export function voltsBetween({ nets, potential, quadrature }: OperatingPoint, plus: string, minus: string): number {
   const [i, j] = [nets.number.get(plus), nets.number.get(minus)];
   if (i === undefined || j === undefined || nets.island[i] !== nets.island[j]) return 0;
-  const inPhase = (potential[i] as number) - (potential[j] as number);
-  const turned = quadrature ? (quadrature[i] as number) - (quadrature[j] as number) : 0;
+  const inPhase = real(potential, i) - real(potential, j);
+  const turned = quadrature ? real(quadrature, i) - real(quadrature, j) : 0;
   return turned === 0 ? inPhase : Math.hypot(inPhase, turned);
 }

@@ -1,14 +1,21 @@
-import type { Evidence } from "../job/fold";
-import type { Bench } from "./rank";
-import { softmax } from "./rank";
+import { item, real } from "../array/at";
+import type { Evidence } from "../job/state";
+import type { Hypothesis } from "./hypotheses";
+import { logSum, softmax } from "./softmax";
+import type { SuspectSet } from "./suspect-set";
+
+interface Leader {
+  readonly hypothesis: Hypothesis;
+  readonly share: number;
+}
 
 /** The record can't be explained by one suspect; retaking one entry would help most. */
 export interface Contradiction {
   /** Entry to take again. */
   readonly entry: string;
   /** Leading suspect now, and with the entry left out. */
-  readonly leader: { readonly sentence: string; readonly share: number };
-  readonly without: { readonly sentence: string; readonly share: number };
+  readonly leader: Leader;
+  readonly without: Leader;
 }
 
 /** An entry is denied by a suspect that gives it less than this share of what the suspect that fits it best gives. */
@@ -20,35 +27,37 @@ const GAIN_BANS = 0.9;
  * Looks whether the likeliest suspect denies an entry that some other suspect explains well. Of all entries it names the
  * one whose removal makes the rest of the record likeliest. `undefined` when the leader explains everything.
  */
-export function contradiction(bench: Bench, evidence: readonly Evidence[]): Contradiction | undefined {
+export function contradiction(set: SuspectSet, evidence: readonly Evidence[]): Contradiction | undefined {
   if (evidence.length < 2) return undefined;
-  const { hypotheses } = bench;
-  const table = evidence.map((e) => {
-    const row = bench.column(e);
-    const top = row.reduce((most, l) => Math.max(most, l), -Infinity);
-    return row.map((l) => l - top);
-  });
-  const total = hypotheses.map((h, i) => Math.log(h.prior) + table.reduce((sum, row) => sum + (row[i] as number), 0));
+  const rows = evidence.map((e) => againstItsBest(set.column(e)));
+  const total = Float64Array.from(set.hypotheses, (h, i) => Math.log(h.prior) + rows.reduce((sum, row) => sum + real(row, i), 0));
   const leader = argmax(total);
-  if (!table.some((row) => (row[leader] as number) < Math.log(DENIED))) return undefined;
-  let best: { entry: number; gain: number } | undefined;
-  for (let e = 0; e < table.length; e++) {
-    if (evidence[e]?.source !== "technician") continue;
-    const without = total.map((t, i) => t - ((table[e] as Float64Array)[i] as number));
+  if (!rows.some((row) => real(row, leader) < Math.log(DENIED))) return undefined;
+  const retaken = worthRetaking(evidence, rows, total);
+  if (!retaken || retaken.gain < GAIN_BANS * Math.LN10) return undefined;
+  const said = (logs: Float64Array, i: number): Leader => ({ hypothesis: item(set.hypotheses, i), share: real(softmax(logs), i) });
+  return {
+    entry: item(evidence, retaken.number).entry,
+    leader: said(total, leader),
+    without: said(retaken.without, argmax(retaken.without)),
+  };
+}
+
+function againstItsBest(column: Float64Array): Float64Array {
+  const top = column.reduce((most, l) => Math.max(most, l), -Infinity);
+  return column.map((l) => l - top);
+}
+
+/** The technician's entry whose removal makes the rest likeliest, with how much. */
+function worthRetaking(evidence: readonly Evidence[], rows: readonly Float64Array[], total: Float64Array) {
+  let best: { number: number; gain: number; without: Float64Array } | undefined;
+  rows.forEach((row, number) => {
+    if (item(evidence, number).source !== "technician") return;
+    const without = total.map((t, i) => t - real(row, i));
     const gain = logSum(without) - logSum(total);
-    if (!best || gain > best.gain) best = { entry: e, gain };
-  }
-  if (!best || best.gain < GAIN_BANS * Math.LN10) return undefined;
-  const row = table[best.entry] as Float64Array;
-  const without = total.map((t, i) => t - (row[i] as number));
-  const other = argmax(without);
-  const said = (logs: readonly number[], i: number) => ({ sentence: hypotheses[i]?.sentence ?? "", share: softmax(logs)[i] as number });
-  return { entry: evidence[best.entry]?.entry ?? "", leader: said(total, leader), without: said(without, other) };
+    if (!best || gain > best.gain) best = { number, gain, without };
+  });
+  return best;
 }
 
-const argmax = (values: readonly number[]): number => values.reduce((best, v, i) => (v > (values[best] as number) ? i : best), 0);
-
-function logSum(logs: readonly number[]): number {
-  const top = logs.reduce((most, l) => Math.max(most, l), -Infinity);
-  return top + Math.log(logs.reduce((sum, l) => sum + Math.exp(l - top), 0));
-}
+const argmax = (values: Float64Array): number => values.reduce((best, v, i) => (v > real(values, best) ? i : best), 0);

@@ -1,5 +1,7 @@
-import { type Fault, faultKey, faultSentence, isJoint, JOINT_OPEN, JOINT_POOR } from "../machine/fault";
-import { type Machine, partOf, unitOf } from "../machine/schema";
+import { item } from "../array/at";
+import { assemblyIdOf, jointId } from "../machine/assembly";
+import { type Fault, faultKey, faultsId, isJoint, JOINT_OPEN, JOINT_POOR } from "../machine/fault";
+import { type Machine, partOf } from "../machine/format";
 
 /** One complete explanation: the faults that are present together, each with its severity. No faults: nothing is wrong. */
 export interface Hypothesis {
@@ -11,11 +13,10 @@ export interface Hypothesis {
   readonly faults: readonly Fault[];
   /** Prior probability; all hypotheses of a machine add up to 1. An estimate from the machine file's weights. */
   readonly prior: number;
-  readonly sentence: string;
-  /** Why the damage follows from the cause, for a cause with its damage. */
+  /** Why the damage follows from the cause, as the machine file says it; for a cause with its damage. */
   readonly because?: string;
-  /** Units to fit or put right, sorted. */
-  readonly units: readonly string[];
+  /** Assemblies to fit or put right, sorted. */
+  readonly assemblies: readonly string[];
 }
 
 const NOTHING_WRONG_WEIGHT = 2;
@@ -29,9 +30,9 @@ const PAIRS_SHARE = 0.03;
 /** A pair is a suspect when it is at least this likely among all faults taken twice, and among the likeliest so many. */
 const PAIR_THRESHOLD = 4e-7;
 const MOST_PAIRS = 1300;
+/** Least share that a cause keeps of its weight for itself, however often it damages something. */
+const LEAST_ALONE = 0.02;
 
-export const hypothesisId = (faults: readonly Fault[]): string =>
-  faults.map((f) => (f.severity === undefined ? faultKey(f) : `${faultKey(f)}#${Number(f.severity.toPrecision(4))}`)).join("+");
 export const suspectId = (faults: readonly Fault[]): string => faults.map(faultKey).join("+");
 
 interface Weighted {
@@ -51,26 +52,29 @@ export function hypothesesOf(machine: Machine, { pairs: withPairs = true } = {})
     ...joints(machine),
   ];
   const sum = weighted.reduce((total, w) => total + w.weight, 0);
-  const known = new Set(weighted.map((w) => suspectId([...w.faults].sort(byKey))));
-  const pairs = (withPairs ? pairsOf(machine, singles, sum) : []).filter((p) => !known.has(suspectId([...p.faults].sort(byKey))));
+  const known = new Set(weighted.map((w) => unordered(w.faults)));
+  const pairs = (withPairs ? pairsOf(machine, singles, sum) : []).filter((p) => !known.has(unordered(p.faults)));
   const pairSum = pairs.reduce((total, w) => total + w.weight, 0);
   const all = [
     ...weighted.map((w) => ({ ...w, prior: (w.weight / sum) * (pairSum > 0 ? 1 - PAIRS_SHARE : 1) })),
     ...pairs.map((w) => ({ ...w, prior: (w.weight / pairSum) * PAIRS_SHARE })),
   ];
-  return all.map(({ kind, faults, prior, because }) => ({
-    id: hypothesisId(faults),
+  return all.map((w) => hypothesisOf(machine, w, w.prior));
+}
+
+function hypothesisOf(machine: Machine, { kind, faults, because }: Weighted, prior: number): Hypothesis {
+  return {
+    id: faultsId(faults),
     suspect: suspectId(faults),
     kind,
     faults,
     prior,
-    sentence: sentenceOf(machine, faults, kind),
     ...(because !== undefined && { because }),
-    units: [...new Set(faults.map((f) => remedyUnit(machine, f)))].sort(),
-  }));
+    assemblies: [...new Set(faults.map((f) => remedyOf(machine, f)))].sort(),
+  };
 }
 
-const byKey = (a: Fault, b: Fault): number => (faultKey(a) < faultKey(b) ? -1 : 1);
+const unordered = (faults: readonly Fault[]): string => faults.map(faultKey).sort().join("+");
 
 interface Single {
   readonly fault: Fault;
@@ -84,7 +88,7 @@ function singleFaults(machine: Machine): Single[] {
   return machine.parts.flatMap((part) =>
     part.faults.map((f): Single => {
       const damages = machine.causes.filter((c) => c.cause.part === part.id && c.cause.mode === f.mode);
-      const alone = Math.max(0.02, 1 - damages.reduce((sum, d) => sum + d.probability, 0));
+      const alone = Math.max(LEAST_ALONE, 1 - damages.reduce((sum, d) => sum + d.probability, 0));
       const fault = { part: part.id, mode: f.mode, at: f.at, severity: f.severity };
       return { fault, range: f.range, alone: f.weight.value * alone, weight: f.weight.value };
     }),
@@ -99,7 +103,7 @@ function atSeverities({ fault, range }: Pick<Single, "fault" | "range">): Fault[
 }
 
 /** A fault as it is found beside another one: in the middle of its range. */
-const middle = (single: Pick<Single, "fault" | "range">): Fault => atSeverities(single)[single.range ? (SEVERITIES - 1) / 2 : 0] as Fault;
+const middle = (single: Pick<Single, "fault" | "range">): Fault => item(atSeverities(single), single.range ? (SEVERITIES - 1) / 2 : 0);
 
 function severally(single: Single): Weighted[] {
   const faults = atSeverities(single);
@@ -126,32 +130,32 @@ function causesWithDamage(machine: Machine, singles: readonly Single[]): Weighte
   });
 }
 
+/** Every joint that may be bad: open, or poor. */
 function joints(machine: Machine): Weighted[] {
-  return machine.parts.flatMap((part) =>
-    part.jointWeight === 0
-      ? []
-      : part.nets.flatMap((_, i) => {
-          const at = String(i + 1);
-          return [
-            { kind: "joint" as const, faults: [{ part: part.id, mode: JOINT_OPEN, at }], weight: part.jointWeight },
-            ...POOR_OHMS.map((severity) => ({
-              kind: "joint" as const,
-              faults: [{ part: part.id, mode: JOINT_POOR, at, severity }],
-              weight: (part.jointWeight * POOR_WEIGHT) / POOR_OHMS.length,
-            })),
-          ];
-        }),
+  return machine.parts.flatMap(({ id, nets, jointWeight }) =>
+    jointWeight === 0 ? [] : nets.flatMap((_, i) => [openJoint(id, i + 1, jointWeight), ...poorJoints(id, i + 1, jointWeight)]),
   );
 }
 
+const openJoint = (part: string, at: number, weight: number): Weighted => ({
+  kind: "joint",
+  faults: [{ part, mode: JOINT_OPEN, at: String(at) }],
+  weight,
+});
+
+const poorJoints = (part: string, at: number, weight: number): Weighted[] =>
+  POOR_OHMS.map((severity) => ({
+    kind: "joint",
+    faults: [{ part, mode: JOINT_POOR, at: String(at), severity }],
+    weight: (weight * POOR_WEIGHT) / POOR_OHMS.length,
+  }));
+
 /** Two faults of different parts, or a fault and an open joint, at once by chance; the likeliest first. */
 function pairsOf(machine: Machine, singles: readonly Single[], sum: number): Weighted[] {
-  const members = [
-    ...singles.map((s) => ({ fault: middle(s), weight: s.weight })),
-    ...joints(machine)
-      .filter((j) => j.faults[0]?.mode === JOINT_OPEN)
-      .map((j) => ({ fault: j.faults[0] as Fault, weight: j.weight })),
-  ];
+  const open = machine.parts.flatMap(({ id, nets, jointWeight }) =>
+    jointWeight === 0 ? [] : nets.map((_, i) => ({ fault: item(openJoint(id, i + 1, 1).faults, 0), weight: jointWeight })),
+  );
+  const members = [...singles.map((s) => ({ fault: middle(s), weight: s.weight })), ...open];
   const pairs: Weighted[] = [];
   members.forEach((a, i) => {
     for (const b of members.slice(i + 1)) {
@@ -163,26 +167,15 @@ function pairsOf(machine: Machine, singles: readonly Single[], sum: number): Wei
   return pairs.sort((a, b) => b.weight - a.weight).slice(0, MOST_PAIRS);
 }
 
-/** “Thermal cut-off blown, because vent duct and hood choked”: damage first, as it is found; then its cause. A pair: “… and …”. */
-function sentenceOf(machine: Machine, faults: readonly Fault[], kind: Hypothesis["kind"]): string {
-  if (faults.length === 0) return "Nothing wrong with the machine";
-  const [first, ...rest] = [...faults].reverse().map((f) => faultSentence(machine, f));
-  const link = kind === "pair" ? " and, apart from it, " : ", ";
-  return [first as string, ...rest.map((r) => r.charAt(0).toLowerCase() + r.slice(1))].join(link);
-}
-
-/** A joint is put right at the part where it is; any other fault by its unit. */
-export function remedyUnit(machine: Machine, fault: Fault): string {
+/** What puts a fault right: a joint is remade at the part where it is; for any other fault its assembly is fitted. */
+export function remedyOf(machine: Machine, fault: Fault): string {
   const part = partOf(machine, fault.part);
-  return isJoint(fault) ? `joint.${part.id}` : unitOf(machine, part).id;
+  return isJoint(fault) ? jointId(part.id) : assemblyIdOf(part);
 }
 
-/** The faults that are still there after `units` were fitted or put right. Fitting a part also remakes its joints. */
-export function remaining(machine: Machine, faults: readonly Fault[], units: readonly string[]): readonly Fault[] {
-  if (units.length === 0 || faults.length === 0) return faults;
-  const left = faults.filter((f) => {
-    const part = partOf(machine, f.part);
-    return !units.includes(unitOf(machine, part).id) && !units.includes(remedyUnit(machine, f));
-  });
+/** The faults that are still there after these were fitted or put right. Fitting a part also remakes its joints. */
+export function remaining(machine: Machine, faults: readonly Fault[], fitted: readonly string[]): readonly Fault[] {
+  if (fitted.length === 0 || faults.length === 0) return faults;
+  const left = faults.filter((f) => !fitted.includes(assemblyIdOf(partOf(machine, f.part))) && !fitted.includes(remedyOf(machine, f)));
   return left.length === faults.length ? faults : left;
 }

@@ -1,7 +1,7 @@
+import { item, real, whole } from "../array/at";
 import type { Fault } from "../machine/fault";
-import type { Machine } from "../machine/schema";
-import type { Hypothesis } from "./hypotheses";
-import type { Bench, Ranking } from "./rank";
+import type { Ranking } from "./rank";
+import type { SuspectSet } from "./suspect-set";
 
 /** How a part stands on the sheet. */
 export interface Mark {
@@ -12,27 +12,33 @@ export interface Mark {
 
 const BAD_AT = 0.85;
 const SUSPECT_AT = 0.015;
+/** Good means spoken for: the share fell below this, and to this part of the prior. */
+const GOOD_BELOW = 0.01;
+const GOOD_FALL = 5;
 
-/** Marks by part id. Good means spoken for: its share fell to a fifth of the prior and below 1 %. Units fitted are left out of the share. */
-export function marksOf(machine: Machine, bench: Bench, ranking: Ranking, fitted: readonly string[]): Record<string, Mark> {
+/** Marks by part id. What was fitted is left out of the share. */
+export function marksOf(set: SuspectSet, ranking: Ranking, fitted: readonly string[]): Record<string, Mark> {
   const shares = new Map<string, number>();
   const priors = new Map<string, number>();
-  const add = (map: Map<string, number>, faults: readonly Fault[], p: number) => {
-    faults.forEach((f, k) => {
-      if (faults.findIndex((g) => g.part === f.part) === k) map.set(f.part, (map.get(f.part) ?? 0) + p);
-    });
-  };
-  const left = bench.left(fitted);
-  bench.hypotheses.forEach((h, i) => {
-    add(priors, h.faults, h.prior);
-    add(shares, (bench.hypotheses[left[i] as number] as Hypothesis).faults, ranking.posterior[i] as number);
+  const left = set.left(fitted);
+  set.hypotheses.forEach((h, i) => {
+    addTo(priors, h.faults, h.prior);
+    addTo(shares, item(set.hypotheses, whole(left, i)).faults, real(ranking.posterior, i));
   });
   return Object.fromEntries(
-    machine.parts.map((part) => {
-      const share = shares.get(part.id) ?? 0;
-      const prior = priors.get(part.id) ?? 0;
-      const state = share >= BAD_AT ? "bad" : share >= SUSPECT_AT ? "suspect" : share < 0.01 && share < prior / 5 ? "good" : "unknown";
-      return [part.id, { state, share }];
+    set.predictor.machine.parts.map(({ id }) => {
+      const share = shares.get(id) ?? 0;
+      return [id, { state: stateOf(share, priors.get(id) ?? 0), share }];
     }),
   );
+}
+
+function addTo(sums: Map<string, number>, faults: readonly Fault[], p: number): void {
+  for (const part of new Set(faults.map((f) => f.part))) sums.set(part, (sums.get(part) ?? 0) + p);
+}
+
+function stateOf(share: number, prior: number): Mark["state"] {
+  if (share >= BAD_AT) return "bad";
+  if (share >= SUSPECT_AT) return "suspect";
+  return share < GOOD_BELOW && share < prior / GOOD_FALL ? "good" : "unknown";
 }

@@ -296,7 +296,10 @@ export type SightId = (typeof SIGHTS)[number]["id"];
 export const SIGHT_IDS = SIGHTS.map((s) => s.id) as [SightId, ...SightId[]];
 
 /** Sights that a machine can show. */
-export const sightsFor = (machine: Machine): readonly Sight[] => (SIGHTS as readonly Sight[]).filter((s) => canShow(machine, s));
+export type KnownSight = Sight & { readonly id: SightId };
+const KNOWN: readonly KnownSight[] = SIGHTS;
+
+export const sightsFor = (machine: Machine): readonly KnownSight[] => KNOWN.filter((s) => canShow(machine, s));
 
 function canShow(machine: Machine, { needs }: Sight): boolean {
   switch (needs) {
@@ -315,4 +318,9 @@ function canShow(machine: Machine, { needs }: Sight): boolean {
   }
 }
 
-export const sightOf = (id: SightId): Sight => SIGHTS.find((s) => s.id === id) as Sight;
+/** Throws RangeError for what is no sight. */
+export function sightOf(id: SightId): KnownSight {
+  const found = KNOWN.find((s) => s.id === id);
+  if (!found) throw new RangeError(`“${id}” is not a sight; expected ${SIGHT_IDS.join(", ")}`);
+  return found;
+}

@@ -1,4 +1,4 @@
-import { normalise, type Vocabulary } from "./vocabulary";
+import { normalise, type Vocabulary } from "../naming/vocabulary";
 
 const PHRASES = [
   "turns",

@@ -46,7 +46,10 @@ export function repairOf(machine: Machine, id: string): Repair {
 }
 
 /** What is fitted when a part fails, and what that takes. */
-export function fittingOf(machine: Machine, part: Part): { id: string; name: string; minutes: number; price: number; panel: string | null } {
+export function fittingOf(
+  machine: Machine,
+  part: Part,
+): { id: string; name: string; minutes: number; price: number; panel: string | null } {
   const assembly = machine.assemblies.find((a) => a.id === part.assembly);
   if (assembly) return { id: assembly.id, name: assembly.name, panel: assembly.panel, ...assembly.fit };
   const fit = part.fit ?? part.faults.find((f) => f.remedy)?.remedy ?? { minutes: UNTOLD_MINUTES, price: 0 };

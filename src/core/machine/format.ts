@@ -38,9 +38,7 @@ const control = z
   .describe("What a person, the door, the belt or water moves.");
 
 const side = (says: string) =>
-  z
-    .strictObject({ wall: net.describe("Net on the wall's side of the plug."), pin: net.describe("Net of the plug's pin.") })
-    .describe(says);
+  z.strictObject({ wall: net.describe("Net on the wall's side of the plug."), pin: net.describe("Net of the plug's pin.") }).describe(says);
 
 const supply = z
   .strictObject({
@@ -177,11 +175,7 @@ const row = z
 const sheet = z
   .strictObject({
     rails: z
-      .array(
-        z
-          .strictObject({ net: net.describe("Its net."), name: z.string().describe("As it is written over it.") })
-          .describe("A rail."),
-      )
+      .array(z.strictObject({ net: net.describe("Its net."), name: z.string().describe("As it is written over it.") }).describe("A rail."))
       .min(2)
       .describe("The rails between which the branches hang; the second is the return."),
     rows: z.array(row).describe("The branches."),
@@ -244,10 +238,12 @@ export function partOfKind<K extends PartKind>(machine: Machine, id: string, kin
 
 /** Panel by id. Throws RangeError for an id the machine does not have. */
 export function panelOf(machine: Machine, id: string): Panel {
-  const found = machine.panels.find((p) => p.id === id);
+  const found = maybePanelOf(machine, id);
   if (!found) throw new RangeError(`${machine.id} has no panel “${id}”; it has ${machine.panels.map((p) => p.id).join(", ")}`);
   return found;
 }
+
+export const maybePanelOf = (machine: Machine, id: string): Panel | undefined => machine.panels.find((p) => p.id === id);
 
 /** A vented machine blows outside; a condenser keeps its air. */
 export const hasHood = (machine: Machine): boolean => machine.thermal.recirculates === 0;

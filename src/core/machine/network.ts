@@ -12,7 +12,12 @@ export const PLUG_OHMS = 0.005;
  * The machine as a network of resistors and sources in one condition, with given faults and wiring. Branch ids are `part`
  * or `part/branch`. Bad joints are in the wiring: see {@link wiringUnder}.
  */
-export function networkOf(machine: Machine, condition: Condition, faults: FaultSet, wiring: Wiring = wiringUnder(machine, faults, [])): Netlist {
+export function networkOf(
+  machine: Machine,
+  condition: Condition,
+  faults: FaultSet,
+  wiring: Wiring = wiringUnder(machine, faults, []),
+): Netlist {
   const positions = controlsUnder(machine, condition, faults);
   const components = machine.parts.flatMap((part) => resistorsOf(machine, part, condition, positions, faults, wiring));
   return {

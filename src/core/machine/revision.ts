@@ -44,6 +44,5 @@ export type FindMachine = (ref: MachineRef) => Machine | undefined;
 
 /** Finds among machines given oldest first. */
 export function findAmong(machines: readonly { readonly ref: MachineRef; readonly machine: Machine }[]): FindMachine {
-  return ({ id, revision }) =>
-    machines.find((m) => m.ref.id === id && (revision === FIRST_KNOWN || m.ref.revision === revision))?.machine;
+  return ({ id, revision }) => machines.find((m) => m.ref.id === id && (revision === FIRST_KNOWN || m.ref.revision === revision))?.machine;
 }

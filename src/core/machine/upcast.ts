@@ -69,6 +69,8 @@ const timerFromFirst = ({ steps, ...timer }: Json): Json => ({ ...timer, advance
 function besideFromFirst(file: Json, sheet: Json): unknown[] {
   const drawn = records(sheet.rows).flatMap((r) => (Array.isArray(r.parts) ? r.parts.flat() : []));
   const beside = Array.isArray(sheet.beside) ? sheet.beside : [];
-  const missing = records(file.parts).map((p) => p.id).filter((id) => !drawn.includes(id) && !beside.includes(id));
+  const missing = records(file.parts)
+    .map((p) => p.id)
+    .filter((id) => !drawn.includes(id) && !beside.includes(id));
   return [...beside, ...missing];
 }

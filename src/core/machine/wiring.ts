@@ -8,7 +8,9 @@ const partId = z.string().regex(/^[a-z][a-z0-9-]*$/, "a part's id");
 /** One way in which the wires differ from the sheet. `at` is a terminal: `element.1`. */
 export const wiringEditSchema = z.discriminatedUnion("edit", [
   z.strictObject({ edit: z.literal("off"), at: terminal }).describe("The wire is off this terminal."),
-  z.strictObject({ edit: z.literal("part-off"), part: partId }).describe("The wires are off every terminal of this part, its plugs pulled."),
+  z
+    .strictObject({ edit: z.literal("part-off"), part: partId })
+    .describe("The wires are off every terminal of this part, its plugs pulled."),
   z
     .strictObject({ edit: z.literal("poor"), at: terminal, ohms: z.number().positive() })
     .describe("A burnt or loose joint at this terminal that still conducts."),
@@ -92,7 +94,7 @@ export function wiringOf(machine: Machine, edits: readonly WiringEdit[]): Wiring
     switch (edit.edit) {
       case "part-off": {
         const part = partOf(edit.part);
-        part.nets.forEach((_, i) => moved.set(terminalName(part.id, i + 1), terminalName(part.id, i + 1)));
+        for (const [i] of part.nets.entries()) moved.set(terminalName(part.id, i + 1), terminalName(part.id, i + 1));
         off.add(part.id);
         bonds.delete(part.id);
         break;
@@ -101,7 +103,10 @@ export function wiringOf(machine: Machine, edits: readonly WiringEdit[]): Wiring
         const { part } = readTerminal(edit.at) ?? { part: "" };
         nodeOf(edit.at);
         moved.set(edit.at, edit.at);
-        bonds.set(part, (bonds.get(part) ?? []).filter((b) => b.a !== edit.at));
+        bonds.set(
+          part,
+          (bonds.get(part) ?? []).filter((b) => b.a !== edit.at),
+        );
         break;
       }
       case "poor": {

@@ -7,7 +7,8 @@ import { readTerminal } from "../machine/wiring";
 import { lower, lowerUnlessNet } from "./text";
 
 /** A part's name in the middle of a sentence. What the machine does not have is called by its id. */
-export const partName = (machine: Machine | undefined, id: string): string => (machine && maybePartOf(machine, id)?.name.toLowerCase()) ?? id;
+export const partName = (machine: Machine | undefined, id: string): string =>
+  (machine && maybePartOf(machine, id)?.name.toLowerCase()) ?? id;
 
 export const panelName = (machine: Machine | undefined, id: string): string => machine?.panels.find((p) => p.id === id)?.name ?? id;
 

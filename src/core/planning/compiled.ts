@@ -1,3 +1,4 @@
+import { item, real } from "../array/at";
 import type { Problem } from "./problem";
 
 /** A problem with panels as bit masks (prerequisites included), for the solvers. */
@@ -18,7 +19,7 @@ export function compile(problem: Problem): Compiled {
   const closure = (ids: readonly string[]): number =>
     ids.reduce((mask, id) => {
       const i = index.get(id) as number;
-      return mask | (1 << i) | closure((problem.panels[i] as { behind: string[] }).behind);
+      return mask | (1 << i) | closure(item(problem.panels, i).behind);
     }, 0);
   const total = problem.faults.reduce((sum, f) => sum + f.prior, 0);
   return {
@@ -28,7 +29,7 @@ export function compile(problem: Problem): Compiled {
     repairPanels: problem.faults.map((f) => closure(f.repair.access)),
     testCost: Float64Array.from(problem.tests, (t) => t.cost),
     testPanels: problem.tests.map((t) => closure(t.access)),
-    fail: problem.tests.map((t) => Float64Array.from(problem.faults, (f) => t.fail[f.id] as number)),
+    fail: problem.tests.map((t) => Float64Array.from(problem.faults, (f) => t.fail[f.id] ?? Number.NaN)),
     panelCost: Float64Array.from(problem.panels, (p) => p.cost),
   };
 }
@@ -36,6 +37,6 @@ export function compile(problem: Problem): Compiled {
 /** Cost of opening what `needed` asks for and `open` does not have yet. */
 export function openingCost(panelCost: Float64Array, needed: number, open: number): number {
   let cost = 0;
-  for (let rest = needed & ~open; rest; rest &= rest - 1) cost += panelCost[31 - Math.clz32(rest & -rest)] as number;
+  for (let rest = needed & ~open; rest; rest &= rest - 1) cost += real(panelCost, 31 - Math.clz32(rest & -rest));
   return cost;
 }

@@ -1,3 +1,4 @@
+import { real, whole } from "../array/at";
 import type { Belief } from "./belief";
 import type { Outcomes } from "./outcomes";
 import type { RepairGroup } from "./repairs";
@@ -28,7 +29,7 @@ export class CostToGo {
     readonly groups: readonly RepairGroup[],
   ) {
     const { weight } = belief;
-    const chance = (g: RepairGroup) => g.members.reduce((sum, k) => sum + (weight[k] as number), 0);
+    const chance = (g: RepairGroup) => g.members.reduce((sum, k) => sum + real(weight, k), 0);
     const likely = groups.filter((g) => chance(g) > SLIGHT);
     const slight = groups.filter((g) => !likely.includes(g));
     this.groupOf = new Int32Array(belief.active.length).fill(likely.length);
@@ -46,8 +47,8 @@ export class CostToGo {
   repairsOnly(weight: Float64Array, share?: Float64Array): number {
     const { sums, groupOf } = this;
     sums.fill(0);
-    if (share) for (let k = 0; k < weight.length; k++) add(sums, groupOf[k] as number, (weight[k] as number) * (share[k] as number));
-    else for (let k = 0; k < weight.length; k++) add(sums, groupOf[k] as number, weight[k] as number);
+    if (share) for (let k = 0; k < weight.length; k++) add(sums, whole(groupOf, k), real(weight, k) * real(share, k));
+    else for (let k = 0; k < weight.length; k++) add(sums, whole(groupOf, k), real(weight, k));
     return this.inOrder();
   }
 
@@ -57,14 +58,14 @@ export class CostToGo {
     let n = 0;
     let left = 0;
     for (let g = 0; g < sums.length; g++) {
-      const sum = sums[g] as number;
+      const sum = real(sums, g);
       if (sum <= 0) continue;
       left += sum;
-      const rate = sum / (minutes[g] as number);
+      const rate = sum / real(minutes, g);
       let at = n++;
-      while (at > 0 && (rates[at - 1] as number) < rate) {
-        rates[at] = rates[at - 1] as number;
-        order[at] = order[at - 1] as number;
+      while (at > 0 && real(rates, at - 1) < rate) {
+        rates[at] = real(rates, at - 1);
+        order[at] = whole(order, at - 1);
         at--;
       }
       rates[at] = rate;
@@ -72,9 +73,9 @@ export class CostToGo {
     }
     let total = 0;
     for (let i = 0; i < n; i++) {
-      const g = order[i] as number;
-      total += left * (minutes[g] as number);
-      left -= sums[g] as number;
+      const g = whole(order, i);
+      total += left * real(minutes, g);
+      left -= real(sums, g);
     }
     return total;
   }
@@ -83,7 +84,7 @@ export class CostToGo {
   oneMoreTest(weight: Float64Array, tests: readonly CompactTest[]): number {
     let best = this.repairsOnly(weight);
     let mass = 0;
-    for (let k = 0; k < weight.length; k++) mass += weight[k] as number;
+    for (let k = 0; k < weight.length; k++) mass += real(weight, k);
     for (const test of tests) {
       let value = test.minutes * mass;
       for (const share of test.share) {
@@ -97,7 +98,7 @@ export class CostToGo {
 }
 
 function add(sums: Float64Array, at: number, x: number): void {
-  sums[at] = (sums[at] as number) + x;
+  sums[at] = real(sums, at) + x;
 }
 
 /** Written as loops: Float64Array.from with a function is ten times slower, and this runs for every test at every step. */
@@ -106,7 +107,7 @@ export function compact({ share }: Outcomes, minutes: number, { active }: Belief
     minutes,
     share: share.map((s) => {
       const compacted = new Float64Array(active.length);
-      for (let k = 0; k < active.length; k++) compacted[k] = s[active[k] as number] as number;
+      for (let k = 0; k < active.length; k++) compacted[k] = real(s, whole(active, k));
       return compacted;
     }),
   };
@@ -114,6 +115,6 @@ export function compact({ share }: Outcomes, minutes: number, { active }: Belief
 
 export function times(weight: Float64Array, share: Float64Array): Float64Array {
   const product = new Float64Array(weight.length);
-  for (let k = 0; k < weight.length; k++) product[k] = (weight[k] as number) * (share[k] as number);
+  for (let k = 0; k < weight.length; k++) product[k] = real(weight, k) * real(share, k);
   return product;
 }

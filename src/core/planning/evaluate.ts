@@ -1,3 +1,4 @@
+import { item, real } from "../array/at";
 import { compile, openingCost } from "./compiled";
 import type { Policy, Problem } from "./problem";
 
@@ -13,24 +14,24 @@ export function expectedCost(problem: Problem, policy: Policy): number {
     if (node === null) throw new RangeError(`the policy ends while a fault of probability ${mass} is unrepaired`);
     if ("repair" in node) {
       const f = fault.get(node.repair) as number;
-      const needed = c.repairPanels[f] as number;
+      const needed = item(c.repairPanels, f);
       const after = weights.map((w, i) => (i === f ? 0 : w));
-      const here = mass * ((c.repairCost[f] as number) + openingCost(c.panelCost, needed, open));
+      const here = mass * (real(c.repairCost, f) + openingCost(c.panelCost, needed, open));
       return here + cost(node.otherwise, after, open | needed);
     }
     const t = test.get(node.test) as number;
-    const needed = c.testPanels[t] as number;
-    const p = c.fail[t] as Float64Array;
+    const needed = item(c.testPanels, t);
+    const p = item(c.fail, t);
     return (
-      mass * ((c.testCost[t] as number) + openingCost(c.panelCost, needed, open)) +
+      mass * (real(c.testCost, t) + openingCost(c.panelCost, needed, open)) +
       cost(
         node.fail,
-        weights.map((w, i) => w * (p[i] as number)),
+        weights.map((w, i) => w * real(p, i)),
         open | needed,
       ) +
       cost(
         node.pass,
-        weights.map((w, i) => w * (1 - (p[i] as number))),
+        weights.map((w, i) => w * (1 - real(p, i))),
         open | needed,
       )
     );

@@ -1,3 +1,4 @@
+import { item, real } from "../array/at";
 import { type Compiled, compile, openingCost } from "./compiled";
 import type { Policy, Problem } from "./problem";
 
@@ -36,8 +37,8 @@ export function solveExactly(problem: Problem): ExactSolution {
     let best = { value: Infinity, action: 0 };
     for (let f = 0; f < c.prior.length; f++) {
       if (!(left & (1 << f))) continue;
-      const needed = c.repairPanels[f] as number;
-      const now = mass * ((c.repairCost[f] as number) + openingCost(c.panelCost, needed, open));
+      const needed = item(c.repairPanels, f);
+      const now = mass * (real(c.repairCost, f) + openingCost(c.panelCost, needed, open));
       if (now >= best.value) continue;
       const value = now + visit(weights, outcomes, left & ~(1 << f), open | needed);
       if (value < best.value) best = { value, action: ~f };
@@ -45,8 +46,8 @@ export function solveExactly(problem: Problem): ExactSolution {
     for (let t = 0; t < tests; t++) {
       const place = 3 ** t;
       if (Math.floor(outcomes / place) % 3 !== 0) continue;
-      const needed = c.testPanels[t] as number;
-      const now = mass * ((c.testCost[t] as number) + openingCost(c.panelCost, needed, open));
+      const needed = item(c.testPanels, t);
+      const now = mass * (real(c.testCost, t) + openingCost(c.panelCost, needed, open));
       if (now >= best.value) continue;
       const { pass, fail } = split(c, weights, t);
       let value = now + visit(pass, outcomes + place, left, open | needed);
@@ -63,13 +64,13 @@ export function solveExactly(problem: Problem): ExactSolution {
       const f = ~action;
       const rest = left & ~(1 << f);
       return {
-        repair: (problem.faults[f] as { id: string }).id,
-        otherwise: rest ? extract(outcomes, rest, open | (c.repairPanels[f] as number)) : null,
+        repair: item(problem.faults, f).id,
+        otherwise: rest ? extract(outcomes, rest, open | item(c.repairPanels, f)) : null,
       };
     }
-    const after = open | (c.testPanels[action] as number);
+    const after = open | item(c.testPanels, action);
     return {
-      test: (problem.tests[action] as { id: string }).id,
+      test: item(problem.tests, action).id,
       pass: extract(outcomes + 3 ** action, left, after),
       fail: extract(outcomes + 2 * 3 ** action, left, after),
     };
@@ -81,12 +82,12 @@ export function solveExactly(problem: Problem): ExactSolution {
 
 function massOf(weights: Float64Array, left: number): number {
   let mass = 0;
-  for (let f = 0; f < weights.length; f++) if (left & (1 << f)) mass += weights[f] as number;
+  for (let f = 0; f < weights.length; f++) if (left & (1 << f)) mass += real(weights, f);
   return mass;
 }
 
 function split(c: Compiled, weights: Float64Array, test: number): { pass: Float64Array; fail: Float64Array } {
-  const p = c.fail[test] as Float64Array;
-  const fail = weights.map((w, f) => w * (p[f] as number));
-  return { fail, pass: weights.map((w, f) => w - (fail[f] as number)) };
+  const p = item(c.fail, test);
+  const fail = weights.map((w, f) => w * real(p, f));
+  return { fail, pass: weights.map((w, f) => w - real(fail, f)) };
 }

@@ -1,3 +1,4 @@
+import { item, real } from "../array/at";
 import { type Compiled, compile, openingCost } from "./compiled";
 import type { Policy, Problem } from "./problem";
 
@@ -33,16 +34,16 @@ export function planByLookahead(problem: Problem, options: LookaheadOptions = DE
   const extract = (state: State): Policy | null => {
     const step = bestStep(c, state, options, options.depth);
     if (!step) return null;
-    if (step.action < 0) return { repair: (problem.faults[~step.action] as { id: string }).id, otherwise: extract(step.next[0] as State) };
+    if (step.action < 0) return { repair: item(problem.faults, ~step.action).id, otherwise: extract(item(step.next, 0)) };
     const [pass, fail] = step.next as [State, State];
-    return { test: (problem.tests[step.action] as { id: string }).id, pass: extract(pass) as Policy, fail: extract(fail) as Policy };
+    return { test: item(problem.tests, step.action).id, pass: extract(pass) as Policy, fail: extract(fail) as Policy };
   };
   return extract({ weights: c.prior, tested: 0, open: 0 }) as Policy;
 }
 
 const massOf = (weights: Float64Array): number => {
   let sum = 0;
-  for (let i = 0; i < weights.length; i++) sum += weights[i] as number;
+  for (let i = 0; i < weights.length; i++) sum += real(weights, i);
   return sum;
 };
 
@@ -50,26 +51,26 @@ function stepsFrom(c: Compiled, state: State): Step[] {
   const mass = massOf(state.weights);
   const steps: Step[] = [];
   for (let f = 0; f < state.weights.length; f++) {
-    if (!((state.weights[f] as number) > 0)) continue;
-    const needed = c.repairPanels[f] as number;
+    if (!(real(state.weights, f) > 0)) continue;
+    const needed = item(c.repairPanels, f);
     const weights = state.weights.map((w, i) => (i === f ? 0 : w));
     steps.push({
       action: ~f,
-      cost: mass * ((c.repairCost[f] as number) + openingCost(c.panelCost, needed, state.open)),
+      cost: mass * (real(c.repairCost, f) + openingCost(c.panelCost, needed, state.open)),
       next: [{ weights, tested: state.tested, open: state.open | needed }],
     });
   }
   for (let t = 0; t < c.fail.length; t++) {
     if (state.tested & (1 << t)) continue;
-    const needed = c.testPanels[t] as number;
-    const p = c.fail[t] as Float64Array;
+    const needed = item(c.testPanels, t);
+    const p = item(c.fail, t);
     const rest = { tested: state.tested | (1 << t), open: state.open | needed };
     steps.push({
       action: t,
-      cost: mass * ((c.testCost[t] as number) + openingCost(c.panelCost, needed, state.open)),
+      cost: mass * (real(c.testCost, t) + openingCost(c.panelCost, needed, state.open)),
       next: [
-        { weights: state.weights.map((w, i) => w * (1 - (p[i] as number))), ...rest },
-        { weights: state.weights.map((w, i) => w * (p[i] as number)), ...rest },
+        { weights: state.weights.map((w, i) => w * (1 - real(p, i))), ...rest },
+        { weights: state.weights.map((w, i) => w * real(p, i)), ...rest },
       ],
     });
   }
@@ -109,16 +110,16 @@ function estimate(c: Compiled, state: State): number {
     let bestRate = -1;
     let bestCost = 0;
     for (let f = 0; f < weights.length; f++) {
-      if (!((weights[f] as number) > 0)) continue;
-      const cost = (c.repairCost[f] as number) + openingCost(c.panelCost, c.repairPanels[f] as number, open);
-      const rate = (weights[f] as number) / Math.max(1e-9, cost);
+      if (!(real(weights, f) > 0)) continue;
+      const cost = real(c.repairCost, f) + openingCost(c.panelCost, item(c.repairPanels, f), open);
+      const rate = real(weights, f) / Math.max(1e-9, cost);
       if (rate > bestRate) [best, bestRate, bestCost] = [f, rate, cost];
     }
     if (best < 0) break;
     total += mass * bestCost;
-    mass -= weights[best] as number;
+    mass -= real(weights, best);
     weights[best] = 0;
-    open |= c.repairPanels[best] as number;
+    open |= item(c.repairPanels, best);
   }
   return total;
 }

@@ -1,9 +1,10 @@
-import { answerLikelihood, MISPLACED, measureSigma, OHM_RANGE, readingSigma } from "../diagnosis/likelihood";
-import type { Predicted, Predictor } from "../diagnosis/predict";
-import type { Bench } from "../diagnosis/rank";
-import { looksBad } from "../diagnosis/watch";
-import { answersOf, isLong, LOOKS, sightOf } from "../job/sights";
-import { FaultSet } from "../machine/fault";
+import { item, valueUnder } from "../array/at";
+import type { SuspectSet } from "../diagnosis/suspect-set";
+import { type Finding, findingKind, type Question } from "../finding/finding";
+import { MISPLACED } from "../finding/kinds/ohms";
+import type { Machine } from "../machine/format";
+import { type Prediction, readsOpen, type ValuePrediction } from "../prediction/prediction";
+import type { Unit } from "../quantity/quantity";
 import type { TestAction } from "./tests";
 
 /** What a test may show, as a few classes that can be told apart, with P(class | hypothesis). */
@@ -14,72 +15,75 @@ export interface Outcomes {
 }
 
 export type OutcomeClass =
-  | { readonly kind: "answer"; readonly value: string; readonly says: string }
-  | { readonly kind: "band"; readonly unit: BandUnit; readonly low: number; readonly high: number }
+  | { readonly kind: "answer"; readonly value: string }
+  | { readonly kind: "band"; readonly unit: Unit; readonly low: number; readonly high: number }
   | { readonly kind: "open" };
-
-export type BandUnit = "ohm" | "volt" | "celsius" | "pascal";
 
 /** Predictions closer than this many of their joint σ can't be told apart. */
 const APART = 4;
 const MAX_BANDS = 6;
 
-/** The outcome classes of a test over all hypotheses; empty classes never appear. One class means that the test tells nothing. */
-export function outcomesOf({ predictor, hypotheses, faults }: Bench, test: TestAction): Outcomes {
-  switch (test.kind) {
-    case "sighting":
-      return test.sight === LOOKS
-        ? lookOutcomes({ predictor, hypotheses }, test.part as string)
-        : sightOutcomes({ predictor, hypotheses }, test.sight);
-    case "reading": {
-      const { setup } = test;
-      return bandOutcomes(predictor.readings(faults, setup), setup.unit, (p) => readingSigma(p, setup.unit));
-    }
-    case "measure": {
-      const known = new Map<string, Predicted>();
-      const predicted = hypotheses.map((h) => {
-        const key = predictor.behaviour(h.faults);
-        const p = known.get(key) ?? { mean: predictor.measures(h.faults)[test.what], sigma: 0, floating: false };
-        known.set(key, p);
-        return p;
-      });
-      return bandOutcomes(predicted, test.what === "exhaust-peak" ? "celsius" : "pascal", (p) => measureSigma(test.what, p.mean));
-    }
-  }
+const ALL_ALIKE: Outcomes = { classes: [], share: [] };
+
+/** The outcome classes of a test over all hypotheses; empty classes never appear. One class, or none, means that the test tells nothing. */
+export function outcomesOf({ predictor, faults }: SuspectSet, { question }: TestAction): Outcomes {
+  const kind = findingKind(question);
+  const asks = kind.asks(question, predictor.machine);
+  if (!asks) return ALL_ALIKE;
+  const predictions = kind.predict(question, faults, predictor, "technician");
+  if ("answers" in asks) return answerOutcomes(predictor.machine, question, asks.answers, predictions);
+  return bandOutcomes(predictions, asks.unit, (p) => kind.sigma(question, p));
 }
 
-type Part = Pick<Bench, "hypotheses"> & { readonly predictor: Predictor };
+/** Where no answer could be foreseen, each is as likely. */
+function answerOutcomes(machine: Machine, question: Question, answers: readonly string[], predictions: readonly Prediction[]): Outcomes {
+  const kind = findingKind(question);
+  const judged = { machine, witness: "technician" } as const;
+  const shareOf = (value: string) => {
+    const finding = { ...question, result: { is: "answer", value } } as Finding;
+    const likelihood = remembered((p: Prediction) => (p.is === "answer" ? kind.likelihood(finding, p, judged) : 1 / answers.length));
+    return Float64Array.from(predictions, likelihood);
+  };
+  return { classes: answers.map((value) => ({ kind: "answer", value })), share: answers.map(shareOf) };
+}
 
-function lookOutcomes({ predictor, hypotheses }: Part, part: string): Outcomes {
-  const bad = Float64Array.from(hypotheses, (h) => 0.02 + 0.96 * looksBad(predictor.machine, new FaultSet(h.faults), part));
-  return {
-    classes: [
-      { kind: "answer", value: "good", says: "looks good" },
-      { kind: "answer", value: "bad", says: "looks bad" },
-    ],
-    share: [bad.map((p) => 1 - p), bad],
+function remembered<A, B>(of: (a: A) => B): (a: A) => B {
+  const known = new Map<A, B>();
+  return (a) => {
+    const found = known.get(a) ?? of(a);
+    known.set(a, found);
+    return found;
   };
 }
 
-function sightOutcomes({ predictor, hypotheses }: Part, id: string): Outcomes {
-  const sight = sightOf(id);
-  if (!sight) throw new RangeError(`“${id}” is not a sight`);
-  const answers = answersOf(predictor.machine, id);
-  const shares = hypotheses.map((h) => predictor.sightShares(h.faults, isLong(id))[id]);
-  const n = answers.length;
-  return {
-    classes: answers.map((a) => ({ kind: "answer", value: a.value, says: a.says })),
-    share: answers.map((a) => Float64Array.from(shares, (s) => (s ? answerLikelihood(s, a.value, n, sight.errorRate) : 1 / n))),
-  };
+interface Band {
+  low: number;
+  high: number;
+  top: ValuePrediction;
 }
 
-/** Sorts the finite predictions and cuts them where the gap is wide against their spread. */
-function bandOutcomes(predicted: readonly Predicted[], unit: BandUnit, sigmaOf: (p: Predicted) => number): Outcomes {
-  const isOpen = (p: Predicted) => unit === "ohm" && p.mean > OHM_RANGE;
-  const distinct = [...new Set(predicted)];
-  const finite = distinct.filter((p) => !isOpen(p)).sort((a, b) => a.mean - b.mean);
-  const bands: { low: number; high: number; top: Predicted }[] = [];
-  for (const p of finite) {
+/** Sorts the predicted values and cuts them where the gap is wide against their spread; OL is a class of its own. */
+function bandOutcomes(predictions: readonly Prediction[], unit: Unit, sigmaOf: (p: ValuePrediction) => number): Outcomes {
+  const distinct = [...new Set(predictions)];
+  const values = distinct.filter((p): p is ValuePrediction => p.is === "value" && !readsOpen(p)).sort((a, b) => a.mean - b.mean);
+  const bands = bandsOf(values, sigmaOf);
+  const classes: OutcomeClass[] = bands.map((b) => ({ kind: "band", unit, low: b.low, high: b.high }));
+  if (distinct.some(readsOpen)) classes.push({ kind: "open" });
+  if (classes.length < 2) return { classes, share: classes.map(() => new Float64Array(predictions.length).fill(1)) };
+  const classOf = new Map(distinct.map((p) => [p, classNumber(p, bands)]));
+  const stray = MISPLACED / (classes.length - 1);
+  const share = classes.map(() => new Float64Array(predictions.length).fill(stray));
+  predictions.forEach((p, i) => {
+    const own = valueUnder(classOf, p);
+    if (own === undefined) for (const s of share) s[i] = 1 / classes.length;
+    else item(share, own)[i] = 1 - MISPLACED;
+  });
+  return { classes, share };
+}
+
+function bandsOf(sorted: readonly ValuePrediction[], sigmaOf: (p: ValuePrediction) => number): Band[] {
+  const bands: Band[] = [];
+  for (const p of sorted) {
     const band = bands.at(-1);
     const sigma = sigmaOf(p);
     const apart = band && p.mean - band.top.mean > APART * Math.hypot(sigma, sigmaOf(band.top)) && bands.length < MAX_BANDS;
@@ -89,14 +93,11 @@ function bandOutcomes(predicted: readonly Predicted[], unit: BandUnit, sigmaOf: 
       band.top = p;
     }
   }
-  const classes: OutcomeClass[] = bands.map((b) => ({ kind: "band", unit, low: b.low, high: b.high }));
-  if (finite.length < distinct.length) classes.push({ kind: "open" });
-  const classOf = new Map(distinct.map((p) => [p, isOpen(p) ? classes.length - 1 : bands.findIndex((b) => p.mean <= b.top.mean)]));
-  if (classes.length === 1) return { classes, share: [new Float64Array(predicted.length).fill(1)] };
-  const stray = MISPLACED / (classes.length - 1);
-  const share = classes.map(() => new Float64Array(predicted.length).fill(stray));
-  predicted.forEach((p, i) => {
-    (share[classOf.get(p) as number] as Float64Array)[i] = 1 - MISPLACED;
-  });
-  return { classes, share };
+  return bands;
+}
+
+/** `undefined` for what can't be foreseen. */
+function classNumber(p: Prediction, bands: readonly Band[]): number | undefined {
+  if (readsOpen(p)) return bands.length;
+  return p.is === "value" ? bands.findIndex((b) => p.mean <= b.top.mean) : undefined;
 }

@@ -1,5 +1,7 @@
+import { panelMinutes, panelsToOpen } from "../access/panels";
 import type { Hypothesis } from "../diagnosis/hypotheses";
-import { type Machine, partOf, unitOf } from "../machine/schema";
+import { repairOf } from "../machine/assembly";
+import type { Machine } from "../machine/format";
 
 /** Money and time on one scale. */
 export interface Rates {
@@ -11,83 +13,12 @@ export const DEFAULT_RATES: Rates = { perHour: 90 };
 
 /** Minutes of the run that shows whether a repair was the one (est.). */
 export const PROVE_MINUTES = 4;
-const JOINT_MINUTES = 8;
-const JOINT_PRICE = 2;
+/** A second visit, in minutes (est.). */
+export const CALL_BACK_MINUTES = 90;
 
-export interface UnitRepair {
-  readonly id: string;
-  readonly name: string;
-  /** “Fit the thermal cut-off”. */
-  readonly says: string;
-  readonly minutes: number;
-  readonly price: number;
-  readonly panel: string | null;
-  readonly replaces: boolean;
-}
-
-/** How one unit is put right: fitted, or remedied (cleared, reset, set), or its burnt joint remade. */
-export function unitRepair(machine: Machine, unit: string): UnitRepair {
-  if (unit.startsWith("joint.")) {
-    const part = partOf(machine, unit.slice("joint.".length));
-    return {
-      id: unit,
-      name: `joint at the ${part.name.toLowerCase()}`,
-      says: `Remake the joint at the ${part.name.toLowerCase()}`,
-      minutes: JOINT_MINUTES,
-      price: JOINT_PRICE,
-      panel: part.panel,
-      replaces: false,
-    };
-  }
-  const part = machine.parts.find((p) => (p.unit ?? p.id) === unit);
-  if (!part) throw new RangeError(`“${unit}” is not a unit of ${machine.id}`);
-  const remedy = part.faults.find((f) => f.remedy)?.remedy;
-  if (remedy && !part.fit && !part.unit)
-    return {
-      id: unit,
-      name: part.name,
-      says: remedy.verb,
-      minutes: remedy.minutes,
-      price: remedy.price,
-      panel: part.panel,
-      replaces: false,
-    };
-  const u = unitOf(machine, part);
-  return {
-    id: unit,
-    name: u.name,
-    says: `Fit a new ${u.name.toLowerCase()}`,
-    minutes: u.minutes,
-    price: u.price,
-    panel: u.panel,
-    replaces: true,
-  };
-}
-
-/** Panels to take off to reach `panels`, with those they lie behind, less what is off already. */
-export function panelsToOpen(machine: Machine, panels: readonly (string | null)[], off: readonly string[]): string[] {
-  const needed: string[] = [];
-  const visit = (id: string) => {
-    if (off.includes(id) || needed.includes(id)) return;
-    const panel = machine.panels.find((p) => p.id === id);
-    for (const first of panel?.behind ?? []) visit(first);
-    needed.push(id);
-  };
-  for (const id of panels) if (id !== null) visit(id);
-  return needed;
-}
-
-/** Minutes to take panels off and, in the end, put them back. */
-export function panelMinutes(machine: Machine, ids: readonly string[]): number {
-  return ids.reduce((sum, id) => {
-    const panel = machine.panels.find((p) => p.id === id);
-    return sum + (panel ? panel.minutesOff + panel.minutesOn : 0);
-  }, 0);
-}
-
-/** What it costs to try a whole explanation: all its units, panels included, and the run that proves it. In minutes. */
-export function repairMinutes(machine: Machine, units: readonly string[], off: readonly string[], rates: Rates): number {
-  const repairs = units.map((u) => unitRepair(machine, u));
+/** What it costs to try a whole explanation: all its assemblies, panels included, and the run that proves it. In minutes. */
+export function repairMinutes(machine: Machine, assemblies: readonly string[], off: readonly string[], rates: Rates): number {
+  const repairs = assemblies.map((a) => repairOf(machine, a));
   const work = repairs.reduce((sum, r) => sum + r.minutes + (r.price / rates.perHour) * 60, 0);
   const panels = panelsToOpen(
     machine,
@@ -99,15 +30,12 @@ export function repairMinutes(machine: Machine, units: readonly string[], off: r
 
 /** Explanations that the same repair puts right, as one. */
 export interface RepairGroup {
-  readonly units: readonly string[];
+  readonly assemblies: readonly string[];
   /** Minutes, parts and panels included, and the risk that a sibling left in place brings the machine back. */
   readonly minutes: number;
   /** Places in the list of active hypotheses. */
   readonly members: readonly number[];
 }
-
-/** A second visit, in minutes (est.). */
-export const CALL_BACK_MINUTES = 90;
 
 /**
  * Groups hypotheses by what puts them right. With `sets` each repair grows to the set that ages with it; without, a
@@ -120,25 +48,30 @@ export function repairGroups(
   rates: Rates,
   sets = false,
 ): RepairGroup[] {
-  const groups = new Map<string, { units: readonly string[]; members: number[] }>();
+  const groups = new Map<string, { assemblies: readonly string[]; members: number[] }>();
   hypotheses.forEach((h, i) => {
-    const units = sets ? withSiblings(machine, h.units) : h.units;
-    const key = units.join("+");
+    const assemblies = sets ? withSiblings(machine, h.assemblies) : h.assemblies;
+    const key = assemblies.join("+");
     const group = groups.get(key);
     if (group) group.members.push(i);
-    else groups.set(key, { units, members: [i] });
+    else groups.set(key, { assemblies, members: [i] });
   });
-  return [...groups.values()].map((g) => ({ ...g, minutes: repairMinutes(machine, g.units, off, rates) + siblingRisk(machine, g.units) }));
+  return [...groups.values()].map((g) => ({
+    ...g,
+    minutes: repairMinutes(machine, g.assemblies, off, rates) + siblingRisk(machine, g.assemblies),
+  }));
 }
 
-/** What is fitted when one unit of a set is due, by those who fit sets. Sorted. */
-export function withSiblings(machine: Machine, units: readonly string[]): readonly string[] {
-  const set = machine.sets.find((s) => units.some((u) => s.units.includes(u)));
-  return set ? [...new Set([...units, ...set.units])].sort() : units;
+/** What is fitted when one assembly of a set is due, by those who fit sets. Sorted. */
+export function withSiblings(machine: Machine, assemblies: readonly string[]): readonly string[] {
+  const set = machine.sets.find((s) => assemblies.some((a) => s.assemblies.includes(a)));
+  return set ? [...new Set([...assemblies, ...set.assemblies])].sort() : assemblies;
 }
 
 /** Expected minutes of being called back for siblings of a set that are left in place. */
-function siblingRisk(machine: Machine, units: readonly string[]): number {
-  const halves = machine.sets.filter((s) => s.units.some((u) => units.includes(u)) && !s.units.every((u) => units.includes(u)));
+function siblingRisk(machine: Machine, assemblies: readonly string[]): number {
+  const halves = machine.sets.filter(
+    (s) => s.assemblies.some((a) => assemblies.includes(a)) && !s.assemblies.every((a) => assemblies.includes(a)),
+  );
   return halves.reduce((sum, s) => sum + s.callBack.value * CALL_BACK_MINUTES, 0);
 }

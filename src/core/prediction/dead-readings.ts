@@ -1,3 +1,4 @@
+import { item, real } from "../array/at";
 import { type Branch, changed, type Resistances, resistancesOf, transferOhms } from "../circuit/resistances";
 import { type Fault, FaultSet, faultsId } from "../machine/fault";
 import type { Machine } from "../machine/format";
@@ -6,7 +7,7 @@ import { controlOf } from "../machine/parts/index";
 import { deadCondition } from "../machine/run/at-rest";
 import type { ControlPositions } from "../machine/run/condition";
 import { readTerminal, type Wiring, type WiringEdit, wiringOf, wiringUnder } from "../machine/wiring";
-import { OPEN, type Prediction, type ValuePrediction, valueOf } from "./prediction";
+import { foreseen, OPEN, type Prediction, type ValuePrediction } from "./prediction";
 
 /** 1 σ of one good contact's own resistance, Ω. */
 const CONTACT_SIGMA = 0.08;
@@ -36,7 +37,7 @@ interface Variant extends Resistances<NamedBranch> {
 }
 
 const NO_DIFFERENCE: Difference = { number: 0, gone: [], come: [] };
-const NOTHING_BETWEEN = valueOf(0, 0);
+const NOTHING_BETWEEN = foreseen(0, 0);
 
 /**
  * Ohms anywhere on a cold machine with the cord out, in one state of its controls and wires, under any faults. The healthy
@@ -108,13 +109,13 @@ export class DeadReadings {
       this.byList.set(list, differences);
     }
     const read = new Array<Prediction>(list.length);
-    for (let i = 0; i < read.length; i++) read[i] = at(list[i] as readonly Fault[], differences[i] as readonly Difference[]);
+    for (let i = 0; i < read.length; i++) read[i] = at(item(list, i), item(differences, i));
     return read;
   }
 
   /** A place of the probes, readied: what the machine reads there with these faults, which change it so. */
   private at([p, q]: readonly [string, string]): (faults: readonly Fault[], differences: readonly Difference[]) => Prediction {
-    if (p === q) return () => (NOTHING_BETWEEN);
+    if (p === q) return () => NOTHING_BETWEEN;
     const plain = isNet(p) && isNet(q);
     const [a, b] = [this.node(p, NONE), this.node(q, NONE)];
     const near = this.nearIsolated(p, q);
@@ -177,7 +178,7 @@ export class DeadReadings {
     const [a, b] = [this.node(p, set), this.node(q, set)];
     if (a === undefined || b === undefined || a >= variant.size || b >= variant.size) return [];
     const { size, ohms } = variant;
-    const total = ohms[a * size + b] as number;
+    const total = real(ohms, a * size + b);
     if (total === Infinity) return [];
     const passed = new Map<string, { share: number; at: number }>();
     for (const branch of variant.branches) {
@@ -185,10 +186,7 @@ export class DeadReadings {
       const share = Math.abs(transferOhms(variant, a, b, branch.a, branch.b) / branch.ohms);
       if (share < LEAST_SHARE) continue;
       // Volts below the first probe: how far along the way the branch lies.
-      const at = [branch.a, branch.b].reduce(
-        (sum, n) => sum + ((ohms[n * size + a] as number) + total - (ohms[n * size + b] as number)) / 2,
-        0,
-      );
+      const at = [branch.a, branch.b].reduce((sum, n) => sum + (real(ohms, n * size + a) + total - real(ohms, n * size + b)) / 2, 0);
       const known = passed.get(branch.part);
       if (!known || share > known.share) passed.set(branch.part, { share, at });
     }
@@ -279,7 +277,7 @@ export class DeadReadings {
   private work(variant: Variant, a: number, b: number): Prediction {
     if (a === b) return NOTHING_BETWEEN;
     const { size, ohms } = variant;
-    const mean = a < size && b < size ? (ohms[a * size + b] as number) : Infinity;
+    const mean = a < size && b < size ? real(ohms, a * size + b) : Infinity;
     return mean === Infinity ? OPEN : new Read(mean, variant, a, b);
   }
 }
@@ -343,7 +341,7 @@ function moves(variant: Variant, { gone, come }: Difference, a: number | undefin
   for (const c of come) {
     for (const net of [c.a, c.b]) {
       if (net >= size || ohms[net * size + a] === Infinity) continue;
-      const potential = (ohms[net * size + b] as number) - (ohms[net * size + a] as number);
+      const potential = real(ohms, net * size + b) - real(ohms, net * size + a);
       first ??= potential;
       if (Math.abs(potential - first) > ROUNDING) return true;
     }

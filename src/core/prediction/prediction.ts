@@ -24,7 +24,7 @@ export type Prediction = AnswerPrediction | ValuePrediction | { readonly is: "op
 export const OPEN: Prediction = { is: "open" };
 export const NOT_TO_BE_HAD: Prediction = { is: "not-to-be-had" };
 
-export const valueOf = (mean: number, sigma: number, floating = false): ValuePrediction => ({ is: "value", mean, sigma, floating });
+export const foreseen = (mean: number, sigma: number, floating = false): ValuePrediction => ({ is: "value", mean, sigma, floating });
 
 /** Above this an ohm-meter shows OL, Ω. */
 export const OHM_RANGE = 40e6;

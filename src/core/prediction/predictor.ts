@@ -9,7 +9,7 @@ import type { Frame, Timeline } from "../machine/run/timeline";
 import { type WiringEdit, wiringUnder } from "../machine/wiring";
 import { Behaviours } from "./behaviour";
 import { DeadReadings } from "./dead-readings";
-import { type Prediction, valueOf } from "./prediction";
+import { foreseen, type Prediction } from "./prediction";
 import { type RunMeasures, runMeasures } from "./run-measures";
 import { type SightShares, sightShares } from "./run-sights";
 
@@ -131,13 +131,15 @@ export class Predictor {
   /** A through the whole machine (the leg with the most) or through one part, at the moment at which live readings are taken. */
   amps(faults: readonly Fault[], through: string, controls: ControlPositions): Prediction {
     const point = this.livePoint(faults, controls);
-    if (through === "supply") return valueOf(Math.max(0, ...point.sourceCurrent.values()), AMP_SIGMA);
+    if (through === "supply") return foreseen(Math.max(0, ...point.sourceCurrent.values()), AMP_SIGMA);
     const { components } = networkOf(this.machine, this.liveCondition(faults, controls), new FaultSet(faults));
     const branches = components.flatMap((c) =>
-      c.kind === "resistor" && (c.id === through || c.id.startsWith(`${through}/`)) ? [Math.abs(voltsBetween(point, c.a, c.b)) / c.ohms] : [],
+      c.kind === "resistor" && (c.id === through || c.id.startsWith(`${through}/`))
+        ? [Math.abs(voltsBetween(point, c.a, c.b)) / c.ohms]
+        : [],
     );
     const mean = Math.max(0, ...branches);
-    return valueOf(mean, AMP_SIGMA + 0.05 * mean);
+    return foreseen(mean, AMP_SIGMA + 0.05 * mean);
   }
 
   private volts(faults: readonly Fault[], between: readonly [string, string], controls: ControlPositions): Prediction {
@@ -147,7 +149,7 @@ export class Predictor {
     const [plus, minus] = [probeNode(this.machine, between[0], wiring), probeNode(this.machine, between[1], wiring)];
     const mean = Math.abs(voltsBetween(point, plus, minus));
     const floating = !joined(point, plus, minus);
-    return valueOf(mean, floating ? GHOST_SIGMA : 1 + 0.03 * mean, floating);
+    return foreseen(mean, floating ? GHOST_SIGMA : 1 + 0.03 * mean, floating);
   }
 
   /** Contacts and temperatures stand as in any run of the same behaviour; the network is this suspect's own. */

@@ -94,11 +94,7 @@ function keepsHeating(machine: Machine, frames: readonly Frame[]): boolean {
   const lit = frames.findIndex((f) => f.flame);
   return !frames.some(
     (f, i) =>
-      i > lit + 1 &&
-      f.igniterC < DARK_C &&
-      item(frames, i - 1).igniterC >= DARK_C &&
-      f.condition.opened.has(burner.sensor) &&
-      !f.flame,
+      i > lit + 1 && f.igniterC < DARK_C && item(frames, i - 1).igniterC >= DARK_C && f.condition.opened.has(burner.sensor) && !f.flame,
   );
 }
 
@@ -147,4 +143,3 @@ function lampLights(machine: Machine, faults: FaultSet, lamp: PartOf<"resistor">
   const branch = netlist.components.find((c) => c.id === lamp.id);
   return branch?.kind === "resistor" && Math.abs(voltsBetween(point, branch.a, branch.b)) > lamp.worksAboveVolts;
 }
-

@@ -1,11 +1,16 @@
-import type { Bench } from "../diagnosis/rank";
-import type { Draft, Entry } from "../job/entry";
-import { foldJob, type Job } from "../job/fold";
-import { allows } from "../job/safety";
-import { hasHood } from "../job/sights";
-import type { TestCatalogue } from "../planning/next";
-import { CALL_BACK_MINUTES, DEFAULT_RATES, unitRepair } from "../planning/repairs";
-import type { TestAction } from "../planning/tests";
+import type { SuspectSet } from "../diagnosis/suspect-set";
+import { sightFinding } from "../finding/kinds/sight";
+import type { SightId } from "../finding/sights";
+import { stamp } from "../job/entry";
+import { type Fold, foldOn, type Job, refusalOf, startFold } from "../job/fold";
+import type { Draft } from "../job/kinds/index";
+import { assembliesFitted, type Proof } from "../job/state";
+import { repairOf, replaces } from "../machine/assembly";
+import { hasHood } from "../machine/format";
+import { FIRST_KNOWN } from "../machine/revision";
+import type { TestCatalogue } from "../planning/catalogue";
+import { CALL_BACK_MINUTES, DEFAULT_RATES } from "../planning/repairs";
+import type { Move, Strategy } from "./situation";
 import type { World } from "./world";
 
 export interface Outcome {
@@ -27,43 +32,31 @@ export interface Outcome {
 }
 
 const MAX_STEPS = 250;
-
-/** What a strategy may do at one step. */
-export type Move =
-  | { readonly kind: "entry"; readonly draft: Draft; readonly minutes: number }
-  | { readonly kind: "test"; readonly test: TestAction }
-  | { readonly kind: "fit"; readonly unit: string }
-  | { readonly kind: "prove" }
-  | { readonly kind: "leak-test" }
-  | { readonly kind: "stop" };
-
-export interface Table {
-  readonly bench: Bench;
-  readonly catalogue: TestCatalogue;
-  readonly job: Job;
-}
-
-export type Strategy = (table: Table) => Move;
+const LEAK_TEST_MINUTES = 4;
+const PROOF_MINUTES = 12;
 
 /** Plays one whole job: the strategy sees only the job's record; the world answers and the clock runs alike for every strategy. */
 export class Play {
-  private readonly entries: Entry[] = [];
+  private fold: Fold;
   private minutes = 0;
   private price = 0;
   private wrongParts = 0;
   private unsafe = 0;
-  job: Job;
 
   constructor(
     private readonly world: World,
-    private readonly bench: Bench,
+    private readonly suspects: SuspectSet,
     private readonly catalogue: TestCatalogue,
   ) {
     const { machine } = world;
-    this.job = foldJob("rehearsal", [], () => machine);
+    this.fold = startFold("rehearsal", () => machine);
     this.record({ kind: "opened", body: { customer: "Rehearsal", place: "Nowhere", liveTests: false } });
-    this.record({ kind: "machine", body: { machine: machine.id } });
-    this.record({ kind: "complaint", body: { words: "rehearsed", sightings: [...world.complaint] } });
+    this.record({ kind: "machine", body: { machine: { id: machine.id, revision: FIRST_KNOWN } } });
+    this.record({ kind: "complaint", body: { words: "rehearsed", findings: [...world.complaint] } });
+  }
+
+  get job(): Job {
+    return this.fold.job;
   }
 
   /** Runs a strategy to its end. A strategy may be a state machine: it is made for one job. */
@@ -71,7 +64,7 @@ export class Play {
     const calls: Outcome["calls"][number][] = [];
     let steps = 0;
     while (steps < MAX_STEPS) {
-      const move = strategy({ bench: this.bench, catalogue: this.catalogue, job: this.job });
+      const move = strategy({ suspects: this.suspects, catalogue: this.catalogue, job: this.job });
       if (move.kind === "stop") break;
       if (move.kind === "fit" && calls.length === 0) {
         const call = onFit?.(this.job);
@@ -81,33 +74,27 @@ export class Play {
       steps++;
       if (this.job.closed) break;
     }
+    return this.outcome(name, seed, steps, calls);
+  }
+
+  private outcome(strategy: string, seed: number, steps: number, calls: Outcome["calls"]): Outcome {
+    const { machine, hidden } = this.world;
     const found = this.world.solved(this.fitted);
     const minutes = this.minutes + (found ? 0 : CALL_BACK_MINUTES);
-    return {
-      machine: this.world.machine.id,
-      fault: this.world.hidden.id,
-      seed,
-      strategy: name,
-      steps,
-      cost: (minutes / 60) * DEFAULT_RATES.perHour + this.price,
-      minutes,
-      wrongParts: this.wrongParts,
-      found,
-      unsafe: this.unsafe,
-      calls,
-    };
+    const cost = (minutes / 60) * DEFAULT_RATES.perHour + this.price;
+    const { wrongParts, unsafe } = this;
+    return { machine: machine.id, fault: hidden.id, seed, strategy, steps, cost, minutes, wrongParts, found, unsafe, calls };
   }
 
   private get fitted(): string[] {
-    return this.job.fitted.map((f) => f.unit);
+    return assembliesFitted(this.job);
   }
 
   private record(draft: Draft): void {
-    if (!allows(this.job.safety, draft, this.world.machine).ok) this.unsafe++;
-    if (draft.kind === "closed" && this.job.blockers.length > 0) this.unsafe++;
-    const n = this.entries.length;
-    this.entries.push({ id: `e${n}`, job: "rehearsal", at: new Date(n * 60_000).toISOString(), by: "Rehearsal", ...draft } as Entry);
-    this.job = foldJob("rehearsal", this.entries, () => this.world.machine);
+    if (refusalOf(this.job, draft)) this.unsafe++;
+    const n = this.fold.entries.length;
+    const entry = stamp("rehearsal", draft, { id: `e${n}`, at: new Date(n * 60_000).toISOString(), by: "Rehearsal" });
+    this.fold = foldOn(this.fold, [...this.fold.entries, { readable: true, entry }]);
   }
 
   private make(move: Exclude<Move, { kind: "stop" }>): void {
@@ -119,58 +106,48 @@ export class Play {
       case "test":
         this.minutes += move.test.minutes;
         if (move.test.needs === "running" && this.job.panelsOff.length > 0) this.unsafe++;
-        this.record(this.answerTo(move.test));
+        this.record({ kind: "finding", body: this.world.answer(move.test.question, this.fitted) });
         return;
       case "fit":
-        this.fit(move.unit);
+        this.fit(move.assembly);
         return;
       case "leak-test":
-        this.minutes += 4;
+        this.minutes += LEAK_TEST_MINUTES;
         // No rehearsed world has a leaking joint: what is at stake is that the test is made.
-        this.record({ kind: "sighting", body: { sight: "leak", value: "tight" } });
+        this.record({ kind: "finding", body: sightFinding("leak", "tight") });
         return;
       case "prove":
-        this.minutes += 12;
-        this.prove();
+        this.minutes += PROOF_MINUTES;
+        this.record({ kind: "proof", body: this.prove() });
         return;
     }
   }
 
-  private answerTo(test: TestAction): Draft {
-    switch (test.kind) {
-      case "sighting":
-        return { kind: "sighting", body: this.world.sighting(test.sight, test.part, this.fitted) };
-      case "reading":
-        return { kind: "reading", body: this.world.reading(test.setup, this.fitted) };
-      case "measure":
-        return { kind: "measure", body: this.world.measure(test.what, this.fitted) };
-    }
-  }
-
-  private fit(unit: string): void {
-    const repair = unitRepair(this.world.machine, unit);
+  private fit(assembly: string): void {
+    const repair = repairOf(this.world.machine, assembly);
     this.minutes += repair.minutes;
     this.price += repair.price;
-    const helps = this.world.left([...this.fitted, unit]).length < this.world.left(this.fitted).length;
-    if (repair.replaces && !helps) this.wrongParts++;
-    this.record({ kind: "fitted", body: { unit, action: repair.replaces ? "replaced" : "put-right" } });
+    const helps = this.world.left([...this.fitted, assembly]).length < this.world.left(this.fitted).length;
+    if (replaces(repair) && !helps) this.wrongParts++;
+    this.record({ kind: "fitted", body: { assembly, action: replaces(repair) ? "replaced" : "put-right" } });
   }
 
-  private prove(): void {
-    const answer = (sight: string) => this.world.sighting(sight, undefined, this.fitted).value as "yes";
-    const starts = answer("starts");
-    const warm = starts === "yes" ? answer("warm") : "no";
-    // A proof run is long enough to see the heat lost later.
-    const kept: string = starts === "yes" && warm === "yes" ? answer("keeps") : "unknown";
-    this.record({
-      kind: "proof",
-      body: {
-        starts,
-        turns: answer("turns"),
-        warm: kept === "no" ? "no" : warm,
-        cycles: answer("cycles"),
-        airflow: hasHood(this.world.machine) ? (answer("airflow") as never) : "unknown",
-      },
-    });
+  /** A proof run is long enough to see the heat lost later. */
+  private prove(): Proof {
+    const starts = this.see("starts") as Proof["starts"];
+    const warm = starts === "yes" ? (this.see("warm") as Proof["warm"]) : "no";
+    const kept = starts === "yes" && warm === "yes" ? this.see("keeps") : "unknown";
+    return {
+      starts,
+      turns: this.see("turns") as Proof["turns"],
+      warm: kept === "no" ? "no" : warm,
+      cycles: this.see("cycles") as Proof["cycles"],
+      airflow: hasHood(this.world.machine) ? (this.see("airflow") as Proof["airflow"]) : "unknown",
+    };
+  }
+
+  private see(sight: SightId): string {
+    const { result } = this.world.answer({ kind: "sight", place: { sight }, circumstances: {} }, this.fitted);
+    return result.is === "answer" ? result.value : "unknown";
   }
 }

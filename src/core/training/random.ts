@@ -1,3 +1,5 @@
+import { item } from "../array/at";
+
 /** A stream of numbers in [0, 1) from a seed: mulberry32 (public domain, T. Ettinger 2017). Same seed, same stream. */
 export function randomFrom(seed: number): () => number {
   let state = seed >>> 0;
@@ -14,7 +16,7 @@ export function randomFrom(seed: number): () => number {
 export function drawIndex(weights: readonly number[], random: () => number): number {
   let left = random() * weights.reduce((a, b) => a + b, 0);
   for (let i = 0; i < weights.length; i++) {
-    left -= weights[i] as number;
+    left -= item(weights, i);
     if (left < 0) return i;
   }
   return weights.length - 1;

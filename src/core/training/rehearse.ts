@@ -1,39 +1,39 @@
-import { Predictor } from "../diagnosis/predict";
-import { type Bench, benchOf, rank } from "../diagnosis/rank";
+import { rank } from "../diagnosis/rank";
+import { SuspectSet } from "../diagnosis/suspect-set";
 import type { Job } from "../job/fold";
-import type { Machine } from "../machine/schema";
-import { TestCatalogue } from "../planning/next";
-import { type Outcome, Play, type Strategy } from "./play";
-import { fixedOrder, planner, usualPart } from "./strategies";
+import type { Machine } from "../machine/format";
+import { TestCatalogue } from "../planning/catalogue";
+import { Predictor } from "../prediction/predictor";
+import { type Outcome, Play } from "./play";
+import type { Strategy } from "./situation";
+import { fixedOrder } from "./strategies/fixed-order";
+import { planner } from "./strategies/planner";
+import { usualPart } from "./strategies/usual-part";
 import { World } from "./world";
 
-export const STRATEGIES: Record<string, () => Strategy> = { planner, "fixed-order": fixedOrder, "usual-part": usualPart };
+export const STRATEGIES: Readonly<Record<string, () => Strategy>> = { planner, "fixed-order": fixedOrder, "usual-part": usualPart };
 
 /** One machine set up for many rehearsed jobs. */
 export class Rehearsal {
-  private readonly bench: Bench;
+  private readonly suspects: SuspectSet;
   private readonly catalogue: TestCatalogue;
 
   constructor(private readonly machine: Machine) {
-    this.bench = benchOf(new Predictor(machine));
-    this.catalogue = new TestCatalogue(this.bench);
+    this.suspects = new SuspectSet(new Predictor(machine));
+    this.catalogue = new TestCatalogue(this.suspects);
   }
 
   /** Plays the job of one seed with one strategy. The same seed is the same machine, fault and complaint for every strategy. */
   play(seed: number, strategy: string, fault?: string): Outcome {
     const make = STRATEGIES[strategy];
     if (!make) throw new RangeError(`“${strategy}” is not a strategy; expected ${Object.keys(STRATEGIES).join(", ")}`);
-    const world = new World(this.machine, this.bench.hypotheses, seed, fault);
+    const world = new World(this.machine, this.suspects.hypotheses, seed, fault);
     const call = (job: Job): Outcome["calls"][number] => {
-      const { suspects } = rank(this.bench, job.evidence);
-      const leader = suspects[0];
-      return {
-        share: leader?.probability ?? 0,
-        right: leader?.hypothesis.suspect === world.hidden.suspect,
-        leader: leader?.hypothesis.suspect ?? "",
-      };
+      const leader = rank(this.suspects, job.evidence).suspects[0];
+      const suspect = leader?.hypothesis.suspect ?? "";
+      return { share: leader?.probability ?? 0, right: suspect === world.hidden.suspect, leader: suspect };
     };
-    return new Play(world, this.bench, this.catalogue).run(make(), strategy, seed, call);
+    return new Play(world, this.suspects, this.catalogue).run(make(), strategy, seed, call);
   }
 }
 

@@ -1,15 +1,24 @@
+import { item, lastOf } from "../array/at";
 import { ohmNetwork, ohmsBetween } from "../circuit/ohms";
 import { voltsBetween } from "../circuit/solve";
-import { type Hypothesis, hypothesisId, remaining } from "../diagnosis/hypotheses";
-import type { ReadingSetup } from "../diagnosis/predict";
-import { looksBad, type Measures, measuresOf, type SightShares, sightShares } from "../diagnosis/watch";
-import type { Measure, Reading, Sighting } from "../job/entry";
-import { answersOf, isLong, LOOKS, sightOf } from "../job/sights";
-import { deadCondition } from "../machine/condition";
-import { type Fault, FaultSet } from "../machine/fault";
+import { type Hypothesis, remaining } from "../diagnosis/hypotheses";
+import { controlsIn, wiringIn } from "../finding/circumstances";
+import type { Finding, Question, QuestionOfKind } from "../finding/finding";
+import { codeAnswers, codeErrorRate, codeFinding } from "../finding/kinds/code";
+import { sightFinding } from "../finding/kinds/sight";
+import { type SightId, sightOf, UNTOLD } from "../finding/sights";
+import { type Fault, FaultSet, faultsId } from "../machine/fault";
+import type { Machine } from "../machine/format";
 import { networkOf, probeNode } from "../machine/network";
-import { operate, startScript } from "../machine/operate";
-import type { Machine, Part } from "../machine/schema";
+import { kindOf } from "../machine/parts/index";
+import { deadCondition } from "../machine/run/at-rest";
+import { operate, startScript } from "../machine/run/operate";
+import { wiringUnder } from "../machine/wiring";
+import { looksBad } from "../prediction/looks";
+import { OHM_RANGE } from "../prediction/prediction";
+import { Predictor } from "../prediction/predictor";
+import { type RunMeasures, runMeasures } from "../prediction/run-measures";
+import { CODE, type SightShares, sightShares } from "../prediction/run-sights";
 import { drawIndex, randomFrom } from "./random";
 
 /**
@@ -28,19 +37,39 @@ export const NOISE = {
   customerError: 3.5,
   baseRateSpread: 0.5,
   measureSpread: 0.12,
+  lookSlip: 0.03,
 };
+
+/** Share of its tolerance that a part takes up, before {@link NOISE}. */
+const TAKEN_UP = 0.8;
+const SHORT_RUN_S = 130;
+const LONG_RUN_S = 960;
+const LIVE_AT_S = 45;
+/** After so many faults that nobody would notice, one is taken all the same. */
+const MOST_DRAWS = 200;
+
+interface Run {
+  readonly shares: SightShares;
+  readonly measures: RunMeasures;
+}
+
+interface Drawn {
+  readonly hidden: Hypothesis;
+  readonly faults: readonly Fault[];
+  readonly complaint: readonly Finding[];
+}
 
 /** One machine in somebody's house, with a fault that nobody knows yet. */
 export class World {
   readonly hidden: Hypothesis;
-  readonly complaint: readonly Sighting[];
+  readonly complaint: readonly Finding[];
   /** The hidden faults as they are here: a drifting part may stand anywhere in its range. */
   private readonly faults: readonly Fault[];
   private readonly truth: Machine;
   private readonly random: () => number;
   private readonly gain: number;
   private readonly leads: number;
-  private readonly runs = new Map<string, { shares: SightShares; measures: Measures }>();
+  private readonly runs = new Map<string, Run>();
 
   constructor(
     readonly machine: Machine,
@@ -58,46 +87,34 @@ export class World {
     this.complaint = drawn.complaint;
   }
 
-  private varied(part: Part): Part {
-    const factor = "tolerance" in part ? 1 + NOISE.toleranceFactor * part.tolerance * 0.8 * (2 * this.random() - 1) : 1;
-    switch (part.kind) {
-      case "element":
-        return { ...part, watts: part.watts / factor };
-      case "motor":
-        return { ...part, mainOhms: part.mainOhms * factor, startOhms: part.startOhms * factor };
-      case "igniter":
-        return { ...part, coldOhms: part.coldOhms * (1 + 0.15 * (2 * this.random() - 1)) };
-      case "resistor":
-      case "coil":
-        return { ...part, ohms: part.ohms * factor };
-      default:
-        return part;
-    }
+  private varied(part: Machine["parts"][number]): Machine["parts"][number] {
+    const evenly = (share: number) => 1 + share * (2 * this.random() - 1);
+    const factor = "tolerance" in part ? evenly(NOISE.toleranceFactor * part.tolerance * TAKEN_UP) : 1;
+    return kindOf(part).varied(part, { factor, evenly });
   }
 
   /** Draws until somebody notices something: nobody calls about a machine that seems well. */
-  private drawFault(
-    hypotheses: readonly Hypothesis[],
-    fault: string | undefined,
-  ): { hidden: Hypothesis; faults: readonly Fault[]; complaint: readonly Sighting[] } {
+  private drawFault(hypotheses: readonly Hypothesis[], fault: string | undefined): Drawn {
     const all = hypotheses.filter((h) => h.faults.length > 0 && (fault === undefined || h.id === fault || h.suspect === fault));
     if (all.length === 0) throw new RangeError(`${this.machine.id} has no fault “${fault}”; one is ${hypotheses[1]?.suspect}`);
-    const normal = () => Math.sqrt(-2 * Math.log(1 - this.random())) * Math.cos(2 * Math.PI * this.random());
-    // Base rates are wrong for a whole fault, not for each severity of it by itself.
-    const rates = new Map<string, number>();
-    const rateOf = (suspect: string) => {
-      const rate = rates.get(suspect) ?? Math.exp(NOISE.baseRateSpread * normal());
-      rates.set(suspect, rate);
-      return rate;
-    };
-    const weights = all.map((h) => h.prior * rateOf(h.suspect));
+    const weights = this.baseRates(all);
     for (let tries = 0; ; tries++) {
-      const hidden = all[drawIndex(weights, this.random)] as Hypothesis;
+      const hidden = item(all, drawIndex(weights, this.random));
       const faults = hidden.faults.map((f) => this.somewhereInRange(f));
       const complaint = this.notice(faults);
-      if (complaint.some((s) => s.value === (s.sight === "stops" || s.sight === "trips" ? "yes" : "no")) || tries > 200)
-        return { hidden, faults, complaint };
+      if (complaint.some(isTrouble) || tries > MOST_DRAWS) return { hidden, faults, complaint };
     }
+  }
+
+  /** Base rates are wrong for a whole fault, not for each severity of it by itself. */
+  private baseRates(hypotheses: readonly Hypothesis[]): number[] {
+    const normal = () => Math.sqrt(-2 * Math.log(1 - this.random())) * Math.cos(2 * Math.PI * this.random());
+    const rates = new Map<string, number>();
+    return hypotheses.map((h) => {
+      const rate = rates.get(h.suspect) ?? Math.exp(NOISE.baseRateSpread * normal());
+      rates.set(h.suspect, rate);
+      return h.prior * rate;
+    });
   }
 
   private somewhereInRange(fault: Fault): Fault {
@@ -107,44 +124,43 @@ export class World {
     return range ? { ...fault, severity: range[0] * (range[1] / range[0]) ** this.random() } : fault;
   }
 
-  private notice(faults: readonly Fault[]): Sighting[] {
-    const see = (sight: string) => this.see(sight, faults, NOISE.customerError);
-    const trips: Sighting[] = see("trips") === "yes" ? [{ sight: "trips", value: "yes" }] : [];
-    if (see("starts") === "no") return [{ sight: "starts", value: "no" }, ...trips];
-    const said: Sighting[] = [{ sight: "turns", value: see("turns") }, ...trips];
-    if (see("stops") === "yes") said.push({ sight: "stops", value: "yes" });
-    if (see("warm") === "no" || see("keeps") === "no") said.push({ sight: "warm", value: "no" });
+  /** What a customer tells of it. */
+  private notice(faults: readonly Fault[]): Finding[] {
+    const see = (sight: SightId) => this.seeSight(sight, faults, NOISE.customerError);
+    const trips = see("trips") === "yes" ? [sightFinding("trips", "yes")] : [];
+    if (see("starts") === "no") return [sightFinding("starts", "no"), ...trips];
+    const said = [sightFinding("turns", see("turns")), ...trips];
+    if (see("stops") === "yes") said.push(sightFinding("stops", "yes"));
+    if (see("warm") === "no" || see("keeps") === "no") said.push(sightFinding("warm", "no"));
     return said;
   }
 
-  private runOf(faults: readonly Fault[], long: boolean): { shares: SightShares; measures: Measures } {
-    const key = `${hypothesisId(faults)}|${long}`;
+  private runOf(faults: readonly Fault[], long: boolean): Run {
+    const key = `${faultsId(faults)}|${long}`;
     let run = this.runs.get(key);
     if (!run) {
       const set = new FaultSet(faults);
-      const timeline = operate(this.truth, set, startScript(this.truth, long ? 960 : 130));
-      run = { shares: sightShares(this.truth, set, timeline, long), measures: measuresOf(this.truth, set, timeline) };
+      const timeline = operate(this.truth, set, startScript(this.truth, long ? LONG_RUN_S : SHORT_RUN_S));
+      run = { shares: sightShares(this.truth, set, timeline, long), measures: runMeasures(this.truth, set, timeline) };
       this.runs.set(key, run);
     }
     return run;
   }
 
-  private see(sight: string, faults: readonly Fault[], errorFactor: number): string {
-    const known = sightOf(sight);
-    const { shares: all } = this.runOf(faults, isLong(sight));
-    const shares = all[sight];
-    const answers = answersOf(this.machine, sight).map((a) => a.value);
-    if (!known || !shares) return "unknown";
-    if (this.random() < known.errorRate * errorFactor) return answers[Math.floor(this.random() * answers.length)] as string;
-    return answers[
-      drawIndex(
-        answers.map((a) => shares[a] ?? 0),
-        this.random,
-      )
-    ] as string;
+  private seeSight(id: SightId, faults: readonly Fault[], errorFactor: number): string {
+    const { answers, errorRate, long } = sightOf(id);
+    const shares = this.runOf(faults, long ?? false).shares[id];
+    const values = answers.map((a) => a.value);
+    return shares ? this.answerFrom(values, shares, errorRate * errorFactor) : UNTOLD;
   }
 
-  /** The faults that are left after these units were fitted or put right. */
+  private answerFrom(values: readonly string[], shares: Readonly<Record<string, number>>, errorRate: number): string {
+    if (this.random() < errorRate) return item(values, Math.floor(this.random() * values.length));
+    const weights = values.map((v) => shares[v] ?? 0);
+    return item(values, drawIndex(weights, this.random));
+  }
+
+  /** The faults that are left after these were fitted or put right. */
   left(fitted: readonly string[]): readonly Fault[] {
     return remaining(this.machine, this.faults, fitted);
   }
@@ -161,51 +177,91 @@ export class World {
     return ["starts", "turns", "warm", "keeps"].every((s) => (shares[s]?.yes ?? 1) > 0.5) && (shares.stops?.no ?? 1) > 0.5;
   }
 
-  measure(what: Measure["what"], fitted: readonly string[]): Measure {
-    const { measures } = this.runOf(this.left(fitted), true);
+  /** What a technician finds there. Throws RangeError for what no rehearsed world has: a logger, a gas gauge, a probe on a part. */
+  answer(question: Question, fitted: readonly string[]): Finding {
+    const faults = this.left(fitted);
+    switch (question.kind) {
+      case "sight":
+        return sightFinding(question.place.sight, this.seeSight(question.place.sight, faults, NOISE.technicianError));
+      case "code":
+        return codeFinding(this.seeCode(faults));
+      case "look":
+        return { ...question, result: { is: "answer", value: this.look(question.place.part, faults) ? "bad" : "good" } };
+      case "ohms":
+        return this.ohms(question, faults);
+      case "volts":
+        return {
+          ...question,
+          result: { is: "value", unit: "volt", value: this.volts(this.probed(question.place.between), question, faults) },
+        };
+      case "amps":
+        return { ...question, result: { is: "value", unit: "amp", value: this.amps(question, faults) } };
+      case "temperature":
+        if (!("stream" in question.place)) return noSuchInstrument(question);
+        return { ...question, result: { is: "value", unit: "celsius", value: this.gauged(faults, "exhaust-peak") } };
+      case "pressure":
+        if (question.place.stream !== "duct") return noSuchInstrument(question);
+        return { ...question, result: { is: "value", unit: "pascal", value: this.gauged(faults, "back-pressure") } };
+      case "series":
+        return noSuchInstrument(question);
+    }
+  }
+
+  private seeCode(faults: readonly Fault[]): string {
+    const shares = this.runOf(faults, true).shares[CODE];
+    const values = codeAnswers(this.machine).map((a) => a.value);
+    return shares ? this.answerFrom(values, shares, codeErrorRate * NOISE.technicianError) : UNTOLD;
+  }
+
+  private look(part: string, faults: readonly Fault[]): boolean {
+    const bad = looksBad(this.machine, new FaultSet(faults), part);
+    return this.random() < NOISE.lookSlip ? this.random() < 0.5 : this.random() < bad;
+  }
+
+  private gauged(faults: readonly Fault[], what: "exhaust-peak" | "back-pressure"): number {
+    const { measures } = this.runOf(faults, true);
     const off = 1 + NOISE.measureSpread * (2 * this.random() - 1);
-    return { what, value: Number((measures[what] * off).toPrecision(3)) };
+    return Number((measures[what] * off).toPrecision(3));
   }
 
-  sighting(sight: string, part: string | undefined, fitted: readonly string[]): Sighting {
-    if (sight !== LOOKS) return { sight: sight as Sighting["sight"], value: this.see(sight, this.left(fitted), NOISE.technicianError) };
-    const bad = looksBad(this.machine, new FaultSet(this.left(fitted)), part as string);
-    const seen = this.random() < 0.03 ? this.random() < 0.5 : this.random() < bad;
-    return { sight: LOOKS, value: seen ? "bad" : "good", part: part as string };
-  }
-
-  /** What the meter shows; now and then a lead sits somewhere else. */
-  reading(setup: ReadingSetup, fitted: readonly string[]): Reading {
+  /** Where the probes really are: now and then a lead sits somewhere else. */
+  private probed([a, b]: readonly [string, string]): [string, string] {
     const points = this.machine.testPoints.map((t) => t.net);
     const slipped = this.random() < NOISE.misplaced;
-    const other = points[Math.floor(this.random() * points.length)] as string;
-    const between: [string, string] =
-      slipped && other !== setup.between[0] ? [setup.between[0], other] : [setup.between[0], setup.between[1]];
-    const value = setup.unit === "ohm" ? this.ohms({ ...setup, between }, fitted) : this.volts({ ...setup, between }, fitted);
-    return {
-      between: [setup.between[0], setup.between[1]],
-      unit: setup.unit,
-      value,
-      wiresOff: [...setup.wiresOff],
-      controls: { ...setup.controls },
-    };
+    const other = item(points, Math.floor(this.random() * points.length));
+    return slipped && other !== a ? [a, other] : [a, b];
   }
 
-  private ohms({ between, controls, wiresOff }: ReadingSetup, fitted: readonly string[]): number | null {
-    const set = new FaultSet(this.left(fitted));
-    const off = new Set(wiresOff);
-    const network = ohmNetwork(networkOf(this.truth, deadCondition(this.truth, controls), set, off).components);
-    const [a, b] = between.map((p) => probeNode(this.truth, p, set, off)) as [string, string];
-    const ohms = ohmsBetween(network, a, b);
-    if (!(ohms < 40e6)) return null;
-    return Number((ohms * this.gain + this.leads + 0.1 * this.random()).toPrecision(3));
+  private ohms(question: QuestionOfKind<"ohms">, faults: readonly Fault[]): Finding {
+    const between = this.probed(question.place.between);
+    const set = new FaultSet(faults);
+    const wiring = wiringUnder(this.truth, set, wiringIn(question.circumstances));
+    const condition = deadCondition(this.truth, controlsIn(question.circumstances));
+    const network = ohmNetwork(networkOf(this.truth, condition, set, wiring).components);
+    const ohms = ohmsBetween(network, probeNode(this.truth, between[0], wiring), probeNode(this.truth, between[1], wiring));
+    if (!(ohms < OHM_RANGE)) return { ...question, result: { is: "OL" } };
+    const value = Number((ohms * this.gain + this.leads + 0.1 * this.random()).toPrecision(3));
+    return { ...question, result: { is: "value", unit: "ohm", value } };
   }
 
-  private volts({ between, controls }: ReadingSetup, fitted: readonly string[]): number {
-    const set = new FaultSet(this.left(fitted));
-    const { frames } = operate(this.truth, set, startScript(this.truth, 45, controls));
-    const frame = frames.at(-1) as (typeof frames)[number];
-    const [a, b] = between.map((p) => probeNode(this.truth, p, set, new Set())) as [string, string];
-    return Math.round(Math.abs(voltsBetween(frame.point, a, b)) * this.gain * (0.98 + 0.04 * this.random()));
+  private volts(between: readonly [string, string], { circumstances }: QuestionOfKind<"volts">, faults: readonly Fault[]): number {
+    const set = new FaultSet(faults);
+    const { point } = lastOf(operate(this.truth, set, startScript(this.truth, LIVE_AT_S, controlsIn(circumstances))).frames);
+    const wiring = wiringUnder(this.truth, set, []);
+    const volts = voltsBetween(point, probeNode(this.truth, between[0], wiring), probeNode(this.truth, between[1], wiring));
+    return Math.round(Math.abs(volts) * this.gain * (0.98 + 0.04 * this.random()));
   }
+
+  private amps({ place, circumstances }: QuestionOfKind<"amps">, faults: readonly Fault[]): number {
+    const amps = new Predictor(this.truth).amps(faults, place.through, controlsIn(circumstances));
+    const mean = amps.is === "value" ? amps.mean : 0;
+    return Number((mean * this.gain * (0.97 + 0.06 * this.random())).toPrecision(3));
+  }
+}
+
+const isTrouble = (finding: Finding): boolean =>
+  finding.kind === "sight" && finding.result.value === (["stops", "trips"].includes(finding.place.sight) ? "yes" : "no");
+
+function noSuchInstrument({ kind }: Question): never {
+  throw new RangeError(`a rehearsed world has nothing to answer “${kind}” with at this place`);
 }

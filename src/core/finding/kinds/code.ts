@@ -18,7 +18,7 @@ import {
 import { type Answer, UNTOLD } from "../sights";
 
 const NO_CODE = "none";
-const ERROR_RATE = 0.02;
+export const codeErrorRate = 0.02;
 
 const schema = findingFields(
   "code",
@@ -65,7 +65,7 @@ export const code = defineFinding({
   likelihood: ({ result }, prediction, { machine, witness }) =>
     prediction.is !== "answer" || result.value === UNTOLD
       ? 1
-      : answerLikelihood(prediction.shares, result.value, codeAnswers(machine).length, errorRateOf(ERROR_RATE, witness)),
+      : answerLikelihood(prediction.shares, result.value, codeAnswers(machine).length, errorRateOf(codeErrorRate, witness)),
   sigma: noSigma,
   says: ({ result }, machine) => {
     if (result.value === UNTOLD) return `${CODE_ASKED.name}: can't tell`;

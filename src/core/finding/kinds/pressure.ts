@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { NOT_TO_BE_HAD, type Prediction, valueOf } from "../../prediction/prediction";
+import { foreseen, NOT_TO_BE_HAD, type Prediction } from "../../prediction/prediction";
 import { formatValue } from "../../quantity/format";
 import { parseQuantity } from "../../quantity/parse";
 import { byBehaviour, defineFinding, findingFields, normal, type Taken, touchesNothing, valueSchema } from "../definition";
@@ -33,7 +33,7 @@ export const pressure = defineFinding({
     byBehaviour(
       list,
       predictor,
-      (faults): Prediction => (place.stream === "duct" ? valueOf(predictor.measures(faults)["back-pressure"], 0) : NOT_TO_BE_HAD),
+      (faults): Prediction => (place.stream === "duct" ? foreseen(predictor.measures(faults)["back-pressure"], 0) : NOT_TO_BE_HAD),
     ),
   likelihood: ({ result }, p) => (p.is === "value" ? (1 - SLIP) * normal(result.value, p.mean, gaugeSigma(p.mean)) + SLIP / RANGE_PA : 1),
   sigma: (_, p) => gaugeSigma(p.mean),

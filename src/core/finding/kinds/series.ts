@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { NOT_TO_BE_HAD, type Prediction, valueOf } from "../../prediction/prediction";
+import { foreseen, NOT_TO_BE_HAD, type Prediction } from "../../prediction/prediction";
 import { formatValue } from "../../quantity/format";
 import { UNITS } from "../../quantity/quantity";
 import { anyPower, byBehaviour, defineFinding, findingFields, normal, notTyped, ref, touchesNothing } from "../definition";
@@ -46,7 +46,7 @@ export const series = defineFinding({
     byBehaviour(
       list,
       predictor,
-      (faults): Prediction => (place.of === "exhaust" ? valueOf(predictor.measures(faults)["exhaust-peak"], 0) : NOT_TO_BE_HAD),
+      (faults): Prediction => (place.of === "exhaust" ? foreseen(predictor.measures(faults)["exhaust-peak"], 0) : NOT_TO_BE_HAD),
     ),
   likelihood: ({ result }, p) =>
     p.is === "value" && result.unit === "celsius"

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { maybePartOf } from "../../machine/format";
-import { NOT_TO_BE_HAD, type Prediction, valueOf } from "../../prediction/prediction";
+import { foreseen, NOT_TO_BE_HAD, type Prediction } from "../../prediction/prediction";
 import { formatValue } from "../../quantity/format";
 import { parseQuantity } from "../../quantity/parse";
 import { byBehaviour, defineFinding, findingFields, normal, ref, type Taken, touchesNothing, valueSchema } from "../definition";
@@ -34,7 +34,7 @@ export const temperature = defineFinding({
     byBehaviour(
       list,
       predictor,
-      (faults): Prediction => ("stream" in place ? valueOf(predictor.measures(faults)["exhaust-peak"], 0) : NOT_TO_BE_HAD),
+      (faults): Prediction => ("stream" in place ? foreseen(predictor.measures(faults)["exhaust-peak"], 0) : NOT_TO_BE_HAD),
     ),
   likelihood: ({ result }, p) =>
     p.is === "value" ? (1 - SLIP) * normal(result.value, p.mean, thermometerSigma(p.mean)) + SLIP / RANGE_K : 1,

@@ -1,11 +1,11 @@
 import { z } from "zod";
 import { backBefore, heldBy } from "../../access/panels";
 import type { Taken } from "../../finding/definition";
-import type { Machine, Panel } from "../../machine/format";
+import { type Machine, maybePanelOf, type Panel } from "../../machine/format";
 import { panelName } from "../../naming/names";
 import { capital } from "../../naming/text";
 import { normalise, type Vocabulary } from "../../naming/vocabulary";
-import { allowsAlways, defineEntry, noUpcasters, ref } from "./definition";
+import { defineEntry, noUpcasters, ref } from "./definition";
 
 const schema = z
   .strictObject({ panel: ref.describe("The panel."), state: z.enum(["off", "on"]).describe("Where it is now.") })
@@ -17,7 +17,7 @@ export const panel = defineEntry({
   stream: "job",
   schema,
   upcasters: noUpcasters,
-  allows: allowsAlways,
+  allows: ({ panel: id }, { machine }) => (machine && !maybePanelOf(machine, id) ? { code: "not-on-machine", given: id } : undefined),
   effect: (body, { panelsOff }) => {
     if (body.state === "on") return { panelsOff: panelsOff.filter((p) => p !== body.panel) };
     return { panelsOff: panelsOff.includes(body.panel) ? panelsOff : [...panelsOff, body.panel], everOpen: true };

@@ -18,7 +18,10 @@ interface Names {
 export function referenceProblems(machine: Machine): MachineProblem[] {
   const names = namesOf(machine);
   return [
-    ...machine.parts.flatMap((part, i) => [...partProblems(machine, names, part, ["parts", i]), ...faultProblems(names, part, ["parts", i])]),
+    ...machine.parts.flatMap((part, i) => [
+      ...partProblems(machine, names, part, ["parts", i]),
+      ...faultProblems(names, part, ["parts", i]),
+    ]),
     ...twice(machine.parts, "part", "parts"),
     ...twice(machine.panels, "panel", "panels"),
     ...twice(machine.controls, "control", "controls"),
@@ -166,7 +169,9 @@ function panelProblems(machine: Machine, names: Names): MachineProblem[] {
 
 function assemblyProblems(machine: Machine, names: Names): MachineProblem[] {
   return [
-    ...machine.assemblies.flatMap((a, i) => (a.panel === null ? [] : unknown(["assemblies", i, "panel"], a.panel, "a panel", names.panels))),
+    ...machine.assemblies.flatMap((a, i) =>
+      a.panel === null ? [] : unknown(["assemblies", i, "panel"], a.panel, "a panel", names.panels),
+    ),
     ...machine.sets.flatMap((s, i) =>
       s.assemblies.flatMap((a, j) => unknown(["sets", i, "assemblies", j], a, "an assembly or a part", names.fitted)),
     ),

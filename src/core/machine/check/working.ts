@@ -25,7 +25,9 @@ export function workingProblems(machine: Machine): MachineProblem[] {
   return [
     ...(last?.condition.breakerTripped ? problem("holds-breaker", ["parts"]) : []),
     ...(starts ? [] : problem("starts", ["parts"], whyNot(frames, startParts(machine)))),
-    ...(heats ? weakHeat(machine, frames).flatMap((r) => problem("heats", ["parts"], r)) : problem("heats", ["parts"], whyNot(frames, heatParts(machine)))),
+    ...(heats
+      ? weakHeat(machine, frames).flatMap((r) => problem("heats", ["parts"], r))
+      : problem("heats", ["parts"], whyNot(frames, heatParts(machine)))),
     ...(heats && !cycles(frames) ? problem("cycles", ["thermal"]) : []),
     ...(code ? problem("shows-no-code", ["parts"], { code: "code-shown", shown: code }) : []),
     ...(machine.timer && !frames.some((f) => f.timed) ? problem("advances", ["timer"]) : []),

@@ -51,7 +51,10 @@ export const board = definePart({
     tolerance: tolerance(),
     senses: z.array(sense).describe("What must be made for it to run."),
     sensor,
-    inputs: z.array(pair).default([]).describe("Pins that it reads and that the model does not follow, such as those of the moisture bars."),
+    inputs: z
+      .array(pair)
+      .default([])
+      .describe("Pins that it reads and that the model does not follow, such as those of the moisture bars."),
     heatIn: closedWhen.describe("Control positions in which it calls for heat."),
     codes: z.array(code).describe("Its fault codes, the first that applies is shown."),
   }),

@@ -10,9 +10,7 @@ export const radiantSensor = definePart({
   branches: (part, { faults, condition }) =>
     contact(faults.has(part.id, "welded") || (!faults.has(part.id, "open") && !condition.opened.has(part.id)), FUSE_OHMS),
   thermal: (part, { faults }) =>
-    isStuck(faults, part.id)
-      ? []
-      : [{ id: part.id, node: NODE.radiant, opensC: part.opensC, closesC: part.closesC, bias: undefined }],
+    isStuck(faults, part.id) ? [] : [{ id: part.id, node: NODE.radiant, opensC: part.opensC, closesC: part.closesC, bias: undefined }],
   windings: acrossIt,
   readsAtRest: always,
   examined: () => ({ by: "warm", minutes: 5 }),

@@ -274,8 +274,7 @@ export class Model {
 
   /** A resistance that moved on by a step of its temperature is solved anew; that is not a change to be shown. */
   private follow(): void {
-    const crossed = (node: number, step: number) =>
-      Math.round(real(this.next, node) / step) !== Math.round(real(this.x, node) / step);
+    const crossed = (node: number, step: number) => Math.round(real(this.next, node) / step) !== Math.round(real(this.x, node) / step);
     if (
       (this.elements.size > 0 && crossed(NODE.source, SOURCE_STEP_K)) ||
       (this.machine.burner && (crossed(NODE.igniter, IGNITER_STEP_K) || crossed(NODE.coil, COIL_STEP_K)))

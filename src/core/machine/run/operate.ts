@@ -1,6 +1,6 @@
-import type { ControlPositions } from "./condition";
 import type { FaultSet } from "../fault";
 import type { Machine } from "../format";
+import type { ControlPositions } from "./condition";
 import { Model, SAMPLE_S } from "./model";
 import type { Frame, Script, Timeline } from "./timeline";
 

@@ -1,0 +1,93 @@
+import { item, real, valueUnder, whole } from "../array/at";
+import type { Witness } from "../finding/definition";
+import { type Finding, likelihoodsOf } from "../finding/finding";
+import type { Evidence } from "../job/state";
+import { type Fault, faultsId } from "../machine/fault";
+import type { Predictor } from "../prediction/predictor";
+import { type Hypothesis, hypothesesOf, remaining } from "./hypotheses";
+
+/** Columns kept: more than the longest job has entries. */
+const MOST_COLUMNS = 600;
+/** No finding rules anything out altogether. */
+export const LEAST_LIKELIHOOD = 1e-12;
+
+/** All hypotheses of one machine with what was worked out of them, made once and used for every ranking. */
+export class SuspectSet {
+  readonly hypotheses: readonly Hypothesis[];
+  /** Faults of each hypothesis. */
+  readonly faults: readonly (readonly Fault[])[];
+  readonly logPrior: Float64Array;
+  /** Suspect number of each hypothesis. */
+  readonly suspectOf: Int32Array;
+  readonly suspects: number;
+  private readonly index: ReadonlyMap<string, number>;
+  private readonly lefts = new Map<string, Int32Array>();
+  private readonly columns = new Map<string, Float64Array>();
+
+  /** Without `pairs` it is ready sooner: a quarter of the hypotheses, nearly all of the probability. */
+  constructor(
+    readonly predictor: Predictor,
+    options: { readonly pairs?: boolean } = {},
+  ) {
+    this.hypotheses = hypothesesOf(predictor.machine, options);
+    this.faults = this.hypotheses.map((h) => h.faults);
+    this.logPrior = Float64Array.from(this.hypotheses, (h) => Math.log(h.prior));
+    const numbers = new Map<string, number>();
+    this.suspectOf = Int32Array.from(this.hypotheses, (h) => {
+      const n = numbers.get(h.suspect) ?? numbers.size;
+      numbers.set(h.suspect, n);
+      return n;
+    });
+    this.suspects = numbers.size;
+    this.index = new Map(this.hypotheses.map((h, i) => [h.id, i]));
+  }
+
+  /** Number of the hypothesis “nothing wrong”. */
+  get healthy(): number {
+    return valueUnder(this.index, "");
+  }
+
+  /** Number of a hypothesis. Throws RangeError for one that is not of this set. */
+  numberOf(id: string): number {
+    return valueUnder(this.index, id);
+  }
+
+  /** For each hypothesis, the number of the one that says what is left of it after these were fitted. */
+  left(fitted: readonly string[]): Int32Array {
+    const key = [...new Set(fitted)].sort().join();
+    let left = this.lefts.get(key);
+    if (!left) {
+      left = Int32Array.from(this.hypotheses, (h, i) => {
+        const faults = remaining(this.predictor.machine, h.faults, fitted);
+        return faults === h.faults ? i : this.numberOf(faultsId(faults));
+      });
+      this.lefts.set(key, left);
+    }
+    return left;
+  }
+
+  /** Faults that are left of a hypothesis after these were fitted. */
+  faultsLeft(hypothesis: number, fitted: readonly string[]): readonly Fault[] {
+    return item(this.hypotheses, whole(this.left(fitted), hypothesis)).faults;
+  }
+
+  /** log P(finding | hypothesis), in the order of the hypotheses. One made after a repair is held against what it left. */
+  column({ finding, source, fitted }: Evidence): Float64Array {
+    const fresh = this.freshColumn(finding, source);
+    if (fitted.length === 0) return fresh;
+    const left = this.left(fitted);
+    return fresh.map((_, i) => real(fresh, whole(left, i)));
+  }
+
+  private freshColumn(finding: Finding, source: Witness): Float64Array {
+    const key = `${source}${JSON.stringify(finding)}`;
+    let column = this.columns.get(key);
+    if (!column) {
+      column = likelihoodsOf(this.predictor, this.faults, finding, source);
+      for (let i = 0; i < column.length; i++) column[i] = Math.log(Math.max(real(column, i), LEAST_LIKELIHOOD));
+      if (this.columns.size > MOST_COLUMNS) this.columns.clear();
+      this.columns.set(key, column);
+    }
+    return column;
+  }
+}

@@ -1,0 +1,28 @@
+import type { Contradiction } from "../diagnosis/contradiction";
+import { type CurrentPath, carriesAll, sharesIn } from "../diagnosis/current-path";
+import type { Hypothesis } from "../diagnosis/hypotheses";
+import type { Machine } from "../machine/format";
+import { faultsSay, partName } from "../naming/names";
+import { lower, percent } from "../naming/text";
+
+/** “Thermal cut-off blown, vent duct and hood choked”. */
+export const hypothesisSays = (machine: Machine, { faults, kind }: Pick<Hypothesis, "faults" | "kind">): string =>
+  faultsSay(machine, faults, kind === "pair");
+
+/** How a meter's current went: “The current divides: …”. */
+export function pathSays(machine: Machine, { parts }: CurrentPath): string {
+  const main = parts.filter((p) => carriesAll(p.share)).map((p) => partName(machine, p.part));
+  const shared = parts.filter((p) => sharesIn(p.share));
+  if (shared.length === 0) return `The current came by way of ${main.join(", ")}.`;
+  const divided = shared.map((p) => `${partName(machine, p.part)} ${Math.round(p.share * 100)} %`).join(", ");
+  return `The current divides: ${divided}${main.length > 0 ? `; all of it passes ${main.join(", ")}` : ""}.`;
+}
+
+/** What two entries that don't go together come to, with and without the one that is to be taken again. */
+export function contradictionSays(
+  machine: Machine,
+  { leader, without }: Contradiction,
+): { readonly now: string; readonly without: string } {
+  const say = ({ hypothesis, share }: Contradiction["leader"]) => `${lower(hypothesisSays(machine, hypothesis))}, ${percent(share)}`;
+  return { now: say(leader), without: say(without) };
+}

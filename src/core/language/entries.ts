@@ -1,0 +1,29 @@
+import type { Unreadable } from "../job/entry";
+import type { RecordLine } from "../job/fold";
+import { type Draft, entryKind } from "../job/kinds/index";
+import type { Machine } from "../machine/format";
+import { refusalSays } from "./refusals";
+
+/** An entry as it stands in the record. */
+export const entrySays = (machine: Machine | undefined, entry: Draft): string => entryKind(entry).says(entry.body, machine);
+
+/** An entry that this version can't read: what it is called, and why. */
+export function unreadableSays({ envelope, unread }: Unreadable): string {
+  switch (unread.code) {
+    case "newer":
+      return `“${envelope.kind}” in version ${envelope.version}, which is newer than this program (it reads ${unread.reads}). Kept as it is; it counts for nothing here.`;
+    case "unknown-kind":
+      return `“${envelope.kind}”: a kind of entry that this program does not know. Kept as it is; it counts for nothing here.`;
+    case "invalid": {
+      const [issue] = unread.error.issues;
+      return `“${envelope.kind}” that can't be read (${issue ? `${issue.path.join(".")}: ${issue.message}` : "wrong shape"}). Kept as it is; it counts for nothing.`;
+    }
+  }
+}
+
+/** A line of the record in words, with why it counts for nothing where it does. */
+export function lineSays(machine: Machine | undefined, line: RecordLine): { readonly says: string; readonly reason?: string } {
+  if (line.status === "unreadable") return { says: unreadableSays(line.entry) };
+  const says = entrySays(machine, line.entry);
+  return line.status === "refused" ? { says, reason: refusalSays(machine, line.refusal) } : { says };
+}

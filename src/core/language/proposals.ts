@@ -1,0 +1,191 @@
+import { repairOf } from "../machine/assembly";
+import type { Machine } from "../machine/format";
+import { maybePanelOf } from "../machine/format";
+import { panelName, partName, repairName, repairSays } from "../naming/names";
+import { lower, minutesSay } from "../naming/text";
+import type { Caution, Expectation, Proposal, Purpose, Reason, SetOffer, Step, StepOf } from "../planning/proposal";
+import { BAD_NEW_PART } from "../planning/propose";
+import type { TestAction } from "../planning/tests";
+import { blockerSays } from "./blockers";
+import { hypothesisSays } from "./diagnosis";
+import { outcomeSays } from "./outcomes";
+import { testSays } from "./tests";
+
+/** A proposal in words. */
+export interface ProposalWords {
+  /** What to do, as an order. */
+  readonly title: string;
+  readonly detail: string;
+  readonly why: string;
+  readonly prepares?: string;
+  readonly caution?: string;
+}
+
+export function proposalSays(machine: Machine, proposal: Proposal): ProposalWords {
+  const { step, reason, prepares, caution } = proposal;
+  const purpose = prepares && purposeSays(machine, prepares);
+  return {
+    title: stepTitle(machine, step),
+    detail: stepDetail(machine, step),
+    why: reasonSays(machine, reason, step, purpose),
+    ...(purpose !== undefined && { prepares: purpose }),
+    ...(caution && { caution: CAUTIONS[caution] }),
+  };
+}
+
+export const testTitle = (machine: Machine, { question }: TestAction): string => testSays(machine, question).title;
+
+export function stepTitle(machine: Machine, step: Step): string {
+  switch (step.kind) {
+    case "test": {
+      const title = testTitle(machine, step.test);
+      return step.again ? `Once more: ${lower(title)}` : title;
+    }
+    case "make-safe":
+      return "Make it safe";
+    case "discharge":
+      return `Discharge the ${partName(machine, step.part)}`;
+    case "energise":
+      return step.to === "watch" ? "Power on to watch it" : "Power on";
+    case "panel":
+      return step.state === "off" ? `Take off the ${panelName(machine, step.panel)}` : `Put the ${panelName(machine, step.panel)} back`;
+    case "fit":
+      return repairSays(repairOf(machine, step.assembly));
+    case "examine":
+      return blockerSays(machine, step.check).todo;
+    case "prove":
+      return "Prove it";
+    case "close":
+      return "Close the job";
+  }
+}
+
+function stepDetail(machine: Machine, step: Step): string {
+  switch (step.kind) {
+    case "test":
+      return testSays(machine, step.test.question).how;
+    case "make-safe":
+      return "Cord out (or breaker off). Meter on a known source, on the machine, on the known source again.";
+    case "discharge":
+      return "Through a resistor across its terminals, insulated tool, then measure that no voltage is left.";
+    case "energise":
+      return step.to === "watch"
+        ? "Hands and tools out, panels where they must be, cord in."
+        : "Nothing left inside, wires clear of panel edges, door shut. Then cord in.";
+    case "panel":
+      return panelSays(machine, step);
+    case "fit":
+      return fitSays(step);
+    case "examine":
+      return `Because ${blockerSays(machine, step.check).says}`;
+    case "prove":
+      return "Start it on heat: starts, turns, warm within two minutes, heat cycles, air strong outside.";
+    case "close":
+      return "Nothing is left open: causes examined, panels back, proven.";
+  }
+}
+
+function panelSays(machine: Machine, { panel, state }: StepOf<"panel">): string {
+  const known = maybePanelOf(machine, panel);
+  if (!known) return "";
+  const { fasteners, tools } = known;
+  if (state === "on") return fasteners;
+  return `${fasteners}.${tools.length > 0 ? ` Tools: ${tools.join(", ")}.` : ""}`;
+}
+
+function fitSays({ replaces, meterNew }: StepOf<"fit">): string {
+  if (!replaces) return "Then record it.";
+  const metering = meterNew
+    ? `Meter the new part before it goes in: under a minute, against the chance of a bad one (est. ${(BAD_NEW_PART * 100).toFixed(1)} %).`
+    : "A look at the new part will do: metering it costs more than it saves (est.).";
+  return `New part beside old: same ratings, same terminals. ${metering} Never bridge a fuse or limit.`;
+}
+
+function purposeSays(machine: Machine, purpose: Purpose): string {
+  switch (purpose.for) {
+    case "test":
+      return testTitle(machine, purpose.test);
+    case "fit":
+      return repairSays(repairOf(machine, purpose.assembly));
+    case "check":
+      return blockerSays(machine, purpose.check).todo;
+  }
+}
+
+/** What another way of working would do: its step, or what its step prepares. */
+export const aimSays = (machine: Machine, aim: Purpose | Step): string =>
+  "for" in aim ? purposeSays(machine, aim) : stepTitle(machine, aim);
+
+function reasonSays(machine: Machine, reason: Reason, step: Step, purpose: string | undefined): string {
+  switch (reason.code) {
+    case "tells":
+      return tellsSays(machine, reason);
+    case "likely-repair":
+      return likelySays(machine, reason);
+    case "sibling":
+      return "It ages with what was fitted, and the labour is in the access: this job fits the set.";
+    case "check-first":
+      return reason.check.code === "leak"
+        ? "Nothing is lit before the joints are proven tight."
+        : "A new part alone would bring the call back.";
+    case "back-before-power":
+      return "Every panel and fastener goes back before power.";
+    case "only-a-run-proves":
+      return "Only a run proves the repair.";
+    case "closes-when-run":
+      return "The job can be closed when it has run.";
+    case "nothing-left":
+      return "Every check is done.";
+    case "prepares":
+      return `${PREPARES[step.kind] ?? "Needed before"}: ${purpose ?? ""}`;
+  }
+}
+
+const PREPARES: Partial<Record<Step["kind"], string>> = { panel: "To reach", energise: "Needed for", discharge: "Before" };
+
+function tellsSays(machine: Machine, { apart, saves, minutes, next }: Extract<Reason, { code: "tells" }>): string {
+  const names = apart?.map((h) => lower(hypothesisSays(machine, h)));
+  const separates = names ? `Tells “${names[0]}” from “${names[1]}”. ` : "";
+  const price =
+    saves >= 1
+      ? `Saves ${minutesSay(saves)} of repair for ${minutesSay(minutes)} of work.`
+      : `Clears the way for the test after it; ${minutesSay(minutes)}.`;
+  const second = next ? ` Next best: ${lower(testTitle(machine, next.test))} (${minutesSay(next.minutes)}).` : "";
+  return `${separates}${price}${second}`;
+}
+
+function likelySays(machine: Machine, { assemblies, chance, bestTest, set }: Extract<Reason, { code: "likely-repair" }>): string {
+  const together =
+    assemblies.length > 1 ? `${assemblies.map((a) => repairName(repairOf(machine, a))).join(" with ")} together are` : "this is";
+  const test = bestTest
+    ? `; the best test left (${lower(testTitle(machine, bestTest.test))}) would save ${minutesSay(Math.max(0, bestTest.saves))} for ${minutesSay(bestTest.minutes)}.`
+    : "; no test left tells more.";
+  return `${Math.round(chance * 100)} % that ${together} the repair${test}${set ? ` ${setSays(machine, set)}` : ""}`;
+}
+
+/** The way of those who fit the set, with its price. */
+function setSays(machine: Machine, { set, price, minutes, callBack }: SetOffer): string {
+  const name = machine.sets.find((s) => s.id === set)?.name ?? "set";
+  return `Fitting the ${name} would add ${Math.round(price)} and ${minutesSay(minutes)}, and spare a call-back in ${Math.round(callBack * 100)} % (est.).`;
+}
+
+const CAUTIONS: Record<Caution, string> = {
+  "no-ohms-until-dead": "No resistance range until it is proven dead.",
+  "is-live": "The machine is recorded as live: cord out first.",
+  "live-from-here": "From here the machine is live: no dead test counts until it is made safe again.",
+  "holds-charge": "It may hold a dangerous charge with the cord out.",
+  "live-test": "Live: one hand, insulated probes, nothing else touched.",
+  "gas-work": "Gas work: licensed practice and local code come first. Afterwards a leak test, or the job can't be closed.",
+};
+
+/** What an outcome looks like and what it would mean. */
+export function expectationSays(
+  machine: Machine,
+  test: TestAction,
+  { outcome, leader, share }: Expectation,
+): { label: string; meaning: string } {
+  return {
+    label: outcomeSays(machine, test.question, outcome),
+    meaning: `${hypothesisSays(machine, leader)}, ${Math.round(share * 100)}\u00a0%`,
+  };
+}

@@ -1,0 +1,36 @@
+import type { Refusal } from "../job/refusal";
+import type { Machine } from "../machine/format";
+import { partName } from "../naming/names";
+import { blockerSays } from "./blockers";
+
+const MAKE_SAFE = "Cord out, prove it dead, record “made safe”, then";
+
+/** Why an entry counts for nothing, and what to do. */
+export function refusalSays(machine: Machine | undefined, refusal: Refusal): string {
+  switch (refusal.code) {
+    case "job-closed":
+      return "The job is closed. Take the closing back to go on with it.";
+    case "not-on-machine":
+      return `“${refusal.given}” is not on this machine (${machine?.maker} ${machine?.model}). Is it the right one?`;
+    case "not-dead":
+      return refusal.power === "live"
+        ? `Never a resistance range on a live circuit. ${MAKE_SAFE} measure again.`
+        : `Not proven dead. ${MAKE_SAFE} measure again.`;
+    case "not-live":
+      return `${refusal.power === "dead" ? "The machine is dead: there is no voltage to read." : "The power state is not known."} Record “energised” first; one hand, insulated probes.`;
+    case "live-tests-forbidden":
+      return "Live tests are not allowed on this job. Allow them for the job, or test it dead.";
+    case "not-running":
+      return "The machine is dead: there is nothing to measure while it runs. Record “energised” first.";
+    case "charged":
+      return `The ${partName(machine, refusal.part)} may hold its charge. Discharge it through a resistor, record “discharged”, then measure.`;
+    case "proof-needs-power":
+      return "The machine is not on. Close it up, record that it is energised, then prove it.";
+    case "discharge-needs-dead":
+      return `Discharging is for a dead machine. ${MAKE_SAFE} discharge.`;
+    case "fitting-needs-dead":
+      return `Fitting needs a dead machine. ${MAKE_SAFE} enter the part again.`;
+    case "still-blocked":
+      return `Not closed: ${blockerSays(machine, refusal.blocker).says}`;
+  }
+}

@@ -1,0 +1,130 @@
+import { item } from "../array/at";
+import { controlsIn, wiringIn } from "../finding/circumstances";
+import type { FindingOf, Question, QuestionOfKind } from "../finding/finding";
+import { CODE_ASKED, codeAnswers } from "../finding/kinds/code";
+import { sightOf } from "../finding/sights";
+import { isWallPoint, type Machine, type Part, partOf } from "../machine/format";
+import { windingsOf } from "../machine/metering";
+import type { Examination } from "../machine/parts/definition";
+import { kindOf } from "../machine/parts/index";
+import { readTerminal } from "../machine/wiring";
+import { controlsSay, partName, pointSays, windingSays } from "../naming/names";
+
+/** What to do to find something out: an order, and how it is done. */
+export interface TestWords {
+  readonly title: string;
+  readonly how: string;
+}
+
+export function testSays(machine: Machine, question: Question): TestWords {
+  switch (question.kind) {
+    case "sight": {
+      const { question: title, how } = sightOf(question.place.sight);
+      return { title, how };
+    }
+    case "code":
+      return { title: CODE_ASKED.question, how: CODE_ASKED.how };
+    case "look":
+      return lookSays(partOf(machine, question.place.part));
+    case "ohms":
+      return ohmsSays(machine, question);
+    case "volts":
+      return voltsSays(machine, question);
+    case "amps":
+      return {
+        title: `Measure the current ${question.place.through === "supply" ? "of the whole machine" : `of the ${partName(machine, question.place.through)}`}`,
+        how: "Clamp round one wire, running on heat.",
+      };
+    case "temperature":
+      return "stream" in question.place
+        ? { title: "Take the highest exhaust temperature", how: "Thermometer in the exhaust, empty, on heat, for a quarter of an hour." }
+        : { title: `Take the temperature of the ${partName(machine, question.place.part)}`, how: "Probe on its face." };
+    case "pressure":
+      return PRESSURES[question.place.stream];
+    case "series":
+      return { title: `Log ${question.place.of}`, how: "A logger, until the heat has gone off and on again." };
+  }
+}
+
+const PRESSURES: Record<FindingOf<"pressure">["place"]["stream"], TestWords> = {
+  duct: { title: "Measure the back pressure of the duct", how: "Gauge at the exhaust outlet, drum turning." },
+  manifold: { title: "Measure the gas pressure at the manifold", how: "Gauge at the test port, burner lit. Gas work is for the licensed." },
+  inlet: { title: "Measure the gas pressure coming in", how: "Gauge at the inlet port. Gas work is for the licensed." },
+};
+
+const LOOKS: Record<Examination["by"], (name: string) => string> = {
+  look: (n) => `Look at the ${n}`,
+  full: (n) => `Pull out the ${n}: is it full?`,
+  "pull-out": (n) => `Pull out and look at ${n}`,
+  "burnt-spots": (n) => `Look over the ${n} for burnt spots`,
+  capacitance: (n) => `Measure the µF of the ${n} against its label`,
+  film: (n) => `Look at the ${n} for film`,
+  warm: (n) => `Warm the ${n} to prove that it opens`,
+  "in-hand": (n) => `Warm the ${n} in the hand: its ohms must fall as on its curve`,
+  hot: (n) => `Warm the ${n} and measure it again hot`,
+  turn: (n) => `Does the ${n} turn freely?`,
+};
+
+const lookSays = (part: Part): TestWords => ({
+  title: LOOKS[kindOf(part).examined(part)?.by ?? "look"](part.name.toLowerCase()),
+  how: part.test,
+});
+
+function ohmsSays(machine: Machine, { place, circumstances }: QuestionOfKind<"ohms">): TestWords {
+  const [a, b] = place.between;
+  const state = controlsSay(machine, controlsIn(circumstances));
+  const [one, other] = [readTerminal(a), readTerminal(b)];
+  if (one && other?.part === one.part) return acrossSays(partOf(machine, one.part), one.number, other.number, state);
+  if (one && b === machine.cabinet)
+    return {
+      title: `Measure the ${partName(machine, one.part)} to the cabinet`,
+      how: "Take its wires off first. Anything but OL is a fault.",
+    };
+  const wires = wiringIn(circumstances).length > 0 ? "wires off" : "wires on";
+  return {
+    title: `Measure ${pointName(machine, a)} to ${pointName(machine, b)}${state ? `, ${state}` : ""}`,
+    how: `Cord out, ${wires}.`,
+  };
+}
+
+function acrossSays(part: Part, a: number, b: number, state: string): TestWords {
+  const winding = windingsOf(part).find(({ terminals }) => terminals[0] === a && terminals[1] === b);
+  const name = winding ? windingSays(part, winding) : part.name.toLowerCase();
+  return {
+    title: `Measure the ${name}, ${item(part.nets, a - 1)} to ${item(part.nets, b - 1)}`,
+    how: `${part.kind === "conductor" ? "Cord out" : "Take its wires off first"}${state ? `; ${state}` : ""}.`,
+  };
+}
+
+const voltsSays = (machine: Machine, { place }: QuestionOfKind<"volts">): TestWords => ({
+  title: `Measure volts, ${pointName(machine, place.between[0])} to ${pointName(machine, place.between[1])}`,
+  how: place.between.every((p) => isWallPoint(machine, p))
+    ? "At the outlet; one hand, insulated probes."
+    : "Running on heat; one hand, insulated probes.",
+});
+
+function pointName(machine: Machine, net: string): string {
+  const point = machine.testPoints.find((t) => t.net === net);
+  if (point) return pointSays(point);
+  const at = readTerminal(net);
+  return at ? partName(machine, at.part) : net;
+}
+
+/** An answer as it stands on a button, and in the list of what may come out. */
+export function answerSays(machine: Machine, question: Question, value: string): string {
+  switch (question.kind) {
+    case "look":
+      return `looks ${value}`;
+    case "code":
+      return codeAnswers(machine).find((a) => a.value === value)?.says ?? `code ${value}`;
+    case "sight":
+      return sightOf(question.place.sight).answers.find((a) => a.value === value)?.says ?? value;
+    case "ohms":
+    case "volts":
+    case "amps":
+    case "temperature":
+    case "pressure":
+    case "series":
+      return value;
+  }
+}

@@ -1,0 +1,42 @@
+import { answers, type Finding, findingKind } from "../finding/finding";
+import type { JobState } from "../job/state";
+import type { Machine } from "../machine/format";
+import type { TestAction } from "./tests";
+
+/** A test may be taken again: people mis-see and leads slip. More often than that it tells nothing new. */
+const MOST_TAKES = 2;
+
+/**
+ * Tests that the job allows and that were not made too often already: live ones only where the job allows them, no run with panels
+ * off, no opening of a machine that is not dead.
+ */
+export const offeredTests = (tests: readonly TestAction[], machine: Machine, job: JobState): TestAction[] =>
+  tests.filter((t) => isOffered(t, machine, job));
+
+function isOffered(test: TestAction, machine: Machine, job: JobState): boolean {
+  const power = findingKind(test.question).power(test.question, machine);
+  if ((power === "live" || power === "wall") && !job.safety.liveTests) return false;
+  if (test.needs === "running" && job.panelsOff.length > 0) return false;
+  if (test.needs === "live" && test.panels.some((p) => !job.panelsOff.includes(p)) && job.safety.power !== "dead") return false;
+  if (needsAir(test) && drumStands(job)) return false;
+  return timesTaken(job, test) < MOST_TAKES;
+}
+
+/** Without a turning drum there is no air to feel, to warm or to press. */
+const needsAir = ({ question }: TestAction): boolean =>
+  question.kind === "temperature" || question.kind === "pressure" || (question.kind === "sight" && question.place.sight === "airflow");
+
+/** The drum was last seen not to turn. */
+function drumStands({ evidence, fitted }: JobState): boolean {
+  const last = evidence.findLast((e) => isOfDrum(e.finding) && e.fitted.length === fitted.length);
+  return last?.finding.kind === "sight" && last.finding.result.value === "no";
+}
+
+const isOfDrum = (finding: Finding): boolean =>
+  finding.kind === "sight" && (finding.place.sight === "turns" || finding.place.sight === "starts");
+
+/** How often a technician made this test since the last repair; “can't tell” was an answer too. */
+export function timesTaken({ evidence, untold, fitted }: JobState, { question }: TestAction): number {
+  const told = evidence.filter((e) => e.source === "technician" && e.fitted.length === fitted.length && answers(e.finding, question));
+  return told.length + untold.filter((u) => u.repairs === fitted.length && answers(u.finding, question)).length;
+}

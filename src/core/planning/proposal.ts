@@ -1,0 +1,109 @@
+import type { Hypothesis } from "../diagnosis/hypotheses";
+import type { OpenCheck } from "../job/closing";
+import type { OutcomeClass } from "./outcomes";
+import type { TestAction } from "./tests";
+
+/** One step to take now. */
+export type Step =
+  | { readonly kind: "test"; readonly test: TestAction /** It was made before, since the last repair. */; readonly again: boolean }
+  | { readonly kind: "make-safe" }
+  | { readonly kind: "discharge"; readonly part: string }
+  | { readonly kind: "energise"; readonly to: "watch" | "prove" }
+  | { readonly kind: "panel"; readonly panel: string; readonly state: "off" | "on" }
+  | {
+      readonly kind: "fit";
+      readonly assembly: string;
+      readonly replaces: boolean /** Metering the new part first saves more than it costs. */;
+      readonly meterNew: boolean;
+    }
+  | { readonly kind: "examine"; readonly check: OpenCheck }
+  | { readonly kind: "prove" }
+  | { readonly kind: "close" };
+
+export type StepKind = Step["kind"];
+export type StepOf<K extends StepKind> = Extract<Step, { kind: K }>;
+
+/** What a preparation is for. */
+export type Purpose =
+  | { readonly for: "test"; readonly test: TestAction }
+  | { readonly for: "fit"; readonly assembly: string }
+  | { readonly for: "check"; readonly check: OpenCheck };
+
+/** Why this and not another. Minutes are expected minutes. */
+export type Reason =
+  /** What the test would tell apart, what it saves, and what would be next best. */
+  | {
+      readonly code: "tells";
+      readonly apart?: readonly [Hypothesis, Hypothesis];
+      readonly saves: number;
+      readonly minutes: number;
+      readonly next?: { readonly test: TestAction; readonly minutes: number };
+    }
+  | {
+      readonly code: "likely-repair";
+      readonly assemblies: readonly string[];
+      readonly chance: number;
+      readonly bestTest?: { readonly test: TestAction; readonly saves: number; readonly minutes: number };
+      readonly set?: SetOffer;
+    }
+  /** The rest of a set that was begun. */
+  | { readonly code: "sibling" }
+  | { readonly code: "check-first"; readonly check: OpenCheck }
+  | { readonly code: "back-before-power" }
+  | { readonly code: "only-a-run-proves" }
+  | { readonly code: "closes-when-run" }
+  | { readonly code: "nothing-left" }
+  | { readonly code: "prepares" };
+
+/** What fitting the whole set would add. */
+export interface SetOffer {
+  readonly set: string;
+  readonly minutes: number;
+  readonly price: number;
+  readonly callBack: number;
+}
+
+export type Caution = "no-ohms-until-dead" | "is-live" | "live-from-here" | "holds-charge" | "live-test" | "gas-work";
+
+/** What an outcome looks like and what it would mean. */
+export interface Expectation {
+  readonly outcome: OutcomeClass;
+  /** Leading suspect after it, with its share then. */
+  readonly leader: Hypothesis;
+  readonly share: number;
+  readonly chance: number;
+  /** The class in which a healthy machine reads. */
+  readonly healthy: boolean;
+}
+
+/** A test that was considered besides. */
+export interface OtherTest {
+  readonly test: TestAction;
+  readonly minutes: number;
+  readonly saves: number;
+}
+
+/** The next step of a job, as facts. Sentences are made of them elsewhere. */
+export interface Proposal {
+  readonly step: Step;
+  /** Minutes of what is proposed, preparations included. */
+  readonly minutes: number;
+  readonly reason: Reason;
+  readonly expects: readonly Expectation[];
+  /** What this step prepares, when it is only a preparation. */
+  readonly prepares?: Purpose;
+  readonly caution?: Caution;
+  readonly others: readonly OtherTest[];
+  /** How it was chosen: the small problem solved exactly, or by looking ahead; left out where nothing was to choose. */
+  readonly by?: "exact" | "lookahead";
+}
+
+/** A proposal about which there was nothing to choose. */
+export const plain = (step: Step, minutes: number, reason: Reason, caution?: Caution): Proposal => ({
+  step,
+  minutes,
+  reason,
+  expects: [],
+  others: [],
+  ...(caution && { caution }),
+});

@@ -1,0 +1,18 @@
+import type { Outcomes } from "./outcomes";
+import type { TestAction } from "./tests";
+
+/** A test with what it would be worth now. Minutes are expected minutes. */
+export interface Valued {
+  readonly test: TestAction;
+  readonly outcomes: Outcomes;
+  /** P(class) now. */
+  readonly chances: readonly number[];
+  /** Minutes of the test itself, panels to open and the change of power state included. */
+  readonly cost: number;
+  readonly opens: readonly string[];
+  /** Expected minutes that knowing its outcome takes off the repairs. */
+  readonly saves: number;
+}
+
+/** Minutes saved per minute spent. */
+export const worth = (v: Valued): number => v.saves / v.cost;

@@ -1,0 +1,27 @@
+import type { SuspectSet } from "../diagnosis/suspect-set";
+import type { Job } from "../job/fold";
+import type { Draft } from "../job/kinds/index";
+import type { TestCatalogue } from "../planning/catalogue";
+import type { TestAction } from "../planning/tests";
+
+/** What a strategy may do at one step. */
+export type Move =
+  | { readonly kind: "entry"; readonly draft: Draft; readonly minutes: number }
+  | { readonly kind: "test"; readonly test: TestAction }
+  | { readonly kind: "fit"; readonly assembly: string }
+  | { readonly kind: "prove" }
+  | { readonly kind: "leak-test" }
+  | { readonly kind: "stop" };
+
+/** What a strategy sees: the machine as the model has it, and the job's record. */
+export interface Situation {
+  readonly suspects: SuspectSet;
+  readonly catalogue: TestCatalogue;
+  readonly job: Job;
+}
+
+/** A strategy may be a state machine: it is made for one job. */
+export type Strategy = (situation: Situation) => Move;
+
+/** Whether a test is a reading across this part, its wires off. */
+export const isAcrossTest = (test: TestAction, part: string): boolean => test.id.startsWith(`part ${part}.`);
