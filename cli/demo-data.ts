@@ -1,15 +1,12 @@
 import { count } from "drizzle-orm";
-import { v7 } from "uuid";
-import { sightingsIn } from "../src/core/entry/sighting-words";
-import { understand } from "../src/core/entry/understand";
-import { vocabularyOf } from "../src/core/entry/vocabulary";
-import type { Body, Draft, Entry } from "../src/core/job/entry";
-import { foldJob } from "../src/core/job/fold";
-import type { Machine } from "../src/core/machine/schema";
+import { sightsIn } from "../src/core/finding/kinds/sight";
+import type { Entry } from "../src/core/job/entry";
+import type { Body, Draft } from "../src/core/job/kinds/index";
 import { findMachine } from "../src/machines";
 import type { Database } from "../src/server/database";
 import { appendEntries } from "../src/server/journal";
 import { jobs } from "../src/server/schema";
+import { TypedJob } from "./typed-job";
 
 interface DemoJob {
   readonly by: string;
@@ -145,28 +142,17 @@ export async function loadDemo(db: Database, now = new Date()): Promise<number> 
   return DEMO.length;
 }
 
-function entriesFor(demo: DemoJob, now: Date): Entry[] {
-  const machine = findMachine(demo.machine) as Machine;
-  const vocabulary = vocabularyOf(machine);
-  const start = now.getTime() - demo.ago * 3_600_000;
-  const id = v7({ msecs: start });
-  const entries: Entry[] = [];
-  const add = (draft: Draft) => {
-    const at = start + entries.length * 100_000;
-    entries.push({ id: v7({ msecs: at }), job: id, at: new Date(at).toISOString(), by: demo.by, ...draft } as Entry);
-  };
-  add({ kind: "opened", body: { customer: demo.customer, place: demo.place, liveTests: false } });
-  add({ kind: "machine", body: { machine: demo.machine } });
-  add({ kind: "complaint", body: { words: demo.words, sightings: sightingsIn(demo.words) } });
-  for (const line of demo.lines) {
-    if (typeof line !== "string") {
-      add(line);
-      continue;
-    }
-    const understood = understand(line, { machine, vocabulary, job: foldJob(id, entries, findMachine) });
-    if (!understood.ok || !("drafts" in understood))
-      throw new Error(`demo line “${line}”: ${understood.ok ? "is a command" : understood.message}`);
-    understood.drafts.forEach(add);
+/** Milliseconds between two entries of a demo job. */
+const PACE_MS = 100_000;
+
+function entriesFor({ by, customer, place, machine: id, words, ago, lines }: DemoJob, now: Date): readonly Entry[] {
+  const machine = findMachine(id);
+  if (!machine) throw new RangeError(`no machine “${id}” ships`);
+  const typed = new TypedJob(machine, { by, customer, place, start: now.getTime() - ago * 3_600_000, pace: PACE_MS });
+  typed.add({ kind: "complaint", body: { words, findings: sightsIn(words) } });
+  for (const line of lines) {
+    if (typeof line === "string") typed.type(line);
+    else typed.add(line);
   }
-  return entries;
+  return typed.entries;
 }

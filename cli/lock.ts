@@ -1,29 +1,54 @@
-import { closeSync, mkdirSync, openSync, readFileSync, rmSync, writeSync } from "node:fs";
+import { mkdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
+import { lockSync } from "proper-lockfile";
 import { BadInput } from "./bad-input";
+
+/** A lock that was not renewed for so long is nobody's, even where its process can't be looked up. */
+const STALE_MS = 10_000;
 
 /**
  * One server process owns a data folder: two would each believe that their write queue is the only one.
- * The lock names the process and when it started, so that a lock left by a killed one is not mistaken for its number's next owner.
+ * Beside the lock stands which process took it and when that one started, so that the lock of a killed process is taken over at once,
+ * and its number's next owner is not mistaken for it.
  */
 export function ownFolder(folder: string): void {
   mkdirSync(folder, { recursive: true });
-  const path = join(folder, "owner.lock");
-  for (let round = 0; round < 2; round++) {
-    try {
-      const file = openSync(path, "wx");
-      writeSync(file, `${process.pid} ${startOf(process.pid) ?? ""}`);
-      closeSync(file);
-      process.on("exit", () => rmSync(path, { force: true }));
-      return;
-    } catch (error) {
-      if ((error as NodeJS.ErrnoException).code !== "EEXIST") throw error;
-      const [pid, started] = readFileSync(path, "utf8").split(" ");
-      if (startOf(Number(pid)) === (started || undefined) && isAlive(Number(pid))) {
-        throw new BadInput(`the data folder ${folder} is in use by process ${pid}; stop it, or give this one another YENNIC_DATA`);
-      }
-      rmSync(path, { force: true });
-    }
+  const lockfilePath = join(folder, "owner");
+  const owner = join(folder, "owner.pid");
+  const take = () => {
+    lockSync(folder, { lockfilePath, stale: STALE_MS, onCompromised: (error) => fail(folder, error.message) });
+    writeFileSync(owner, `${process.pid} ${startOf(process.pid) ?? ""}`);
+  };
+  try {
+    take();
+  } catch (error) {
+    if ((error as NodeJS.ErrnoException).code !== "ELOCKED") throw error;
+    const pid = livingOwner(owner);
+    if (pid !== undefined)
+      throw new BadInput(`the data folder ${folder} is in use by process ${pid}; stop it, or give this one another YENNIC_DATA`);
+    rmSync(lockfilePath, { recursive: true, force: true });
+    take();
+  }
+}
+
+/** Somebody else took the lock while this process slept: going on would write beside it. */
+function fail(folder: string, reason: string): void {
+  console.error(`yennic: the data folder ${folder} is not this process's any more (${reason}); stopping`);
+  process.exit(1);
+}
+
+/** The process that is written beside the lock, if it still is that process. */
+function livingOwner(file: string): number | undefined {
+  const [pid, started] = readOr(file, "").split(" ");
+  const alive = pid !== undefined && pid !== "" && isAlive(Number(pid)) && startOf(Number(pid)) === (started || undefined);
+  return alive ? Number(pid) : undefined;
+}
+
+function readOr(file: string, otherwise: string): string {
+  try {
+    return readFileSync(file, "utf8");
+  } catch {
+    return otherwise;
   }
 }
 
@@ -38,9 +63,5 @@ function isAlive(pid: number): boolean {
 
 /** Start time of a process in clock ticks since boot, where the system tells (Linux). */
 function startOf(pid: number): string | undefined {
-  try {
-    return readFileSync(`/proc/${pid}/stat`, "utf8").split(") ")[1]?.split(" ")[19];
-  } catch {
-    return undefined;
-  }
+  return readOr(`/proc/${pid}/stat`, "").split(") ")[1]?.split(" ")[19];
 }

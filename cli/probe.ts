@@ -1,3 +1,4 @@
+import { item } from "../src/core/array/at";
 import { readDeck } from "../src/core/circuit/deck";
 import { probeRows, readReadingRows } from "../src/core/circuit/readings";
 import { BadInput, onFile, readText } from "./bad-input";
@@ -13,7 +14,7 @@ export function run(files: string[]): void {
     const values = onFile(file, () => probeRows(netlist, rows));
     const deck = file.replace(/^.*\//, "").replace(/\.cir$/, "");
     rows.forEach((row, i) => {
-      const value = values[i] as number;
+      const value = item(values, i);
       console.log([deck, row.kind, row.plus, row.minus, Number.isFinite(value) ? Number(value.toPrecision(9)) : "OL"].join("\t"));
     });
   }

@@ -2,8 +2,9 @@ import { spawn } from "node:child_process";
 import { availableParallelism } from "node:os";
 import { createInterface } from "node:readline";
 import { parseArgs } from "node:util";
+import { item } from "../src/core/array/at";
 import { hypothesesOf } from "../src/core/diagnosis/hypotheses";
-import type { Machine } from "../src/core/machine/schema";
+import type { Machine } from "../src/core/machine/format";
 import type { Outcome } from "../src/core/training/play";
 import { Rehearsal, STRATEGIES, summarise } from "../src/core/training/rehearse";
 import { NOISE } from "../src/core/training/world";
@@ -32,7 +33,7 @@ export async function run(args: string[]): Promise<void> {
   const { fault } = values;
   if (fault !== undefined && !machines.some((m) => hypothesesOf(m).some((h) => h.suspect === fault || h.id === fault))) {
     throw new BadInput(
-      `--fault “${fault}” is not a fault of ${machines.map((m) => m.id).join(" or ")}; one is “${hypothesesOf(machines[0] as (typeof machines)[number])[1]?.suspect}”`,
+      `--fault “${fault}” is not a fault of ${machines.map((m) => m.id).join(" or ")}; one is “${hypothesesOf(item(machines, 0))[1]?.suspect}”`,
     );
   }
   const names = values.strategy === undefined ? Object.keys(STRATEGIES) : [values.strategy];
@@ -89,7 +90,7 @@ function* playShard({ machines, names, seed, jobs, fault }: Plan, shard: string)
   for (let i = 0; i < jobs; i++) {
     const m = i % machines.length;
     if (m % n !== k) continue;
-    const rehearsal = rehearsals.get(m) ?? new Rehearsal(machines[m] as Machine);
+    const rehearsal = rehearsals.get(m) ?? new Rehearsal(item(machines, m));
     rehearsals.set(m, rehearsal);
     for (const name of names) yield rehearsal.play(seed * 100_003 + i, name, fault);
   }
@@ -98,11 +99,11 @@ function* playShard({ machines, names, seed, jobs, fault }: Plan, shard: string)
 /** Plays a shard in a process of its own, which gets the plan as arguments of the command line. */
 function inProcess({ machines, names, seed, jobs, fault }: Plan, shard: string, told: (outcome: Outcome) => void): Promise<void> {
   const args = ["--shard", shard, "--seed", String(seed), "--jobs", String(jobs)];
-  if (machines.length === 1) args.push("--machine", (machines[0] as Machine).id);
-  if (names.length === 1) args.push("--strategy", names[0] as string);
+  if (machines.length === 1) args.push("--machine", item(machines, 0).id);
+  if (names.length === 1) args.push("--strategy", item(names, 0));
   if (fault !== undefined) args.push("--fault", fault);
   return new Promise((resolve, reject) => {
-    const child = spawn(process.execPath, [process.argv[1] as string, "rehearse", ...args], { stdio: ["ignore", "pipe", "inherit"] });
+    const child = spawn(process.execPath, [item(process.argv, 1), "rehearse", ...args], { stdio: ["ignore", "pipe", "inherit"] });
     createInterface({ input: child.stdout }).on("line", (line) => told(JSON.parse(line)));
     child.on("close", (code) => (code === 0 ? resolve() : reject(new Error(`a part of the rehearsal ended with status ${code}`))));
   });

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { entrySchema } from "../src/core/job/entry";
-import { machineSchema } from "../src/core/machine/schema";
+import { machineSchema } from "../src/core/machine/format";
 import { BadInput } from "./bad-input";
 
 const SCHEMAS = { entry: entrySchema, machine: machineSchema };

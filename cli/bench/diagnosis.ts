@@ -1,23 +1,24 @@
 import { LuDecomposition, Matrix } from "ml-matrix";
-import { Predictor } from "../../src/core/diagnosis/predict";
-import { type Bench, benchOf, rank } from "../../src/core/diagnosis/rank";
-import { foldJob } from "../../src/core/job/fold";
-import { isWallPoint } from "../../src/core/job/safety";
-import { deadCondition, restControls } from "../../src/core/machine/condition";
+import { item, valueUnder, whole } from "../../src/core/array/at";
+import { rank } from "../../src/core/diagnosis/rank";
+import { SuspectSet } from "../../src/core/diagnosis/suspect-set";
 import { type Fault, FaultSet } from "../../src/core/machine/fault";
+import { isWallPoint, type Machine } from "../../src/core/machine/format";
 import { networkOf } from "../../src/core/machine/network";
-import { operate, startScript } from "../../src/core/machine/operate";
-import type { Machine } from "../../src/core/machine/schema";
-import { TestCatalogue } from "../../src/core/planning/next";
+import { deadCondition, restControls } from "../../src/core/machine/run/at-rest";
+import { operate, startScript } from "../../src/core/machine/run/operate";
+import { TestCatalogue } from "../../src/core/planning/catalogue";
 import { propose } from "../../src/core/planning/propose";
-import { findMachine, MACHINES } from "../../src/machines";
-import { ELECTRIC, LARGEST, PREFIX, print, quantile, READINGS, sampleEntries, timed } from "./measure";
+import type { Prediction } from "../../src/core/prediction/prediction";
+import { Predictor } from "../../src/core/prediction/predictor";
+import { MACHINES } from "../../src/machines";
+import { ELECTRIC, LARGEST, PREFIX, print, quantile, READINGS, sampleJob, timed } from "./measure";
 
 /** Sights that every rank of a job has behind it already. */
-function warmed(machine: Machine): Bench {
-  const bench = benchOf(new Predictor(machine));
-  rank(bench, foldJob("", sampleEntries(PREFIX, machine), findMachine).evidence);
-  return bench;
+function warmed(machine: Machine): SuspectSet {
+  const set = new SuspectSet(new Predictor(machine));
+  rank(set, sampleJob(PREFIX, machine).job.evidence);
+  return set;
 }
 
 /** Readings of other places before any is timed: the worker has run the model on hundreds by the time of the first. */
@@ -29,16 +30,16 @@ export function ranking(): void {
     const points = candidatePoints(machine);
     const spread = points.flatMap((a, i) => points.slice(i + 1).map((b) => `${a} ${b} 12`)).filter((_, i) => i % 5 === 0);
     const lines = [...(machine === ELECTRIC ? READINGS : []), ...spread];
-    const jobs = lines.map((r) => foldJob("", sampleEntries([...PREFIX, r], machine), findMachine));
-    const bench = warmed(machine);
+    const jobs = lines.map((r) => sampleJob([...PREFIX, r], machine).job);
+    const set = warmed(machine);
     for (let k = 0; k < OTHERS; k++) {
       const line = `${points[k + 1]} ${points[k + 2]} 12`;
-      rank(bench, foldJob("", sampleEntries([...PREFIX, line], machine), findMachine).evidence);
+      rank(set, sampleJob([...PREFIX, line], machine).job.evidence);
     }
-    const first = timed(jobs.length, (i) => rank(bench, (jobs[i] as (typeof jobs)[number]).evidence));
-    const cold = timed(3, () => rank(benchOf(new Predictor(machine)), (jobs[0] as (typeof jobs)[number]).evidence));
+    const first = timed(jobs.length, (i) => rank(set, item(jobs, i).evidence));
+    const cold = timed(3, () => rank(new SuspectSet(new Predictor(machine)), item(jobs, 0).evidence));
     const baseline = { what: "the same with nothing remembered", figure: quantile(cold, 0.5) };
-    const name = `${machine.id}: rank ${bench.hypotheses.length} hypotheses after one new reading`;
+    const name = `${machine.id}: rank ${set.hypotheses.length} hypotheses after one new reading`;
     print({ name: `${name}, ${jobs.length} readings, p50`, figure: quantile(first, 0.5), unit: "ms", target: 16, baseline });
     print({ name: `${name}, p95`, figure: quantile(first, 0.95), unit: "ms", target: 16, baseline });
   }
@@ -46,20 +47,20 @@ export function ranking(): void {
 
 export function proposing(): void {
   for (const machine of [ELECTRIC, LARGEST]) {
-    const bench = warmed(machine);
-    const catalogue = new TestCatalogue(bench);
+    const set = warmed(machine);
+    const catalogue = new TestCatalogue(set);
     const points = candidatePoints(machine);
     const lines = points.slice(1, 11).map((b) => `${points[0]} ${b} 12`);
-    const jobs = lines.map((r) => foldJob("", sampleEntries([...PREFIX.slice(0, 1), "safe", r], machine), findMachine));
-    const ranked = jobs.map((job) => ({ job, ranking: rank(bench, job.evidence) }));
+    const jobs = lines.map((r) => sampleJob([...PREFIX.slice(0, 1), "safe", r], machine).job);
+    const ranked = jobs.map((job) => ({ job, ranking: rank(set, job.evidence) }));
     const step = (i: number) => {
-      const { job, ranking: r } = ranked[i % ranked.length] as (typeof ranked)[number];
+      const { job, ranking: r } = item(ranked, i % ranked.length);
       propose(catalogue, job, r);
     };
     const cold = timed(1, step);
     const warm = timed(80, step);
-    const baseline = { what: "the first proposal after loading the machine", figure: cold[0] as number };
-    const name = `${machine.id}: propose over ${catalogue.tests.length} tests × ${bench.hypotheses.length} hypotheses`;
+    const baseline = { what: "the first proposal after loading the machine", figure: item(cold, 0) };
+    const name = `${machine.id}: propose over ${catalogue.tests.length} tests × ${set.hypotheses.length} hypotheses`;
     print({ name: `${name}, p50`, figure: quantile(warm, 0.5), unit: "ms", target: 100, baseline });
     print({ name: `${name}, p95`, figure: quantile(warm, 0.95), unit: "ms", target: 100, baseline });
   }
@@ -74,13 +75,13 @@ const SAMPLE = 60;
 /** Ohms of all suspects at all pairs of points, against solving each suspect's network by a dense LU of ml-matrix. */
 export function readings(): void {
   for (const machine of [ELECTRIC, LARGEST]) {
-    const { hypotheses, faults } = benchOf(new Predictor(machine));
+    const { hypotheses, faults } = new SuspectSet(new Predictor(machine));
     const points = candidatePoints(machine);
     const pairs = points.flatMap((a, i) => points.slice(i + 1).map((b) => [a, b] as const));
     const controls = restControls(machine);
     const ours = () => {
       const predictor = new Predictor(machine);
-      return pairs.map((between) => predictor.readings(faults, { between, unit: "ohm", wiresOff: [], controls }));
+      return pairs.map((between) => predictor.readings(faults, { between, unit: "ohm", wiring: [], controls }));
     };
     let got = ours();
     timed(6, ours);
@@ -93,7 +94,7 @@ export function readings(): void {
       for (const { h, i } of sample) {
         const values = denseReadings(machine, h.faults, pairs);
         values.forEach((v, p) => {
-          const g = got[p]?.[i]?.mean as number;
+          const g = meanOf(item(item(got, p), i));
           const off = v === g ? 0 : Math.abs(v - g) / Math.max(1, Math.abs(v));
           worst = Math.max(worst, Number.isNaN(off) ? Infinity : off);
         });
@@ -113,6 +114,8 @@ export function readings(): void {
   }
 }
 
+const meanOf = (p: Prediction): number => (p.is === "value" ? p.mean : Infinity);
+
 /** Each island grounded at one of its nets, factorised once, solved for all pairs inside it. */
 function denseReadings(machine: Machine, faults: readonly Fault[], pairs: readonly (readonly [string, string])[]): number[] {
   const { components } = networkOf(machine, deadCondition(machine), new FaultSet(faults));
@@ -120,11 +123,11 @@ function denseReadings(machine: Machine, faults: readonly Fault[], pairs: readon
   const at = new Map<string, number>();
   for (const r of resistors) for (const net of [r.a, r.b]) if (!at.has(net)) at.set(net, at.size);
   const island = new Int32Array(at.size).map((_, i) => i);
-  const find = (i: number): number => (island[i] === i ? i : find(island[i] as number));
-  for (const r of resistors) island[find(at.get(r.a) as number)] = find(at.get(r.b) as number);
+  const find = (i: number): number => (island[i] === i ? i : find(whole(island, i)));
+  for (const r of resistors) island[find(valueUnder(at, r.a))] = find(valueUnder(at, r.b));
   const matrix = Matrix.zeros(at.size, at.size);
   for (const r of resistors) {
-    const [i, j] = [at.get(r.a) as number, at.get(r.b) as number];
+    const [i, j] = [valueUnder(at, r.a), valueUnder(at, r.b)];
     matrix.set(i, i, matrix.get(i, i) + 1 / r.ohms);
     matrix.set(j, j, matrix.get(j, j) + 1 / r.ohms);
     matrix.set(i, j, matrix.get(i, j) - 1 / r.ohms);
@@ -162,7 +165,7 @@ export function simulatedHour(): void {
         figure: quantile(times, 0.5),
         unit: "ms",
         target: 10,
-        baseline: { what: "the slowest of them", figure: times.at(-1) as number },
+        baseline: { what: "the slowest of them", figure: item(times, times.length - 1) },
       });
     }
   }

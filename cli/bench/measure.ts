@@ -1,10 +1,7 @@
-import { v7 } from "uuid";
-import { understand } from "../../src/core/entry/understand";
-import { vocabularyOf } from "../../src/core/entry/vocabulary";
-import type { Draft, Entry } from "../../src/core/job/entry";
-import { foldJob } from "../../src/core/job/fold";
-import type { Machine } from "../../src/core/machine/schema";
+import { item } from "../../src/core/array/at";
+import type { Machine } from "../../src/core/machine/format";
 import { findMachine } from "../../src/machines";
+import { TypedJob } from "../typed-job";
 
 export interface Line {
   readonly name: string;
@@ -27,7 +24,7 @@ export function print(line: Line): void {
 }
 
 export const quantile = (sorted: readonly number[], q: number): number =>
-  sorted[Math.min(sorted.length - 1, Math.floor(q * sorted.length))] as number;
+  item(sorted, Math.min(sorted.length - 1, Math.floor(q * sorted.length)));
 
 /** Sorted milliseconds of `rounds` calls. */
 export function timed(rounds: number, work: (i: number) => void): number[] {
@@ -41,24 +38,17 @@ export function timed(rounds: number, work: (i: number) => void): number[] {
 }
 
 /** The machines that are measured: the electric one, and the one with the most hypotheses. */
-export const ELECTRIC = findMachine("orrinshaw-e27") as Machine;
-export const LARGEST = findMachine("brisk-tolley-v45g") as Machine;
+export const ELECTRIC = shipped("orrinshaw-e27");
+export const LARGEST = shipped("brisk-tolley-v45g");
 
-/** The entries of a job on which these lines were typed. */
-export function sampleEntries(lines: readonly string[], machine: Machine = ELECTRIC): Entry[] {
-  const job = v7();
-  const list: Entry[] = [];
-  const vocabulary = vocabularyOf(machine);
-  const add = (draft: Draft) => list.push({ id: v7(), job, at: new Date().toISOString(), by: "Bench", ...draft } as Entry);
-  add({ kind: "opened", body: { customer: "Bench", place: "Bench", liveTests: false } });
-  add({ kind: "machine", body: { machine: machine.id } });
-  for (const line of lines) {
-    const understood = understand(line, { machine, vocabulary, job: foldJob(job, list, findMachine) });
-    if (!understood.ok || !("drafts" in understood)) throw new Error(line);
-    understood.drafts.forEach(add);
-  }
-  return list;
+function shipped(id: string): Machine {
+  const machine = findMachine(id);
+  if (!machine) throw new RangeError(`no machine “${id}” ships`);
+  return machine;
 }
+
+/** A job on which these lines were typed. */
+export const sampleJob = (lines: readonly string[], machine: Machine = ELECTRIC): TypedJob => new TypedJob(machine).type(...lines);
 
 export const PREFIX = ["turns, starts, no heat", "air strong", "safe"];
 export const READINGS = [

@@ -1,5 +1,6 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
+import { lastOf } from "../../src/core/array/at";
 import { expectedCost } from "../../src/core/planning/evaluate";
 import { solveExactly } from "../../src/core/planning/exact";
 import { planByLookahead } from "../../src/core/planning/lookahead";
@@ -29,7 +30,7 @@ export function lookahead(): void {
     target: 1.03,
     baseline: optimum,
   });
-  print({ name: "lookahead policy, worst cost", figure: ratios.at(-1) as number, unit: "× optimum", target: 1.15, baseline: optimum });
+  print({ name: "lookahead policy, worst cost", figure: lastOf(ratios), unit: "× optimum", target: 1.15, baseline: optimum });
 }
 
 /** The six hundred jobs of ./yennic rehearse --jobs 600, with each strategy: some minutes. */

@@ -1,15 +1,15 @@
 import { writeFileSync } from "node:fs";
 import { join } from "node:path";
+import { item } from "../../src/core/array/at";
 import { type Branch, changed, resistancesOf } from "../../src/core/circuit/resistances";
-import { Predictor } from "../../src/core/diagnosis/predict";
-import { benchOf, rank } from "../../src/core/diagnosis/rank";
-import { foldJob } from "../../src/core/job/fold";
-import { TestCatalogue } from "../../src/core/planning/next";
+import { rank } from "../../src/core/diagnosis/rank";
+import { SuspectSet } from "../../src/core/diagnosis/suspect-set";
+import { TestCatalogue } from "../../src/core/planning/catalogue";
 import { propose } from "../../src/core/planning/propose";
+import { Predictor } from "../../src/core/prediction/predictor";
 import { randomFrom } from "../../src/core/training/random";
-import { findMachine } from "../../src/machines";
 import { projectRoot } from "../../src/server/database";
-import { LARGEST, PREFIX, print, quantile, sampleEntries, timed } from "./measure";
+import { LARGEST, PREFIX, print, quantile, sampleJob, timed } from "./measure";
 
 interface Series {
   readonly title: string;
@@ -41,7 +41,7 @@ function overNets(): Series {
     }
     const all = () => {
       const base = resistancesOf(nets, branches);
-      for (let k = 0; k < 60; k++) changed(base, { gone: [branches[k % branches.length] as Branch], come: [] });
+      for (let k = 0; k < 60; k++) changed(base, { gone: [item(branches, k % branches.length)], come: [] });
     };
     timed(WARM, all);
     const times = timed(15, all);
@@ -52,12 +52,12 @@ function overNets(): Series {
 
 /** One reading in a state of wires and controls not seen before, over the first so many hypotheses of the largest machine. */
 function overSuspects(): Series {
-  const { hypotheses } = benchOf(new Predictor(LARGEST));
-  const setup = { between: ["PL1", "H1"] as const, unit: "ohm" as const, wiresOff: [], controls: {} };
+  const { hypotheses } = new SuspectSet(new Predictor(LARGEST));
+  const setup = { between: ["PL1", "H1"] as const, unit: "ohm" as const, wiring: [], controls: {} };
   const points = [250, 500, 1000, 1500, hypotheses.length].map((n) => {
     const all = () => {
       const read = new Predictor(LARGEST).reader(setup);
-      for (let i = 0; i < n; i++) read((hypotheses[i] as (typeof hypotheses)[number]).faults);
+      for (let i = 0; i < n; i++) read(item(hypotheses, i).faults);
     };
     timed(WARM, all);
     const times = timed(15, all);
@@ -68,12 +68,12 @@ function overSuspects(): Series {
 
 /** The next proposal, over the first so many tests of the largest machine. */
 function overTests(): Series {
-  const bench = benchOf(new Predictor(LARGEST));
-  const job = foldJob("", sampleEntries([...PREFIX.slice(0, 1), "safe"], LARGEST), findMachine);
-  const ranking = rank(bench, job.evidence);
-  const { tests } = new TestCatalogue(bench);
+  const set = new SuspectSet(new Predictor(LARGEST));
+  const job = sampleJob([...PREFIX.slice(0, 1), "safe"], LARGEST).job;
+  const ranking = rank(set, job.evidence);
+  const { tests } = new TestCatalogue(set);
   const points = [50, 100, 200, 400, tests.length].map((n) => {
-    const catalogue = new TestCatalogue(bench, tests.slice(0, n));
+    const catalogue = new TestCatalogue(set, tests.slice(0, n));
     timed(WARM, () => propose(catalogue, job, ranking));
     return [
       n,

@@ -3,23 +3,24 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { gzipSync } from "node:zlib";
 import { v7 } from "uuid";
-import type { Entry } from "../../src/core/job/entry";
+import { item } from "../../src/core/array/at";
+import type { Entry, Kept } from "../../src/core/job/entry";
 import { foldJob } from "../../src/core/job/fold";
-import { findMachine } from "../../src/machines";
 import { openDatabase, projectRoot } from "../../src/server/database";
 import { appendEntries } from "../../src/server/journal";
 import { entries as entryTable } from "../../src/server/schema";
 import { buildIfNeeded } from "../build";
-import { PREFIX, print, quantile, READINGS, sampleEntries, timed } from "./measure";
+import { PREFIX, print, quantile, READINGS, sampleJob, timed } from "./measure";
 
 export function folding(): void {
-  const base = sampleEntries(PREFIX);
-  const readings = sampleEntries([...PREFIX, ...READINGS]).filter((e) => e.kind === "reading");
-  const list = [...base];
-  while (list.length < 1000) list.push({ ...(readings[list.length % readings.length] as Entry), id: v7() } as Entry);
+  const { entries, machine } = sampleJob([...PREFIX, ...READINGS]);
+  const list = sampleJob(PREFIX).entries;
+  const readings = entries.filter((e) => e.kind === "finding" && e.body.kind === "ohms");
+  while (list.length < 1000) list.push({ ...item(readings, list.length % readings.length), id: v7() });
+  const kept = list.map((entry): Kept => ({ readable: true, entry }));
   const text = JSON.stringify(list);
   const parse = timed(50, () => JSON.parse(text));
-  const fold = timed(50, () => foldJob("", list, findMachine));
+  const fold = timed(50, () => foldJob("", kept, () => machine));
   print({
     name: "fold 1,000 entries, p50",
     figure: quantile(fold, 0.5),
@@ -32,17 +33,19 @@ export async function appending(): Promise<void> {
   const folder = mkdtempSync(join(tmpdir(), "yennic-bench-"));
   try {
     const db = await openDatabase(`file:${join(folder, "bench.db")}`);
-    const [opened, ...rest] = sampleEntries([...PREFIX, ...READINGS]) as [Entry, ...Entry[]];
-    await appendEntries(db, [opened]);
+    const [opened, ...rest] = sampleJob([...PREFIX, ...READINGS]).entries;
+    if (opened) await appendEntries(db, [opened]);
     const times: number[] = [];
     const bare: number[] = [];
     for (let i = 0; i < 300; i++) {
-      const entry = { ...(rest[i % rest.length] as Entry), id: v7() } as Entry;
+      const entry: Entry = { ...item(rest, i % rest.length), id: v7() };
       let start = performance.now();
       await appendEntries(db, [entry]);
       times.push(performance.now() - start);
       start = performance.now();
-      await db.insert(entryTable).values({ ...entry, id: v7(), kind: "setting", body: { liveTests: false } });
+      const { stream, ...row } = entry;
+      const bareRow = { ...row, id: v7(), kind: "preference", body: { liveTests: false }, streamOf: stream.of, streamId: stream.id };
+      await db.insert(entryTable).values(bareRow);
       bare.push(performance.now() - start);
       // The bare rows would make the job twice as long; they are not part of what is measured.
       await db.$client.execute("DELETE FROM entries WHERE seq = (SELECT max(seq) FROM entries)");
@@ -73,8 +76,8 @@ export function jobPage(): void {
     if (into.has(file)) return;
     into.add(file);
     const code = readFileSync(join(assets, file), "utf8");
-    for (const [, name] of code.matchAll(/(?:from|import)\s*"\.\/([\w.-]+\.js)"/g)) visit(name as string, into);
-    for (const [, name] of code.matchAll(/\/_astro\/([\w.-]*worker[\w.-]*\.js)/g)) visit(name as string, workers);
+    for (const [, name] of code.matchAll(/(?:from|import)\s*"\.\/([\w.-]+\.js)"/g)) visit(name ?? "", into);
+    for (const [, name] of code.matchAll(/\/_astro\/([\w.-]*worker[\w.-]*\.js)/g)) visit(name ?? "", workers);
   };
   const manifest = readdirSync(assets);
   for (const start of manifest.filter((f) => /^(JobView|client)\..*\.js$/.test(f))) visit(start, page);

@@ -7,6 +7,7 @@ import {
   type Transaction,
   type TransactionMode,
 } from "@libsql/client";
+import PQueue from "p-queue";
 
 const isRead = (sql: string): boolean => /^\s*(select|explain|with\b(?![\s\S]*\b(insert|update|delete)\b))/i.test(sql);
 const isBusy = (error: unknown): boolean => String((error as { code?: string })?.code ?? "").startsWith("SQLITE_BUSY");
@@ -15,29 +16,23 @@ const isBusy = (error: unknown): boolean => String((error as { code?: string })?
  * One writer at a time for the whole process. The pooled client loses writes after SQLITE_BUSY: the poisoned
  * connection reports success and keeps the lock, so on that error it reconnects before the error is passed on.
  */
-class Turn {
-  private last: Promise<unknown> = Promise.resolve();
-
-  take<T>(work: () => Promise<T>): Promise<T> {
-    const run = this.last.then(work, work);
-    this.last = run.catch(() => undefined);
-    return run;
-  }
-}
+const writeQueue = (): PQueue => new PQueue({ concurrency: 1 });
 
 /** A libSQL client whose writes and transactions queue up behind one another. */
 export function openClient(url: string): Client {
   const client = createClient({ url, timeout: 5000 });
-  const turn = new Turn();
-  const guarded = <T>(work: () => Promise<T>): Promise<T> =>
-    turn.take(async () => {
+  const queue = writeQueue();
+  const guarded = <T>(work: () => Promise<T>): Promise<T> => {
+    const run = async () => {
       try {
         return await work();
       } catch (error) {
         if (isBusy(error)) client.reconnect();
         throw error;
       }
-    });
+    };
+    return queue.add(run, { throwOnTimeout: true });
+  };
 
   const execute = ((statement: InStatement | string, args?: InArgs): Promise<ResultSet> => {
     const sql = typeof statement === "string" ? statement : statement.sql;
@@ -50,7 +45,7 @@ export function openClient(url: string): Client {
     batch: (statements, mode) => guarded(() => client.batch(statements, mode)),
     migrate: (statements) => guarded(() => client.migrate(statements)),
     executeMultiple: (sql) => guarded(() => client.executeMultiple(sql)),
-    transaction: ((mode?: TransactionMode) => heldTransaction(client, turn, mode)) as Client["transaction"],
+    transaction: ((mode?: TransactionMode) => heldTransaction(client, queue, mode)) as Client["transaction"],
     sync: () => client.sync(),
     reconnect: () => client.reconnect(),
     close: () => client.close(),
@@ -63,10 +58,10 @@ export function openClient(url: string): Client {
   };
 }
 
-/** Opens a transaction and keeps the turn until it is committed, rolled back or closed. */
-function heldTransaction(client: Client, turn: Turn, mode?: TransactionMode): Promise<Transaction> {
+/** Opens a transaction and keeps its place in the queue until it is committed, rolled back or closed. */
+function heldTransaction(client: Client, queue: PQueue, mode?: TransactionMode): Promise<Transaction> {
   return new Promise((resolve, reject) => {
-    void turn.take(async () => {
+    void queue.add(async () => {
       let tx: Transaction;
       try {
         tx = await client.transaction(mode ?? "write");

@@ -5,6 +5,7 @@ import type { Client } from "@libsql/client";
 import { drizzle, type LibSQLDatabase } from "drizzle-orm/libsql";
 import { migrate } from "drizzle-orm/libsql/migrator";
 import { openClient } from "./client";
+import { keepMachines } from "./machines";
 import * as schema from "./schema";
 
 export type Database = LibSQLDatabase<typeof schema> & { $client: Client };
@@ -17,7 +18,7 @@ export const dataFolder = (): string => resolve(process.env.YENNIC_DATA ?? join(
 
 export const databaseUrl = (): string => process.env.YENNIC_DB ?? `file:${join(dataFolder(), "yennic.db")}`;
 
-/** Opens a database and brings its tables up to date. WAL with full syncing: acknowledged means on disk. */
+/** Opens a database, brings its tables up to date and keeps the machines that ship. WAL with full syncing: acknowledged means on disk. */
 export async function openDatabase(url = databaseUrl()): Promise<Database> {
   if (url.startsWith("file:")) {
     const path = url.startsWith("file://") ? fileURLToPath(url) : url.slice("file:".length);
@@ -27,6 +28,7 @@ export async function openDatabase(url = databaseUrl()): Promise<Database> {
   if (url.startsWith("file:")) await client.execute("PRAGMA journal_mode = WAL");
   const db = drizzle(client, { schema });
   await migrate(db, { migrationsFolder: join(projectRoot(), "migrations") });
+  await keepMachines(db);
   return db;
 }
 

@@ -1,19 +1,20 @@
-import { entrySays } from "../core/entry/says";
-import type { Entry } from "../core/job/entry";
 import type { Job } from "../core/job/fold";
-import { findMachine } from "../machines";
+import type { EntryKind } from "../core/job/kinds/index";
+import type { Envelope } from "../core/journal/envelope";
+import { blockerSays } from "../core/language/blockers";
+import { entrySays } from "../core/language/entries";
 import type { jobs } from "./schema";
 
 type Columns = Omit<typeof jobs.$inferInsert, "id" | "number" | "openedAt">;
 
 /** What the list of jobs shows of one, after its last entry. */
-export function projectionOf(job: Job, last: Entry): Columns {
+export function projectionOf(job: Job, last: Envelope): Columns {
   return {
     stage: job.stage,
     closed: job.closed,
     customer: job.opened?.customer ?? "?",
     place: job.opened?.place ?? "",
-    machine: job.machineId ?? null,
+    machine: job.machineRef?.id ?? null,
     complaint: job.complaint?.words ?? null,
     power: job.safety.power,
     panelsOff: job.panelsOff.length,
@@ -22,14 +23,16 @@ export function projectionOf(job: Job, last: Entry): Columns {
   };
 }
 
+/** Kinds of which the list does not speak as the last thing done. */
+const BEGINNINGS: readonly EntryKind[] = ["opened", "machine", "complaint", "retract"];
+
 /** What stands between the job and its close, in a few words. */
-function waitsFor(job: Job): string | null {
-  if (job.closed) return null;
-  if (job.fitted.length > 0) {
-    const first = job.blockers[0];
-    return first ? first.says : "ready to close";
+function waitsFor({ closed, fitted, blockers, record, machine }: Job): string | null {
+  if (closed) return null;
+  if (fitted.length > 0) {
+    const [first] = blockers;
+    return first ? blockerSays(machine, first).says : "ready to close";
   }
-  const last = job.record.findLast((l) => l.status === "counts" && !["opened", "machine", "complaint", "retract"].includes(l.entry.kind));
-  if (!last) return "nothing done yet";
-  return `last: ${entrySays(job.machineId === undefined ? undefined : findMachine(job.machineId), last.entry)}`;
+  const last = record.findLast((l) => l.status === "counts" && !BEGINNINGS.includes(l.entry.kind));
+  return last?.status === "counts" ? `last: ${entrySays(machine, last.entry)}` : "nothing done yet";
 }

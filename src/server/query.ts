@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { STAGES } from "../core/job/fold";
+import { STAGES } from "../core/job/stages";
 import { HttpError } from "./http";
 
 const STAGE_FILTERS = [...STAGES, "closed"] as const;

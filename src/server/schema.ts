@@ -1,20 +1,24 @@
-import { index, integer, sqliteTable, text } from "drizzle-orm/sqlite-core";
+import { index, integer, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
+import type { StreamOf } from "../core/journal/envelope";
 
-/** The journal: append-only. `seq` is the server's order; nothing updates or deletes a row. */
+/**
+ * The journal: append-only. `seq` is the server's order; nothing updates or deletes a row. A row is the entry as it was
+ * written, in its own version; what it means now is made of it when it is read.
+ */
 export const entries = sqliteTable(
   "entries",
   {
     seq: integer("seq").primaryKey({ autoIncrement: true }),
     id: text("id").notNull().unique(),
-    job: text("job")
-      .notNull()
-      .references(() => jobs.id),
+    streamOf: text("stream_of").$type<StreamOf>().notNull(),
+    streamId: text("stream_id").notNull(),
     at: text("at").notNull(),
     by: text("by").notNull(),
     kind: text("kind").notNull(),
-    body: text("body", { mode: "json" }).notNull(),
+    version: integer("version").notNull(),
+    body: text("body", { mode: "json" }).$type<Record<string, unknown>>().notNull(),
   },
-  (t) => [index("entries_by_job").on(t.job, t.seq)],
+  (t) => [index("entries_by_stream").on(t.streamOf, t.streamId, t.seq)],
 );
 
 /** One row a job, written in the same transaction as the entry that changes it. */
@@ -36,4 +40,16 @@ export const jobs = sqliteTable(
     changedAt: text("changed_at").notNull(),
   },
   (t) => [index("jobs_by_stage").on(t.closed, t.stage, t.changedAt)],
+);
+
+/** Every revision of a machine that was ever offered here, so that no record loses the circuit it was read on. Never updated. */
+export const machineRevisions = sqliteTable(
+  "machine_revisions",
+  {
+    seq: integer("seq").primaryKey({ autoIncrement: true }),
+    machine: text("machine").notNull(),
+    revision: text("revision").notNull(),
+    body: text("body", { mode: "json" }).notNull(),
+  },
+  (t) => [uniqueIndex("machine_revisions_by_ref").on(t.machine, t.revision)],
 );

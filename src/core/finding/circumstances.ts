@@ -9,7 +9,10 @@ const celsius = z.number().min(-60).max(1500);
 export const circumstancesSchema = z
   .strictObject({
     power: z.enum(["dead", "live", "unknown"]).optional().describe("What was known of the power."),
-    controls: z.record(z.string().max(40), z.string().max(40)).optional().describe("Positions of controls that were said; of the others nothing is known."),
+    controls: z
+      .record(z.string().max(40), z.string().max(40))
+      .optional()
+      .describe("Positions of controls that were said; of the others nothing is known."),
     secondsIntoRun: z.number().min(0).max(36_000).optional().describe("Seconds after the start at which it was seen."),
     wiring: z.array(wiringEditSchema).max(40).optional().describe("How the wires differed from the sheet."),
     panelsOff: z.array(ref).max(40).optional().describe("Panels that were off."),

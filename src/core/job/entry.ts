@@ -18,31 +18,34 @@ export type Kept = { readonly readable: true; readonly entry: Entry } | { readon
 
 /** Reads an entry whose envelope is right; what its body is, may be anything. */
 export function readKept(envelope: Envelope): Kept {
-  const read = readBody(ENTRY_KINDS, envelope.kind, envelope.version, envelope.body);
+  const { kind, version, body, ...stamped } = envelope;
+  const read = readBody(ENTRY_KINDS, kind, version, body);
   if (!read.ok) return { readable: false, entry: { envelope, unread: read.unread } };
-  return { readable: true, entry: { ...envelope, kind: read.kind, version: read.version, body: read.body } as Entry };
+  const entry = { ...stamped, kind: read.kind, version: read.version, body: read.body } as Entry;
+  const { stream } = entryKind(entry);
+  if (stream === envelope.stream.of) return { readable: true, entry };
+  const message = `is “${envelope.stream.of}”; “${kind}” is about a ${stream}`;
+  const error = new z.ZodError([{ code: "custom", path: ["stream", "of"], message, input: envelope.stream.of }]);
+  return { readable: false, entry: { envelope, unread: { code: "invalid", error } } };
 }
 
-export type EntryResult = { readonly ok: true; readonly kept: Kept } | { readonly ok: false; readonly error: z.ZodError };
+export type EntryResult = { readonly ok: true; readonly envelope: Envelope } | { readonly ok: false; readonly error: z.ZodError };
 
 /**
- * Reads an entry at a border: its envelope must be right, and so must the body of a kind and version that are known. What is
- * newer or of an unknown kind is let through unread.
+ * Checks an entry at a border: its envelope must be right, and so must the body of a kind and version that are known. What is
+ * newer or of an unknown kind is let through unread. The envelope comes out as it was written.
  */
-export function readEntry(data: unknown): EntryResult {
+export function checkEntry(data: unknown): EntryResult {
   const enveloped = readEnvelope(data);
   if (!enveloped.ok) return enveloped;
   const kept = readKept(enveloped.envelope);
-  if (!kept.readable && kept.entry.unread.code === "invalid") {
-    const { issues } = kept.entry.unread.error;
-    return { ok: false, error: new z.ZodError(issues.map((i) => ({ ...i, path: ["body", ...i.path] }))) };
-  }
-  return { ok: true, kept };
+  if (kept.readable || kept.entry.unread.code !== "invalid") return enveloped;
+  const { issues } = kept.entry.unread.error;
+  return { ok: false, error: new z.ZodError(issues.map((i) => ({ ...i, path: i.path[0] === "stream" ? i.path : ["body", ...i.path] }))) };
 }
 
-export const envelopeOf = (kept: Kept): Envelope => (kept.readable ? asEnvelope(kept.entry) : kept.entry.envelope);
-
-const asEnvelope = (entry: Entry): Envelope => ({ ...entry, body: { ...entry.body } });
+/** Id, time and author of an entry, whether or not it can be read. */
+export const stampOf = (kept: Kept): Pick<Envelope, "id" | "at" | "by"> => (kept.readable ? kept.entry : kept.entry.envelope);
 
 /** An entry about a job from what was drafted. */
 export const stamp = (job: string, draft: Draft, made: { readonly id: string; readonly at: string; readonly by: string }): Entry =>

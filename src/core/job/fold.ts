@@ -1,7 +1,7 @@
 import { item } from "../array/at";
 import type { FindMachine } from "../machine/revision";
 import { type Blocker, closingBlockers } from "./closing";
-import { type Entry, envelopeOf, type Kept, type Unreadable } from "./entry";
+import { type Entry, type Kept, stampOf, type Unreadable } from "./entry";
 import { type Draft, entryKind } from "./kinds/index";
 import { NO_PREFERENCE } from "./preference";
 import type { Refusal } from "./refusal";
@@ -121,6 +121,5 @@ function jobOf(state: JobState, record: readonly RecordLine[]): Job {
 export const foldJob = (id: string, entries: readonly Kept[], findMachine: FindMachine): Job =>
   foldOn(startFold(id, findMachine), entries).job;
 
-export const idOfLine = (line: RecordLine): string => (line.status === "unreadable" ? line.entry.envelope.id : line.entry.id);
-export const envelopeOfLine = (line: RecordLine) =>
-  envelopeOf(line.status === "unreadable" ? { readable: false, entry: line.entry } : { readable: true, entry: line.entry });
+export const stampOfLine = (line: RecordLine) =>
+  stampOf(line.status === "unreadable" ? { readable: false, entry: line.entry } : { readable: true, entry: line.entry });

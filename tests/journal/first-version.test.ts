@@ -1,0 +1,128 @@
+import { copyFileSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join, resolve } from "node:path";
+import { asc } from "drizzle-orm";
+import { afterAll, beforeAll, expect, test } from "vitest";
+import { rank } from "../../src/core/diagnosis/rank";
+import { SuspectSet } from "../../src/core/diagnosis/suspect-set";
+import { checkEntry, readKept } from "../../src/core/job/entry";
+import { foldJob, type Job } from "../../src/core/job/fold";
+import { assembliesFitted } from "../../src/core/job/state";
+import type { Envelope } from "../../src/core/journal/envelope";
+import { blockerSays } from "../../src/core/language/blockers";
+import { lineSays } from "../../src/core/language/entries";
+import { stepTitle } from "../../src/core/language/proposals";
+import { TestCatalogue } from "../../src/core/planning/catalogue";
+import { propose } from "../../src/core/planning/propose";
+import { Predictor } from "../../src/core/prediction/predictor";
+import { type Database, openDatabase } from "../../src/server/database";
+import { appendEntries, entriesOf } from "../../src/server/journal";
+import { machineFinder } from "../../src/server/machines";
+import { jobs } from "../../src/server/schema";
+
+/** What the first version made of its own entries, written down by that version beside the database and the entries file. */
+interface Meaning {
+  readonly id: string;
+  readonly number: number;
+  readonly machine: string;
+  readonly stage: string;
+  readonly done: readonly string[];
+  readonly closed: boolean;
+  readonly waits: string | null;
+  readonly power: string;
+  readonly liveTests: boolean;
+  readonly discharged: readonly string[];
+  readonly panelsOff: readonly string[];
+  readonly fitted: readonly string[];
+  readonly school: { readonly first: string; readonly parts: string; readonly coldCoil: string };
+  readonly blockers: readonly string[];
+  readonly record: readonly (readonly string[])[];
+  readonly suspects: readonly (readonly [string, number])[];
+  readonly next: readonly [string, string] | null;
+}
+
+const fixture = (name: string) => resolve(import.meta.dirname, `../fixtures/written-by-0.1${name}`);
+const meanings: Meaning[] = JSON.parse(readFileSync(fixture(".meaning.json"), "utf8"));
+const lines: unknown[] = readFileSync(fixture(".jsonl"), "utf8").trim().split("\n").map((l) => JSON.parse(l));
+
+const folder = mkdtempSync(join(tmpdir(), "yennic-first-version-"));
+let db: Database;
+beforeAll(async () => {
+  copyFileSync(fixture(".db"), join(folder, "yennic.db"));
+  db = await openDatabase(`file:${join(folder, "yennic.db")}`);
+});
+afterAll(() => {
+  db.$client.close();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+const sets = new Map<string, SuspectSet>();
+
+/** What this version makes of a job, in the same terms. */
+function meaningOf(job: Job): Omit<Meaning, "number" | "waits"> {
+  const { machine, machineRef } = job;
+  if (!machine || !machineRef) throw new Error("the machine is not found");
+  const set = sets.get(machine.id) ?? new SuspectSet(new Predictor(machine), { pairs: false });
+  sets.set(machine.id, set);
+  const ranking = rank(set, job.evidence, assembliesFitted(job));
+  const proposal = propose(new TestCatalogue(set), job, ranking);
+  return {
+    id: job.id,
+    machine: machineRef.id,
+    stage: job.stage,
+    done: job.done,
+    closed: job.closed,
+    power: job.safety.power,
+    liveTests: job.safety.liveTests,
+    discharged: job.safety.discharged,
+    panelsOff: job.panelsOff,
+    fitted: assembliesFitted(job),
+    school: job.preference,
+    blockers: job.blockers.map((b) => blockerSays(machine, b).says),
+    record: job.record.map((line) => {
+      const { says, reason } = lineSays(machine, line);
+      return reason === undefined ? [line.status, says] : [line.status, says, reason];
+    }),
+    suspects: ranking.suspects.slice(0, 5).map((s) => [s.hypothesis.id, Number(s.probability.toPrecision(9))]),
+    next: proposal ? [proposal.step.kind, stepTitle(machine, proposal.step)] : null,
+  };
+}
+
+const comparable = ({ number: _, waits: __, ...rest }: Meaning) => rest;
+
+test("the fixtures hold every kind of entry that the first version had", () => {
+  const kinds = new Set(lines.map((l) => (l as { kind: string }).kind));
+  expect([...kinds].sort()).toEqual(
+    ["closed", "complaint", "discharged", "energised", "fitted", "machine", "made-safe", "measure", "opened", "panel", "proof", "reading", "retract", "setting", "sighting"],
+  );
+  expect(meanings.length).toBeGreaterThan(10);
+});
+
+test.each(meanings)("a database of the first version opens, and job $number means the same", async (meaning) => {
+  const entries = await entriesOf(db, meaning.id);
+  expect(meaningOf(foldJob(meaning.id, entries.map(readKept), machineFinder(db)))).toEqual(comparable(meaning));
+});
+
+test.each(meanings)("an entries file of the first version reads the same: job $number", (meaning) => {
+  const mine = lines.filter((l) => (l as { job: string }).job === meaning.id);
+  const kept = mine.map((l) => {
+    const checked = checkEntry(l);
+    if (!checked.ok) throw checked.error;
+    return readKept(checked.envelope);
+  });
+  expect(meaningOf(foldJob(meaning.id, kept, machineFinder(db)))).toEqual(comparable(meaning));
+});
+
+test("the list of jobs is as it was, and stays so when more is entered", async () => {
+  const rows = await db.select().from(jobs).orderBy(asc(jobs.number)).all();
+  expect(rows.map((r) => [r.number, r.stage, r.waits])).toEqual(meanings.map((m) => [m.number, m.stage, m.waits]));
+});
+
+test("what a browser of the first version sends again is acknowledged, not written twice", async () => {
+  const first = lines.slice(0, 5).map((l): Envelope => {
+    const checked = checkEntry(l);
+    if (!checked.ok) throw checked.error;
+    return checked.envelope;
+  });
+  expect((await appendEntries(db, first)).map((a) => a.seq)).toEqual([1, 2, 3, 4, 5]);
+});
