@@ -60,7 +60,7 @@ export function diagnosis(machine: Machine, job: Job) {
       share: probability,
       evidence: weights.map((w) => ({ entry: w.entry, says: says.get(w.entry), bans: Number(w.bans.toFixed(3)) })),
     })),
-    contradiction: clash ? { entry: clash.entry, ...contradictionSays(machine, clash) } : null,
+    contradiction: clash ? { entry: clash.entry, says: contradictionSays(machine, clash) } : null,
     proposal: proposal ? proposed(machine, proposal) : null,
   };
 }

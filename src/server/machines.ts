@@ -1,4 +1,6 @@
 import { and, asc, eq } from "drizzle-orm";
+import { readKept } from "../core/job/entry";
+import type { Envelope } from "../core/journal/envelope";
 import type { Machine } from "../core/machine/format";
 import { readMachine } from "../core/machine/read";
 import { type FindMachine, findAmong, type MachineRef } from "../core/machine/revision";
@@ -40,4 +42,16 @@ export const machineFinder = (db: Database): FindMachine => findAmong(kept.get(d
 export async function machineFile(db: Database, { id, revision }: MachineRef): Promise<unknown> {
   const of = and(eq(machineRevisions.machine, id), eq(machineRevisions.revision, revision));
   return (await db.select().from(machineRevisions).where(of).get())?.body;
+}
+
+/** The machine in every revision that these entries name, and what ships where they name none that is kept. */
+export function machinesFor(db: Database, entries: readonly Envelope[]): readonly KeptMachine[] {
+  const find = machineFinder(db);
+  const all = kept.get(db) ?? [];
+  const named = entries.flatMap((envelope) => {
+    const { readable, entry } = readKept(envelope);
+    return readable && entry.kind === "machine" ? (find(entry.body.machine) ?? []) : [];
+  });
+  const used = all.filter((k) => named.includes(k.machine));
+  return used.length > 0 ? used : SHIPPED;
 }

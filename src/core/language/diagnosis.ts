@@ -18,11 +18,12 @@ export function pathSays(machine: Machine, { parts }: CurrentPath): string {
   return `The current divides: ${divided}${main.length > 0 ? `; all of it passes ${main.join(", ")}` : ""}.`;
 }
 
-/** What two entries that don't go together come to, with and without the one that is to be taken again. */
-export function contradictionSays(
-  machine: Machine,
-  { leader, without }: Contradiction,
-): { readonly now: string; readonly without: string } {
-  const say = ({ hypothesis, share }: Contradiction["leader"]) => `${lower(hypothesisSays(machine, hypothesis))}, ${percent(share)}`;
-  return { now: say(leader), without: say(without) };
+/** What leads with two entries that don't go together, and without the one that is to be taken again. */
+export function contradictionSays(machine: Machine, { leader, without }: Contradiction): string {
+  const name = ({ hypothesis }: Contradiction["leader"]) => lower(hypothesisSays(machine, hypothesis));
+  const then =
+    leader.hypothesis.suspect === without.hypothesis.suspect
+      ? "the rest of the record goes together"
+      : `${name(without)} would lead at ${percent(without.share)}`;
+  return `With it, ${name(leader)} leads at ${percent(leader.share)} and still does not explain everything; without it, ${then}.`;
 }

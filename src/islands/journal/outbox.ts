@@ -1,17 +1,20 @@
 import { type DBSchema, type IDBPDatabase, openDB } from "idb";
 import { v7 } from "uuid";
-import type { Draft, Entry } from "../../core/job/entry";
+import { stamp } from "../../core/job/entry";
+import type { Draft } from "../../core/job/kinds/index";
+import { type Envelope, readEnvelope } from "../../core/journal/envelope";
 
 /** An entry that the server has not acknowledged yet. */
 export interface Pending {
   readonly order: number;
-  readonly entry: Entry;
+  readonly entry: Envelope;
   /** Why the server refused it; it stays until it is looked at. */
   readonly refused?: string;
 }
 
 interface Schema extends DBSchema {
-  outbox: { key: number; value: { order?: number; entry: Entry; refused?: string } };
+  /** An entry may have been put here by an earlier version of the program, with the envelope of that version. */
+  outbox: { key: number; value: { order?: number; entry: unknown; refused?: string } };
 }
 
 export interface OutboxState {
@@ -20,7 +23,7 @@ export interface OutboxState {
   readonly reached: boolean;
 }
 
-type Listener = (state: OutboxState, acknowledged: readonly Entry[]) => void;
+type Listener = (state: OutboxState, acknowledged: readonly Envelope[]) => void;
 
 const RETRY_MS = [500, 1000, 2000, 5000];
 const BATCH = 50;
@@ -57,15 +60,14 @@ export class Outbox {
   }
 
   /** Stores drafts as entries of a job, in order. Resolves when they are safe in this browser. */
-  async add(job: string, by: string, drafts: readonly Draft[], now: Date = new Date()): Promise<Entry[]> {
-    const entries = drafts.map((draft) => ({ id: v7(), job, at: now.toISOString(), by, ...draft }) as Entry);
+  async add(job: string, by: string, drafts: readonly Draft[], now: Date = new Date()): Promise<void> {
+    const entries = drafts.map((draft) => stamp(job, draft, { id: v7(), at: now.toISOString(), by }));
     const db = await this.db;
     const tx = db.transaction("outbox", "readwrite", { durability: "strict" });
     for (const entry of entries) void tx.store.add({ entry });
     await tx.done;
     await this.refresh([]);
     void this.flush();
-    return entries;
   }
 
   /** Drops an entry that the server refused, once somebody has seen why. */
@@ -74,10 +76,21 @@ export class Outbox {
     await this.refresh([]);
   }
 
-  private async refresh(acknowledged: readonly Entry[], reached = this.state.reached): Promise<void> {
-    const rows = await (await this.db).getAll("outbox");
-    this.state = { pending: rows as Pending[], reached };
+  private async refresh(acknowledged: readonly Envelope[], reached = this.state.reached): Promise<void> {
+    this.state = { pending: await this.rows(), reached };
     for (const listener of this.listeners) listener(this.state, acknowledged);
+  }
+
+  /** What waits, oldest first, in the present envelope. Rows that did not change are the same objects as before. */
+  private async rows(): Promise<Pending[]> {
+    const before = new Map(this.state.pending.map((p) => [p.order, p]));
+    const rows = await (await this.db).getAll("outbox");
+    return rows.flatMap(({ order = 0, entry, refused }): Pending[] => {
+      const known = before.get(order);
+      if (known && known.refused === refused) return [known];
+      const read = known ? { ok: true as const, envelope: known.entry } : readEnvelope(entry);
+      return read.ok ? [{ order, entry: read.envelope, ...(refused !== undefined && { refused }) }] : [];
+    });
   }
 
   /** Sends what waits, oldest first. Called again while it runs, it runs once more after. */
@@ -103,9 +116,8 @@ export class Outbox {
   }
 
   private async sendAll(): Promise<void> {
-    const db = await this.db;
     while (true) {
-      const rows = ((await db.getAll("outbox")) as Pending[]).filter((r) => r.refused === undefined).slice(0, BATCH);
+      const rows = (await this.rows()).filter((r) => r.refused === undefined).slice(0, BATCH);
       if (rows.length === 0) return;
       const outcome = await send(rows.map((r) => r.entry));
       if (outcome.ok) await this.acknowledge(rows);
@@ -138,7 +150,7 @@ export class Outbox {
 }
 
 /** Throws when the server can't be reached or fails; a refusal (4xx) is an outcome. */
-async function send(entries: readonly Entry[]): Promise<{ ok: true } | { ok: false; message: string }> {
+async function send(entries: readonly Envelope[]): Promise<{ ok: true } | { ok: false; message: string }> {
   const response = await fetch("/api/entries", {
     method: "POST",
     headers: { "content-type": "application/json" },

@@ -1,11 +1,13 @@
 import { zodResolver } from "@hookform/resolvers/zod";
 import { ArrowLeft } from "lucide-react";
 import { useEffect, useState } from "react";
-import { useForm, useWatch } from "react-hook-form";
+import { type UseFormReturn, useForm, useWatch } from "react-hook-form";
 import { v7 } from "uuid";
 import { z } from "zod";
-import { sightingsIn } from "../../core/entry/sighting-words";
-import { sightOf } from "../../core/job/sights";
+import { sightsIn } from "../../core/finding/kinds/sight";
+import { sightOf } from "../../core/finding/sights";
+import type { Draft } from "../../core/job/kinds/index";
+import type { MachineRef } from "../../core/machine/revision";
 import { Button } from "../../ui/Button";
 import { outbox } from "../journal/outbox";
 import { rememberTechnician, technician } from "../journal/technician";
@@ -23,54 +25,34 @@ const formSchema = z.object({
   words: z.string().trim().min(1, "What did the customer notice?").max(2000),
   liveTests: z.boolean(),
 });
-type Form = z.infer<typeof formSchema>;
+type Fields = z.infer<typeof formSchema>;
+type Form = UseFormReturn<Fields>;
+const EMPTY: Fields = { by: "", customer: "", place: "", phone: "", machine: "", serial: "", words: "", liveTests: false };
 
+interface OfferedMachine {
+  readonly ref: MachineRef;
+  readonly name: string;
+  readonly family: string;
+}
 interface Props {
-  readonly machines: readonly { readonly id: string; readonly name: string; readonly family: string }[];
+  readonly machines: readonly OfferedMachine[];
 }
 
 /** Intake: who, where, which machine, what was noticed. The job begins with these entries and opens once the server has them. */
 export function NewJob({ machines }: Props) {
-  const only = machines.length === 1 ? machines[0]?.id : undefined;
-  const { register, handleSubmit, setValue, control, formState } = useForm<Form>({
-    resolver: zodResolver(formSchema),
-    defaultValues: { by: "", customer: "", place: "", phone: "", machine: only ?? "", serial: "", words: "", liveTests: false },
-  });
+  const form = useForm<Fields>({ resolver: zodResolver(formSchema), defaultValues: EMPTY });
+  const { setValue } = form;
   const [opened, setOpened] = useState<string | undefined>();
-  const words = useWatch({ control, name: "words" });
-  const sightings = sightingsIn(words);
   useEffect(() => setValue("by", technician()), [setValue]);
-
-  useEffect(() => {
-    if (!opened) return;
-    return outbox().subscribe((state) => {
-      const mine = state.pending.filter((p) => p.entry.job === opened);
-      if (mine.length === 0) location.assign(`/jobs/${opened}`);
-    });
-  }, [opened]);
-
-  const submit = async (form: Form) => {
+  useOpening(opened);
+  const submit = form.handleSubmit(async (fields) => {
+    const machine = machines.find((m) => m.ref.id === fields.machine);
+    if (!machine) return;
     const job = v7();
-    rememberTechnician(form.by);
-    await outbox().add(job, form.by, [
-      {
-        kind: "opened",
-        body: { customer: form.customer, place: form.place, liveTests: form.liveTests, ...(form.phone && { phone: form.phone }) },
-      },
-      { kind: "machine", body: { machine: form.machine, ...(form.serial && { serial: form.serial }) } },
-      { kind: "complaint", body: { words: form.words, sightings: sightingsIn(form.words) } },
-    ]);
+    rememberTechnician(fields.by);
+    await outbox().add(job, fields.by, draftsOf(fields, machine.ref));
     setOpened(job);
-  };
-
-  const field = (name: "by" | "customer" | "place" | "phone" | "serial", label: string, hint?: string) => (
-    <label>
-      {label}
-      <input {...register(name)} aria-invalid={!!formState.errors[name]} placeholder={hint} autoComplete="off" />
-      {formState.errors[name] && <em role="alert">{formState.errors[name]?.message}</em>}
-    </label>
-  );
-
+  });
   return (
     <>
       <header className={styles.head}>
@@ -80,45 +62,17 @@ export function NewJob({ machines }: Props) {
         <h1>New job</h1>
       </header>
       <main className={styles.main}>
-        <form onSubmit={handleSubmit(submit)} noValidate>
-          <label className={styles.wide}>
-            What was noticed, in the customer's words
-            <textarea rows={2} {...register("words")} aria-invalid={!!formState.errors.words} placeholder="turns, no heat" />
-            <span className={styles.heard} aria-live="polite">
-              {sightings.length > 0
-                ? `✓ Understood: ${sightings.map((s) => sightOf(s.sight)?.answers.find((a) => a.value === s.value)?.says).join(" · ")}`
-                : words
-                  ? "Kept as words. Commas help: “turns, no heat”, “no start”, “hums”."
-                  : "Such as “turns, no heat” or “no start”"}
-            </span>
-            {formState.errors.words && <em role="alert">{formState.errors.words.message}</em>}
-          </label>
-          <label className={styles.wide}>
-            Machine, from the plate
-            <select {...register("machine")} aria-invalid={!!formState.errors.machine}>
-              {!only && <option value="">Choose…</option>}
-              {machines.map((m) => (
-                <option key={m.id} value={m.id}>
-                  {m.name}: {m.family}
-                </option>
-              ))}
-            </select>
-            {formState.errors.machine && <em role="alert">{formState.errors.machine.message}</em>}
-          </label>
-          {field("place", "Place", "Gannet Point cabins, no. 7")}
-          {field("customer", "Customer", "Mrs Fennimarsh")}
-          {field("phone", "Telephone (may stay empty)")}
-          {field("serial", "Serial number (may stay empty)")}
-          {field("by", "Your name")}
-          <label className={styles.check}>
-            <input type="checkbox" {...register("liveTests")} />
-            <span>
-              Allow live voltage tests on this job
-              <small>Only for those competent and licensed to do them. Dead tests are the default.</small>
-            </span>
-          </label>
+        <form onSubmit={submit} noValidate>
+          <Words form={form} />
+          <ChooseMachine form={form} machines={machines} />
+          <Field form={form} name="place" label="Place" hint="Gannet Point cabins, no. 7" />
+          <Field form={form} name="customer" label="Customer" hint="Mrs Fennimarsh" />
+          <Field form={form} name="phone" label="Telephone (may stay empty)" />
+          <Field form={form} name="serial" label="Serial number (may stay empty)" />
+          <Field form={form} name="by" label="Your name" />
+          <LiveTests form={form} />
           <div className={styles.wide}>
-            <Button look="main" type="submit" disabled={formState.isSubmitting || !!opened}>
+            <Button look="main" type="submit" disabled={form.formState.isSubmitting || !!opened}>
               Open the job
             </Button>
             {opened && <p role="status">Saved on this device; the job opens as soon as the server has it.</p>}
@@ -126,5 +80,97 @@ export function NewJob({ machines }: Props) {
         </form>
       </main>
     </>
+  );
+}
+
+function draftsOf({ customer, place, phone, serial, words, liveTests }: Fields, machine: MachineRef): Draft[] {
+  return [
+    { kind: "opened", body: { customer, place, liveTests, ...(phone && { phone }) } },
+    { kind: "machine", body: { machine, ...(serial && { serial }) } },
+    { kind: "complaint", body: { words, findings: sightsIn(words) } },
+  ];
+}
+
+/** Goes to the job as soon as nothing of it waits any more. */
+function useOpening(job: string | undefined): void {
+  useEffect(() => {
+    if (job === undefined) return;
+    return outbox().subscribe(({ pending }) => {
+      if (!pending.some((p) => p.entry.stream.id === job)) location.assign(`/jobs/${job}`);
+    });
+  }, [job]);
+}
+
+type TextField = "by" | "customer" | "place" | "phone" | "serial";
+
+function Field({
+  form,
+  name,
+  label,
+  hint,
+}: {
+  readonly form: Form;
+  readonly name: TextField;
+  readonly label: string;
+  readonly hint?: string;
+}) {
+  const error = form.formState.errors[name];
+  return (
+    <label>
+      {label}
+      <input {...form.register(name)} aria-invalid={!!error} placeholder={hint} autoComplete="off" />
+      {error && <em role="alert">{error.message}</em>}
+    </label>
+  );
+}
+
+function Words({ form }: { readonly form: Form }) {
+  const words = useWatch({ control: form.control, name: "words" });
+  const error = form.formState.errors.words;
+  return (
+    <label className={styles.wide}>
+      What was noticed, in the customer's words
+      <textarea rows={2} {...form.register("words")} aria-invalid={!!error} placeholder="turns, no heat" />
+      <span className={styles.heard} aria-live="polite">
+        {heardSays(words)}
+      </span>
+      {error && <em role="alert">{error.message}</em>}
+    </label>
+  );
+}
+
+function heardSays(words: string): string {
+  const heard = sightsIn(words).map(({ place, result }) => sightOf(place.sight).answers.find((a) => a.value === result.value)?.says);
+  if (heard.length > 0) return `✓ Understood: ${heard.join(" · ")}`;
+  return words ? "Kept as words. Commas help: “turns, no heat”, “no start”, “hums”." : "Such as “turns, no heat” or “no start”";
+}
+
+function ChooseMachine({ form, machines }: Props & { readonly form: Form }) {
+  const error = form.formState.errors.machine;
+  return (
+    <label className={styles.wide}>
+      Machine, from the plate
+      <select {...form.register("machine")} aria-invalid={!!error}>
+        <option value="">Choose…</option>
+        {machines.map(({ ref, name, family }) => (
+          <option key={ref.id} value={ref.id}>
+            {name}: {family}
+          </option>
+        ))}
+      </select>
+      {error && <em role="alert">{error.message}</em>}
+    </label>
+  );
+}
+
+function LiveTests({ form }: { readonly form: Form }) {
+  return (
+    <label className={styles.check}>
+      <input type="checkbox" {...form.register("liveTests")} />
+      <span>
+        Allow live voltage tests on this job
+        <small>Only for those competent and licensed to do them. Dead tests are the default.</small>
+      </span>
+    </label>
   );
 }

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import type { Machine, Part } from "../../machine/format";
 import { thermistorOhms } from "../../machine/parts/thermistor";
-import { isIsolated, partsEdited } from "../../machine/wiring";
+import { isIsolated, partsEdited, readTerminal } from "../../machine/wiring";
 import { controlsSay, placeSays } from "../../naming/names";
 import { OHM_RANGE, type Prediction, readsOpen, type ValuePrediction } from "../../prediction/prediction";
 import { formatValue } from "../../quantity/format";
@@ -86,6 +86,12 @@ export function valueAtRoom(finding: OhmsFinding, machine: Machine): number | nu
 /** Whether a reading is taken from end to end of a part whose wires are off. */
 export function isAcross({ place, circumstances }: OhmsQuestion, part: Part): boolean {
   return isIsolated(wiringIn(circumstances), part.id) && place.between.every((p) => p === `${part.id}.1` || p === `${part.id}.2`);
+}
+
+/** The part across which a reading is taken, its wires off; `undefined` for a reading between two other places. */
+export function partAcross({ place, circumstances }: OhmsQuestion): string | undefined {
+  const [a, b] = [readTerminal(place.between[0])?.part, readTerminal(place.between[1])?.part];
+  return a !== undefined && a === b && isIsolated(wiringIn(circumstances), a) ? a : undefined;
 }
 
 /** Whether a reading is taken from an end of a part, or a net it touches, to the cabinet. */

@@ -1,0 +1,56 @@
+import { useMemo } from "react";
+import { findingKind } from "../../../core/finding/finding";
+import { testSays } from "../../../core/language/tests";
+import { isWallPoint, type Machine } from "../../../core/machine/format";
+import { lower } from "../../../core/naming/text";
+import { type TestAction, testsOf } from "../../../core/planning/tests";
+import { useJob, useMachine } from "../../job/store/context";
+import { SheetPane } from "../../sheet/SheetPane";
+import styles from "../shared/Bench.module.css";
+import { QuestionRow } from "../shared/QuestionRow";
+
+/** What comes in and what goes out: the outlet, the air at the hood, its temperature and pressure; the sheet under it. */
+export function AirBench() {
+  const machine = useMachine();
+  const live = useJob((s) => s.job.safety.liveTests);
+  const tests = useMemo(() => testsOf(machine).filter(isOfSupplyOrAir(machine)), [machine]);
+  const offered = tests.filter((t) => live || t.question.kind !== "volts");
+  return (
+    <>
+      <ul className={styles.rows} aria-label="Supply and air">
+        {offered.map(({ id, question }) => (
+          <QuestionRow key={id} name={testSays(machine, question).title} question={question} inWords />
+        ))}
+      </ul>
+      {!live && (
+        <p className={styles.quiet}>
+          The outlet is measured live: {lower("Live tests are not allowed on this job")}. “allow live tests” changes that, for those
+          licensed to make them.
+        </p>
+      )}
+      <div className={styles.split}>
+        <SheetPane />
+      </div>
+    </>
+  );
+}
+
+const isOfSupplyOrAir =
+  (machine: Machine) =>
+  ({ question }: TestAction): boolean => {
+    switch (question.kind) {
+      case "temperature":
+      case "pressure":
+        return true;
+      case "sight":
+        return question.place.sight === "airflow";
+      case "volts":
+        return question.place.between.every((p) => isWallPoint(machine, p));
+      case "look":
+        return ["duct", "supply", "gas-supply"].includes(findingKind(question) && kindAt(machine, question.place.part));
+      default:
+        return false;
+    }
+  };
+
+const kindAt = (machine: Machine, part: string): string => machine.parts.find((p) => p.id === part)?.kind ?? "";

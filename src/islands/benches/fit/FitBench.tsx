@@ -1,0 +1,76 @@
+import { repairOf } from "../../../core/machine/assembly";
+import { fittedSays, panelName, repairSays } from "../../../core/naming/names";
+import { minutesSay, percent } from "../../../core/naming/text";
+import { Button } from "../../../ui/Button";
+import type { RankedSuspect } from "../../../workers/engine.protocol";
+import { useDispatch, useJob, useMachine } from "../../job/store/context";
+import { SheetPane } from "../../sheet/SheetPane";
+import styles from "../shared/Bench.module.css";
+
+const MOST_SHOWN = 3;
+const NONE: readonly RankedSuspect[] = [];
+
+/** What would put it right, with its share and price; what was fitted; the sheet under it. */
+export function FitBench() {
+  const machine = useMachine();
+  const suspects = useJob((s) => s.diagnosis.standing?.suspects ?? NONE);
+  const fitted = useJob((s) => s.job.fitted);
+  return (
+    <>
+      <ol className={styles.rows} aria-label="What would put it right">
+        {repairsIn(suspects)
+          .slice(0, MOST_SHOWN)
+          .map((r) => (
+            <Repair key={r.assemblies.join()} {...r} />
+          ))}
+      </ol>
+      {fitted.length > 0 && (
+        <p className={styles.good}>✓ {fitted.map((f) => fittedSays(machine, f.assembly, f.action === "replaced")).join(" · ")}</p>
+      )}
+      <div className={styles.split}>
+        <SheetPane />
+      </div>
+    </>
+  );
+}
+
+interface RepairShare {
+  readonly assemblies: readonly string[];
+  readonly share: number;
+}
+
+/** Suspects that the same repair puts right, as one; the likeliest first. */
+function repairsIn(suspects: readonly RankedSuspect[]): RepairShare[] {
+  const shares = new Map<string, RepairShare>();
+  for (const { hypothesis, probability } of suspects) {
+    if (hypothesis.assemblies.length === 0) continue;
+    const key = hypothesis.assemblies.join("+");
+    shares.set(key, { assemblies: hypothesis.assemblies, share: (shares.get(key)?.share ?? 0) + probability });
+  }
+  return [...shares.values()].sort((a, b) => b.share - a.share);
+}
+
+function Repair({ assemblies, share }: RepairShare) {
+  const machine = useMachine();
+  const dispatch = useDispatch();
+  const repairs = assemblies.map((a) => repairOf(machine, a));
+  const minutes = repairs.reduce((sum, r) => sum + r.minutes, 0);
+  const price = repairs.reduce((sum, r) => sum + r.price, 0);
+  const panels = [...new Set(repairs.flatMap((r) => r.panel ?? []))].map((p) => panelName(machine, p));
+  return (
+    <li>
+      <div>
+        <h3>{repairs.map(repairSays).join(", ")}</h3>
+        <small>
+          {percent(share)} that this is it · {minutesSay(minutes)} · {price > 0 ? `about ${price}` : "no part needed"}
+          {panels.length > 0 && ` · behind the ${panels.join(", ")}`} (est.)
+        </small>
+      </div>
+      <Button onClick={() => dispatch({ do: "type", text: phraseOf(repairs) })}>Type it</Button>
+    </li>
+  );
+}
+
+function phraseOf(repairs: readonly ReturnType<typeof repairOf>[]): string {
+  return repairs.map((r) => `${r.is === "fit" ? "fitted" : r.is === "joint" ? "remade" : "cleared"} ${r.name.toLowerCase()}`).join(", ");
+}

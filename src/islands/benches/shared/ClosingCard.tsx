@@ -1,0 +1,28 @@
+import { blockerSays } from "../../../core/language/blockers";
+import { capital } from "../../../core/naming/text";
+import { useJob, useMachine } from "../../job/store/context";
+import styles from "./Bench.module.css";
+
+/** All that keeps the job from being closed. */
+export function ClosingCard() {
+  const machine = useMachine();
+  const blockers = useJob((s) => s.job.blockers);
+  const closed = useJob((s) => s.job.closed);
+  return (
+    <section className={styles.card} aria-label="What keeps it from closing">
+      <h2>{closed ? "Closed" : "Before it can be closed"}</h2>
+      {blockers.length === 0 && <p className={styles.good}>✓ Nothing is left open.</p>}
+      <ol className={styles.plain}>
+        {blockers.map((blocker) => {
+          const { says, todo } = blockerSays(machine, blocker);
+          return (
+            <li key={says}>
+              <b>{capital(says)}</b>
+              <span>{todo}</span>
+            </li>
+          );
+        })}
+      </ol>
+    </section>
+  );
+}

@@ -1,0 +1,17 @@
+const KEY = "yennic.lines";
+const LENGTH = 60;
+
+/** Lines entered on this device, the last first. */
+export function history(): string[] {
+  try {
+    const lines: unknown = JSON.parse(localStorage.getItem(KEY) ?? "[]");
+    return Array.isArray(lines) ? lines.filter((l) => typeof l === "string") : [];
+  } catch {
+    return [];
+  }
+}
+
+export function remember(line: string): void {
+  const lines = [line, ...history().filter((l) => l !== line)].slice(0, LENGTH);
+  localStorage.setItem(KEY, JSON.stringify(lines));
+}

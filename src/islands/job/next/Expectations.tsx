@@ -1,0 +1,27 @@
+import { expectationSays } from "../../../core/language/proposals";
+import type { Proposal } from "../../../core/planning/proposal";
+import { useMachine } from "../store/context";
+import styles from "./NextCard.module.css";
+
+/** What may come out of the test, and what each outcome would mean. */
+export function Expectations({ proposal: { step, prepares, expects } }: { readonly proposal: Proposal }) {
+  const machine = useMachine();
+  const test = step.kind === "test" ? step.test : prepares?.for === "test" ? prepares.test : undefined;
+  if (!test || expects.length === 0) return null;
+  return (
+    <dl className={styles.expects}>
+      {expects.map((expected) => {
+        const { label, meaning } = expectationSays(machine, test, expected);
+        return (
+          <div key={label}>
+            <dt>
+              {label}
+              {expected.healthy && <small> as it should</small>}
+            </dt>
+            <dd>{meaning}</dd>
+          </div>
+        );
+      })}
+    </dl>
+  );
+}

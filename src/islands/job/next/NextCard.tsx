@@ -1,0 +1,103 @@
+import { useState } from "react";
+import { proposalSays, testTitle } from "../../../core/language/proposals";
+import { testSays } from "../../../core/language/tests";
+import { panelName } from "../../../core/naming/names";
+import { minutesSay } from "../../../core/naming/text";
+import type { OtherTest, Proposal } from "../../../core/planning/proposal";
+import { Button } from "../../../ui/Button";
+import { useJob, useMachine } from "../store/context";
+import { Expectations } from "./Expectations";
+import styles from "./NextCard.module.css";
+import { OtherTests } from "./OtherTests";
+import { OtherWays } from "./OtherWays";
+import { StepButtons } from "./StepButtons";
+
+/** The one thing to do now: what, where, what to expect, what it costs and why. */
+export function NextCard() {
+  const proposal = useJob((s) => (s.job.closed ? null : s.diagnosis.proposal));
+  if (proposal) return <Proposed proposal={proposal} />;
+  return (
+    <section className={styles.card} aria-label="Next">
+      <p className={styles.kicker}>Next</p>
+      <h2>{proposal === null ? "Nothing left to do" : "Working it out…"}</h2>
+    </section>
+  );
+}
+
+function Proposed({ proposal }: { readonly proposal: Proposal }) {
+  const working = useJob((s) => s.diagnosis.working);
+  const [listing, setListing] = useState(false);
+  const [picked, setPicked] = useState<OtherTest | undefined>();
+  const [shown, setShown] = useState(proposal);
+  if (shown !== proposal) {
+    setShown(proposal);
+    setPicked(undefined);
+    setListing(false);
+  }
+  const pick = (test: OtherTest) => {
+    setPicked(test);
+    setListing(false);
+  };
+  return (
+    <section className={styles.card} aria-label="Next" aria-busy={working} data-working={working}>
+      {picked ? <PickedTest picked={picked} /> : <ProposedStep proposal={proposal} />}
+      <div className={styles.buttons}>
+        <StepButtons step={picked ? { kind: "test", test: picked.test, again: false } : proposal.step} />
+        {proposal.others.length > 0 && (
+          <Button aria-expanded={listing} onClick={() => setListing(!listing)}>
+            Other
+          </Button>
+        )}
+      </div>
+      {listing && <OtherTests tests={proposal.others} onPick={pick} />}
+      {!picked && <Why proposal={proposal} />}
+      <OtherWays />
+    </section>
+  );
+}
+
+function ProposedStep({ proposal }: { readonly proposal: Proposal }) {
+  const machine = useMachine();
+  const panelsOff = useJob((s) => s.job.panelsOff);
+  const { title, detail, prepares, caution } = proposalSays(machine, proposal);
+  const off = panelsOff.map((p) => panelName(machine, p)).join(", ");
+  return (
+    <>
+      <Kicker>{`${minutesSay(proposal.minutes)}${off && ` · ${off} off`}`}</Kicker>
+      <h2>{title}</h2>
+      <p>{detail}</p>
+      {prepares !== undefined && (
+        <p className={styles.then}>
+          Then: <b>{prepares}</b>
+        </p>
+      )}
+      {caution !== undefined && <p className={styles.caution}>⚠ {caution}</p>}
+      <Expectations proposal={proposal} />
+    </>
+  );
+}
+
+function PickedTest({ picked: { test, minutes } }: { readonly picked: OtherTest }) {
+  const machine = useMachine();
+  return (
+    <>
+      <Kicker>{minutesSay(minutes)}</Kicker>
+      <h2>{testTitle(machine, test)}</h2>
+      <p>{testSays(machine, test.question).how}</p>
+    </>
+  );
+}
+
+function Kicker({ children }: { readonly children: string }) {
+  return (
+    <p className={styles.kicker}>
+      <span>Next</span>
+      <span>{children}</span>
+    </p>
+  );
+}
+
+function Why({ proposal }: { readonly proposal: Proposal }) {
+  const machine = useMachine();
+  return <p className={styles.why}>{proposalSays(machine, proposal).why}</p>;
+}

@@ -1,0 +1,29 @@
+import { testTitle } from "../../../core/language/proposals";
+import { minutesSay } from "../../../core/naming/text";
+import type { OtherTest } from "../../../core/planning/proposal";
+import { useMachine } from "../store/context";
+import styles from "./NextCard.module.css";
+
+interface Props {
+  readonly tests: readonly OtherTest[];
+  readonly onPick: (test: OtherTest) => void;
+}
+
+/** Tests that were considered besides, with what they cost and save. */
+export function OtherTests({ tests, onPick }: Props) {
+  const machine = useMachine();
+  return (
+    <ul className={styles.others}>
+      {tests.map((o) => (
+        <li key={o.test.id}>
+          <button type="button" onClick={() => onPick(o)}>
+            <span>{testTitle(machine, o.test)}</span>
+            <b>
+              {minutesSay(o.minutes)}, saves {minutesSay(Math.max(0, o.saves))}
+            </b>
+          </button>
+        </li>
+      ))}
+    </ul>
+  );
+}

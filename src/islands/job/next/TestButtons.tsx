@@ -1,0 +1,38 @@
+import { controlsIn } from "../../../core/finding/circumstances";
+import { type Finding, findingKind, type Question } from "../../../core/finding/finding";
+import { UNTOLD } from "../../../core/finding/sights";
+import { answerSays, phraseFor } from "../../../core/language/tests";
+import { capital } from "../../../core/naming/text";
+import type { TestAction } from "../../../core/planning/tests";
+import { Button } from "../../../ui/Button";
+import { useDispatch, useMachine } from "../store/context";
+
+/** A button for each answer, all alike; or the way to the line for a reading. */
+export function TestButtons({ test: { question } }: { readonly test: TestAction }) {
+  const machine = useMachine();
+  const dispatch = useDispatch();
+  const asks = findingKind(question).asks(question, machine);
+  if (!asks || !("answers" in asks)) {
+    const take = () => dispatch({ do: "type", text: phraseFor(machine, question), controls: controlsIn(question.circumstances) });
+    return (
+      <Button look="main" onClick={take}>
+        Take reading
+      </Button>
+    );
+  }
+  return [...asks.answers, UNTOLD].map((value) => (
+    <Button
+      key={value}
+      look={value === UNTOLD ? "quiet" : "plain"}
+      onClick={() => dispatch({ do: "record", drafts: [{ kind: "finding", body: answered(question, value) }] })}
+    >
+      {value === UNTOLD ? "Can't tell" : buttonSays(capital(answerSays(machine, question, value)))}
+    </Button>
+  ));
+}
+
+/** “Looks good” is “Good” on a button. */
+const buttonSays = (says: string): string => (says.startsWith("Looks ") ? capital(says.slice("Looks ".length)) : says);
+
+/** A question with its answer. */
+export const answered = (question: Question, value: string): Finding => ({ ...question, result: { is: "answer", value } }) as Finding;

@@ -1,0 +1,69 @@
+import { Undo2 } from "lucide-react";
+import { type RecordLine, stampOfLine } from "../../../core/job/fold";
+import { lineSays } from "../../../core/language/entries";
+import { Clock } from "../shell/Clock";
+import { useDispatch, useJob } from "../store/context";
+import styles from "./Record.module.css";
+
+interface Props {
+  readonly line: RecordLine;
+  readonly retraction: string | undefined;
+}
+
+export function Line({ line, retraction }: Props) {
+  const { id, at } = stampOfLine(line);
+  const machine = useJob((s) => s.job.machine);
+  const waiting = useJob((s) => s.waiting.has(id));
+  const { says, reason } = lineSays(machine, line);
+  return (
+    <li data-status={line.status} data-waiting={waiting}>
+      <Clock at={at} />
+      <span className={styles.text}>
+        {line.status === "retracted" ? <s>{says}</s> : says}
+        {line.status === "retracted" && <em> taken back</em>}
+        {reason !== undefined && <em> does not count: {reason}</em>}
+        {waiting && <em className={styles.waiting}> ○ not on the server yet</em>}
+      </span>
+      {line.status === "counts" && <PathButton entry={id} />}
+      <BackButton line={line} says={says} retraction={retraction} />
+    </li>
+  );
+}
+
+/** Shows on the sheet how a reading's current went, where that is not plain. */
+function PathButton({ entry }: { readonly entry: string }) {
+  const dispatch = useDispatch();
+  const known = useJob((s) => s.diagnosis.standing?.paths.some((p) => p.entry === entry) ?? false);
+  const shown = useJob((s) => s.view.path === entry);
+  if (!known) return null;
+  return (
+    <button
+      type="button"
+      className={styles.way}
+      aria-pressed={shown}
+      onClick={() => dispatch({ do: "show-path", entry: shown ? undefined : entry })}
+    >
+      {shown ? "Hide its way" : "Show its way"}
+    </button>
+  );
+}
+
+/** The opening stands, and so does what can't be read: what it would take back, nobody here knows. */
+function BackButton({ line, says, retraction }: Props & { readonly says: string }) {
+  const dispatch = useDispatch();
+  if (line.status === "unreadable" || line.entry.kind === "opened") return null;
+  if (line.status !== "retracted") {
+    const { id } = line.entry;
+    return (
+      <button type="button" aria-label={`Take back: ${says}`} title="Take back" onClick={() => dispatch({ do: "take-back", entry: id })}>
+        <Undo2 size={20} aria-hidden />
+      </button>
+    );
+  }
+  if (retraction === undefined) return null;
+  return (
+    <button type="button" onClick={() => dispatch({ do: "take-back", entry: retraction })}>
+      Put back
+    </button>
+  );
+}

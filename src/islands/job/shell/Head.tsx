@@ -1,0 +1,38 @@
+import { ArrowLeft, CloudOff } from "lucide-react";
+import { useJob } from "../store/context";
+import { EnergyBadge } from "./EnergyBadge";
+import styles from "./JobView.module.css";
+
+/** Which job it is, what is not on the server yet, and what energy is connected. */
+export function Head({ number }: { readonly number: number }) {
+  const place = useJob((s) => s.job.opened?.place);
+  const machine = useJob((s) => s.job.machine);
+  const words = useJob((s) => s.job.complaint?.words);
+  const safety = useJob((s) => s.job.safety);
+  return (
+    <header className={styles.head}>
+      <a href="/jobs" className={styles.back} aria-label="All jobs">
+        <ArrowLeft size={24} aria-hidden />
+      </a>
+      <h1>Job {number}</h1>
+      <p>
+        {place}
+        {machine && ` · ${machine.maker} ${machine.model}`}
+        {words !== undefined && <span className={styles.words}> · “{words}”</span>}
+      </p>
+      <Waiting />
+      <EnergyBadge safety={safety} />
+    </header>
+  );
+}
+
+function Waiting() {
+  const count = useJob((s) => s.waiting.size);
+  const reached = useJob((s) => s.reached);
+  if (count === 0) return null;
+  return (
+    <output className={styles.offline} title={reached ? "Being sent" : "The server can't be reached; it is tried again by itself"}>
+      <CloudOff size={20} aria-hidden /> {count} not on the server yet
+    </output>
+  );
+}

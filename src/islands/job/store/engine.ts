@@ -1,0 +1,82 @@
+import { replaceEqualDeep } from "@tanstack/react-query";
+import type { Job } from "../../../core/job/fold";
+import type { Machine } from "../../../core/machine/format";
+import type { OtherWay } from "../../../core/planning/other-ways";
+import type { Proposal } from "../../../core/planning/proposal";
+import type { Probing } from "../../../core/prediction/predictor";
+import type { Asked, Foresight, FromEngine, Standing, ToEngine } from "../../../workers/engine.protocol";
+
+/** What the engine has found out so far. What did not change keeps its reference. */
+export interface Diagnosis {
+  readonly standing?: Standing;
+  /** `null` when nothing is left to do. */
+  readonly proposal?: Proposal | null;
+  /** What those who work otherwise would do now. */
+  readonly ways?: readonly OtherWay[];
+  /** What would be read at the chosen place. */
+  readonly foresight?: readonly Foresight[];
+  /** A newer question is being worked on; what is shown belongs to the one before. */
+  readonly working: boolean;
+  /** The engine failed; entering goes on working without it. */
+  readonly failed?: string;
+}
+
+/** Works out suspects and proposals for one job, away from the page. */
+export interface Engine {
+  /** One question for one state of the job; the answers to the one before are dropped. */
+  readonly ask: (job: Job, probing: Probing | undefined) => void;
+  readonly stop: () => void;
+}
+export type StartEngine = (told: (diagnosis: Diagnosis) => void) => Engine;
+
+/** Starts the engine in a worker of its own, which is begun anew when the machine changes. */
+export const startEngine: StartEngine = (told) => {
+  let worker: Worker | undefined;
+  let machine: Machine | undefined;
+  let turn = 0;
+  let diagnosis: Diagnosis = { working: true };
+  const tell = (change: Partial<Diagnosis>) => {
+    diagnosis = { ...diagnosis, ...change };
+    told(diagnosis);
+  };
+  const begin = (of: Machine) => {
+    worker?.terminate();
+    machine = of;
+    diagnosis = { working: true };
+    worker = new Worker(new URL("../../../workers/engine.worker.ts", import.meta.url), { type: "module" });
+    worker.onmessage = ({ data }: MessageEvent<FromEngine>) => {
+      if (data.turn === turn) tell(changeBy(diagnosis, data));
+    };
+    worker.onerror = (e) => tell({ working: false, failed: e.message || "the worker could not be loaded" });
+    send(worker, { type: "machine", machine });
+  };
+  return {
+    ask: (job, probing) => {
+      if (!job.machine) return;
+      if (job.machine !== machine) begin(job.machine);
+      turn++;
+      if (worker) send(worker, { type: "job", turn, job: asked(job), ...(probing && { probing }) });
+      const { foresight: _, ...rest } = diagnosis;
+      diagnosis = rest;
+      tell({ working: true });
+    },
+    stop: () => worker?.terminate(),
+  };
+};
+
+const send = (worker: Worker, message: ToEngine) => worker.postMessage(message);
+
+const asked = ({ machine: _, record: __, ...job }: Job): Asked => job;
+
+function changeBy(known: Diagnosis, answer: FromEngine): Partial<Diagnosis> {
+  switch (answer.type) {
+    case "standing":
+      return { standing: replaceEqualDeep(known.standing, answer.standing) };
+    case "proposal":
+      return { proposal: replaceEqualDeep(known.proposal, answer.proposal), working: false };
+    case "other-ways":
+      return { ways: replaceEqualDeep(known.ways, answer.ways) };
+    case "foresight":
+      return { foresight: answer.lines };
+  }
+}

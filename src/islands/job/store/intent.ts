@@ -1,0 +1,22 @@
+import type { Draft } from "../../../core/job/kinds/index";
+import type { Stage } from "../../../core/job/stages";
+import type { ControlPositions } from "../../../core/machine/run/condition";
+
+/** What somebody wants done on a job's page. Everything that can happen there goes through one door. */
+export type Intent =
+  | { readonly do: "record"; readonly drafts: readonly Draft[] }
+  /** Takes back the last entry that still stands, or the one that is named. */
+  | { readonly do: "take-back"; readonly entry?: string }
+  | { readonly do: "drop-refused"; readonly order: number }
+  /** Puts words into the reading line and goes there; with the controls in which it is read. */
+  | { readonly do: "type"; readonly text: string; readonly controls?: ControlPositions }
+  | { readonly do: "edit-line"; readonly text: string }
+  | { readonly do: "focus-line" }
+  | { readonly do: "choose-part"; readonly part: string }
+  | { readonly do: "choose-point"; readonly net: string }
+  | { readonly do: "unchoose" }
+  /** The reading whose way is shown on the sheet; `undefined`: none. */
+  | { readonly do: "show-path"; readonly entry: string | undefined }
+  | { readonly do: "go"; readonly bench: Stage };
+
+export type Dispatch = (intent: Intent) => void;

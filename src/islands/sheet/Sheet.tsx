@@ -1,0 +1,107 @@
+import { useMemo, useRef } from "react";
+import type { Mark } from "../../core/diagnosis/marks";
+import type { Evidence } from "../../core/job/state";
+import type { Machine } from "../../core/machine/format";
+import type { ControlPositions } from "../../core/machine/run/condition";
+import { controlsSay } from "../../core/naming/names";
+import { Beside } from "./Beside";
+import { lastReadings } from "./last-readings";
+import { layoutSheet, type SheetLayout } from "./layout";
+import styles from "./Sheet.module.css";
+import { SheetRow } from "./SheetRow";
+import { useSize } from "./use-size";
+
+/** What is marked onto the drawing, and what is done with it. */
+export interface SheetProps {
+  readonly machine: Machine;
+  readonly power: "unknown" | "dead" | "live";
+  readonly evidence: readonly Evidence[];
+  readonly marks: Readonly<Record<string, Mark>>;
+  readonly controls: ControlPositions;
+  readonly probes: readonly string[];
+  readonly chosen: string | undefined;
+  /** How the current of a reading got there, to be marked on the parts that it passed. */
+  readonly way: { readonly parts: readonly string[]; readonly says: string } | undefined;
+  readonly onPart: (part: string) => void;
+  readonly onPoint: (net: string) => void;
+}
+
+const NARROW = 620;
+const FOLDED = 740;
+const POWER = { dead: "cord out", live: "live", unknown: "as found" } as const;
+
+/** The machine's circuit between its rails, with what is known marked onto it. */
+export function Sheet(props: SheetProps) {
+  const { machine, marks, way, power, controls, evidence } = props;
+  const frame = useRef<HTMLDivElement>(null);
+  const { width, height } = useSize(frame);
+  const narrow = width < NARROW;
+  const order = useMemo(() => (narrow ? branchInQuestionFirst(machine, marks) : undefined), [narrow, machine, marks]);
+  const layout = useMemo(() => layoutSheet(machine, width, height, order), [machine, width, height, order]);
+  const readings = useMemo(() => lastReadings(evidence), [evidence]);
+  return (
+    <div className={styles.frame}>
+      <header className={styles.head}>
+        {way && <output className={styles.waySays}>{way.says}</output>}
+        <h2 className={way ? "hidden" : undefined}>
+          Wiring sheet, {machine.model}
+          <span>
+            {" "}
+            · {POWER[power]}, {controlsSay(machine, controls) || "door shut, on heat"}
+          </span>
+        </h2>
+        <Beside {...props} />
+      </header>
+      <div ref={frame} className={styles.area}>
+        {/* biome-ignore lint/a11y/useSemanticElements: a drawing has no fieldset */}
+        <svg
+          viewBox={`0 0 ${layout.width} ${layout.height}`}
+          width={layout.width}
+          height={layout.height}
+          className={styles.sheet}
+          role="group"
+          aria-label="Wiring sheet"
+        >
+          <Hatch />
+          <Rails layout={layout} />
+          {layout.rows.map((row) => (
+            <SheetRow key={row.title} row={row} folded={width < FOLDED} readings={readings} sheet={props} />
+          ))}
+        </svg>
+      </div>
+    </div>
+  );
+}
+
+function Hatch() {
+  return (
+    <defs>
+      <pattern id="hatch" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+        <rect width="7" height="7" className={styles.hatchField} />
+        <rect width="3" height="7" className={styles.hatchLine} />
+      </pattern>
+    </defs>
+  );
+}
+
+function Rails({ layout }: { readonly layout: SheetLayout }) {
+  return layout.rails.map((rail) => (
+    <g key={rail.name + rail.top}>
+      <path d={`M${rail.x} ${rail.top}V${rail.bottom}`} className={styles.rail} />
+      <text x={rail.x} y={rail.top - 8} textAnchor="middle" className={styles.railName}>
+        {rail.name}
+      </text>
+    </g>
+  ));
+}
+
+/** A branch is in question from this share of its likeliest suspect on. */
+const IN_QUESTION = 0.1;
+
+/** On a narrow screen the branch with the likeliest suspect comes first, end to end. */
+function branchInQuestionFirst(machine: Machine, marks: SheetProps["marks"]): number[] {
+  return machine.sheet.rows
+    .map((row, i) => ({ i, share: Math.max(...row.parts.flat().map((p) => marks[p]?.share ?? 0)) }))
+    .sort((a, b) => Number(b.share > IN_QUESTION) - Number(a.share > IN_QUESTION) || b.share - a.share || a.i - b.i)
+    .map(({ i }) => i);
+}

@@ -1,0 +1,37 @@
+import { useMemo } from "react";
+import { pathSays } from "../../core/language/diagnosis";
+import { restControls } from "../../core/machine/run/at-rest";
+import { useDispatch, useJob, useMachine } from "../job/store/context";
+import { Sheet } from "./Sheet";
+
+const NO_MARKS = {};
+const NO_POINTS: readonly string[] = [];
+
+/** The sheet of the job's machine, marked with what the job knows. */
+export function SheetPane() {
+  const machine = useMachine();
+  const dispatch = useDispatch();
+  const standing = useJob((s) => s.diagnosis.standing);
+  const shown = useJob((s) => s.view.path);
+  const chosen = useJob((s) => s.view.chosen);
+  const set = useJob((s) => s.view.controls);
+  const power = useJob((s) => s.job.safety.power);
+  const evidence = useJob((s) => s.job.evidence);
+  const controls = useMemo(() => ({ ...restControls(machine), ...set }), [machine, set]);
+  const path = standing?.paths.find((p) => p.entry === shown);
+  const way = useMemo(() => path && { parts: path.parts.map((p) => p.part), says: pathSays(machine, path) }, [path, machine]);
+  return (
+    <Sheet
+      machine={machine}
+      power={power}
+      evidence={evidence}
+      marks={standing?.marks ?? NO_MARKS}
+      controls={controls}
+      probes={chosen.kind === "points" ? chosen.points : NO_POINTS}
+      chosen={chosen.kind === "part" ? chosen.part : undefined}
+      way={way}
+      onPart={(part) => dispatch({ do: "choose-part", part })}
+      onPoint={(net) => dispatch({ do: "choose-point", net })}
+    />
+  );
+}
