@@ -62,7 +62,6 @@ export function Sheet(props: SheetProps) {
           role="group"
           aria-label="Wiring sheet"
         >
-          <Hatch />
           <Rails layout={layout} />
           {layout.rows.map((row) => (
             <SheetRow key={row.title} row={row} folded={width < FOLDED} readings={readings} sheet={props} />
@@ -70,17 +69,6 @@ export function Sheet(props: SheetProps) {
         </svg>
       </div>
     </div>
-  );
-}
-
-function Hatch() {
-  return (
-    <defs>
-      <pattern id="hatch" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-        <rect width="7" height="7" className={styles.hatchField} />
-        <rect width="3" height="7" className={styles.hatchLine} />
-      </pattern>
-    </defs>
   );
 }
 

@@ -1,8 +1,6 @@
 import { useMemo } from "react";
-import { findingKind } from "../../../core/finding/finding";
 import { testSays } from "../../../core/language/tests";
 import { isWallPoint, type Machine } from "../../../core/machine/format";
-import { lower } from "../../../core/naming/text";
 import { type TestAction, testsOf } from "../../../core/planning/tests";
 import { useJob, useMachine } from "../../job/store/context";
 import { SheetPane } from "../../sheet/SheetPane";
@@ -17,16 +15,13 @@ export function AirBench() {
   const offered = tests.filter((t) => live || t.question.kind !== "volts");
   return (
     <>
-      <ul className={styles.rows} aria-label="Supply and air">
+      <ul className={`${styles.rows} ${styles.dense}`} aria-label="Supply and air">
         {offered.map(({ id, question }) => (
           <QuestionRow key={id} name={testSays(machine, question).title} question={question} inWords />
         ))}
       </ul>
       {!live && (
-        <p className={styles.quiet}>
-          The outlet is measured live: {lower("Live tests are not allowed on this job")}. “allow live tests” changes that, for those
-          licensed to make them.
-        </p>
+        <p className={styles.quiet}>The outlet is measured live, which this job does not allow. “allow live tests” changes that.</p>
       )}
       <div className={styles.split}>
         <SheetPane />
@@ -47,7 +42,7 @@ const isOfSupplyOrAir =
       case "volts":
         return question.place.between.every((p) => isWallPoint(machine, p));
       case "look":
-        return ["duct", "supply", "gas-supply"].includes(findingKind(question) && kindAt(machine, question.place.part));
+        return ["duct", "supply", "gas-supply"].includes(kindAt(machine, question.place.part));
       default:
         return false;
     }

@@ -17,7 +17,7 @@ export function FitBench() {
   const fitted = useJob((s) => s.job.fitted);
   return (
     <>
-      <ol className={styles.rows} aria-label="What would put it right">
+      <ol className={`${styles.rows} ${styles.dense}`} aria-label="What would put it right">
         {repairsIn(suspects)
           .slice(0, MOST_SHOWN)
           .map((r) => (

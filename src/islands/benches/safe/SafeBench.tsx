@@ -1,4 +1,3 @@
-import type { Draft } from "../../../core/job/kinds/index";
 import { Button } from "../../../ui/Button";
 import { Clock } from "../../job/shell/Clock";
 import { useDispatch, useJob, useMachine } from "../../job/store/context";
@@ -16,17 +15,21 @@ export function SafeBench() {
         <p>Nothing is believed dead that a meter has not proved.</p>
       </header>
       <ol className={styles.rows}>
-        <Way title="Cord out" how="The plug lies where you see it." draft={{ kind: "made-safe", body: { how: "cord", proved: true } }} />
-        <Way
-          title="Or breaker off"
-          how="Locked or tagged, so that nobody puts it back."
-          draft={{ kind: "made-safe", body: { how: "breaker", proved: true } }}
-        />
+        <li>
+          <div>
+            <h3>Take the energy out</h3>
+            <p>Cord out, its plug where you see it; or breaker off, locked or tagged so that nobody puts it back.</p>
+          </div>
+        </li>
         <li>
           <div>
             <h3>Prove it dead</h3>
-            <p>Meter on a known source, on the machine, on the known source again. Only then one of the buttons above.</p>
+            <p>Meter on a known source, on the machine, on the known source again.</p>
           </div>
+          <span className={styles.answers}>
+            <Proved how="cord">Cord out, proved dead</Proved>
+            <Proved how="breaker">Breaker off, proved dead</Proved>
+          </span>
         </li>
         {capacitors.map((c) => (
           <Capacitor key={c.id} part={c.id} name={c.name} />
@@ -45,16 +48,10 @@ export function SafeBench() {
   );
 }
 
-function Way({ title, how, draft }: { readonly title: string; readonly how: string; readonly draft: Draft }) {
+function Proved({ how, children }: { readonly how: "cord" | "breaker"; readonly children: string }) {
   const dispatch = useDispatch();
   return (
-    <li>
-      <div>
-        <h3>{title}</h3>
-        <p>{how}</p>
-      </div>
-      <Button onClick={() => dispatch({ do: "record", drafts: [draft] })}>{title.replace(/^Or b/, "B")}, proved dead</Button>
-    </li>
+    <Button onClick={() => dispatch({ do: "record", drafts: [{ kind: "made-safe", body: { how, proved: true } }] })}>{children}</Button>
   );
 }
 

@@ -6,6 +6,7 @@ import { findAmong, type MachineRef } from "../../../core/machine/revision";
 import { BENCHES } from "../../benches/index";
 import { outbox } from "../../journal/outbox";
 import { technician } from "../../journal/technician";
+import { Hatch } from "../../sheet/Hatch";
 import { ReadingLine } from "../line/ReadingLine";
 import { NextCard } from "../next/NextCard";
 import { Record } from "../record/Record";
@@ -59,6 +60,7 @@ function Frame({ number, machines }: Pick<Props, "number" | "machines">) {
   const { Bench, Quiet } = BENCHES[bench];
   return (
     <div className={styles.page}>
+      <Hatch />
       <Head number={number} />
       <Stages />
       <RefusedEntries />

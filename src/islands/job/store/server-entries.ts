@@ -19,17 +19,9 @@ export function serverEntries(job: string, initial: readonly Envelope[]): Server
     refetchOnMount: false,
     retry: false,
   });
-  focusManager.setEventListener((focused) => {
-    const listen = () => focused();
-    addEventListener("focus", listen);
-    addEventListener("visibilitychange", listen);
-    return () => {
-      removeEventListener("focus", listen);
-      removeEventListener("visibilitychange", listen);
-    };
-  });
   return {
     subscribe: (changed) => {
+      focusManager.setEventListener(onFront);
       client.mount();
       const stop = observer.subscribe(({ data }) => data && changed(data));
       return () => {
@@ -38,6 +30,17 @@ export function serverEntries(job: string, initial: readonly Envelope[]): Server
       };
     },
     acknowledge: (entries) => void client.setQueryData<readonly Envelope[]>(queryKey, (known) => merged(known ?? [], entries)),
+  };
+}
+
+/** The page comes to the front: its window gets the focus, or its tab is shown. */
+function onFront(focused: () => void): () => void {
+  const listen = () => focused();
+  addEventListener("focus", listen);
+  addEventListener("visibilitychange", listen);
+  return () => {
+    removeEventListener("focus", listen);
+    removeEventListener("visibilitychange", listen);
   };
 }
 
