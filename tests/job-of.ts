@@ -1,41 +1,62 @@
-import { v7 } from "uuid";
-import { Predictor } from "../src/core/diagnosis/predict";
-import { type Bench, benchOf } from "../src/core/diagnosis/rank";
-import { understand } from "../src/core/entry/understand";
-import { vocabularyOf } from "../src/core/entry/vocabulary";
-import type { Draft, Entry } from "../src/core/job/entry";
-import { foldJob, type Job } from "../src/core/job/fold";
-import type { Machine } from "../src/core/machine/schema";
+import { TypedJob } from "../cli/typed-job";
+import { SuspectSet } from "../src/core/diagnosis/suspect-set";
+import type { Finding } from "../src/core/finding/finding";
+import { sightFinding } from "../src/core/finding/kinds/sight";
+import type { SightId } from "../src/core/finding/sights";
+import type { Job } from "../src/core/job/fold";
+import type { Draft } from "../src/core/job/kinds/index";
+import type { Machine } from "../src/core/machine/format";
+import { partOff } from "../src/core/machine/wiring";
+import { Predictor } from "../src/core/prediction/predictor";
+import { findMachine } from "../src/machines";
+
+/** A shipped machine by its id. */
+export function shipped(id: string): Machine {
+  const machine = findMachine(id);
+  if (!machine) throw new RangeError(`no machine “${id}” ships`);
+  return machine;
+}
 
 /** The job that comes of typing these lines (or making these entries) on a machine. */
 export function jobOf(machine: Machine, lines: readonly (string | Draft)[]): Job {
-  const vocabulary = vocabularyOf(machine);
-  const entries: Entry[] = [];
-  const fold = () => foldJob("j", entries, () => machine);
-  const add = (draft: Draft) => entries.push({ id: v7(), job: "j", at: "2026-11-24T10:00:00Z", by: "T", ...draft } as Entry);
-  add({ kind: "opened", body: { customer: "C", place: "P", liveTests: false } });
-  add({ kind: "machine", body: { machine: machine.id } });
+  const typed = new TypedJob(machine);
   for (const line of lines) {
-    if (typeof line !== "string") {
-      add(line);
-      continue;
-    }
-    const u = understand(line, { machine, vocabulary, job: fold() });
-    if (!u.ok || !("drafts" in u)) throw new Error(`${line}: ${u.ok ? "a command" : u.message}`);
-    u.drafts.forEach(add);
+    if (typeof line === "string") typed.type(line);
+    else typed.add(line);
   }
-  return fold();
+  return typed.job;
 }
 
-const benches = new Map<string, Bench>();
+const sets = new Map<string, SuspectSet>();
 
-/** One bench a machine for all tests of a file: what it remembers is the same for all. Without pairs, which take the longest, unless asked. */
-export function benchFor(machine: Machine, pairs = false): Bench {
+/** One set of suspects a machine for all tests of a file: what it remembers is the same for all. Without pairs, which take the longest, unless asked. */
+export function suspectsFor(machine: Machine, pairs = false): SuspectSet {
   const key = `${machine.id} ${pairs}`;
-  let bench = benches.get(key);
-  if (!bench) {
-    bench = benchOf(new Predictor(machine), { pairs });
-    benches.set(key, bench);
-  }
-  return bench;
+  const set = sets.get(key) ?? new SuspectSet(new Predictor(machine), { pairs });
+  sets.set(key, set);
+  return set;
 }
+
+export const found = (finding: Finding): Draft => ({ kind: "finding", body: finding });
+export const saw = (sight: SightId, value: string): Draft => found(sightFinding(sight, value));
+
+/** Ohms between two places; `null` for OL. Wires of `off` are off. */
+export const ohms = (between: [string, string], value: number | null, ...off: string[]): Draft =>
+  found({
+    kind: "ohms",
+    place: { between },
+    result: value === null ? { is: "OL" } : { is: "value", value, unit: "ohm" },
+    circumstances: off.length > 0 ? { wiring: off.map(partOff) } : {},
+  });
+/** Ohms across a part, its wires off. */
+export const across = (part: string, value: number | null): Draft => ohms([`${part}.1`, `${part}.2`], value, part);
+
+export const SAFE: Draft = { kind: "made-safe", body: { how: "cord", proved: true } };
+export const LIVE: Draft = { kind: "energised", body: {} };
+export const PROOF: Draft = { kind: "proof", body: { starts: "yes", turns: "yes", warm: "yes", cycles: "yes", airflow: "strong" } };
+export const CLOSED: Draft = { kind: "closed", body: {} };
+export const fitted = (assembly: string, action: "replaced" | "put-right" = "replaced"): Draft => ({
+  kind: "fitted",
+  body: { assembly, action },
+});
+export const panel = (id: string, state: "off" | "on"): Draft => ({ kind: "panel", body: { panel: id, state } });

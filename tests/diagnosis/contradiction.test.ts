@@ -1,17 +1,17 @@
 import { expect, test } from "vitest";
 import { contradiction } from "../../src/core/diagnosis/contradiction";
-import { entrySays } from "../../src/core/entry/says";
-import { MACHINES } from "../../src/machines";
-import { benchFor, jobOf } from "../job-of";
+import { stampOfLine } from "../../src/core/job/fold";
+import { lineSays } from "../../src/core/language/entries";
+import { jobOf, shipped, suspectsFor } from "../job-of";
 
-const machine = MACHINES[0] as (typeof MACHINES)[number];
+const machine = shipped("orrinshaw-e27");
 
 /** The entry to retake, as the record says it; undefined when there is no contradiction. */
 function clash(...lines: string[]): string | undefined {
   const job = jobOf(machine, lines);
-  const found = contradiction(benchFor(machine), job.evidence);
-  const entry = job.record.find((l) => l.entry.id === found?.entry)?.entry;
-  return entry && entrySays(machine, entry);
+  const clashing = contradiction(suspectsFor(machine), job.evidence);
+  const line = job.record.find((l) => stampOfLine(l).id === clashing?.entry);
+  return line && lineSays(machine, line).says;
 }
 
 test("a record that one suspect explains is no contradiction, however rare the suspect", () => {

@@ -2,13 +2,15 @@ import fc from "fast-check";
 import { expect, test } from "vitest";
 import { ohmNetwork, ohmsBetween } from "../../src/core/circuit/ohms";
 import { hypothesesOf } from "../../src/core/diagnosis/hypotheses";
-import { Predictor } from "../../src/core/diagnosis/predict";
-import { deadCondition, restControls } from "../../src/core/machine/condition";
 import { FaultSet } from "../../src/core/machine/fault";
 import { networkOf, probeNode } from "../../src/core/machine/network";
+import { deadCondition, restControls } from "../../src/core/machine/run/at-rest";
+import { partOff, wiringUnder } from "../../src/core/machine/wiring";
+import { Predictor } from "../../src/core/prediction/predictor";
 import { MACHINES } from "../../src/machines";
+import { shipped } from "../job-of";
 
-const machine = MACHINES[0] as (typeof MACHINES)[number];
+const machine = shipped("orrinshaw-e27");
 const hypotheses = hypothesesOf(machine);
 const points = [...machine.testPoints.map((t) => t.net), ...machine.parts.flatMap((p) => p.nets.map((_, i) => `${p.id}.${i + 1}`))];
 const predictor = new Predictor(machine);
@@ -25,12 +27,13 @@ test("a suspect's reading by difference equals the reading of its own network, a
       (h1, h2, plus, minus, start, off) => {
         const faults = [...h1.faults, ...h2.faults];
         const controls = { ...restControls(machine), start };
-        const wiresOff = off === undefined ? [] : [off];
-        const got = predictor.reading(faults, { between: [plus, minus], unit: "ohm", wiresOff, controls }).mean;
+        const edits = off === undefined ? [] : [partOff(off)];
+        const prediction = predictor.reading(faults, { between: [plus, minus], unit: "ohm", wiring: edits, controls });
+        const got = prediction.is === "value" ? prediction.mean : Infinity;
         const set = new FaultSet(faults);
-        const direct = ohmNetwork(networkOf(machine, deadCondition(machine, controls), set, new Set(wiresOff)).components);
-        const [a, b] = [plus, minus].map((p) => probeNode(machine, p, set, new Set(wiresOff))) as [string, string];
-        const expected = ohmsBetween(direct, a, b);
+        const wiring = wiringUnder(machine, set, edits);
+        const direct = ohmNetwork(networkOf(machine, deadCondition(machine, controls), set, wiring).components);
+        const expected = ohmsBetween(direct, probeNode(machine, plus, wiring), probeNode(machine, minus, wiring));
         if (Number.isFinite(expected)) expect(Math.abs(got - expected)).toBeLessThan(1e-9 + 1e-6 * expected);
         else expect(got).toBe(Infinity);
       },

@@ -1,29 +1,29 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { rank } from "../../src/core/diagnosis/rank";
-import type { Draft } from "../../src/core/job/entry";
+import type { Draft } from "../../src/core/job/kinds/index";
 import type { Fault } from "../../src/core/machine/fault";
-import { closedControls, windings } from "../../src/core/planning/tests";
+import type { Machine } from "../../src/core/machine/format";
+import { closedControls, windingsOf } from "../../src/core/machine/metering";
+import { kindOf } from "../../src/core/machine/parts/index";
+import { partOff } from "../../src/core/machine/wiring";
 import { MACHINES } from "../../src/machines";
-import { benchFor, jobOf } from "../job-of";
+import { found, jobOf, suspectsFor } from "../job-of";
 
-const discharge = (machine: (typeof MACHINES)[number]): Draft[] =>
+const discharge = (machine: Machine): Draft[] =>
   machine.parts.flatMap((p): Draft[] => (p.kind === "capacitor" ? [{ kind: "discharged", body: { part: p.id } }] : []));
 
 /** A noise-free reading across every part, wires off, on a machine with these faults. */
-function everyPart(machine: (typeof MACHINES)[number], faults: readonly Fault[]): Draft[] {
-  const { predictor } = benchFor(machine);
+function everyPart(machine: Machine, faults: readonly Fault[]): Draft[] {
+  const { predictor } = suspectsFor(machine);
   return machine.parts.flatMap((part) => {
-    if (part.kind === "centrifugal-contact" && part.closedWhen === "at-speed") return [];
-    return windings(part).map(({ terminals: [a, b] }): Draft => {
-      const setup = {
-        between: [`${part.id}.${a}`, `${part.id}.${b}`] as [string, string],
-        unit: "ohm" as const,
-        wiresOff: [part.id],
-        controls: closedControls(machine, part),
-      };
-      const { mean } = predictor.reading(faults, setup);
-      return { kind: "reading", body: { ...setup, value: Number.isFinite(mean) ? mean + 0.1 : null } };
+    if (!kindOf(part).readsAtRest(part)) return [];
+    return windingsOf(part).map(({ terminals: [a, b] }): Draft => {
+      const between: [string, string] = [`${part.id}.${a}`, `${part.id}.${b}`];
+      const circumstances = { wiring: [partOff(part.id)], controls: { ...closedControls(machine, part) } };
+      const read = predictor.reading(faults, { between, unit: "ohm", ...circumstances });
+      const result = read.is === "value" ? ({ is: "value", unit: "ohm", value: read.mean + 0.1 } as const) : ({ is: "OL" } as const);
+      return found({ kind: "ohms", place: { between }, result, circumstances });
     });
   });
 }
@@ -41,14 +41,14 @@ describe.each(MACHINES.map((m) => [m.id, m] as const))("%s", (_, machine) => {
     );
   const measurable = electrical.filter((f) => {
     const part = machine.parts.find((p) => p.id === f.part);
-    return part && windings(part).length > 0 && !(part.kind === "centrifugal-contact" && part.closedWhen === "at-speed");
+    return part && windingsOf(part).length > 0 && kindOf(part).readsAtRest(part);
   });
 
   test("there are open faults to find", () => expect(measurable.length).toBeGreaterThan(12));
 
   test.each(measurable.map((f) => [`${f.part} ${f.mode}`, f] as const))("every part metered: %s leads", (__, fault) => {
     const job = jobOf(machine, ["safe", ...discharge(machine), ...everyPart(machine, [fault])]);
-    const { suspects } = rank(benchFor(machine), job.evidence);
+    const { suspects } = rank(suspectsFor(machine), job.evidence);
     const holds = (faults: readonly Fault[]) => faults.some((f) => f.part === fault.part && f.mode === fault.mode);
     const share = suspects.filter((s) => holds(s.hypothesis.faults)).reduce((sum, s) => sum + s.probability, 0);
     const rival = Math.max(...suspects.filter((s) => !holds(s.hypothesis.faults)).map((s) => s.probability));
@@ -60,20 +60,20 @@ describe.each(MACHINES.map((m) => [m.id, m] as const))("%s", (_, machine) => {
     fc.assert(
       fc.property(fc.shuffledSubarray(findings, { minLength: 3, maxLength: 6 }), (subset) => {
         const shares = (drafts: readonly Draft[]) => {
-          const { suspects } = rank(benchFor(machine), jobOf(machine, ["safe", ...discharge(machine), ...drafts]).evidence);
+          const { suspects } = rank(suspectsFor(machine), jobOf(machine, ["safe", ...discharge(machine), ...drafts]).evidence);
           expect(suspects.reduce((sum, s) => sum + s.probability, 0)).toBeCloseTo(1, 9);
           return new Map(suspects.map((s) => [s.hypothesis.id, s.probability]));
         };
         const [one, other] = [shares(subset), shares(subset.toReversed())];
-        for (const [id, p] of one) expect(Math.abs(p - (other.get(id) as number))).toBeLessThan(1e-9);
+        for (const [id, p] of one) expect(Math.abs(p - (other.get(id) ?? Number.NaN))).toBeLessThan(1e-9);
       }),
       { seed: 9, numRuns: 15 },
     );
   });
 
   test("“can't tell” weighs nothing", () => {
-    const known = rank(benchFor(machine), jobOf(machine, ["turns, no heat"]).evidence);
-    const more = rank(benchFor(machine), jobOf(machine, ["turns, no heat", "hums ?", "trips unknown"]).evidence);
+    const known = rank(suspectsFor(machine), jobOf(machine, ["turns, no heat"]).evidence);
+    const more = rank(suspectsFor(machine), jobOf(machine, ["turns, no heat", "hums ?", "trips unknown"]).evidence);
     expect(more.suspects.map((s) => s.probability)).toEqual(known.suspects.map((s) => s.probability));
   });
 });

@@ -24,7 +24,8 @@ test("bad input at the border: a clear answer with the field, nothing written, t
     ["not JSON", post("{"), 400, "not JSON"],
     ["not an object", post("[]"), 400, "expected object"],
     ["no entries", post(JSON.stringify({ entries: [] })), 400, "entries"],
-    ["unknown kind", post(JSON.stringify({ entries: [{ ...good, kind: "gossip" }] })), 400, "entries.0.kind"],
+    ["a kind that is none", post(JSON.stringify({ entries: [{ ...good, kind: "No Kind!" }] })), 400, "entries.0.kind"],
+    ["a version that is none", post(JSON.stringify({ entries: [{ ...good, version: 0 }] })), 400, "version"],
     ["a field too much", post(JSON.stringify({ entries: [{ ...good, admin: true }] })), 400, "admin"],
     [
       "a field too much in the body",

@@ -2,32 +2,32 @@ import { readFileSync } from "node:fs";
 import { resolve } from "node:path";
 import { expect, type Page } from "@playwright/test";
 import { ohmNetwork, ohmsBetween } from "../../src/core/circuit/ohms";
-import { understand } from "../../src/core/entry/understand";
-import { vocabularyOf } from "../../src/core/entry/vocabulary";
 import { foldJob } from "../../src/core/job/fold";
-import { deadCondition } from "../../src/core/machine/condition";
+import { understand } from "../../src/core/language/understand";
 import { type Fault, FaultSet } from "../../src/core/machine/fault";
+import type { Machine } from "../../src/core/machine/format";
 import { networkOf, probeNode } from "../../src/core/machine/network";
-import { type Machine, parseMachine } from "../../src/core/machine/schema";
+import { parseMachine } from "../../src/core/machine/read";
+import { deadCondition } from "../../src/core/machine/run/at-rest";
+import { wiringUnder } from "../../src/core/machine/wiring";
+import { vocabularyOf } from "../../src/core/naming/vocabulary";
 
 export const E27: Machine = parseMachine(
   JSON.parse(readFileSync(resolve(import.meta.dirname, "../../src/machines/orrinshaw-e27.machine.json"), "utf8")),
 );
 const vocabulary = vocabularyOf(E27);
-const deadJob = { ...foldJob("job", [], () => E27), safety: { power: "dead", liveTests: false, discharged: [] } } as const;
+const deadJob = { ...foldJob("job", [], () => E27), machine: E27, safety: { power: "dead", liveTests: false, discharged: [] } } as const;
 
 /** What an ohm-meter shows on a machine with these faults at the place that `words` name: the reading comes from the circuit, not from the test. */
 export function meter(faults: readonly Fault[], words: string): string {
   const understood = understand(`${words} 1`, { machine: E27, vocabulary, job: deadJob });
-  if (!understood.ok || !("drafts" in understood)) throw new Error(words);
-  const draft = understood.drafts[0];
-  if (draft?.kind !== "reading") throw new Error(words);
-  const { between, wiresOff, controls } = draft.body;
+  const draft = understood.ok && "drafts" in understood ? understood.drafts[0] : undefined;
+  if (draft?.kind !== "finding" || draft.body.kind !== "ohms") throw new Error(words);
+  const { place, circumstances } = draft.body;
   const set = new FaultSet(faults);
-  const off = new Set(wiresOff);
-  const network = ohmNetwork(networkOf(E27, deadCondition(E27, controls), set, off).components);
-  const [a, b] = between.map((p) => probeNode(E27, p, set, off)) as [string, string];
-  const ohms = ohmsBetween(network, a, b);
+  const wiring = wiringUnder(E27, set, circumstances.wiring ?? []);
+  const network = ohmNetwork(networkOf(E27, deadCondition(E27, circumstances.controls), set, wiring).components);
+  const ohms = ohmsBetween(network, probeNode(E27, place.between[0], wiring), probeNode(E27, place.between[1], wiring));
   return Number.isFinite(ohms) ? (ohms + 0.1).toFixed(1) : "OL";
 }
 
@@ -39,7 +39,7 @@ export async function openJob(page: Page, url: string, words: string, machine: s
   await page.getByLabel("Customer", { exact: true }).fill("Mr Probatum");
   await page.getByLabel("Your name").fill("Tess Trier");
   await page.getByRole("button", { name: "Open the job" }).click();
-  await page.waitForURL(/\/jobs\/[0-9a-f-]{36}$/);
+  await page.waitForURL(/\/jobs\/[0-9a-f-]{36}\/[a-z]+$/);
 }
 
 /** Types into the reading line as a technician does, and waits until it stands in the record. */
@@ -66,10 +66,15 @@ export async function prove(page: Page, answers = HEALTHY_RUN): Promise<void> {
   await type(page, "energised");
   await page.getByLabel("Reading line").fill("prove");
   await page.getByLabel("Reading line").press("Enter");
-  const dialog = page.getByRole("dialog");
-  for (const answer of answers) await dialog.getByLabel(answer, { exact: true }).check();
-  await dialog.getByRole("button", { name: "Record the run" }).click();
-  await expect(dialog).toBeHidden();
+  const form = page.getByRole("form", { name: "The proof run" });
+  for (const answer of answers) await form.getByLabel(answer, { exact: true }).check();
+  await form.getByRole("button", { name: "Record the run" }).click();
+  await expect(
+    page
+      .getByLabel("Record")
+      .getByText(/^Proof run/)
+      .first(),
+  ).toBeVisible();
 }
 
 export async function close(page: Page): Promise<void> {

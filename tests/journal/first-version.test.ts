@@ -43,7 +43,10 @@ interface Meaning {
 
 const fixture = (name: string) => resolve(import.meta.dirname, `../fixtures/written-by-0.1${name}`);
 const meanings: Meaning[] = JSON.parse(readFileSync(fixture(".meaning.json"), "utf8"));
-const lines: unknown[] = readFileSync(fixture(".jsonl"), "utf8").trim().split("\n").map((l) => JSON.parse(l));
+const lines: unknown[] = readFileSync(fixture(".jsonl"), "utf8")
+  .trim()
+  .split("\n")
+  .map((l) => JSON.parse(l));
 
 const folder = mkdtempSync(join(tmpdir(), "yennic-first-version-"));
 let db: Database;
@@ -92,9 +95,23 @@ const comparable = ({ number: _, waits: __, ...rest }: Meaning) => rest;
 
 test("the fixtures hold every kind of entry that the first version had", () => {
   const kinds = new Set(lines.map((l) => (l as { kind: string }).kind));
-  expect([...kinds].sort()).toEqual(
-    ["closed", "complaint", "discharged", "energised", "fitted", "machine", "made-safe", "measure", "opened", "panel", "proof", "reading", "retract", "setting", "sighting"],
-  );
+  expect([...kinds].sort()).toEqual([
+    "closed",
+    "complaint",
+    "discharged",
+    "energised",
+    "fitted",
+    "machine",
+    "made-safe",
+    "measure",
+    "opened",
+    "panel",
+    "proof",
+    "reading",
+    "retract",
+    "setting",
+    "sighting",
+  ]);
   expect(meanings.length).toBeGreaterThan(10);
 });
 

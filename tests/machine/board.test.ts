@@ -1,10 +1,10 @@
 import { describe, expect, test } from "vitest";
-import { sightShares } from "../../src/core/diagnosis/watch";
 import { type Fault, FaultSet } from "../../src/core/machine/fault";
-import { thermistorC, thermistorOhms } from "../../src/core/machine/network";
-import { operate, startScript } from "../../src/core/machine/operate";
-import type { Machine, PartOf } from "../../src/core/machine/schema";
-import { findMachine } from "../../src/machines";
+import { type Machine, partOfKind } from "../../src/core/machine/format";
+import { thermistorC, thermistorOhms } from "../../src/core/machine/parts/thermistor";
+import { operate, startScript } from "../../src/core/machine/run/operate";
+import { sightShares } from "../../src/core/prediction/run-sights";
+import { shipped } from "../job-of";
 
 /** The likeliest answer to every sight of a quarter of an hour's run. */
 function run(machine: Machine, faults: readonly Fault[], until = 960) {
@@ -17,9 +17,9 @@ function run(machine: Machine, faults: readonly Fault[], until = 960) {
   return { frames: timeline.frames, answers, opened: new Set(timeline.frames.flatMap((f) => [...f.condition.opened])) };
 }
 
-const v45e = findMachine("brisk-tolley-v45e") as Machine;
-const v45g = findMachine("brisk-tolley-v45g") as Machine;
-const c7 = findMachine("kelvane-c7") as Machine;
+const v45e = shipped("brisk-tolley-v45e");
+const v45g = shipped("brisk-tolley-v45g");
+const c7 = shipped("kelvane-c7");
 
 describe("machine B: a board with relays and a thermistor", () => {
   test.each([v45e, v45g])("a healthy $model starts, heats, and cycles by its thermistor", (machine) => {
@@ -85,7 +85,7 @@ describe("machine C: condenser, 230 V", () => {
 });
 
 test("a clockwork timer cools down and stops after its minutes; with its motor open it never does", () => {
-  const e27 = findMachine("orrinshaw-e27") as Machine;
+  const e27 = shipped("orrinshaw-e27");
   const last = (faults: Fault[]) => run(e27, faults, 3900).frames.at(-1)?.condition;
   expect(last([])?.controls.timer).toBe("off");
   expect(last([])?.atSpeed.size).toBe(0);
@@ -93,7 +93,7 @@ test("a clockwork timer cools down and stops after its minutes; with its motor o
 });
 
 test("the thermistor's curve and its inverse agree, and fall with warmth", () => {
-  const ntc = v45e.parts.find((p): p is PartOf<"thermistor"> => p.kind === "thermistor") as PartOf<"thermistor">;
+  const ntc = partOfKind(v45e, "ntc", "thermistor");
   expect(thermistorOhms(ntc, 25)).toBeCloseTo(10_000, 6);
   for (const c of [-10, 22, 68, 120]) expect(thermistorC(ntc, thermistorOhms(ntc, c))).toBeCloseTo(c, 9);
   expect(thermistorOhms(ntc, 60)).toBeLessThan(thermistorOhms(ntc, 20));

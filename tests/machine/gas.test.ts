@@ -1,12 +1,11 @@
 import { describe, expect, test } from "vitest";
 import { voltsBetween } from "../../src/core/circuit/solve";
 import { type Fault, FaultSet } from "../../src/core/machine/fault";
-import { operate, startScript } from "../../src/core/machine/operate";
-import type { Machine } from "../../src/core/machine/schema";
-import type { Frame } from "../../src/core/machine/timeline";
-import { findMachine } from "../../src/machines";
+import { operate, startScript } from "../../src/core/machine/run/operate";
+import type { Frame } from "../../src/core/machine/run/timeline";
+import { shipped } from "../job-of";
 
-const machine = findMachine("kelvane-g14") as Machine;
+const machine = shipped("kelvane-g14");
 const run = (faults: readonly Fault[], until = 960): readonly Frame[] =>
   operate(machine, new FaultSet(faults), startScript(machine, until)).frames;
 

@@ -1,17 +1,17 @@
 import { expect, test } from "vitest";
 import { contradiction } from "../../src/core/diagnosis/contradiction";
 import { rank } from "../../src/core/diagnosis/rank";
-import { sightShares } from "../../src/core/diagnosis/watch";
 import { NO_FAULTS } from "../../src/core/machine/fault";
-import { operate, startScript } from "../../src/core/machine/operate";
-import { parseMachine } from "../../src/core/machine/schema";
-import { TestCatalogue } from "../../src/core/planning/next";
+import { parseMachine } from "../../src/core/machine/read";
+import { operate, startScript } from "../../src/core/machine/run/operate";
+import { TestCatalogue } from "../../src/core/planning/catalogue";
 import { propose } from "../../src/core/planning/propose";
+import { sightShares } from "../../src/core/prediction/run-sights";
 import { Rehearsal, STRATEGIES } from "../../src/core/training/rehearse";
-import { layoutSheet } from "../../src/islands/job/sheet-layout";
+import { layoutSheet } from "../../src/islands/sheet/layout";
 import { MACHINES } from "../../src/machines";
 import file from "../fixtures/sixth.machine.json";
-import { benchFor, jobOf } from "../job-of";
+import { jobOf, suspectsFor } from "../job-of";
 
 // A drying cabinet that the program has never seen: a file, no code.
 const machine = parseMachine(file, "sixth.machine.json");
@@ -25,10 +25,10 @@ test("it runs: fan, heat, thermostat", () => {
 
 test("it is diagnosed: the blown cut-off leads with its cause, and the way to the close goes by the grille", () => {
   const job = jobOf(machine, ["turns, no heat", "safe", "back off", "cut-off OL"]);
-  const ranking = rank(benchFor(machine), job.evidence);
-  expect(ranking.suspects[0]?.hypothesis.sentence).toMatch(/Thermal cut-off blown/);
-  expect(contradiction(benchFor(machine), job.evidence)).toBeUndefined();
-  expect(propose(new TestCatalogue(benchFor(machine)), job, ranking)?.title).toBeTruthy();
+  const ranking = rank(suspectsFor(machine), job.evidence);
+  expect(ranking.suspects[0]?.hypothesis.suspect).toMatch(/cut-off:open/);
+  expect(contradiction(suspectsFor(machine), job.evidence)).toBeUndefined();
+  expect(propose(new TestCatalogue(suspectsFor(machine)), job, ranking)?.step.kind).toBeTruthy();
 });
 
 test("whole jobs are played on it, and its sheet is drawn", () => {

@@ -1,22 +1,21 @@
 import { expect, test } from "vitest";
 import { rank } from "../../src/core/diagnosis/rank";
-import type { Draft } from "../../src/core/job/entry";
-import { choose, offeredTests, TestCatalogue } from "../../src/core/planning/next";
+import type { Draft } from "../../src/core/job/kinds/index";
+import { assembliesFitted } from "../../src/core/job/state";
+import { proposalSays } from "../../src/core/language/proposals";
+import { TestCatalogue } from "../../src/core/planning/catalogue";
+import { choose } from "../../src/core/planning/next";
+import { offeredTests } from "../../src/core/planning/offered";
 import { propose } from "../../src/core/planning/propose";
-import { MACHINES } from "../../src/machines";
-import { benchFor, jobOf } from "../job-of";
+import { jobOf, PROOF, shipped, suspectsFor } from "../job-of";
 
-const machine = MACHINES[0] as (typeof MACHINES)[number];
-const bench = benchFor(machine);
-const catalogue = new TestCatalogue(bench);
+const machine = shipped("orrinshaw-e27");
+const set = suspectsFor(machine);
+const catalogue = new TestCatalogue(set);
 
 function after(...lines: (string | Draft)[]) {
   const job = jobOf(machine, lines);
-  const ranking = rank(
-    bench,
-    job.evidence,
-    job.fitted.map((f) => f.unit),
-  );
+  const ranking = rank(set, job.evidence, assembliesFitted(job));
   return { job, ranking, proposal: propose(catalogue, job, ranking) };
 }
 
@@ -25,16 +24,16 @@ test("no dead test is proposed before the machine is made safe, after energising
     const { proposal } = after(...lines);
     const step = proposal?.step;
     expect(step?.kind === "test" && step.test.needs === "dead").toBe(false);
-    for (const other of proposal?.others ?? []) if (other.test.kind === "reading") expect(other.test.setup.unit).toBe("ohm");
+    for (const other of proposal?.others ?? []) expect(other.test.question.kind).not.toBe("volts");
   }
 });
 
 test("no live test is offered on a job that does not allow it; with leave it is, at the price of its hazard", () => {
   const live = (lines: (string | Draft)[]) =>
-    offeredTests(catalogue, after(...lines).job).filter((t) => t.kind === "reading" && t.setup.unit === "volt");
+    offeredTests(catalogue.tests, machine, after(...lines).job).filter((t) => t.question.kind === "volts");
   const looked = ["starts, turns, no heat, air strong, setting good"];
   expect(live(looked)).toEqual([]);
-  const allowed: (string | Draft)[] = [{ kind: "setting", body: { liveTests: true } }, ...looked];
+  const allowed: (string | Draft)[] = ["allow live", ...looked];
   expect(live(allowed).map((t) => t.id)).toEqual(expect.arrayContaining(["volts WL1 WL2", "volts WN WL1", "volts WN WL2"]));
   const { job, ranking } = after(...allowed);
   for (const v of choose(catalogue, job, ranking)?.tests ?? []) if (v.test.needs === "live") expect(v.cost).toBeGreaterThan(v.test.minutes);
@@ -42,15 +41,14 @@ test("no live test is offered on a job that does not allow it; with leave it is,
 
 test("a reading that settles it leads to the repair, through panels and a proof to the close, and never past a blocker", () => {
   const found = ["turns, no heat", "air strong", "safe", "rear off", "element OL"];
-  expect(after(...found).proposal?.step).toMatchObject({ kind: "fit", unit: "element" });
+  expect(after(...found).proposal?.step).toMatchObject({ kind: "fit", assembly: "element" });
   const fitted = [...found, "fitted element"];
   expect(after(...fitted).proposal?.step).toMatchObject({ kind: "panel", panel: "rear", state: "on" });
   expect(after(...fitted, "rear on").proposal?.step).toMatchObject({ kind: "energise" });
   expect(after(...fitted, "rear on", "energised").proposal?.step).toMatchObject({ kind: "prove" });
-  const proof: Draft = { kind: "proof", body: { starts: "yes", turns: "yes", warm: "yes", cycles: "yes", airflow: "strong" } };
-  expect(after(...fitted, "rear on", "energised", proof).proposal?.step).toMatchObject({ kind: "close" });
+  expect(after(...fitted, "rear on", "energised", PROOF).proposal?.step).toMatchObject({ kind: "close" });
   const blown = ["turns, no heat", "air weak", "safe", "rear off", "cutoff OL", "fitted cutoff", "cleared vent"];
-  expect(after(...blown).proposal?.step).toMatchObject({ kind: "examine", blocker: { part: "element" } });
+  expect(after(...blown).proposal?.step).toMatchObject({ kind: "examine", check: { code: "cause", cause: { part: "element" } } });
 });
 
 test("a proof that fails after a repair sends the search on among what the repair left", () => {
@@ -73,7 +71,7 @@ test("a proof that fails after a repair sends the search on among what the repai
 test("every proposal gives its reason, its price, and what each outcome would mean", () => {
   const { proposal } = after("starts, turns, no heat", "air strong", "safe", "rear off");
   expect(proposal?.minutes).toBeGreaterThan(0);
-  expect(proposal?.why).toMatch(/Saves \d+ min of repair for \d+ min of work/);
+  expect(proposal && proposalSays(machine, proposal).why).toMatch(/Saves \d+ min of repair for \d+ min of work/);
   expect(proposal?.expects.length).toBeGreaterThanOrEqual(2);
   expect(proposal?.expects.some((e) => e.healthy)).toBe(true);
 });

@@ -5,10 +5,13 @@ import { join, resolve } from "node:path";
 import { createClient } from "@libsql/client";
 import { v7 } from "uuid";
 import { afterAll, beforeAll, expect, test } from "vitest";
-import type { Draft, Entry } from "../../src/core/job/entry";
+import { type Entry, stamp } from "../../src/core/job/entry";
+import type { Draft } from "../../src/core/job/kinds/index";
+import { FIRST_KNOWN } from "../../src/core/machine/revision";
 import { type Database, openDatabase } from "../../src/server/database";
 import { findJob, listJobs } from "../../src/server/jobs";
 import { appendEntries, entriesOf } from "../../src/server/journal";
+import { saw } from "../job-of";
 
 const folder = mkdtempSync(join(tmpdir(), "yennic-journal-"));
 const url = `file:${join(folder, "test.db")}`;
@@ -21,9 +24,9 @@ afterAll(() => {
   rmSync(folder, { recursive: true, force: true });
 });
 
-const entry = (job: string, draft: Draft): Entry => ({ id: v7(), job, at: new Date().toISOString(), by: "Tess Trier", ...draft }) as Entry;
+const entry = (job: string, draft: Draft): Entry => stamp(job, draft, { id: v7(), at: new Date().toISOString(), by: "Tess Trier" });
 const opened = (job: string) => entry(job, { kind: "opened", body: { customer: "C", place: "P", liveTests: false } });
-const sighting = (job: string) => entry(job, { kind: "sighting", body: { sight: "turns", value: "yes" } });
+const sighting = (job: string) => entry(job, saw("turns", "yes"));
 
 test("an entry is taken once, however often it is sent, and acknowledged alike", async () => {
   const job = v7();
@@ -36,7 +39,7 @@ test("an entry is taken once, however often it is sent, and acknowledged alike",
 test("a batch is written whole or not at all", async () => {
   const job = v7();
   const stranger = sighting(v7());
-  await expect(appendEntries(db, [opened(job), stranger])).rejects.toMatchObject({ status: 404, field: "entries.1.job" });
+  await expect(appendEntries(db, [opened(job), stranger])).rejects.toMatchObject({ status: 404, field: "entries.1.stream.id" });
   expect(await findJob(db, job)).toBeUndefined();
   const known = opened(job);
   await appendEntries(db, [known]);
@@ -51,7 +54,7 @@ test("the list row changes with the entry", async () => {
   const job = v7();
   await appendEntries(db, [
     opened(job),
-    entry(job, { kind: "machine", body: { machine: "orrinshaw-e27" } }),
+    entry(job, { kind: "machine", body: { machine: { id: "orrinshaw-e27", revision: FIRST_KNOWN } } }),
     entry(job, { kind: "made-safe", body: { how: "cord", proved: true } }),
   ]);
   expect(await findJob(db, job)).toMatchObject({ power: "dead", stage: "meter", machine: "orrinshaw-e27" });
@@ -90,7 +93,7 @@ test("many writers at once, another process holding the lock in between: every a
   expect(acknowledged.length + refused).toBe(65);
   expect(acknowledged.length).toBeGreaterThanOrEqual(5);
   const fresh = createClient({ url });
-  const { rows } = await fresh.execute({ sql: "SELECT id FROM entries WHERE job = ? AND kind = 'sighting'", args: [job] });
+  const { rows } = await fresh.execute({ sql: "SELECT id FROM entries WHERE stream_id = ? AND kind = 'finding'", args: [job] });
   fresh.close();
   const onDisk = new Set(rows.map((r) => String(r.id)));
   expect(acknowledged.filter((id) => !onDisk.has(id))).toEqual([]);

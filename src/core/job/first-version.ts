@@ -40,14 +40,21 @@ export function upSighting({ sight, value, part, after }: FirstSighting): unknow
   return { kind: "sight", place: { sight }, result, circumstances };
 }
 
-export const firstReading = z.strictObject({
-  between: z.tuple([ref, ref]),
-  unit: z.enum(["ohm", "volt"]),
-  value: z.number().nullable(),
-  wiresOff: z.array(ref).max(10).default([]),
-  controls: z.record(z.string().max(40), z.string().max(40)).default({}),
-  atC: z.number().min(-60).max(400).optional(),
-});
+export const firstReading = z
+  .strictObject({
+    between: z.tuple([ref, ref]),
+    unit: z.enum(["ohm", "volt"]),
+    value: z.number().nullable(),
+    wiresOff: z.array(ref).max(10).default([]),
+    controls: z.record(z.string().max(40), z.string().max(40)).default({}),
+    atC: z.number().min(-60).max(400).optional(),
+  })
+  .superRefine(({ unit, value, between }, context) => {
+    const issue = (path: string, message: string) => context.addIssue({ code: "custom", path: [path], message });
+    if (unit === "ohm" && value !== null && value < 0) issue("value", "is below zero ohms");
+    if (unit === "volt" && value === null) issue("value", "is OL, which only an ohm range shows");
+    if (between[0] === between[1]) issue("between", "names the same point twice");
+  });
 
 export function upReading({ between, unit, value, wiresOff, controls, atC }: z.infer<typeof firstReading>): unknown {
   const place = { between };

@@ -48,6 +48,7 @@ export function readEnvelope(data: unknown): EnvelopeResult {
     const { job, ...rest } = first.data;
     return { ok: true, envelope: { ...rest, stream: { of: "job", id: job }, version: 1 } };
   }
+  if (typeof data === "object" && data !== null && "job" in data) return { ok: false, error: first.error };
   const parsed = envelopeSchema.safeParse(data);
   return parsed.success ? { ok: true, envelope: parsed.data } : { ok: false, error: parsed.error };
 }

@@ -1,10 +1,9 @@
 import { expect, test } from "vitest";
-import type { Machine } from "../src/core/machine/schema";
-import { Rehearsal, summarise } from "../src/core/training/rehearse";
-import { findMachine } from "../src/machines";
+import { Rehearsal, summarise } from "../../src/core/training/rehearse";
+import { shipped } from "../job-of";
 
 /** One machine of each kind: clockwork and electric, board and gas, condenser. */
-const rehearsals = ["orrinshaw-e27", "brisk-tolley-v45g", "kelvane-c7"].map((id) => new Rehearsal(findMachine(id) as Machine));
+const rehearsals = ["orrinshaw-e27", "brisk-tolley-v45g", "kelvane-c7"].map((id) => new Rehearsal(shipped(id)));
 const play = (strategy: string, jobs: number) =>
   Array.from({ length: jobs }, (_, i) => (rehearsals[i % rehearsals.length] as Rehearsal).play(4242 + i, strategy));
 

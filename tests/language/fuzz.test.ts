@@ -1,14 +1,13 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { complete } from "../../src/core/entry/complete";
-import { entrySays } from "../../src/core/entry/says";
-import { understand } from "../../src/core/entry/understand";
-import { vocabularyOf } from "../../src/core/entry/vocabulary";
-import { BODIES, type Entry } from "../../src/core/job/entry";
-import { MACHINES } from "../../src/machines";
-import { jobOf } from "../job-of";
+import { entryKind } from "../../src/core/job/kinds/index";
+import { complete } from "../../src/core/language/complete";
+import { entrySays } from "../../src/core/language/entries";
+import { understand } from "../../src/core/language/understand";
+import { vocabularyOf } from "../../src/core/naming/vocabulary";
+import { jobOf, shipped } from "../job-of";
 
-const machine = MACHINES[0] as (typeof MACHINES)[number];
+const machine = shipped("orrinshaw-e27");
 const vocabulary = vocabularyOf(machine);
 const job = jobOf(machine, ["safe"]);
 const word = fc.oneof(
@@ -52,9 +51,9 @@ test("any line is either understood as entries that the border takes, or refused
       else if ("drafts" in u) {
         understood++;
         for (const draft of u.drafts) {
-          const parsed = BODIES[draft.kind].safeParse(draft.body);
+          const parsed = entryKind(draft).schema.safeParse(draft.body);
           expect(parsed.success, `${text} → ${JSON.stringify(draft)}`).toBe(true);
-          expect(entrySays(machine, { ...draft, id: "", job: "", at: "", by: "" } as Entry).length).toBeGreaterThan(3);
+          expect(entrySays(machine, draft).length).toBeGreaterThan(3);
         }
       }
     }),

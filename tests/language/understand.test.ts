@@ -1,17 +1,18 @@
 import { expect, test } from "vitest";
-import { complete } from "../../src/core/entry/complete";
-import { sightingsIn } from "../../src/core/entry/sighting-words";
-import { understand } from "../../src/core/entry/understand";
-import { vocabularyOf } from "../../src/core/entry/vocabulary";
+import { sightsIn } from "../../src/core/finding/kinds/sight";
 import { foldJob, type Job } from "../../src/core/job/fold";
 import type { Safety } from "../../src/core/job/safety";
-import type { Machine } from "../../src/core/machine/schema";
-import { findMachine, MACHINES } from "../../src/machines";
+import { complete } from "../../src/core/language/complete";
+import { understand } from "../../src/core/language/understand";
+import type { Machine } from "../../src/core/machine/format";
+import { vocabularyOf } from "../../src/core/naming/vocabulary";
+import { shipped } from "../job-of";
 
-const machine = MACHINES[0] as (typeof MACHINES)[number];
+const machine = shipped("orrinshaw-e27");
 const vocabulary = vocabularyOf(machine);
-const job = (safety: Partial<Safety>): Job => ({
-  ...foldJob("j", [], () => machine),
+const job = (safety: Partial<Safety>, on: Machine = machine): Job => ({
+  ...foldJob("j", [], () => on),
+  machine: on,
   safety: { power: "dead", liveTests: false, discharged: [], ...safety },
 });
 const say = (line: string, safety: Partial<Safety> = {}) => {
@@ -41,24 +42,28 @@ test.each([
 test.each([
   ["exhaust 142 F", "Exhaust at its hottest: 61 °C"],
   ["back pressure 0.6 inwc", "Back pressure: 149 Pa"],
-  ["meter first", "From now on: meter first"],
+  ["meter first", "Meter first"],
   ["stops early", "Stops by itself"],
   ["timer stands", "Timer stands"],
 ])("“%s” is understood as “%s”", (line, says) => expect(say(line, { power: "live" })).toBe(says));
 
 test("what is timed keeps its time; a thermistor its temperature; a code is the machine's own", () => {
   const on = (id: string, line: string) => {
-    const m = findMachine(id) as Machine;
-    const u = understand(line, { machine: m, vocabulary: vocabularyOf(m), job: { ...job({}), machineId: id } });
+    const m = shipped(id);
+    const u = understand(line, { machine: m, vocabulary: vocabularyOf(m), job: job({}, m) });
     return u.ok && "drafts" in u ? [u.says, ...u.drafts.map((d) => d.body)] : [u.ok ? "" : u.message];
   };
   expect(on("kelvane-g14", "glow after 20 s, dark at 45s, no flame")).toEqual([
     "Igniter glows after 20 s · Igniter goes dark after 45 s · No flame",
-    { sight: "glow", value: "yes", after: 20 },
-    { sight: "dark", value: "yes", after: 45 },
-    { sight: "flame", value: "no" },
+    { kind: "sight", place: { sight: "glow" }, result: { is: "answer", value: "yes" }, circumstances: { secondsIntoRun: 20 } },
+    { kind: "sight", place: { sight: "dark" }, result: { is: "answer", value: "yes" }, circumstances: { secondsIntoRun: 45 } },
+    { kind: "sight", place: { sight: "flame" }, result: { is: "answer", value: "no" }, circumstances: {} },
   ]);
-  expect(on("kelvane-c7", "thermistor 9.1k @ 27C")[1]).toMatchObject({ value: 9100, atC: 27 });
+  expect(on("kelvane-c7", "thermistor 9.1k @ 27C")[1]).toMatchObject({
+    kind: "ohms",
+    result: { value: 9100 },
+    circumstances: { partC: 27 },
+  });
   expect(on("kelvane-c7", "code F5")[0]).toBe("Code F5: tank full or pump stopped");
   expect(on("orrinshaw-e27", "discharged")[0]).toBe("This machine has no capacitor to discharge");
   expect(on("orrinshaw-e27", "exhaust 12 V")[0]).toContain("is no temperature");
@@ -82,13 +87,14 @@ test("what the safety state forbids is refused with what to do", () => {
   expect(say("energised, element OL")).toContain("Never a resistance range");
 });
 
-test("a complaint's own words become sightings", () => {
-  expect(sightingsIn("It turns but no heat. Clothes stay wet")).toEqual([
-    { sight: "turns", value: "yes" },
-    { sight: "warm", value: "no" },
+test("a complaint's own words become sights", () => {
+  const heard = (words: string) => sightsIn(words).map((f) => [f.place.sight, f.result.value]);
+  expect(heard("It turns but no heat. Clothes stay wet")).toEqual([
+    ["turns", "yes"],
+    ["warm", "no"],
   ]);
-  expect(sightingsIn("won't start")).toEqual([{ sight: "starts", value: "no" }]);
-  expect(sightingsIn("makes a smell")).toEqual([]);
+  expect(heard("won't start")).toEqual([["starts", "no"]]);
+  expect(heard("makes a smell")).toEqual([]);
 });
 
 test("completion offers names that go on from what is typed, and nothing once it is complete", () => {
