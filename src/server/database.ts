@@ -1,14 +1,14 @@
 import { mkdirSync } from "node:fs";
 import { dirname, join, resolve } from "node:path";
 import { fileURLToPath } from "node:url";
-import type { Client } from "@libsql/client";
-import { drizzle, type LibSQLDatabase } from "drizzle-orm/libsql";
+import { drizzle } from "drizzle-orm/libsql";
 import { migrate } from "drizzle-orm/libsql/migrator";
 import { openClient } from "./client";
+import type { Database } from "./handle";
 import { keepMachines } from "./machines";
 import * as schema from "./schema";
 
-export type Database = LibSQLDatabase<typeof schema> & { $client: Client };
+export type { Database } from "./handle";
 
 /** The project's folder: where migrations lie. Set by the command line, else the folder it is run in. */
 export const projectRoot = (): string => process.env.YENNIC_ROOT ?? process.cwd();

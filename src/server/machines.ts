@@ -5,7 +5,7 @@ import type { Machine } from "../core/machine/format";
 import { readMachine } from "../core/machine/read";
 import { type FindMachine, findAmong, type MachineRef } from "../core/machine/revision";
 import { SHIPPED } from "../machines";
-import type { Database } from "./database";
+import type { Database } from "./handle";
 import { machineRevisions } from "./schema";
 
 /** A machine in one of its revisions. */

@@ -51,7 +51,14 @@ export interface JobQuestion {
   readonly probing?: Probing;
 }
 
-export type ToEngine = { readonly type: "machine"; readonly machine: Machine } | JobQuestion;
+/** Another place to be looked at in the same state of the job; none to look away. */
+export interface PlaceQuestion {
+  readonly type: "place";
+  readonly turn: number;
+  readonly probing?: Probing;
+}
+
+export type ToEngine = { readonly type: "machine"; readonly machine: Machine } | JobQuestion | PlaceQuestion;
 
 export type FromEngine = { readonly turn: number } & (
   | { readonly type: "standing"; readonly standing: Standing }

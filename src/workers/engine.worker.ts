@@ -9,7 +9,7 @@ import { aimOf, askOtherWay, type OtherWay, otherWays } from "../core/planning/o
 import { propose } from "../core/planning/propose";
 import type { TestAction } from "../core/planning/tests";
 import { Predictor } from "../core/prediction/predictor";
-import type { FromEngine, JobQuestion, ToEngine } from "./engine.protocol";
+import type { FromEngine, JobQuestion, PlaceQuestion, ToEngine } from "./engine.protocol";
 import { foresightOf, standingOf } from "./standing";
 
 const post = (message: FromEngine) => postMessage(message);
@@ -35,6 +35,7 @@ let answering = 0;
 
 addEventListener("message", ({ data }: MessageEvent<ToEngine>) => {
   if (data.type === "machine") begin(data.machine);
+  else if (data.type === "place") foresee(data);
   else {
     latest = data;
     void answer(data);
@@ -73,6 +74,17 @@ async function prepare(predictor: Predictor): Promise<void> {
   if (latest) void answer(latest);
 }
 
+/** What would be read at another place: the job is ranked already, so that this is quick. */
+function foresee({ turn, probing }: PlaceQuestion): void {
+  if (!engine || !latest) return;
+  const { probing: _, ...question } = latest;
+  latest = { ...question, ...(probing && { probing }) };
+  if (!probing) return;
+  const { suspects } = engine;
+  const { job } = latest;
+  post({ type: "foresight", turn, lines: foresightOf(suspects, rank(suspects, job.evidence, assembliesFitted(job)), job, probing) });
+}
+
 /** Volts at every point under every hypothesis, and what only a long run shows, are worked out when they are asked for. */
 const isQuick = ({ question }: TestAction): boolean =>
   question.kind !== "volts" && question.kind !== "code" && !(question.kind === "sight" && sightOf(question.place.sight).long);
@@ -81,7 +93,7 @@ const isQuick = ({ question }: TestAction): boolean =>
 async function answer(question: JobQuestion): Promise<void> {
   await yielded();
   const at = engine;
-  const overtaken = () => question !== latest || at !== engine;
+  const overtaken = () => question.turn !== latest?.turn || at !== engine;
   if (!at || overtaken()) return;
   answering++;
   try {

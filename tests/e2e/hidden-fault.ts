@@ -51,9 +51,21 @@ export async function type(page: Page, line: string): Promise<void> {
   await expect(input).toHaveValue("");
 }
 
+/** The card of what is next. */
+export const next = (page: Page) => page.getByRole("region", { name: "Next" });
+
 export const leader = (page: Page) => page.locator("[data-suspect]").first();
 
+/** Goes to a bench by its name. */
+export async function visit(page: Page, bench: string): Promise<void> {
+  const link = page.getByRole("navigation", { name: "Benches" }).getByRole("link", { name: new RegExp(bench) });
+  await link.click();
+  await expect(link).toHaveAttribute("aria-current", "page");
+}
+
+/** Who leads the suspects, as one of the benches that reason shows it. */
 export async function leads(page: Page, sentence: string | RegExp, atLeast: number): Promise<void> {
+  if (!(await leader(page).isVisible())) await visit(page, "Meter");
   await expect(leader(page)).toContainText(sentence);
   await expect
     .poll(async () => Number(/(\d+)\s%/.exec((await leader(page).textContent()) ?? "")?.[1] ?? 0))
@@ -78,7 +90,7 @@ export async function prove(page: Page, answers = HEALTHY_RUN): Promise<void> {
 }
 
 export async function close(page: Page): Promise<void> {
-  await page.getByRole("button", { name: "Close the job" }).click();
+  await next(page).getByRole("button", { name: "Close the job" }).click();
   await expect(page.getByRole("heading", { name: "Nothing left to do" })).toBeVisible();
   await expect(page.getByText("not on the server yet")).toHaveCount(0);
 }

@@ -1,5 +1,5 @@
 import { expect, test } from "@playwright/test";
-import { close, leads, meter, openJob, prove, type } from "./hidden-fault";
+import { close, leads, meter, next, openJob, prove, type } from "./hidden-fault";
 import { Server } from "./server";
 
 const server = new Server();
@@ -22,8 +22,8 @@ test("an open element: found, replaced, proven, closed", async ({ page }) => {
   await leads(page, "Heating element open", 90);
   await expect(page.locator('[data-part="element"]')).toHaveAttribute("data-state", "bad");
   await expect(page.getByRole("heading", { name: "Fit a new heating element" })).toBeVisible();
-  await page.getByRole("button", { name: "It is fitted" }).click();
-  await page.getByRole("button", { name: "It is back on" }).click();
+  await next(page).getByRole("button", { name: "It is fitted" }).click();
+  await next(page).getByRole("button", { name: "It is back on" }).click();
   await prove(page);
   await close(page);
 });

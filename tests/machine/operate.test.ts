@@ -117,12 +117,18 @@ describe("a bad machine file is refused with the path of the wrong field", () =>
   };
   test.each([
     [(m: typeof e27) => Object.assign(m.parts[3] as object, { kind: "gizmo" }), /bad\.json: parts\.3\.kind: /],
-    [(m: typeof e27) => Object.assign(m.parts[5] as object, { panel: "attic" }), /parts\.5\.panel: names “attic”, which is not a panel; expected terminal-cover, console/],
+    [
+      (m: typeof e27) => Object.assign(m.parts[5] as object, { panel: "attic" }),
+      /parts\.5\.panel: names “attic”, which is not a panel; expected terminal-cover, console/,
+    ],
     [
       (m: typeof e27) => Object.assign(m.parts[6]?.faults[0] as object, { mode: "bent" }),
       /parts\.6\.faults\.0\.mode: “bent” is not a way in which a [a-z-]+ fails; expected /,
     ],
-    [(m: typeof e27) => Object.assign(m.controls[0] as object, { run: "turbo" }), /controls\.0\.run: names “turbo”, which is not one of its positions; expected off, timed-high, air-only/],
+    [
+      (m: typeof e27) => Object.assign(m.controls[0] as object, { run: "turbo" }),
+      /controls\.0\.run: names “turbo”, which is not one of its positions; expected off, timed-high, air-only/,
+    ],
     [
       (m: typeof e27) => Object.assign(m.testPoints[2] as object, { net: "Q9" }),
       /testPoints\.2\.net: names “Q9”, which is not a net that a part touches/,

@@ -32,7 +32,9 @@ export type QuestionOfKind<K extends FindingKind> = QuestionOf<FindingOf<K>>;
 
 const schemas = FINDING_KINDS.map((d) => d.schema) as [Definitions["schema"], ...Definitions["schema"][]];
 /** What was seen, looked at, felt, read or logged: a place, a result, the circumstances. */
-export const findingSchema = z.discriminatedUnion("kind", schemas as never) as unknown as z.ZodType<Finding, unknown>;
+export const findingSchema = z
+  .discriminatedUnion("kind", schemas as never)
+  .describe("What was seen, looked at, felt, read or logged.") as unknown as z.ZodType<Finding, unknown>;
 
 const byKind = new Map<string, unknown>(FINDING_KINDS.map((d) => [d.kind, d]));
 

@@ -8,11 +8,21 @@ import { parseQuantity } from "../quantity/parse";
 import type { Quantity } from "../quantity/quantity";
 import type { Circumstances } from "./circumstances";
 import type { Typing } from "./definition";
-import type { AmpsFinding } from "./kinds/amps";
-import type { OhmsFinding } from "./kinds/ohms";
-import type { VoltsFinding } from "./kinds/volts";
 
-type Reading = OhmsFinding | VoltsFinding | AmpsFinding;
+interface Value<U extends string> {
+  readonly is: "value";
+  readonly value: number;
+  readonly unit: U;
+}
+interface Probes {
+  between: [string, string];
+}
+/** What a typed reading comes to; the kinds of these names take it over. */
+type Reading = { readonly circumstances: Circumstances } & (
+  | { readonly kind: "ohms"; readonly place: Probes; readonly result: Value<"ohm"> | { readonly is: "OL" } }
+  | { readonly kind: "volts"; readonly place: Probes; readonly result: Value<"volt"> }
+  | { readonly kind: "amps"; readonly place: { readonly through: string }; readonly result: Value<"amp"> }
+);
 type Read = { readonly ok: true; readonly taken: Reading } | { readonly ok: false; readonly message: string };
 const refuse = (message: string): Read => ({ ok: false, message });
 

@@ -1,28 +1,11 @@
 import type { Finding, FindingKind, FindingOf } from "../finding/finding";
 import { isAcross, isToCabinet } from "../finding/kinds/ohms";
 import { assemblyIdOf } from "../machine/assembly";
-import type { Fault } from "../machine/fault";
 import { hasHood, type Machine, type Part, partOf } from "../machine/format";
 import type { CauseCheck } from "../machine/parts/definition";
 import { kindOf } from "../machine/parts/index";
+import type { Blocker } from "./blocker";
 import { assembliesFitted, isProven, type JobState } from "./state";
-
-/** Something that must be done before the job can be closed, as facts. */
-export type Blocker =
-  | { readonly code: "machine" }
-  | { readonly code: "complaint" }
-  /** A gas joint was disturbed and no leak test is on record since. */
-  | { readonly code: "leak" }
-  /** A fuse blew and this cause of it is unexamined; `by` tells how it is looked into. */
-  | { readonly code: "cause"; readonly fuse: string; readonly cause: Fault; readonly by: CauseCheck }
-  /** The air was weak and the vent is not cleared. */
-  | { readonly code: "vent"; readonly part: string }
-  | { readonly code: "panel"; readonly panel: string }
-  | { readonly code: "proof"; readonly run: "none" | "failed" };
-
-/** Something about a part of the machine that waits to be looked into. */
-export type OpenCheck = Extract<Blocker, { code: "cause" | "vent" | "leak" }>;
-export const isOpenCheck = (b: Blocker): b is OpenCheck => b.code === "cause" || b.code === "vent" || b.code === "leak";
 
 /** Why a job can't be closed yet, the most dangerous first; empty when nothing is left. */
 export function closingBlockers(state: JobState): Blocker[] {

@@ -1,6 +1,7 @@
 import { item } from "../array/at";
 import type { FindMachine } from "../machine/revision";
-import { type Blocker, closingBlockers } from "./closing";
+import type { Blocker } from "./blocker";
+import { closingBlockers } from "./closing";
 import { type Entry, type Kept, stampOf, type Unreadable } from "./entry";
 import { type Draft, entryKind } from "./kinds/index";
 import { NO_PREFERENCE } from "./preference";

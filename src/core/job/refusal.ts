@@ -1,4 +1,4 @@
-import type { Blocker } from "./closing";
+import type { Blocker } from "./blocker";
 
 /** Why an entry counts for nothing, as facts. It stays in the record all the same. */
 export type Refusal =

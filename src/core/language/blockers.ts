@@ -1,4 +1,4 @@
-import type { Blocker } from "../job/closing";
+import type { Blocker } from "../job/blocker";
 import { type Machine, maybePanelOf, type Part, partOf } from "../machine/format";
 import type { CauseCheck } from "../machine/parts/definition";
 import { faultSays, panelName, partName } from "../naming/names";

@@ -1,9 +1,15 @@
 import { z } from "zod";
 import { type FaultSet, JOINT_OPEN, JOINT_POOR } from "./fault";
-import type { Machine, Part } from "./format";
+import { type Machine, type Part, partOf } from "./format";
 
-const terminal = z.string().regex(/^[a-z][a-z0-9-]*\.\d$/, "a part's terminal, such as element.1");
-const partId = z.string().regex(/^[a-z][a-z0-9-]*$/, "a part's id");
+const terminal = z
+  .string()
+  .regex(/^[a-z][a-z0-9-]*\.\d$/, "a part's terminal, such as element.1")
+  .describe("A terminal of a part: element.1.");
+const partId = z
+  .string()
+  .regex(/^[a-z][a-z0-9-]*$/, "a part's id")
+  .describe("A part's id.");
 
 /** One way in which the wires differ from the sheet. `at` is a terminal: `element.1`. */
 export const wiringEditSchema = z.discriminatedUnion("edit", [
@@ -12,7 +18,7 @@ export const wiringEditSchema = z.discriminatedUnion("edit", [
     .strictObject({ edit: z.literal("part-off"), part: partId })
     .describe("The wires are off every terminal of this part, its plugs pulled."),
   z
-    .strictObject({ edit: z.literal("poor"), at: terminal, ohms: z.number().positive() })
+    .strictObject({ edit: z.literal("poor"), at: terminal, ohms: z.number().positive().describe("Its resistance, Ω.") })
     .describe("A burnt or loose joint at this terminal that still conducts."),
   z
     .strictObject({ edit: z.literal("swapped"), at: terminal, with: terminal })
@@ -72,70 +78,93 @@ function drawn(part: Part, number: number): string {
  */
 export function wiringOf(machine: Machine, edits: readonly WiringEdit[]): Wiring {
   if (edits.length === 0) return AS_DRAWN;
-  const moved = new Map<string, string>();
-  const off = new Set<string>();
-  const bonds = new Map<string, Bond[]>();
-  const partOf = (id: string): Part => {
-    const part = machine.parts.find((p) => p.id === id);
-    if (!part) throw new RangeError(`“${id}” is not a part of ${machine.id}`);
-    return part;
+  const made = new Rewiring(machine);
+  for (const edit of edits) made.make(edit);
+  return {
+    node: (part, number) => made.moved.get(terminalName(part.id, number)) ?? drawn(part, number),
+    isOff: (part) => made.off.has(part),
+    bonds: (part) => made.bonds.get(part) ?? NO_BONDS,
   };
-  const nodeOf = (name: string): string => {
-    const at = readTerminal(name);
-    if (!at) throw new RangeError(`“${name}” is not a terminal; expected one such as element.1`);
-    return moved.get(name) ?? drawn(partOf(at.part), at.number);
-  };
-  const bond = (name: string, what: string, to: string, ohms: number) => {
-    const part = name.slice(0, name.lastIndexOf("."));
-    const id = `${part}/${what}${name.slice(name.lastIndexOf(".") + 1)}`;
-    bonds.set(part, [...(bonds.get(part) ?? []), { id, a: nodeOf(name), b: to, ohms }]);
-  };
-  for (const edit of edits) {
+}
+
+/** Wiring while it is being edited. */
+class Rewiring {
+  /** Where terminals go that do not go where the sheet says. */
+  readonly moved = new Map<string, string>();
+  readonly off = new Set<string>();
+  readonly bonds = new Map<string, Bond[]>();
+
+  constructor(private readonly machine: Machine) {}
+
+  make(edit: WiringEdit): void {
     switch (edit.edit) {
-      case "part-off": {
-        const part = partOf(edit.part);
-        for (const [i] of part.nets.entries()) moved.set(terminalName(part.id, i + 1), terminalName(part.id, i + 1));
-        off.add(part.id);
-        bonds.delete(part.id);
-        break;
-      }
-      case "off": {
-        const { part } = readTerminal(edit.at) ?? { part: "" };
-        nodeOf(edit.at);
-        moved.set(edit.at, edit.at);
-        bonds.set(
-          part,
-          (bonds.get(part) ?? []).filter((b) => b.a !== edit.at),
-        );
-        break;
-      }
-      case "poor": {
-        const net = nodeOf(edit.at);
-        if (net === edit.at) break; // Already off: there is no joint to be poor.
-        moved.set(edit.at, edit.at);
-        bond(edit.at, "joint", net, edit.ohms);
-        break;
-      }
-      case "swapped": {
-        const [one, other] = [nodeOf(edit.at), nodeOf(edit.with)];
-        moved.set(edit.at, other);
-        moved.set(edit.with, one);
-        break;
-      }
+      case "part-off":
+        this.takeOffAll(partOf(this.machine, edit.part));
+        return;
+      case "off":
+        this.takeOff(edit.at);
+        return;
+      case "poor":
+        this.spoil(edit.at, edit.ohms);
+        return;
+      case "swapped":
+        this.swap(edit.at, edit.with);
+        return;
       case "spare":
-        moved.set(edit.to, nodeOf(edit.at));
-        moved.set(edit.at, edit.at);
-        break;
+        this.moved.set(edit.to, this.nodeOf(edit.at));
+        this.moved.set(edit.at, edit.at);
+        return;
       case "cabinet":
-        bond(edit.at, "pinch", machine.cabinet, PINCH_OHMS);
-        break;
+        this.bond(edit.at, "pinch", this.machine.cabinet, PINCH_OHMS);
+        return;
     }
   }
-  return {
-    node: (part, number) => moved.get(terminalName(part.id, number)) ?? drawn(part, number),
-    isOff: (part) => off.has(part),
-    bonds: (part) => bonds.get(part) ?? NO_BONDS,
-  };
+
+  private takeOffAll(part: Part): void {
+    for (const [i] of part.nets.entries()) this.moved.set(terminalName(part.id, i + 1), terminalName(part.id, i + 1));
+    this.off.add(part.id);
+    this.bonds.delete(part.id);
+  }
+
+  private takeOff(at: string): void {
+    this.nodeOf(at);
+    this.moved.set(at, at);
+    const { part } = terminalAt(at);
+    const left = (this.bonds.get(part) ?? []).filter((b) => b.a !== at);
+    this.bonds.set(part, left);
+  }
+
+  /** A wire that is off already has no joint that could be poor. */
+  private spoil(at: string, ohms: number): void {
+    const net = this.nodeOf(at);
+    if (net === at) return;
+    this.moved.set(at, at);
+    this.bond(at, "joint", net, ohms);
+  }
+
+  private swap(at: string, other: string): void {
+    const [one, two] = [this.nodeOf(at), this.nodeOf(other)];
+    this.moved.set(at, two);
+    this.moved.set(other, one);
+  }
+
+  private bond(at: string, what: string, to: string, ohms: number): void {
+    const { part, number } = terminalAt(at);
+    const bond = { id: `${part}/${what}${number}`, a: this.nodeOf(at), b: to, ohms };
+    this.bonds.set(part, [...(this.bonds.get(part) ?? []), bond]);
+  }
+
+  private nodeOf(at: string): string {
+    const { part, number } = terminalAt(at);
+    return this.moved.get(at) ?? drawn(partOf(this.machine, part), number);
+  }
+}
+
+/** Throws RangeError for what is not a terminal's name. */
+function terminalAt(name: string): { readonly part: string; readonly number: number } {
+  const at = readTerminal(name);
+  if (!at) throw new RangeError(`“${name}” is not a terminal; expected one such as element.1`);
+  return at;
 }
 
 /** Bad joints among faults, as edits of the wiring. */

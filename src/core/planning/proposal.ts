@@ -1,5 +1,5 @@
 import type { Hypothesis } from "../diagnosis/hypotheses";
-import type { OpenCheck } from "../job/closing";
+import type { OpenCheck } from "../job/blocker";
 import type { OutcomeClass } from "./outcomes";
 import type { TestAction } from "./tests";
 

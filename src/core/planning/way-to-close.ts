@@ -1,5 +1,5 @@
 import { lastOf } from "../array/at";
-import { isOpenCheck, type OpenCheck } from "../job/closing";
+import { isOpenCheck, type OpenCheck } from "../job/blocker";
 import type { Job } from "../job/fold";
 import { isProven } from "../job/state";
 import { type Machine, maybePanelOf, maybePartOf } from "../machine/format";

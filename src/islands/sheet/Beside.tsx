@@ -2,7 +2,7 @@ import type { Mark } from "../../core/diagnosis/marks";
 import { maybePartOf } from "../../core/machine/format";
 import { percent } from "../../core/naming/text";
 import { NO_MARK } from "./mark";
-import type { SheetProps } from "./Sheet";
+import type { SheetProps } from "./props";
 import styles from "./Sheet.module.css";
 
 /** Parts without wires: the vent, the belt, the setting. */

@@ -1,30 +1,13 @@
 import { useMemo, useRef } from "react";
-import type { Mark } from "../../core/diagnosis/marks";
-import type { Evidence } from "../../core/job/state";
 import type { Machine } from "../../core/machine/format";
-import type { ControlPositions } from "../../core/machine/run/condition";
 import { controlsSay } from "../../core/naming/names";
 import { Beside } from "./Beside";
 import { lastReadings } from "./last-readings";
 import { layoutSheet, type SheetLayout } from "./layout";
+import type { SheetProps } from "./props";
 import styles from "./Sheet.module.css";
 import { SheetRow } from "./SheetRow";
 import { useSize } from "./use-size";
-
-/** What is marked onto the drawing, and what is done with it. */
-export interface SheetProps {
-  readonly machine: Machine;
-  readonly power: "unknown" | "dead" | "live";
-  readonly evidence: readonly Evidence[];
-  readonly marks: Readonly<Record<string, Mark>>;
-  readonly controls: ControlPositions;
-  readonly probes: readonly string[];
-  readonly chosen: string | undefined;
-  /** How the current of a reading got there, to be marked on the parts that it passed. */
-  readonly way: { readonly parts: readonly string[]; readonly says: string } | undefined;
-  readonly onPart: (part: string) => void;
-  readonly onPoint: (net: string) => void;
-}
 
 const NARROW = 620;
 const FOLDED = 740;

@@ -2,7 +2,7 @@ import { kindOf } from "../../core/machine/parts/index";
 import type { LaidLine, LaidRow } from "./layout";
 import { NO_MARK } from "./mark";
 import { PartOnSheet } from "./PartOnSheet";
-import type { SheetProps } from "./Sheet";
+import type { SheetProps } from "./props";
 import styles from "./Sheet.module.css";
 import { TestPointOnSheet } from "./TestPointOnSheet";
 import { Wires } from "./Wires";

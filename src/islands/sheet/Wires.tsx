@@ -1,7 +1,7 @@
 import { item } from "../../core/array/at";
 import type { LaidLine } from "./layout";
 import { NO_MARK } from "./mark";
-import type { SheetProps } from "./Sheet";
+import type { SheetProps } from "./props";
 import styles from "./Sheet.module.css";
 import { HALF } from "./symbols";
 

@@ -82,7 +82,9 @@ function reasonSays(reason: Reason): string {
 }
 
 const MOST_LISTED = 12;
-const listSays = (known: readonly string[]): string =>
-  known.length === 0 ? "" : `; expected ${known.slice(0, MOST_LISTED).join(", ")}${known.length > MOST_LISTED ? "…" : ""}`;
+const listSays = (known: readonly string[]): string => {
+  const names = [...new Set(known)];
+  return names.length === 0 ? "" : `; expected ${names.slice(0, MOST_LISTED).join(", ")}${names.length > MOST_LISTED ? "…" : ""}`;
+};
 
 export const pathSays = (path: readonly (string | number)[]): string => path.join(".") || "(file)";

@@ -1,6 +1,6 @@
 import { answers } from "../../finding/finding";
 import { readsHealthy } from "../../finding/healthy";
-import type { Blocker } from "../../job/closing";
+import type { Blocker } from "../../job/blocker";
 import type { Job } from "../../job/fold";
 import { assemblyIdOf } from "../../machine/assembly";
 import { partOf } from "../../machine/format";

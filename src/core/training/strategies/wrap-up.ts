@@ -1,5 +1,5 @@
 import { lastOf } from "../../array/at";
-import { type Blocker, isOpenCheck } from "../../job/closing";
+import { type Blocker, isOpenCheck } from "../../job/blocker";
 import { isProven } from "../../job/state";
 import { hasHood, maybePartOf } from "../../machine/format";
 import type { Move, Situation } from "../situation";

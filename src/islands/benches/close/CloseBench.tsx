@@ -1,5 +1,5 @@
 import { backBefore } from "../../../core/access/panels";
-import { isOpenCheck } from "../../../core/job/closing";
+import { isOpenCheck } from "../../../core/job/blocker";
 import { blockerSays } from "../../../core/language/blockers";
 import { maybePanelOf } from "../../../core/machine/format";
 import { panelName } from "../../../core/naming/names";

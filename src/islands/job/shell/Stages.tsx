@@ -11,7 +11,9 @@ export function Stages() {
   const here = useRef<HTMLLIElement>(null);
   useBenchAddress(id, bench);
   // biome-ignore lint/correctness/useExhaustiveDependencies: it is another element for another bench
-  useEffect(() => here.current?.scrollIntoView({ block: "nearest", inline: "center" }), [bench]);
+  useEffect(() => {
+    here.current?.scrollIntoView({ block: "nearest", inline: "center" });
+  }, [bench]);
   return (
     <nav className={styles.stages} aria-label="Benches">
       <ol>

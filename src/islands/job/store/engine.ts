@@ -25,6 +25,8 @@ export interface Diagnosis {
 export interface Engine {
   /** One question for one state of the job; the answers to the one before are dropped. */
   readonly ask: (job: Job, probing: Probing | undefined) => void;
+  /** Another place in the same state of the job. */
+  readonly look: (probing: Probing | undefined) => void;
   readonly stop: () => void;
 }
 export type StartEngine = (told: (diagnosis: Diagnosis) => void) => Engine;
@@ -56,9 +58,13 @@ export const startEngine: StartEngine = (told) => {
       if (job.machine !== machine) begin(job.machine);
       turn++;
       if (worker) send(worker, { type: "job", turn, job: asked(job), ...(probing && { probing }) });
+      tell({ working: true });
+    },
+    look: (probing) => {
       const { foresight: _, ...rest } = diagnosis;
       diagnosis = rest;
-      tell({ working: true });
+      tell({});
+      if (worker) send(worker, { type: "place", turn, ...(probing && { probing }) });
     },
     stop: () => worker?.terminate(),
   };

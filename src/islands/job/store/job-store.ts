@@ -175,8 +175,13 @@ export class JobStore {
     if (!this.engine || !job.machine) return;
     const probing = probingOf(job.machine, view.chosen, job.safety.power === "live");
     const place = probing ? JSON.stringify(probing) : "";
-    if (this.asked?.job === job && this.asked.place === place) return;
+    const { asked } = this;
+    if (asked?.job === job && asked.place === place) return;
     this.asked = { job, place };
+    if (asked?.job === job) {
+      this.engine.look(probing);
+      return;
+    }
     this.surroundings.noted("question");
     this.engine.ask(job, probing);
   }
