@@ -70,10 +70,18 @@ test("wherever entries stand that can't be read: they are kept, and everything e
 
 test("each is shown as what it is", () => {
   const says = (change: Partial<Envelope>) => lineSays(machine, fold([readKept(envelope(change))]).record.at(-1) ?? never()).says;
-  expect(says({ kind: "x-ray" })).toMatchInlineSnapshot();
-  expect(says({ version: 9 })).toMatchInlineSnapshot();
-  expect(says({ kind: "made-safe", body: { how: "by magic", proved: true } })).toMatchInlineSnapshot();
-  expect(says({ stream: { of: "stock", id: "van-1" } })).toMatchInlineSnapshot();
+  expect(says({ kind: "x-ray" })).toMatchInlineSnapshot(
+    `"“x-ray”: a kind of entry that this program does not know. Kept as it is; it counts for nothing here."`,
+  );
+  expect(says({ version: 9 })).toMatchInlineSnapshot(
+    `"“energised” in version 9, which is newer than this program (it reads 1). Kept as it is; it counts for nothing here."`,
+  );
+  expect(says({ kind: "made-safe", body: { how: "by magic", proved: true } })).toMatchInlineSnapshot(
+    `"“made-safe” that can't be read (how: Invalid option: expected one of "cord"|"breaker"). Kept as it is; it counts for nothing."`,
+  );
+  expect(says({ stream: { of: "stock", id: "van-1" } })).toMatchInlineSnapshot(
+    `"“energised” that can't be read (stream.of: is “stock”; “energised” is about a job). Kept as it is; it counts for nothing."`,
+  );
 });
 
 const never = (): never => {
@@ -88,13 +96,19 @@ test("the border lets through what is newer or unknown, and refuses what is wron
   expect(verdict(envelope({ kind: "x-ray", body: { film: [1, 2] } }))).toBe("taken");
   expect(verdict(envelope({ version: 9, body: { anything: true } }))).toBe("taken");
   expect(verdict(envelope({ stream: { of: "person", id: "ida" }, kind: "note" }))).toBe("taken");
-  expect(verdict(envelope({ kind: "made-safe" }))).toMatchInlineSnapshot();
-  expect(verdict(envelope({ kind: "discharged", body: { part: "capacitor", colour: "red" } }))).toMatchInlineSnapshot();
-  expect(verdict(envelope({ stream: { of: "stock", id: "van-1" } }))).toMatchInlineSnapshot();
-  expect(verdict({ ...envelope({}), id: "7" })).toMatchInlineSnapshot();
-  expect(verdict({ ...envelope({}), admin: true })).toMatchInlineSnapshot();
-  expect(verdict({ job, kind: "energised" })).toMatchInlineSnapshot();
-  expect(verdict(null)).toMatchInlineSnapshot();
+  expect(verdict(envelope({ kind: "made-safe" }))).toMatchInlineSnapshot(
+    `"entries.0.body.how: Invalid option: expected one of "cord"|"breaker""`,
+  );
+  expect(verdict(envelope({ kind: "discharged", body: { part: "capacitor", colour: "red" } }))).toMatchInlineSnapshot(
+    `"entries.0.body: Unrecognized key: "colour""`,
+  );
+  expect(verdict(envelope({ stream: { of: "stock", id: "van-1" } }))).toMatchInlineSnapshot(
+    `"entries.0.stream.of: is “stock”; “energised” is about a job"`,
+  );
+  expect(verdict({ ...envelope({}), id: "7" })).toMatchInlineSnapshot(`"entries.0.id: Invalid UUID"`);
+  expect(verdict({ ...envelope({}), admin: true })).toMatchInlineSnapshot(`"entries.0: Unrecognized key: "admin""`);
+  expect(verdict({ job, kind: "energised" })).toMatchInlineSnapshot(`"entries.0.id: Invalid input: expected string, received undefined"`);
+  expect(verdict(null)).toMatchInlineSnapshot(`"entries.0: Invalid input: expected object, received null"`);
 });
 
 test("an envelope that was read reads the same again, and one of the first version becomes one of this", () => {

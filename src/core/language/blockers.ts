@@ -2,6 +2,7 @@ import type { Blocker } from "../job/blocker";
 import { type Machine, maybePanelOf, type Part, partOf } from "../machine/format";
 import type { CauseCheck } from "../machine/parts/definition";
 import { faultSays, panelName, partName } from "../naming/names";
+import { partPhrase } from "./phrases";
 
 /** What keeps a job from being closed, and what to type or do about it. */
 export interface BlockerWords {
@@ -23,7 +24,7 @@ export function blockerSays(machine: Machine | undefined, blocker: Blocker): Blo
     case "cause":
       return {
         says: `the ${partName(machine, blocker.fuse)} blew and its cause is unexamined: ${faultSays(machine, blocker.cause).toLowerCase()}?`,
-        todo: checkSays(partOf(machine, blocker.cause.part), blocker.by),
+        todo: checkSays(machine, partOf(machine, blocker.cause.part), blocker.by),
       };
     case "vent":
       return {
@@ -43,8 +44,8 @@ export function blockerSays(machine: Machine | undefined, blocker: Blocker): Blo
   }
 }
 
-function checkSays(part: Part, by: CauseCheck): string {
-  const label = part.label.toLowerCase();
+function checkSays(machine: Machine, part: Part, by: CauseCheck): string {
+  const label = partPhrase(machine, part);
   switch (by) {
     case "air":
       return "Go to the hood: “air strong”, “air weak” or “vent clean”.";

@@ -128,33 +128,3 @@ export function answerSays(machine: Machine, question: Question, value: string):
       return value;
   }
 }
-
-/** Words for the reading line that begin the answer to a question; what was found follows. Empty for what is answered by a touch. */
-export function phraseFor(machine: Machine, question: Question): string {
-  switch (question.kind) {
-    case "ohms":
-      return `${ohmsPhrase(machine, question)} `;
-    case "volts":
-      return `${question.place.between.join(" ").toLowerCase()} `;
-    case "amps":
-      return `${partOf(machine, question.place.through).label.toLowerCase()} `;
-    case "temperature":
-      return "stream" in question.place ? "exhaust " : `${partOf(machine, question.place.part).label.toLowerCase()} `;
-    case "pressure":
-      return { duct: "back pressure ", manifold: "manifold ", inlet: "inlet " }[question.place.stream];
-    case "sight":
-    case "code":
-    case "look":
-    case "series":
-      return "";
-  }
-}
-
-function ohmsPhrase(machine: Machine, { place }: QuestionOfKind<"ohms">): string {
-  const [one, other] = [readTerminal(place.between[0]), readTerminal(place.between[1])];
-  if (!one) return place.between.join(" ").toLowerCase();
-  const part = partOf(machine, one.part);
-  if (!other) return `${part.label.toLowerCase()} ${place.between[1] === machine.cabinet ? "cab" : place.between[1].toLowerCase()}`;
-  const winding = windingsOf(part).find(({ terminals }) => terminals[1] === other.number);
-  return winding && winding.is !== "whole" ? `${winding.is} winding` : part.label.toLowerCase();
-}

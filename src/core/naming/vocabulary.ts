@@ -24,7 +24,7 @@ export interface Vocabulary {
   readonly offers: readonly { readonly text: string; readonly named: Named }[];
 }
 
-/** All names of a machine: test points first (they are exact), then parts by name, label, id and alias, then panels. */
+/** All names of a machine: test points first (they are exact), then parts by their full names, then by label, id and alias, then panels. */
 export function vocabularyOf(machine: Machine): Vocabulary {
   const words = new Map<string, Named>();
   const offers: { text: string; named: Named }[] = [];
@@ -33,16 +33,18 @@ export function vocabularyOf(machine: Machine): Vocabulary {
     if (key !== "" && !words.has(key)) words.set(key, named);
   };
   for (const t of machine.testPoints) claim(t.id, { kind: "point", id: t.net, name: t.id });
+  const partNamed = ({ id, name }: Part): Named => ({ kind: "part", id, name });
+  for (const part of machine.parts) claim(part.name, partNamed(part));
+  for (const part of machine.parts) for (const text of [part.label, part.id]) claim(text, partNamed(part));
   for (const part of machine.parts) {
-    const named: Named = { kind: "part", id: part.id, name: part.name };
-    for (const text of [part.name, part.label, part.id]) claim(text, named);
+    const named = partNamed(part);
     offers.push({ text: part.label.toLowerCase(), named });
     for (const w of motorWindings(part)) {
       claim(w.text, w.named);
       offers.push(w);
     }
   }
-  for (const part of machine.parts) for (const alias of part.aliases) claim(alias, { kind: "part", id: part.id, name: part.name });
+  for (const part of machine.parts) for (const alias of part.aliases) claim(alias, partNamed(part));
   for (const t of machine.testPoints) {
     const named: Named = { kind: "point", id: t.net, name: t.id };
     for (const text of [t.name, ...t.aliases]) claim(text, named);

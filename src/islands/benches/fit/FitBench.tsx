@@ -1,3 +1,4 @@
+import { repairPhrase } from "../../../core/language/phrases";
 import { repairOf } from "../../../core/machine/assembly";
 import { fittedSays, panelName, repairSays } from "../../../core/naming/names";
 import { minutesSay, percent } from "../../../core/naming/text";
@@ -66,11 +67,7 @@ function Repair({ assemblies, share }: RepairShare) {
           {panels.length > 0 && ` · behind the ${panels.join(", ")}`} (est.)
         </small>
       </div>
-      <Button onClick={() => dispatch({ do: "type", text: phraseOf(repairs) })}>Type it</Button>
+      <Button onClick={() => dispatch({ do: "type", text: repairs.map((r) => repairPhrase(machine, r)).join(", ") })}>Type it</Button>
     </li>
   );
-}
-
-function phraseOf(repairs: readonly ReturnType<typeof repairOf>[]): string {
-  return repairs.map((r) => `${r.is === "fit" ? "fitted" : r.is === "joint" ? "remade" : "cleared"} ${r.name.toLowerCase()}`).join(", ");
 }

@@ -1,6 +1,7 @@
 import { controlsIn } from "../../../core/finding/circumstances";
 import { answers, findingKind, type Question } from "../../../core/finding/finding";
-import { answerSays, phraseFor } from "../../../core/language/tests";
+import { phraseFor } from "../../../core/language/phrases";
+import { answerSays } from "../../../core/language/tests";
 import { capital } from "../../../core/naming/text";
 import { Button } from "../../../ui/Button";
 import { answered } from "../../job/next/TestButtons";

@@ -1,4 +1,5 @@
 import { X } from "lucide-react";
+import { partPhrase } from "../../../core/language/phrases";
 import { fittingOf } from "../../../core/machine/assembly";
 import { type Part, partOf } from "../../../core/machine/format";
 import { windingsOf } from "../../../core/machine/metering";
@@ -15,7 +16,7 @@ export function PartCard({ part: id }: { readonly part: string }) {
   const dispatch = useDispatch();
   const part = partOf(machine, id);
   const isRead = windingsOf(part).length > 0;
-  const label = part.label.toLowerCase();
+  const label = partPhrase(machine, part);
   return (
     <section className={styles.card} aria-label={part.name}>
       <CardHead title={part.name} />

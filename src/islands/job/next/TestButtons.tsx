@@ -1,7 +1,8 @@
 import { controlsIn } from "../../../core/finding/circumstances";
 import { type Finding, findingKind, type Question } from "../../../core/finding/finding";
 import { UNTOLD } from "../../../core/finding/sights";
-import { answerSays, phraseFor } from "../../../core/language/tests";
+import { phraseFor } from "../../../core/language/phrases";
+import { answerSays } from "../../../core/language/tests";
 import { capital } from "../../../core/naming/text";
 import type { TestAction } from "../../../core/planning/tests";
 import { Button } from "../../../ui/Button";

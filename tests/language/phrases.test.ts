@@ -1,0 +1,60 @@
+import { expect, test } from "vitest";
+import { answers, findingKind } from "../../src/core/finding/finding";
+import { foldJob } from "../../src/core/job/fold";
+import { phraseFor, repairPhrase } from "../../src/core/language/phrases";
+import { understand } from "../../src/core/language/understand";
+import { assemblyIdOf, jointId, repairOf } from "../../src/core/machine/assembly";
+import { isWallPoint } from "../../src/core/machine/format";
+import { vocabularyOf } from "../../src/core/naming/vocabulary";
+import { testsOf } from "../../src/core/planning/tests";
+import { MACHINES } from "../../src/machines";
+
+const AMOUNTS = { ohm: "12", volt: "119 V", celsius: "61 C", pascal: "150 Pa", amp: "8 A", watt: "", second: "" };
+
+test.each(MACHINES.map((m) => [m.id, m] as const))("%s: the words that begin a reading are understood as that reading", (_, machine) => {
+  const vocabulary = vocabularyOf(machine);
+  const empty = { ...foldJob("j", [], () => machine), machine };
+  const discharged = machine.parts.filter((p) => p.kind === "capacitor").map((p) => p.id);
+  let read = 0;
+  for (const { question, id } of testsOf(machine)) {
+    const asks = findingKind(question).asks(question, machine);
+    if (!asks || !("unit" in asks)) continue;
+    const power = asks.unit === "ohm" ? "dead" : "live";
+    const job = { ...empty, safety: { power, liveTests: true, discharged } as const };
+    const controls = question.circumstances.controls ?? {};
+    const understood = understand(phraseFor(machine, question) + AMOUNTS[asks.unit], { machine, vocabulary, job, controls });
+    const draft = understood.ok && "drafts" in understood ? understood.drafts[0] : undefined;
+    const taken = draft?.kind === "finding" ? draft.body : undefined;
+    expect(taken && answers(taken, question), `${id}: “${phraseFor(machine, question)}”: ${JSON.stringify(understood)}`).toBe(true);
+    read++;
+  }
+  expect(read).toBeGreaterThan(60);
+});
+
+test("what is answered by a touch has no phrase", () => {
+  for (const machine of MACHINES)
+    for (const { question } of testsOf(machine))
+      if (question.kind === "sight" || question.kind === "look" || question.kind === "code") expect(phraseFor(machine, question)).toBe("");
+});
+
+test("volts at the outlet are asked between holes of the wall", () => {
+  for (const machine of MACHINES) {
+    const atWall = testsOf(machine).filter(
+      (t) => t.question.kind === "volts" && t.question.place.between.every((p) => isWallPoint(machine, p)),
+    );
+    expect(atWall.length).toBeGreaterThan(0);
+    for (const t of atWall) expect(t.needs).toBe("nothing");
+  }
+});
+
+test.each(MACHINES.map((m) => [m.id, m] as const))("%s: the words of every repair are understood as that repair", (_, machine) => {
+  const vocabulary = vocabularyOf(machine);
+  const job = { ...foldJob("j", [], () => machine), machine, safety: { power: "dead", liveTests: false, discharged: [] } as const };
+  for (const id of new Set([...machine.parts.map(assemblyIdOf), ...machine.parts.map((p) => jointId(p.id))])) {
+    const phrase = repairPhrase(machine, repairOf(machine, id));
+    const understood = understand(phrase, { machine, vocabulary, job });
+    expect(understood.ok && "drafts" in understood ? understood.drafts : [], phrase).toMatchObject([
+      { kind: "fitted", body: { assembly: id } },
+    ]);
+  }
+});

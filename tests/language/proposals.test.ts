@@ -1,0 +1,129 @@
+import { expect, test } from "vitest";
+import { rank } from "../../src/core/diagnosis/rank";
+import type { Draft } from "../../src/core/job/kinds/index";
+import { assembliesFitted } from "../../src/core/job/state";
+import { expectationSays, proposalSays } from "../../src/core/language/proposals";
+import { TestCatalogue } from "../../src/core/planning/catalogue";
+import { propose } from "../../src/core/planning/propose";
+import { jobOf, PROOF, shipped, suspectsFor } from "../job-of";
+
+/** The whole card as it is read: title, detail, what it prepares, reason, caution, what may come out. */
+function card(id: string, lines: readonly (string | Draft)[]): string {
+  const machine = shipped(id);
+  const job = jobOf(machine, lines);
+  const set = suspectsFor(machine);
+  const proposal = propose(new TestCatalogue(set), job, rank(set, job.evidence, assembliesFitted(job)));
+  if (!proposal) return "nothing left to do";
+  const { title, detail, why, prepares, caution } = proposalSays(machine, proposal);
+  const { step, prepares: purpose } = proposal;
+  const asked = step.kind === "test" ? step.test : purpose?.for === "test" ? purpose.test : undefined;
+  const expects = asked ? proposal.expects.map((e) => expectationSays(machine, asked, e)).map((e) => `  ${e.label} → ${e.meaning}`) : [];
+  return [title, detail, prepares && `then: ${prepares}`, caution && `! ${caution}`, ...expects, `why: ${why}`].filter(Boolean).join("\n");
+}
+
+const FOUND = ["turns, no heat", "air strong", "safe", "rear off", "element OL"];
+
+test("a whole visit to an electric machine, card by card", () => {
+  const watched = ["turns, no heat", "starts, turns, no heat, air strong, setting good"];
+  const cards = [
+    ["turns, no heat"],
+    watched,
+    [...watched, "safe", "rear off"],
+    FOUND,
+    [...FOUND, "fitted element"],
+    [...FOUND, "fitted element", "rear on"],
+    [...FOUND, "fitted element", "rear on", "energised"],
+    [...FOUND, "fitted element", "rear on", "energised", PROOF],
+  ].map((lines) => card("orrinshaw-e27", lines));
+  expect(cards.join("\n\n")).toMatchInlineSnapshot(`
+    "Make it safe
+    Cord out (or breaker off). Meter on a known source, on the machine, on the known source again.
+    then: Measure plug pin N to H4, start button pressed
+    ! No resistance range until it is proven dead.
+      OL → Thermal cut-off blown, vent duct and hood choked, 51 %
+      0.9 to 4.6 Ω → Heating element open, 53 %
+    why: Tells “thermal cut-off blown, vent duct and hood choked” from “heating element open”. Saves 84 min of repair for 17 min of work. Next best: measure plug pin L1 to H4 (17 min).
+
+    Make it safe
+    Cord out (or breaker off). Meter on a known source, on the machine, on the known source again.
+    then: Measure plug pin L1 to H4
+    ! No resistance range until it is proven dead.
+      under 0.6 Ω → Heating element open, 60 %
+      OL → Timer heat contact does not close, 20 %
+    why: Tells “heating element open” from “timer heat contact does not close”. Saves 76 min of repair for 17 min of work. Next best: measure H3 to H5 (17 min).
+
+    Measure plug pin L1 to H4
+    Cord out, wires on.
+      under 0.6 Ω → Heating element open, 60 %
+      OL → Timer heat contact does not close, 20 %
+    why: Tells “heating element open” from “timer heat contact does not close”. Saves 64 min of repair for 4 min of work. Next best: measure H3 to H5 (4 min).
+
+    Fit a new heating element
+    New part beside old: same ratings, same terminals. Meter the new part before it goes in: under a minute, against the chance of a bad one (est. 1.5 %). Never bridge a fuse or limit.
+    why: 99 % that this is the repair; the best test left (measure plug pin L1 to H4) would save under a minute for 4 min. Fitting the heater with limit and cut-off would add 36 and 16 min, and spare a call-back in 6 % (est.).
+
+    Put the rear panel back
+    9 short screws; the machine must come out from the wall
+    why: Every panel and fastener goes back before power.
+
+    Power on
+    Nothing left inside, wires clear of panel edges, door shut. Then cord in.
+    ! From here the machine is live: no dead test counts until it is made safe again.
+    why: Only a run proves the repair.
+
+    Prove it
+    Start it on heat: starts, turns, warm within two minutes, heat cycles, air strong outside.
+    why: The job can be closed when it has run.
+
+    Close the job
+    Nothing is left open: causes examined, panels back, proven.
+    why: Every check is done."
+  `);
+});
+
+test("a cut-off that blew is not left without its causes", () => {
+  const blown = ["turns, no heat", "air weak", "safe", "rear off", "cutoff OL", "fitted cutoff", "cleared vent"];
+  expect(card("orrinshaw-e27", blown)).toMatchInlineSnapshot(`
+    "Measure it to the cabinet: “element cab OL”.
+    Because the thermal cut-off blew and its cause is unexamined: heating element grounded to the cabinet?
+    why: A new part alone would bring the call back."
+  `);
+});
+
+test("a capacitor is discharged before its motor is metered, and says why", () => {
+  expect(card("kelvane-c7", ["no start", "display yes, no code, hums", "safe", "top off, side off", "belt good"])).toMatchInlineSnapshot(`
+    "Discharge the motor capacitor
+    Through a resistor across its terminals, insulated tool, then measure that no voltage is left.
+    then: Measure plug pin N to AX
+    ! It may hold a dangerous charge with the cord out.
+      22.0 to 30.6 Ω → Motor capacitor open, 37 %
+      OL → Drum and fan motor auxiliary winding open, 87 %
+    why: Tells “motor capacitor open” from “drum and fan motor auxiliary winding open”. Saves 7 min of repair for 4 min of work. Next best: measure F2 to AX (4 min)."
+  `);
+});
+
+test("who fits sets goes on with the set", () => {
+  expect(card("orrinshaw-e27", [...FOUND, "fit sets", "fitted element"])).toMatchInlineSnapshot(`
+    "Fit a new thermal cut-off
+    New part beside old: same ratings, same terminals. Meter the new part before it goes in: under a minute, against the chance of a bad one (est. 1.5 %). Never bridge a fuse or limit.
+    why: It ages with what was fitted, and the labour is in the access: this job fits the set."
+  `);
+});
+
+test("gas work says so", () => {
+  const lines = [
+    "turns, no heat",
+    "starts, turns",
+    "glows, goes dark, no flame",
+    "air strong",
+    "safe",
+    "lower off",
+    "main coil OL",
+    "main coil OL",
+  ];
+  expect(card("kelvane-g14", lines)).toMatchInlineSnapshot(`
+    "Fit a new set of valve coils
+    New part beside old: same ratings, same terminals. Meter the new part before it goes in: under a minute, against the chance of a bad one (est. 1.5 %). Never bridge a fuse or limit.
+    why: 100 % that this is the repair; the best test left (measure plug pin L1 to A, start button pressed) would save under a minute for 4 min. Fitting the igniter with the valve coils would add 44 and 18 min, and spare a call-back in 5 % (est.)."
+  `);
+});
