@@ -84,128 +84,128 @@ test("every machine that ships is told below", () =>
 describe("the words of every kind of step", () => {
   test("on the electric machine with a clockwork timer", () =>
     expect(wordsOf("orrinshaw-e27")).toMatchInlineSnapshot(`
-    "test: Does it start? | Door shut, heat cycle, press start.
-    test: Look at the house supply | Volts at the outlet, leg to neutral and leg to leg, where live tests are allowed. Else look at the breaker: half tripped?
-    test: Measure the cord, l1, PL1 to TB1 | Cord out.
-    test: Measure volts, outlet neutral to outlet L1 | At the outlet; one hand, insulated probes.
-    test: Take the highest exhaust temperature | Thermometer in the exhaust, empty, on heat, for a quarter of an hour.
-    test: Measure the back pressure of the duct | Gauge at the exhaust outlet, drum turning.
-    make-safe: Make it safe | Cord out (or breaker off). Meter on a known source, on the machine, on the known source again.
-    energise: Power on to watch it | Hands and tools out, panels where they must be, cord in.
-    energise: Power on | Nothing left inside, wires clear of panel edges, door shut. Then cord in.
-    panel: Take off the terminal cover | 1 short screw with a washer. Tools: 5.5 mm nut driver.
-    panel: Put the terminal cover back | 1 short screw with a washer
-    fit: Reset the breaker or refer to an electrician | Then record it.
-    fit: Fit a new cord | New part beside old: same ratings, same terminals. Meter the new part before it goes in: under a minute, against the chance of a bad one (est. 1.5 %). Never bridge a fuse or limit.
-    fit: Remake the joint at the timer motor contact | Then record it.
-    examine: Go to the hood: “air strong”, “air weak” or “vent clean”. | Because the thermal cut-off blew and its cause is unexamined: vent duct and hood choked?
-    examine: Measure it to the cabinet: “element cab OL”. | Because the thermal cut-off blew and its cause is unexamined: heating element grounded to the cabinet?
-    examine: Warm it to prove it opens (“high limit good”), or see the heat cycle in the proof run. | Because the thermal cut-off blew and its cause is unexamined: high-limit thermostat welded closed?
-    examine: Measure it, wires off: “element 10.7”. | Because the thermal cut-off blew and its cause is unexamined: heating element turns shorted?
-    examine: Clear it (“cleared vent”) and feel the air again. | Because the air at the hood was weak and the vent is not cleared
-    prove: Prove it | Start it on heat: starts, turns, warm within two minutes, heat cycles, air strong outside.
-    close: Close the job | Nothing is left open: causes examined, panels back, proven."
-  `));
+      "test: Does it start? | Door shut, heat cycle, press start.
+      test: Look at the house supply | Volts at the outlet, leg to neutral and leg to leg, where live tests are allowed. Else look at the breaker: half tripped?
+      test: Measure the cord, L1, PL1 to TB1 | Cord out.
+      test: Measure volts, outlet neutral to outlet L1 | At the outlet; one hand, insulated probes.
+      test: Take the highest exhaust temperature | Thermometer in the exhaust, empty, on heat, for a quarter of an hour.
+      test: Measure the back pressure of the duct | Gauge at the exhaust outlet, drum turning.
+      make-safe: Make it safe | Cord out (or breaker off). Meter on a known source, on the machine, on the known source again.
+      energise: Power on to watch it | Hands and tools out, panels where they must be, cord in.
+      energise: Power on | Nothing left inside, wires clear of panel edges, door shut. Then cord in.
+      panel: Take off the terminal cover | 1 short screw with a washer. Tools: 5.5 mm nut driver.
+      panel: Put the terminal cover back | 1 short screw with a washer
+      fit: Reset the breaker or refer to an electrician | Then record it.
+      fit: Fit a new cord | New part beside old: same ratings, same terminals. Meter the new part before it goes in: under a minute, against the chance of a bad one (est. 1.5 %). Never bridge a fuse or limit.
+      fit: Remake the joint at the timer motor contact | Then record it.
+      examine: Go to the hood: “air strong”, “air weak” or “vent clean”. | Because the thermal cut-off blew and its cause is unexamined: vent duct and hood choked?
+      examine: Measure it to the cabinet: “element cab OL”. | Because the thermal cut-off blew and its cause is unexamined: heating element grounded to the cabinet?
+      examine: Warm it to prove it opens (“high limit good”), or see the heat cycle in the proof run. | Because the thermal cut-off blew and its cause is unexamined: high-limit thermostat welded closed?
+      examine: Measure it, wires off: “element 10.7”. | Because the thermal cut-off blew and its cause is unexamined: heating element turns shorted?
+      examine: Clear it (“cleared vent”) and feel the air again. | Because the air at the hood was weak and the vent is not cleared
+      prove: Prove it | Start it on heat: starts, turns, warm within two minutes, heat cycles, air strong outside.
+      close: Close the job | Nothing is left open: causes examined, panels back, proven."
+    `));
   test("the same on 208 V", () => expect(wordsOf("orrinshaw-e27-208")).toBe(wordsOf("orrinshaw-e27")));
   test("on the gas machine with a clockwork timer", () =>
     expect(wordsOf("kelvane-g14")).toMatchInlineSnapshot(`
-    "test: Does it start? | Door shut, heat cycle, press start.
-    test: Look at the house supply | Volts at the outlet, where live tests are allowed. Else look at the breaker: half tripped?
-    test: Measure the cord, l1, PL1 to TB1 | Cord out.
-    test: Measure volts, outlet neutral to outlet L1 | At the outlet; one hand, insulated probes.
-    test: Take the highest exhaust temperature | Thermometer in the exhaust, empty, on heat, for a quarter of an hour.
-    test: Measure the back pressure of the duct | Gauge at the exhaust outlet, drum turning.
-    make-safe: Make it safe | Cord out (or breaker off). Meter on a known source, on the machine, on the known source again.
-    energise: Power on to watch it | Hands and tools out, panels where they must be, cord in.
-    energise: Power on | Nothing left inside, wires clear of panel edges, door shut. Then cord in.
-    panel: Take off the terminal cover | 1 short screw with a washer. Tools: 5.5 mm nut driver.
-    panel: Put the terminal cover back | 1 short screw with a washer
-    fit: Reset the breaker or refer to an electrician | Then record it.
-    fit: Fit a new cord | New part beside old: same ratings, same terminals. Meter the new part before it goes in: under a minute, against the chance of a bad one (est. 1.5 %). Never bridge a fuse or limit.
-    fit: Remake the joint at the door switch | Then record it.
-    examine: Go to the hood: “air strong”, “air weak” or “vent clean”. | Because the thermal cut-off blew and its cause is unexamined: vent duct and hood choked?
-    examine: Warm it to prove it opens (“high limit good”), or see the heat cycle in the proof run. | Because the thermal cut-off blew and its cause is unexamined: high-limit thermostat welded closed?
-    examine: Clear it (“cleared vent”) and feel the air again. | Because the air at the hood was weak and the vent is not cleared
-    examine: Soap solution on every joint: “no bubbles”. Gas work is for the licensed. | Because a gas joint was disturbed and no leak test is recorded since
-    prove: Prove it | Start it on heat: starts, turns, warm within two minutes, heat cycles, air strong outside.
-    close: Close the job | Nothing is left open: causes examined, panels back, proven."
-  `));
+      "test: Does it start? | Door shut, heat cycle, press start.
+      test: Look at the house supply | Volts at the outlet, where live tests are allowed. Else look at the breaker: half tripped?
+      test: Measure the cord, L1, PL1 to TB1 | Cord out.
+      test: Measure volts, outlet neutral to outlet L1 | At the outlet; one hand, insulated probes.
+      test: Take the highest exhaust temperature | Thermometer in the exhaust, empty, on heat, for a quarter of an hour.
+      test: Measure the back pressure of the duct | Gauge at the exhaust outlet, drum turning.
+      make-safe: Make it safe | Cord out (or breaker off). Meter on a known source, on the machine, on the known source again.
+      energise: Power on to watch it | Hands and tools out, panels where they must be, cord in.
+      energise: Power on | Nothing left inside, wires clear of panel edges, door shut. Then cord in.
+      panel: Take off the terminal cover | 1 short screw with a washer. Tools: 5.5 mm nut driver.
+      panel: Put the terminal cover back | 1 short screw with a washer
+      fit: Reset the breaker or refer to an electrician | Then record it.
+      fit: Fit a new cord | New part beside old: same ratings, same terminals. Meter the new part before it goes in: under a minute, against the chance of a bad one (est. 1.5 %). Never bridge a fuse or limit.
+      fit: Remake the joint at the door switch | Then record it.
+      examine: Go to the hood: “air strong”, “air weak” or “vent clean”. | Because the thermal cut-off blew and its cause is unexamined: vent duct and hood choked?
+      examine: Warm it to prove it opens (“high limit good”), or see the heat cycle in the proof run. | Because the thermal cut-off blew and its cause is unexamined: high-limit thermostat welded closed?
+      examine: Clear it (“cleared vent”) and feel the air again. | Because the air at the hood was weak and the vent is not cleared
+      examine: Soap solution on every joint: “no bubbles”. Gas work is for the licensed. | Because a gas joint was disturbed and no leak test is recorded since
+      prove: Prove it | Start it on heat: starts, turns, warm within two minutes, heat cycles, air strong outside.
+      close: Close the job | Nothing is left open: causes examined, panels back, proven."
+    `));
   test("on the electric machine with a board", () =>
     expect(wordsOf("brisk-tolley-v45e")).toMatchInlineSnapshot(`
-    "test: Does it start? | Door shut, heat cycle, press start.
-    test: Does it show a fault code? | Try to run it for some minutes, then read the display.
-    test: Look at the house supply | Volts at the outlet, leg to neutral and leg to leg, where live tests are allowed. Else look at the breaker: half tripped?
-    test: Measure the cord, l1, PL1 to TB1 | Cord out.
-    test: Measure volts, outlet neutral to outlet L1 | At the outlet; one hand, insulated probes.
-    test: Take the highest exhaust temperature | Thermometer in the exhaust, empty, on heat, for a quarter of an hour.
-    test: Measure the back pressure of the duct | Gauge at the exhaust outlet, drum turning.
-    make-safe: Make it safe | Cord out (or breaker off). Meter on a known source, on the machine, on the known source again.
-    energise: Power on to watch it | Hands and tools out, panels where they must be, cord in.
-    energise: Power on | Nothing left inside, wires clear of panel edges, door shut. Then cord in.
-    panel: Take off the terminal cover | 1 short screw with a washer. Tools: 5.5 mm nut driver.
-    panel: Put the terminal cover back | 1 short screw with a washer
-    fit: Reset the breaker or refer to an electrician | Then record it.
-    fit: Fit a new cord | New part beside old: same ratings, same terminals. Meter the new part before it goes in: under a minute, against the chance of a bad one (est. 1.5 %). Never bridge a fuse or limit.
-    fit: Remake the joint at the control board | Then record it.
-    examine: Go to the hood: “air strong”, “air weak” or “vent clean”. | Because the thermal cut-off blew and its cause is unexamined: vent duct and hood choked?
-    examine: Measure it to the cabinet: “element cab OL”. | Because the thermal cut-off blew and its cause is unexamined: heating element grounded to the cabinet?
-    examine: Warm it to prove it opens (“high limit good”), or see the heat cycle in the proof run. | Because the thermal cut-off blew and its cause is unexamined: high-limit thermostat welded closed?
-    examine: Measure it, wires off: “element 10.7”. | Because the thermal cut-off blew and its cause is unexamined: heating element turns shorted?
-    examine: Measure it at rest, wires off: “heat relay OL”. | Because the thermal cut-off blew and its cause is unexamined: heat relay stuck closed?
-    examine: Clear it (“cleared vent”) and feel the air again. | Because the air at the hood was weak and the vent is not cleared
-    prove: Prove it | Start it on heat: starts, turns, warm within two minutes, heat cycles, air strong outside.
-    close: Close the job | Nothing is left open: causes examined, panels back, proven."
-  `));
+      "test: Does it start? | Door shut, heat cycle, press start.
+      test: Does it show a fault code? | Try to run it for some minutes, then read the display.
+      test: Look at the house supply | Volts at the outlet, leg to neutral and leg to leg, where live tests are allowed. Else look at the breaker: half tripped?
+      test: Measure the cord, L1, PL1 to TB1 | Cord out.
+      test: Measure volts, outlet neutral to outlet L1 | At the outlet; one hand, insulated probes.
+      test: Take the highest exhaust temperature | Thermometer in the exhaust, empty, on heat, for a quarter of an hour.
+      test: Measure the back pressure of the duct | Gauge at the exhaust outlet, drum turning.
+      make-safe: Make it safe | Cord out (or breaker off). Meter on a known source, on the machine, on the known source again.
+      energise: Power on to watch it | Hands and tools out, panels where they must be, cord in.
+      energise: Power on | Nothing left inside, wires clear of panel edges, door shut. Then cord in.
+      panel: Take off the terminal cover | 1 short screw with a washer. Tools: 5.5 mm nut driver.
+      panel: Put the terminal cover back | 1 short screw with a washer
+      fit: Reset the breaker or refer to an electrician | Then record it.
+      fit: Fit a new cord | New part beside old: same ratings, same terminals. Meter the new part before it goes in: under a minute, against the chance of a bad one (est. 1.5 %). Never bridge a fuse or limit.
+      fit: Remake the joint at the control board | Then record it.
+      examine: Go to the hood: “air strong”, “air weak” or “vent clean”. | Because the thermal cut-off blew and its cause is unexamined: vent duct and hood choked?
+      examine: Measure it to the cabinet: “element cab OL”. | Because the thermal cut-off blew and its cause is unexamined: heating element grounded to the cabinet?
+      examine: Warm it to prove it opens (“high limit good”), or see the heat cycle in the proof run. | Because the thermal cut-off blew and its cause is unexamined: high-limit thermostat welded closed?
+      examine: Measure it, wires off: “element 10.7”. | Because the thermal cut-off blew and its cause is unexamined: heating element turns shorted?
+      examine: Measure it at rest, wires off: “heat relay OL”. | Because the thermal cut-off blew and its cause is unexamined: heat relay stuck closed?
+      examine: Clear it (“cleared vent”) and feel the air again. | Because the air at the hood was weak and the vent is not cleared
+      prove: Prove it | Start it on heat: starts, turns, warm within two minutes, heat cycles, air strong outside.
+      close: Close the job | Nothing is left open: causes examined, panels back, proven."
+    `));
   test("on the gas machine with a board", () =>
     expect(wordsOf("brisk-tolley-v45g")).toMatchInlineSnapshot(`
-    "test: Does it start? | Door shut, heat cycle, press start.
-    test: Does it show a fault code? | Try to run it for some minutes, then read the display.
-    test: Look at the house supply | Volts at the outlet, where live tests are allowed. Else look at the breaker: half tripped?
-    test: Measure the cord, l1, PL1 to TB1 | Cord out.
-    test: Measure volts, outlet neutral to outlet L1 | At the outlet; one hand, insulated probes.
-    test: Take the highest exhaust temperature | Thermometer in the exhaust, empty, on heat, for a quarter of an hour.
-    test: Measure the back pressure of the duct | Gauge at the exhaust outlet, drum turning.
-    make-safe: Make it safe | Cord out (or breaker off). Meter on a known source, on the machine, on the known source again.
-    energise: Power on to watch it | Hands and tools out, panels where they must be, cord in.
-    energise: Power on | Nothing left inside, wires clear of panel edges, door shut. Then cord in.
-    panel: Take off the terminal cover | 1 short screw with a washer. Tools: 5.5 mm nut driver.
-    panel: Put the terminal cover back | 1 short screw with a washer
-    fit: Reset the breaker or refer to an electrician | Then record it.
-    fit: Fit a new cord | New part beside old: same ratings, same terminals. Meter the new part before it goes in: under a minute, against the chance of a bad one (est. 1.5 %). Never bridge a fuse or limit.
-    fit: Remake the joint at the start button | Then record it.
-    examine: Go to the hood: “air strong”, “air weak” or “vent clean”. | Because the thermal cut-off blew and its cause is unexamined: vent duct and hood choked?
-    examine: Warm it to prove it opens (“high limit good”), or see the heat cycle in the proof run. | Because the thermal cut-off blew and its cause is unexamined: high-limit thermostat welded closed?
-    examine: Measure it at rest, wires off: “heat relay OL”. | Because the thermal cut-off blew and its cause is unexamined: heat relay stuck closed?
-    examine: Clear it (“cleared vent”) and feel the air again. | Because the air at the hood was weak and the vent is not cleared
-    examine: Soap solution on every joint: “no bubbles”. Gas work is for the licensed. | Because a gas joint was disturbed and no leak test is recorded since
-    prove: Prove it | Start it on heat: starts, turns, warm within two minutes, heat cycles, air strong outside.
-    close: Close the job | Nothing is left open: causes examined, panels back, proven."
-  `));
+      "test: Does it start? | Door shut, heat cycle, press start.
+      test: Does it show a fault code? | Try to run it for some minutes, then read the display.
+      test: Look at the house supply | Volts at the outlet, where live tests are allowed. Else look at the breaker: half tripped?
+      test: Measure the cord, L1, PL1 to TB1 | Cord out.
+      test: Measure volts, outlet neutral to outlet L1 | At the outlet; one hand, insulated probes.
+      test: Take the highest exhaust temperature | Thermometer in the exhaust, empty, on heat, for a quarter of an hour.
+      test: Measure the back pressure of the duct | Gauge at the exhaust outlet, drum turning.
+      make-safe: Make it safe | Cord out (or breaker off). Meter on a known source, on the machine, on the known source again.
+      energise: Power on to watch it | Hands and tools out, panels where they must be, cord in.
+      energise: Power on | Nothing left inside, wires clear of panel edges, door shut. Then cord in.
+      panel: Take off the terminal cover | 1 short screw with a washer. Tools: 5.5 mm nut driver.
+      panel: Put the terminal cover back | 1 short screw with a washer
+      fit: Reset the breaker or refer to an electrician | Then record it.
+      fit: Fit a new cord | New part beside old: same ratings, same terminals. Meter the new part before it goes in: under a minute, against the chance of a bad one (est. 1.5 %). Never bridge a fuse or limit.
+      fit: Remake the joint at the start button | Then record it.
+      examine: Go to the hood: “air strong”, “air weak” or “vent clean”. | Because the thermal cut-off blew and its cause is unexamined: vent duct and hood choked?
+      examine: Warm it to prove it opens (“high limit good”), or see the heat cycle in the proof run. | Because the thermal cut-off blew and its cause is unexamined: high-limit thermostat welded closed?
+      examine: Measure it at rest, wires off: “heat relay OL”. | Because the thermal cut-off blew and its cause is unexamined: heat relay stuck closed?
+      examine: Clear it (“cleared vent”) and feel the air again. | Because the air at the hood was weak and the vent is not cleared
+      examine: Soap solution on every joint: “no bubbles”. Gas work is for the licensed. | Because a gas joint was disturbed and no leak test is recorded since
+      prove: Prove it | Start it on heat: starts, turns, warm within two minutes, heat cycles, air strong outside.
+      close: Close the job | Nothing is left open: causes examined, panels back, proven."
+    `));
   test("on the condenser machine", () =>
     expect(wordsOf("kelvane-c7")).toMatchInlineSnapshot(`
-    "test: Does it start? | Door shut, heat cycle, press start.
-    test: Does it show a fault code? | Try to run it for some minutes, then read the display.
-    test: Look at the house supply | Volts at the outlet, L to N, where live tests are allowed. Else look at the breaker and the residual-current device.
-    test: Measure the cord, l, PL to F1 | Cord out.
-    test: Measure volts, outlet neutral to outlet L | At the outlet; one hand, insulated probes.
-    test: Take the highest exhaust temperature | Thermometer in the exhaust, empty, on heat, for a quarter of an hour.
-    make-safe: Make it safe | Cord out (or breaker off). Meter on a known source, on the machine, on the known source again.
-    discharge: Discharge the motor capacitor | Through a resistor across its terminals, insulated tool, then measure that no voltage is left.
-    energise: Power on to watch it | Hands and tools out, panels where they must be, cord in.
-    energise: Power on | Nothing left inside, wires clear of panel edges, door shut. Then cord in.
-    panel: Take off the top | 2 screws at the back; slide it off. Tools: Torx T20.
-    panel: Put the top back | 2 screws at the back; slide it off
-    fit: Reset the breaker or refer to an electrician | Then record it.
-    fit: Fit a new cord | New part beside old: same ratings, same terminals. Meter the new part before it goes in: under a minute, against the chance of a bad one (est. 1.5 %). Never bridge a fuse or limit.
-    fit: Remake the joint at the cord, earth | Then record it.
-    examine: Look at it: “filters good”. | Because the thermal cut-off blew and its cause is unexamined: lint filter and condenser choked with lint?
-    examine: Warm it to prove it opens (“limit good”), or see the heat cycle in the proof run. | Because the thermal cut-off blew and its cause is unexamined: limit thermostat welded closed?
-    examine: Measure it at rest, wires off: “heat relay OL”. | Because the thermal cut-off blew and its cause is unexamined: heat relay stuck closed?
-    examine: Measure it to the cabinet: “coil a cab OL”. | Because the thermal cut-off blew and its cause is unexamined: heating coil a, 1.4 kw grounded to the cabinet?
-    examine: Clear it (“cleared vent”) and feel the air again. | Because the air at the hood was weak and the vent is not cleared
-    prove: Prove it | Start it on heat: starts, turns, warm within two minutes, heat cycles, air strong outside.
-    close: Close the job | Nothing is left open: causes examined, panels back, proven."
-  `));
+      "test: Does it start? | Door shut, heat cycle, press start.
+      test: Does it show a fault code? | Try to run it for some minutes, then read the display.
+      test: Look at the house supply | Volts at the outlet, L to N, where live tests are allowed. Else look at the breaker and the residual-current device.
+      test: Measure the cord, L, PL to F1 | Cord out.
+      test: Measure volts, outlet neutral to outlet L | At the outlet; one hand, insulated probes.
+      test: Take the highest exhaust temperature | Thermometer in the exhaust, empty, on heat, for a quarter of an hour.
+      make-safe: Make it safe | Cord out (or breaker off). Meter on a known source, on the machine, on the known source again.
+      discharge: Discharge the motor capacitor | Through a resistor across its terminals, insulated tool, then measure that no voltage is left.
+      energise: Power on to watch it | Hands and tools out, panels where they must be, cord in.
+      energise: Power on | Nothing left inside, wires clear of panel edges, door shut. Then cord in.
+      panel: Take off the top | 2 screws at the back; slide it off. Tools: Torx T20.
+      panel: Put the top back | 2 screws at the back; slide it off
+      fit: Reset the breaker or refer to an electrician | Then record it.
+      fit: Fit a new cord | New part beside old: same ratings, same terminals. Meter the new part before it goes in: under a minute, against the chance of a bad one (est. 1.5 %). Never bridge a fuse or limit.
+      fit: Remake the joint at the cord, earth | Then record it.
+      examine: Look at it: “filters good”. | Because the thermal cut-off blew and its cause is unexamined: lint filter and condenser choked with lint?
+      examine: Warm it to prove it opens (“limit good”), or see the heat cycle in the proof run. | Because the thermal cut-off blew and its cause is unexamined: limit thermostat welded closed?
+      examine: Measure it at rest, wires off: “heat relay OL”. | Because the thermal cut-off blew and its cause is unexamined: heat relay stuck closed?
+      examine: Measure it to the cabinet: “coil a cab OL”. | Because the thermal cut-off blew and its cause is unexamined: heating coil A, 1.4 kW grounded to the cabinet?
+      examine: Clear it (“cleared vent”) and feel the air again. | Because the air at the hood was weak and the vent is not cleared
+      prove: Prove it | Start it on heat: starts, turns, warm within two minutes, heat cycles, air strong outside.
+      close: Close the job | Nothing is left open: causes examined, panels back, proven."
+    `));
 });
 
 /** Every test but the pairs of points, of which there are hundreds that are told alike. */
@@ -220,361 +220,361 @@ const testsTold = (id: string): string => {
 describe("the titles of every test", () => {
   test("of the electric machine with a clockwork timer", () =>
     expect(testsTold("orrinshaw-e27")).toMatchInlineSnapshot(`
-    "running: Does it start?
-    running: Does the drum turn?
-    running: Does the motor hum without turning?
-    running: Is the air warm after two minutes?
-    running: Does the heat switch off and on, with the exhaust within limits?
-    running: Does it go on heating for a quarter of an hour?
-    running: Does it trip the breaker?
-    running: Does the drum lamp light with the door open?
-    running: How strong is the air at the outside hood?
-    running: Does it stop by itself before its time?
-    running: Does the timer move on?
-    nothing: Look at the house supply
-    dead: Look at the drum belt
-    dead: Warm the cycling thermostat to prove that it opens
-    dead: Warm the high-limit thermostat to prove that it opens
-    dead: Look at the heating element
-    nothing: Look at the cycle setting
-    nothing: Look at the way of starting
-    dead: Measure the cord, l1, PL1 to TB1
-    dead: Measure the cord, neutral, PN to TBN
-    dead: Measure the cord, l2, PL2 to TB2
-    dead: Measure the cord, earth, PG to CAB
-    dead: Measure the timer motor contact, TB1 to M1
-    dead: Measure the door switch, M1 to M2
-    dead: Measure the blower thermal fuse, M2 to M3
-    dead: Measure the belt switch, M3 to M4
-    dead: Measure the start switch, M4 to M5
-    dead: Measure the drum motor, main winding, M5 to TBN
-    dead: Measure the drum motor, start winding, M5 to M6
-    dead: Measure the centrifugal start contact, M6 to TBN
-    dead: Measure the timer motor, M1 to TBN
-    dead: Measure the timer heat contact, TB1 to H1
-    dead: Measure the cycling thermostat, H1 to H2
-    dead: Measure the low-heat selector, H1 to B1
-    dead: Measure the bias heater, B1 to TBN
-    dead: Measure the high-limit thermostat, H2 to H3
-    dead: Measure the thermal cut-off, H3 to H4
-    dead: Measure the heating element, H4 to H5
-    dead: Measure the door lamp contact, TB1 to D1
-    dead: Measure the drum lamp, D1 to TBN
-    dead: Measure the heating element to the cabinet
-    nothing: Measure volts, outlet neutral to outlet L1
-    nothing: Measure volts, outlet neutral to outlet L2
-    nothing: Measure volts, outlet L1 to outlet L2
-    live: Measure volts, TB1 to TBN
-    live: Measure volts, TB2 to TBN
-    live: Measure volts, M1 to TBN
-    live: Measure volts, M2 to TBN
-    live: Measure volts, M3 to TBN
-    live: Measure volts, M4 to TBN
-    live: Measure volts, M5 to TBN
-    live: Measure volts, M6 to TBN
-    live: Measure volts, H1 to TBN
-    live: Measure volts, H2 to TBN
-    live: Measure volts, H3 to TBN
-    live: Measure volts, H4 to TBN
-    live: Measure volts, H5 to TBN
-    live: Measure volts, B1 to TBN
-    live: Measure volts, D1 to TBN
-    running: Take the highest exhaust temperature
-    running: Measure the back pressure of the duct"
-  `));
+      "running: Does it start?
+      running: Does the drum turn?
+      running: Does the motor hum without turning?
+      running: Is the air warm after two minutes?
+      running: Does the heat switch off and on, with the exhaust within limits?
+      running: Does it go on heating for a quarter of an hour?
+      running: Does it trip the breaker?
+      running: Does the drum lamp light with the door open?
+      running: How strong is the air at the outside hood?
+      running: Does it stop by itself before its time?
+      running: Does the timer move on?
+      nothing: Look at the house supply
+      dead: Look at the drum belt
+      dead: Warm the cycling thermostat to prove that it opens
+      dead: Warm the high-limit thermostat to prove that it opens
+      dead: Look at the heating element
+      nothing: Look at the cycle setting
+      nothing: Look at the way of starting
+      dead: Measure the cord, L1, PL1 to TB1
+      dead: Measure the cord, neutral, PN to TBN
+      dead: Measure the cord, L2, PL2 to TB2
+      dead: Measure the cord, earth, PG to CAB
+      dead: Measure the timer motor contact, TB1 to M1
+      dead: Measure the door switch, M1 to M2
+      dead: Measure the blower thermal fuse, M2 to M3
+      dead: Measure the belt switch, M3 to M4
+      dead: Measure the start switch, M4 to M5
+      dead: Measure the drum motor, main winding, M5 to TBN
+      dead: Measure the drum motor, start winding, M5 to M6
+      dead: Measure the centrifugal start contact, M6 to TBN
+      dead: Measure the timer motor, M1 to TBN
+      dead: Measure the timer heat contact, TB1 to H1
+      dead: Measure the cycling thermostat, H1 to H2
+      dead: Measure the low-heat selector, H1 to B1
+      dead: Measure the bias heater, B1 to TBN
+      dead: Measure the high-limit thermostat, H2 to H3
+      dead: Measure the thermal cut-off, H3 to H4
+      dead: Measure the heating element, H4 to H5
+      dead: Measure the door lamp contact, TB1 to D1
+      dead: Measure the drum lamp, D1 to TBN
+      dead: Measure the heating element to the cabinet
+      nothing: Measure volts, outlet neutral to outlet L1
+      nothing: Measure volts, outlet neutral to outlet L2
+      nothing: Measure volts, outlet L1 to outlet L2
+      live: Measure volts, TB1 to TBN
+      live: Measure volts, TB2 to TBN
+      live: Measure volts, M1 to TBN
+      live: Measure volts, M2 to TBN
+      live: Measure volts, M3 to TBN
+      live: Measure volts, M4 to TBN
+      live: Measure volts, M5 to TBN
+      live: Measure volts, M6 to TBN
+      live: Measure volts, H1 to TBN
+      live: Measure volts, H2 to TBN
+      live: Measure volts, H3 to TBN
+      live: Measure volts, H4 to TBN
+      live: Measure volts, H5 to TBN
+      live: Measure volts, B1 to TBN
+      live: Measure volts, D1 to TBN
+      running: Take the highest exhaust temperature
+      running: Measure the back pressure of the duct"
+    `));
   test("of the gas machine with a clockwork timer", () =>
     expect(testsTold("kelvane-g14")).toMatchInlineSnapshot(`
-    "running: Does it start?
-    running: Does the drum turn?
-    running: Does the motor hum without turning?
-    running: Is the air warm after two minutes?
-    running: Does the heat switch off and on, with the exhaust within limits?
-    running: Does it go on heating for a quarter of an hour?
-    running: Does the igniter glow?
-    running: Does the igniter go dark again after a minute?
-    running: Is there a flame in the first two minutes?
-    running: Does it trip the breaker?
-    running: Does the drum lamp light with the door open?
-    running: How strong is the air at the outside hood?
-    running: Does it stop by itself before its time?
-    running: Does the timer move on?
-    nothing: Look at the house supply
-    dead: Look at the drum belt
-    dead: Warm the cycling thermostat to prove that it opens
-    dead: Warm the high-limit thermostat to prove that it opens
-    dead: Warm the holding coil and measure it again hot
-    dead: Warm the booster coil and measure it again hot
-    dead: Warm the main coil and measure it again hot
-    dead: Look at the igniter
-    dead: Warm the radiant sensor to prove that it opens
-    nothing: Look at the gas supply
-    nothing: Look at the cycle setting
-    nothing: Look at the way of starting
-    dead: Measure the cord, l1, PL1 to TB1
-    dead: Measure the cord, neutral, PN to TBN
-    dead: Measure the cord, earth, PG to CAB
-    dead: Measure the timer motor contact, TB1 to M1
-    dead: Measure the door switch, M1 to M2
-    dead: Measure the blower thermal fuse, M2 to M3
-    dead: Measure the belt switch, M3 to M4
-    dead: Measure the start switch, M4 to M5
-    dead: Measure the drum motor, main winding, M5 to TBN
-    dead: Measure the drum motor, start winding, M5 to M6
-    dead: Measure the centrifugal start contact, M6 to TBN
-    dead: Measure the timer motor, M1 to TBN
-    dead: Measure the timer heat contact, TB1 to H1
-    dead: Measure the cycling thermostat, H1 to H2
-    dead: Measure the low-heat selector, H1 to B1
-    dead: Measure the bias heater, B1 to TBN
-    dead: Measure the high-limit thermostat, H2 to H3
-    dead: Measure the thermal cut-off, H3 to H4
-    dead: Measure the holding coil, A to TBN
-    dead: Measure the booster coil, A to B
-    dead: Measure the main coil, B to TBN
-    dead: Measure the igniter, A to B
-    dead: Measure the radiant sensor, B to TBN
-    dead: Measure the door lamp contact, TB1 to D1
-    dead: Measure the drum lamp, D1 to TBN
-    nothing: Measure volts, outlet neutral to outlet L1
-    live: Measure volts, TB1 to TBN
-    live: Measure volts, M1 to TBN
-    live: Measure volts, M2 to TBN
-    live: Measure volts, M3 to TBN
-    live: Measure volts, M4 to TBN
-    live: Measure volts, M5 to TBN
-    live: Measure volts, M6 to TBN
-    live: Measure volts, H1 to TBN
-    live: Measure volts, H2 to TBN
-    live: Measure volts, H3 to TBN
-    live: Measure volts, H4 to TBN
-    live: Measure volts, B1 to TBN
-    live: Measure volts, D1 to TBN
-    live: Measure volts, A to TBN
-    live: Measure volts, B to TBN
-    running: Take the highest exhaust temperature
-    running: Measure the back pressure of the duct"
-  `));
+      "running: Does it start?
+      running: Does the drum turn?
+      running: Does the motor hum without turning?
+      running: Is the air warm after two minutes?
+      running: Does the heat switch off and on, with the exhaust within limits?
+      running: Does it go on heating for a quarter of an hour?
+      running: Does the igniter glow?
+      running: Does the igniter go dark again after a minute?
+      running: Is there a flame in the first two minutes?
+      running: Does it trip the breaker?
+      running: Does the drum lamp light with the door open?
+      running: How strong is the air at the outside hood?
+      running: Does it stop by itself before its time?
+      running: Does the timer move on?
+      nothing: Look at the house supply
+      dead: Look at the drum belt
+      dead: Warm the cycling thermostat to prove that it opens
+      dead: Warm the high-limit thermostat to prove that it opens
+      dead: Warm the holding coil and measure it again hot
+      dead: Warm the booster coil and measure it again hot
+      dead: Warm the main coil and measure it again hot
+      dead: Look at the igniter
+      dead: Warm the radiant sensor to prove that it opens
+      nothing: Look at the gas supply
+      nothing: Look at the cycle setting
+      nothing: Look at the way of starting
+      dead: Measure the cord, L1, PL1 to TB1
+      dead: Measure the cord, neutral, PN to TBN
+      dead: Measure the cord, earth, PG to CAB
+      dead: Measure the timer motor contact, TB1 to M1
+      dead: Measure the door switch, M1 to M2
+      dead: Measure the blower thermal fuse, M2 to M3
+      dead: Measure the belt switch, M3 to M4
+      dead: Measure the start switch, M4 to M5
+      dead: Measure the drum motor, main winding, M5 to TBN
+      dead: Measure the drum motor, start winding, M5 to M6
+      dead: Measure the centrifugal start contact, M6 to TBN
+      dead: Measure the timer motor, M1 to TBN
+      dead: Measure the timer heat contact, TB1 to H1
+      dead: Measure the cycling thermostat, H1 to H2
+      dead: Measure the low-heat selector, H1 to B1
+      dead: Measure the bias heater, B1 to TBN
+      dead: Measure the high-limit thermostat, H2 to H3
+      dead: Measure the thermal cut-off, H3 to H4
+      dead: Measure the holding coil, A to TBN
+      dead: Measure the booster coil, A to B
+      dead: Measure the main coil, B to TBN
+      dead: Measure the igniter, A to B
+      dead: Measure the radiant sensor, B to TBN
+      dead: Measure the door lamp contact, TB1 to D1
+      dead: Measure the drum lamp, D1 to TBN
+      nothing: Measure volts, outlet neutral to outlet L1
+      live: Measure volts, TB1 to TBN
+      live: Measure volts, M1 to TBN
+      live: Measure volts, M2 to TBN
+      live: Measure volts, M3 to TBN
+      live: Measure volts, M4 to TBN
+      live: Measure volts, M5 to TBN
+      live: Measure volts, M6 to TBN
+      live: Measure volts, H1 to TBN
+      live: Measure volts, H2 to TBN
+      live: Measure volts, H3 to TBN
+      live: Measure volts, H4 to TBN
+      live: Measure volts, B1 to TBN
+      live: Measure volts, D1 to TBN
+      live: Measure volts, A to TBN
+      live: Measure volts, B to TBN
+      running: Take the highest exhaust temperature
+      running: Measure the back pressure of the duct"
+    `));
   test("of the electric machine with a board", () =>
     expect(testsTold("brisk-tolley-v45e")).toMatchInlineSnapshot(`
-    "running: Does it start?
-    running: Does the drum turn?
-    running: Does the motor hum without turning?
-    running: Is the air warm after two minutes?
-    running: Does the heat switch off and on, with the exhaust within limits?
-    running: Does it go on heating for a quarter of an hour?
-    running: Does it trip the breaker?
-    running: Does the drum lamp light with the door open?
-    running: How strong is the air at the outside hood?
-    running: Does it stop by itself before its time?
-    running: Does the display light?
-    running: Does it show a fault code?
-    nothing: Look at the house supply
-    dead: Look over the control board for burnt spots
-    dead: Look at the drum belt
-    dead: Warm the exhaust thermistor in the hand: its ohms must fall as on its curve
-    dead: Look at the moisture bars for film
-    dead: Warm the high-limit thermostat to prove that it opens
-    dead: Look at the heating element
-    nothing: Look at the cycle setting
-    dead: Measure the cord, l1, PL1 to TB1
-    dead: Measure the cord, neutral, PN to TBN
-    dead: Measure the cord, l2, PL2 to TB2
-    dead: Measure the cord, earth, PG to CAB
-    dead: Measure the control board, TB1 to TBN
-    dead: Measure the start button, J4.1 to J4.2
-    dead: Measure the door switch, board pole, J3.1 to J3.2
-    dead: Measure the motor relay, TB1 to M1
-    dead: Measure the door switch, M1 to M2
-    dead: Measure the blower thermal fuse, M2 to M3
-    dead: Measure the belt switch, M3 to M4
-    dead: Measure the drum motor, main winding, M4 to TBN
-    dead: Measure the drum motor, start winding, M4 to M6
-    dead: Measure the centrifugal start contact, M6 to TBN
-    dead: Measure the heat relay, TB1 to H1
-    dead: Measure the exhaust thermistor, J2.1 to J2.2
-    dead: Measure the moisture bars, J5.1 to J5.2
-    dead: Measure the high-limit thermostat, H1 to H2
-    dead: Measure the thermal cut-off, H2 to H3
-    dead: Measure the heating element, H3 to H4
-    dead: Measure the door lamp contact, TB1 to D1
-    dead: Measure the drum lamp, D1 to TBN
-    dead: Measure the heating element to the cabinet
-    nothing: Measure volts, outlet neutral to outlet L1
-    nothing: Measure volts, outlet neutral to outlet L2
-    nothing: Measure volts, outlet L1 to outlet L2
-    live: Measure volts, TB1 to TBN
-    live: Measure volts, TB2 to TBN
-    live: Measure volts, M2 to TBN
-    live: Measure volts, M3 to TBN
-    live: Measure volts, M6 to TBN
-    live: Measure volts, D1 to TBN
-    live: Measure volts, M1 to TBN
-    live: Measure volts, M4 to TBN
-    live: Measure volts, H1 to TBN
-    live: Measure volts, H2 to TBN
-    live: Measure volts, H3 to TBN
-    live: Measure volts, H4 to TBN
-    live: Measure volts, J2.1 to TBN
-    live: Measure volts, J2.2 to TBN
-    live: Measure volts, J3.1 to TBN
-    live: Measure volts, J3.2 to TBN
-    live: Measure volts, J4.1 to TBN
-    live: Measure volts, J4.2 to TBN
-    live: Measure volts, J5.1 to TBN
-    live: Measure volts, J5.2 to TBN
-    running: Take the highest exhaust temperature
-    running: Measure the back pressure of the duct"
-  `));
+      "running: Does it start?
+      running: Does the drum turn?
+      running: Does the motor hum without turning?
+      running: Is the air warm after two minutes?
+      running: Does the heat switch off and on, with the exhaust within limits?
+      running: Does it go on heating for a quarter of an hour?
+      running: Does it trip the breaker?
+      running: Does the drum lamp light with the door open?
+      running: How strong is the air at the outside hood?
+      running: Does it stop by itself before its time?
+      running: Does the display light?
+      running: Does it show a fault code?
+      nothing: Look at the house supply
+      dead: Look over the control board for burnt spots
+      dead: Look at the drum belt
+      dead: Warm the exhaust thermistor in the hand: its ohms must fall as on its curve
+      dead: Look at the moisture bars for film
+      dead: Warm the high-limit thermostat to prove that it opens
+      dead: Look at the heating element
+      nothing: Look at the cycle setting
+      dead: Measure the cord, L1, PL1 to TB1
+      dead: Measure the cord, neutral, PN to TBN
+      dead: Measure the cord, L2, PL2 to TB2
+      dead: Measure the cord, earth, PG to CAB
+      dead: Measure the control board, TB1 to TBN
+      dead: Measure the start button, J4.1 to J4.2
+      dead: Measure the door switch, board pole, J3.1 to J3.2
+      dead: Measure the motor relay, TB1 to M1
+      dead: Measure the door switch, M1 to M2
+      dead: Measure the blower thermal fuse, M2 to M3
+      dead: Measure the belt switch, M3 to M4
+      dead: Measure the drum motor, main winding, M4 to TBN
+      dead: Measure the drum motor, start winding, M4 to M6
+      dead: Measure the centrifugal start contact, M6 to TBN
+      dead: Measure the heat relay, TB1 to H1
+      dead: Measure the exhaust thermistor, J2.1 to J2.2
+      dead: Measure the moisture bars, J5.1 to J5.2
+      dead: Measure the high-limit thermostat, H1 to H2
+      dead: Measure the thermal cut-off, H2 to H3
+      dead: Measure the heating element, H3 to H4
+      dead: Measure the door lamp contact, TB1 to D1
+      dead: Measure the drum lamp, D1 to TBN
+      dead: Measure the heating element to the cabinet
+      nothing: Measure volts, outlet neutral to outlet L1
+      nothing: Measure volts, outlet neutral to outlet L2
+      nothing: Measure volts, outlet L1 to outlet L2
+      live: Measure volts, TB1 to TBN
+      live: Measure volts, TB2 to TBN
+      live: Measure volts, M2 to TBN
+      live: Measure volts, M3 to TBN
+      live: Measure volts, M6 to TBN
+      live: Measure volts, D1 to TBN
+      live: Measure volts, M1 to TBN
+      live: Measure volts, M4 to TBN
+      live: Measure volts, H1 to TBN
+      live: Measure volts, H2 to TBN
+      live: Measure volts, H3 to TBN
+      live: Measure volts, H4 to TBN
+      live: Measure volts, J2.1 to TBN
+      live: Measure volts, J2.2 to TBN
+      live: Measure volts, J3.1 to TBN
+      live: Measure volts, J3.2 to TBN
+      live: Measure volts, J4.1 to TBN
+      live: Measure volts, J4.2 to TBN
+      live: Measure volts, J5.1 to TBN
+      live: Measure volts, J5.2 to TBN
+      running: Take the highest exhaust temperature
+      running: Measure the back pressure of the duct"
+    `));
   test("of the gas machine with a board", () =>
     expect(testsTold("brisk-tolley-v45g")).toMatchInlineSnapshot(`
-    "running: Does it start?
-    running: Does the drum turn?
-    running: Does the motor hum without turning?
-    running: Is the air warm after two minutes?
-    running: Does the heat switch off and on, with the exhaust within limits?
-    running: Does it go on heating for a quarter of an hour?
-    running: Does the igniter glow?
-    running: Does the igniter go dark again after a minute?
-    running: Is there a flame in the first two minutes?
-    running: Does it trip the breaker?
-    running: Does the drum lamp light with the door open?
-    running: How strong is the air at the outside hood?
-    running: Does it stop by itself before its time?
-    running: Does the display light?
-    running: Does it show a fault code?
-    nothing: Look at the house supply
-    dead: Look over the control board for burnt spots
-    dead: Look at the drum belt
-    dead: Warm the exhaust thermistor in the hand: its ohms must fall as on its curve
-    dead: Look at the moisture bars for film
-    dead: Warm the high-limit thermostat to prove that it opens
-    dead: Warm the holding coil and measure it again hot
-    dead: Warm the booster coil and measure it again hot
-    dead: Warm the main coil and measure it again hot
-    dead: Look at the igniter
-    dead: Warm the radiant sensor to prove that it opens
-    nothing: Look at the gas supply
-    nothing: Look at the cycle setting
-    dead: Measure the cord, l1, PL1 to TB1
-    dead: Measure the cord, neutral, PN to TBN
-    dead: Measure the cord, earth, PG to CAB
-    dead: Measure the control board, TB1 to TBN
-    dead: Measure the start button, J4.1 to J4.2
-    dead: Measure the door switch, board pole, J3.1 to J3.2
-    dead: Measure the motor relay, TB1 to M1
-    dead: Measure the door switch, M1 to M2
-    dead: Measure the blower thermal fuse, M2 to M3
-    dead: Measure the belt switch, M3 to M4
-    dead: Measure the drum motor, main winding, M4 to TBN
-    dead: Measure the drum motor, start winding, M4 to M6
-    dead: Measure the centrifugal start contact, M6 to TBN
-    dead: Measure the heat relay, TB1 to H1
-    dead: Measure the exhaust thermistor, J2.1 to J2.2
-    dead: Measure the moisture bars, J5.1 to J5.2
-    dead: Measure the high-limit thermostat, H1 to H2
-    dead: Measure the thermal cut-off, H2 to H3
-    dead: Measure the holding coil, A to TBN
-    dead: Measure the booster coil, A to B
-    dead: Measure the main coil, B to TBN
-    dead: Measure the igniter, A to B
-    dead: Measure the radiant sensor, B to TBN
-    dead: Measure the door lamp contact, TB1 to D1
-    dead: Measure the drum lamp, D1 to TBN
-    nothing: Measure volts, outlet neutral to outlet L1
-    live: Measure volts, TB1 to TBN
-    live: Measure volts, M2 to TBN
-    live: Measure volts, M3 to TBN
-    live: Measure volts, M6 to TBN
-    live: Measure volts, D1 to TBN
-    live: Measure volts, A to TBN
-    live: Measure volts, B to TBN
-    live: Measure volts, M1 to TBN
-    live: Measure volts, M4 to TBN
-    live: Measure volts, H1 to TBN
-    live: Measure volts, H2 to TBN
-    live: Measure volts, H3 to TBN
-    live: Measure volts, J2.1 to TBN
-    live: Measure volts, J2.2 to TBN
-    live: Measure volts, J3.1 to TBN
-    live: Measure volts, J3.2 to TBN
-    live: Measure volts, J4.1 to TBN
-    live: Measure volts, J4.2 to TBN
-    live: Measure volts, J5.1 to TBN
-    live: Measure volts, J5.2 to TBN
-    running: Take the highest exhaust temperature
-    running: Measure the back pressure of the duct"
-  `));
+      "running: Does it start?
+      running: Does the drum turn?
+      running: Does the motor hum without turning?
+      running: Is the air warm after two minutes?
+      running: Does the heat switch off and on, with the exhaust within limits?
+      running: Does it go on heating for a quarter of an hour?
+      running: Does the igniter glow?
+      running: Does the igniter go dark again after a minute?
+      running: Is there a flame in the first two minutes?
+      running: Does it trip the breaker?
+      running: Does the drum lamp light with the door open?
+      running: How strong is the air at the outside hood?
+      running: Does it stop by itself before its time?
+      running: Does the display light?
+      running: Does it show a fault code?
+      nothing: Look at the house supply
+      dead: Look over the control board for burnt spots
+      dead: Look at the drum belt
+      dead: Warm the exhaust thermistor in the hand: its ohms must fall as on its curve
+      dead: Look at the moisture bars for film
+      dead: Warm the high-limit thermostat to prove that it opens
+      dead: Warm the holding coil and measure it again hot
+      dead: Warm the booster coil and measure it again hot
+      dead: Warm the main coil and measure it again hot
+      dead: Look at the igniter
+      dead: Warm the radiant sensor to prove that it opens
+      nothing: Look at the gas supply
+      nothing: Look at the cycle setting
+      dead: Measure the cord, L1, PL1 to TB1
+      dead: Measure the cord, neutral, PN to TBN
+      dead: Measure the cord, earth, PG to CAB
+      dead: Measure the control board, TB1 to TBN
+      dead: Measure the start button, J4.1 to J4.2
+      dead: Measure the door switch, board pole, J3.1 to J3.2
+      dead: Measure the motor relay, TB1 to M1
+      dead: Measure the door switch, M1 to M2
+      dead: Measure the blower thermal fuse, M2 to M3
+      dead: Measure the belt switch, M3 to M4
+      dead: Measure the drum motor, main winding, M4 to TBN
+      dead: Measure the drum motor, start winding, M4 to M6
+      dead: Measure the centrifugal start contact, M6 to TBN
+      dead: Measure the heat relay, TB1 to H1
+      dead: Measure the exhaust thermistor, J2.1 to J2.2
+      dead: Measure the moisture bars, J5.1 to J5.2
+      dead: Measure the high-limit thermostat, H1 to H2
+      dead: Measure the thermal cut-off, H2 to H3
+      dead: Measure the holding coil, A to TBN
+      dead: Measure the booster coil, A to B
+      dead: Measure the main coil, B to TBN
+      dead: Measure the igniter, A to B
+      dead: Measure the radiant sensor, B to TBN
+      dead: Measure the door lamp contact, TB1 to D1
+      dead: Measure the drum lamp, D1 to TBN
+      nothing: Measure volts, outlet neutral to outlet L1
+      live: Measure volts, TB1 to TBN
+      live: Measure volts, M2 to TBN
+      live: Measure volts, M3 to TBN
+      live: Measure volts, M6 to TBN
+      live: Measure volts, D1 to TBN
+      live: Measure volts, A to TBN
+      live: Measure volts, B to TBN
+      live: Measure volts, M1 to TBN
+      live: Measure volts, M4 to TBN
+      live: Measure volts, H1 to TBN
+      live: Measure volts, H2 to TBN
+      live: Measure volts, H3 to TBN
+      live: Measure volts, J2.1 to TBN
+      live: Measure volts, J2.2 to TBN
+      live: Measure volts, J3.1 to TBN
+      live: Measure volts, J3.2 to TBN
+      live: Measure volts, J4.1 to TBN
+      live: Measure volts, J4.2 to TBN
+      live: Measure volts, J5.1 to TBN
+      live: Measure volts, J5.2 to TBN
+      running: Take the highest exhaust temperature
+      running: Measure the back pressure of the duct"
+    `));
   test("of the condenser machine", () =>
     expect(testsTold("kelvane-c7")).toMatchInlineSnapshot(`
-    "running: Does it start?
-    running: Does the drum turn?
-    running: Does the motor hum without turning?
-    running: Is the air warm after two minutes?
-    running: Does the heat switch off and on, with the exhaust within limits?
-    running: Does it go on heating for a quarter of an hour?
-    running: Does it trip the breaker?
-    running: Does it stop by itself before its time?
-    running: Does the display light?
-    running: Does it show a fault code?
-    nothing: Look at the house supply
-    dead: Look over the control board for burnt spots
-    nothing: Pull out the water tank: is it full?
-    dead: Measure the µF of the motor capacitor against its label
-    dead: Does the drain pump turn freely?
-    dead: Warm the limit thermostat to prove that it opens
-    dead: Look at the heating coil a, 1.4 kw
-    dead: Look at the heating coil b, 0.9 kw
-    dead: Warm the exhaust thermistor in the hand: its ohms must fall as on its curve
-    dead: Look at the moisture bars for film
-    dead: Look at the drum belt
-    nothing: Pull out and look at lint filter and condenser
-    nothing: Look at the cycle setting
-    dead: Measure the cord, l, PL to F1
-    dead: Measure the mains filter, l, F1 to L1
-    dead: Measure the cord, neutral, PN to F2
-    dead: Measure the mains filter, n, F2 to NB
-    dead: Measure the cord, earth, PG to CAB
-    dead: Measure the door switch, L1 to L2
-    dead: Measure the control board, L2 to NB
-    dead: Measure the start button, J4.1 to J4.2
-    dead: Measure the float switch, J3.1 to J3.2
-    dead: Measure the motor relay, L2 to M1
-    dead: Measure the drum and fan motor, main winding, NB to M1
-    dead: Measure the drum and fan motor, start winding, NB to AX
-    dead: Measure the motor capacitor, M1 to AX
-    dead: Measure the pump relay, L2 to P1
-    dead: Measure the drain pump, P1 to NB
-    dead: Measure the heat relay, L2 to H1
-    dead: Measure the thermal cut-off, H1 to H2
-    dead: Measure the limit thermostat, H2 to H3
-    dead: Measure the heating coil a, 1.4 kw, H3 to NB
-    dead: Measure the heating coil b, 0.9 kw, H3 to NB
-    dead: Measure the exhaust thermistor, J2.1 to J2.2
-    dead: Measure the moisture bars, J5.1 to J5.2
-    dead: Measure the drum and fan motor to the cabinet
-    dead: Measure the heating coil a, 1.4 kw to the cabinet
-    dead: Measure the heating coil b, 0.9 kw to the cabinet
-    nothing: Measure volts, outlet neutral to outlet L
-    live: Measure volts, F1 to NB
-    live: Measure volts, F2 to NB
-    live: Measure volts, L1 to NB
-    live: Measure volts, L2 to NB
-    live: Measure volts, M1 to NB
-    live: Measure volts, AX to NB
-    live: Measure volts, P1 to NB
-    live: Measure volts, H1 to NB
-    live: Measure volts, H2 to NB
-    live: Measure volts, H3 to NB
-    live: Measure volts, J2.1 to NB
-    live: Measure volts, J2.2 to NB
-    live: Measure volts, J3.1 to NB
-    live: Measure volts, J3.2 to NB
-    live: Measure volts, J4.1 to NB
-    live: Measure volts, J4.2 to NB
-    live: Measure volts, J5.1 to NB
-    live: Measure volts, J5.2 to NB
-    running: Take the highest exhaust temperature"
-  `));
+      "running: Does it start?
+      running: Does the drum turn?
+      running: Does the motor hum without turning?
+      running: Is the air warm after two minutes?
+      running: Does the heat switch off and on, with the exhaust within limits?
+      running: Does it go on heating for a quarter of an hour?
+      running: Does it trip the breaker?
+      running: Does it stop by itself before its time?
+      running: Does the display light?
+      running: Does it show a fault code?
+      nothing: Look at the house supply
+      dead: Look over the control board for burnt spots
+      nothing: Pull out the water tank: is it full?
+      dead: Measure the µF of the motor capacitor against its label
+      dead: Does the drain pump turn freely?
+      dead: Warm the limit thermostat to prove that it opens
+      dead: Look at the heating coil A, 1.4 kW
+      dead: Look at the heating coil B, 0.9 kW
+      dead: Warm the exhaust thermistor in the hand: its ohms must fall as on its curve
+      dead: Look at the moisture bars for film
+      dead: Look at the drum belt
+      nothing: Pull out and look at lint filter and condenser
+      nothing: Look at the cycle setting
+      dead: Measure the cord, L, PL to F1
+      dead: Measure the mains filter, L, F1 to L1
+      dead: Measure the cord, neutral, PN to F2
+      dead: Measure the mains filter, N, F2 to NB
+      dead: Measure the cord, earth, PG to CAB
+      dead: Measure the door switch, L1 to L2
+      dead: Measure the control board, L2 to NB
+      dead: Measure the start button, J4.1 to J4.2
+      dead: Measure the float switch, J3.1 to J3.2
+      dead: Measure the motor relay, L2 to M1
+      dead: Measure the drum and fan motor, main winding, NB to M1
+      dead: Measure the drum and fan motor, start winding, NB to AX
+      dead: Measure the motor capacitor, M1 to AX
+      dead: Measure the pump relay, L2 to P1
+      dead: Measure the drain pump, P1 to NB
+      dead: Measure the heat relay, L2 to H1
+      dead: Measure the thermal cut-off, H1 to H2
+      dead: Measure the limit thermostat, H2 to H3
+      dead: Measure the heating coil A, 1.4 kW, H3 to NB
+      dead: Measure the heating coil B, 0.9 kW, H3 to NB
+      dead: Measure the exhaust thermistor, J2.1 to J2.2
+      dead: Measure the moisture bars, J5.1 to J5.2
+      dead: Measure the drum and fan motor to the cabinet
+      dead: Measure the heating coil A, 1.4 kW to the cabinet
+      dead: Measure the heating coil B, 0.9 kW to the cabinet
+      nothing: Measure volts, outlet neutral to outlet L
+      live: Measure volts, F1 to NB
+      live: Measure volts, F2 to NB
+      live: Measure volts, L1 to NB
+      live: Measure volts, L2 to NB
+      live: Measure volts, M1 to NB
+      live: Measure volts, AX to NB
+      live: Measure volts, P1 to NB
+      live: Measure volts, H1 to NB
+      live: Measure volts, H2 to NB
+      live: Measure volts, H3 to NB
+      live: Measure volts, J2.1 to NB
+      live: Measure volts, J2.2 to NB
+      live: Measure volts, J3.1 to NB
+      live: Measure volts, J3.2 to NB
+      live: Measure volts, J4.1 to NB
+      live: Measure volts, J4.2 to NB
+      live: Measure volts, J5.1 to NB
+      live: Measure volts, J5.2 to NB
+      running: Take the highest exhaust temperature"
+    `));
   test("no two tests of a machine are told alike", () => {
     for (const machine of MACHINES) {
       const titles = testsOf(machine).map((t) => testSays(machine, t.question).title);

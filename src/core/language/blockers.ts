@@ -2,6 +2,7 @@ import type { Blocker } from "../job/blocker";
 import { type Machine, maybePanelOf, type Part, partOf } from "../machine/format";
 import type { CauseCheck } from "../machine/parts/definition";
 import { faultSays, panelName, partName } from "../naming/names";
+import { lower } from "../naming/text";
 import { partPhrase } from "./phrases";
 
 /** What keeps a job from being closed, and what to type or do about it. */
@@ -23,7 +24,7 @@ export function blockerSays(machine: Machine | undefined, blocker: Blocker): Blo
       };
     case "cause":
       return {
-        says: `the ${partName(machine, blocker.fuse)} blew and its cause is unexamined: ${faultSays(machine, blocker.cause).toLowerCase()}?`,
+        says: `the ${partName(machine, blocker.fuse)} blew and its cause is unexamined: ${lower(faultSays(machine, blocker.cause))}?`,
         todo: checkSays(machine, partOf(machine, blocker.cause.part), blocker.by),
       };
     case "vent":

@@ -9,6 +9,7 @@ import type { Examination } from "../machine/parts/definition";
 import { kindOf } from "../machine/parts/index";
 import { readTerminal } from "../machine/wiring";
 import { controlsSay, partName, pointSays, windingSays } from "../naming/names";
+import { lower } from "../naming/text";
 
 /** What to do to find something out: an order, and how it is done. */
 export interface TestWords {
@@ -66,7 +67,7 @@ const LOOKS: Record<Examination["by"], (name: string) => string> = {
 };
 
 const lookSays = (part: Part): TestWords => ({
-  title: LOOKS[kindOf(part).examined(part)?.by ?? "look"](part.name.toLowerCase()),
+  title: LOOKS[kindOf(part).examined(part)?.by ?? "look"](lower(part.name)),
   how: part.test,
 });
 
@@ -89,7 +90,7 @@ function ohmsSays(machine: Machine, { place, circumstances }: QuestionOfKind<"oh
 
 function acrossSays(part: Part, a: number, b: number, state: string): TestWords {
   const winding = windingsOf(part).find(({ terminals }) => terminals[0] === a && terminals[1] === b);
-  const name = winding ? windingSays(part, winding) : part.name.toLowerCase();
+  const name = winding ? windingSays(part, winding) : lower(part.name);
   return {
     title: `Measure the ${name}, ${item(part.nets, a - 1)} to ${item(part.nets, b - 1)}`,
     how: `${part.kind === "conductor" ? "Cord out" : "Take its wires off first"}${state ? `; ${state}` : ""}.`,

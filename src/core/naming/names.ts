@@ -7,13 +7,12 @@ import { readTerminal } from "../machine/wiring";
 import { lower, lowerUnlessNet } from "./text";
 
 /** A part's name in the middle of a sentence. What the machine does not have is called by its id. */
-export const partName = (machine: Machine | undefined, id: string): string =>
-  (machine && maybePartOf(machine, id)?.name.toLowerCase()) ?? id;
+export const partName = (machine: Machine | undefined, id: string): string => lower((machine && maybePartOf(machine, id)?.name) ?? id);
 
 export const panelName = (machine: Machine | undefined, id: string): string => machine?.panels.find((p) => p.id === id)?.name ?? id;
 
 export function windingSays(part: Part, { is }: Winding): string {
-  const name = part.name.toLowerCase();
+  const name = lower(part.name);
   return is === "whole" ? name : `${name}, ${is} winding`;
 }
 
@@ -21,7 +20,7 @@ export function windingSays(part: Part, { is }: Winding): string {
 export function controlsSay(machine: Machine, controls: ControlPositions): string {
   return machine.controls
     .filter((c) => controls[c.id] !== undefined && controls[c.id] !== c.rest)
-    .map((c) => `${c.name.toLowerCase()} ${c.positions.find((p) => p.id === controls[c.id])?.name ?? controls[c.id]}`)
+    .map((c) => `${lower(c.name)} ${c.positions.find((p) => p.id === controls[c.id])?.name ?? controls[c.id]}`)
     .join(", ");
 }
 
@@ -60,13 +59,12 @@ export function faultsSay(machine: Machine, faults: readonly Fault[], unrelated:
 }
 
 /** What is put right, as a thing: “heating element”, “joint at the heating element”. */
-export const repairName = (repair: Repair): string =>
-  repair.is === "joint" ? `joint at the ${repair.name.toLowerCase()}` : repair.name.toLowerCase();
+export const repairName = (repair: Repair): string => (repair.is === "joint" ? `joint at the ${lower(repair.name)}` : lower(repair.name));
 
 /** What is to be done, as an order: “Fit a new heating element”. */
 export function repairSays(repair: Repair): string {
-  if (repair.is === "joint") return `Remake the joint at the ${repair.name.toLowerCase()}`;
-  return repair.is === "remedy" ? (repair.verb ?? repair.name) : `Fit a new ${repair.name.toLowerCase()}`;
+  if (repair.is === "joint") return `Remake the joint at the ${lower(repair.name)}`;
+  return repair.is === "remedy" ? (repair.verb ?? repair.name) : `Fit a new ${lower(repair.name)}`;
 }
 
 /** What was done: “Fitted: new heating element”. An assembly that the machine does not have is called by its id. */
