@@ -36,6 +36,7 @@ export class Outbox {
   private readonly db: Promise<IDBPDatabase<Schema>>;
   private readonly listeners = new Set<Listener>();
   private state: OutboxState = { pending: [], reached: true };
+  private readonly known = new Map<number, Pending>();
   private sending = false;
   private again = false;
   private tries = 0;
@@ -83,13 +84,15 @@ export class Outbox {
 
   /** What waits, oldest first, in the present envelope. Rows that did not change are the same objects as before. */
   private async rows(): Promise<Pending[]> {
-    const before = new Map(this.state.pending.map((p) => [p.order, p]));
     const rows = await (await this.db).getAll("outbox");
     return rows.flatMap(({ order = 0, entry, refused }): Pending[] => {
-      const known = before.get(order);
+      const known = this.known.get(order);
       if (known && known.refused === refused) return [known];
-      const read = known ? { ok: true as const, envelope: known.entry } : readEnvelope(entry);
-      return read.ok ? [{ order, entry: read.envelope, ...(refused !== undefined && { refused }) }] : [];
+      const read = readEnvelope(entry);
+      if (!read.ok) return [];
+      const row = { order, entry: known?.entry ?? read.envelope, ...(refused !== undefined && { refused }) };
+      this.known.set(order, row);
+      return [row];
     });
   }
 

@@ -1,0 +1,188 @@
+import { v7 } from "uuid";
+import { expect, test } from "vitest";
+import { TypedJob } from "../../cli/typed-job";
+import { stamp } from "../../src/core/job/entry";
+import type { Draft } from "../../src/core/job/kinds/index";
+import type { Envelope } from "../../src/core/journal/envelope";
+import { type EntryBox, JobStore } from "../../src/islands/job/store/job-store";
+import { merged, type ServerEntries } from "../../src/islands/job/store/server-entries";
+import type { OutboxState, Pending } from "../../src/islands/journal/outbox";
+import { across, SAFE, saw, shipped } from "../job-of";
+
+const machine = shipped("orrinshaw-e27");
+
+/** An outbox and a server that do as they are told, and an engine that only counts. */
+function world(lines: readonly string[] = []) {
+  const typed = new TypedJob(machine).type(...lines);
+  const job = typed.entries[0]?.stream.id ?? "";
+  const counts = { fold: 0, question: 0, place: 0, told: 0 };
+  let known: readonly Envelope[] = typed.entries;
+  let pending: readonly Pending[] = [];
+  let order = 0;
+  let hear: (state: OutboxState, acknowledged: readonly Envelope[]) => void = () => undefined;
+  let changed: (entries: readonly Envelope[]) => void = () => undefined;
+  const box: EntryBox = {
+    subscribe: (listener) => {
+      hear = listener;
+      listener({ pending, reached: true }, []);
+      return () => undefined;
+    },
+    add: async (id, by, drafts) => {
+      const entries = drafts.map((d) => stamp(id, d, { id: v7(), at: "2026-11-24T10:00:00Z", by }));
+      pending = [...pending, ...entries.map((entry) => ({ order: ++order, entry }))];
+      hear({ pending, reached: true }, []);
+    },
+    discard: async (number) => {
+      pending = pending.filter((p) => p.order !== number);
+      hear({ pending, reached: true }, []);
+    },
+  };
+  const server: ServerEntries = {
+    subscribe: (listener) => {
+      changed = listener;
+      return () => undefined;
+    },
+    acknowledge: (entries) => {
+      known = merged(known, entries);
+      changed(known);
+    },
+  };
+  const engine = { ask: () => undefined, look: () => void counts.place++, stop: () => undefined };
+  const noted = (what: "fold" | "question") => void counts[what]++;
+  const store = new JobStore(
+    job,
+    known,
+    () => machine,
+    { outbox: () => box, server, startEngine: () => engine, technician: () => "Tess", noted },
+    "watch",
+  );
+  store.start();
+  store.subscribe(() => void counts.told++);
+  return {
+    store,
+    counts,
+    /** The server takes everything that waits. */
+    acknowledge: () => {
+      const taken = pending.map((p) => p.entry);
+      pending = [];
+      hear({ pending, reached: true }, taken);
+    },
+    refuse: (reason: string) => {
+      pending = pending.map((p) => ({ ...p, refused: reason }));
+      hear({ pending, reached: true }, []);
+    },
+    /** The page looks again and finds what somebody else entered. */
+    refetch: (more: readonly Envelope[] = []) => {
+      known = merged(known, more);
+      changed(known);
+    },
+    record: async (...drafts: Draft[]) => {
+      store.dispatch({ do: "record", drafts });
+      await Promise.resolve();
+      await Promise.resolve();
+    },
+    get: store.getSnapshot,
+    job,
+  };
+}
+
+test("one entry is one fold and one question, from the touch to the server's word and the look again after it", async () => {
+  const { counts, record, acknowledge, refetch, get } = world(["turns, no heat"]);
+  expect(counts).toMatchObject({ fold: 0, question: 1 });
+  await record(SAFE);
+  expect(counts).toMatchObject({ fold: 1, question: 2 });
+  acknowledge();
+  refetch();
+  expect(counts).toMatchObject({ fold: 1, question: 2 });
+  expect(get().job.safety.power).toBe("dead");
+  expect(get().waiting.size).toBe(0);
+});
+
+test("several entries made at once are one fold and one question too", async () => {
+  const { counts, record } = world();
+  await record(SAFE, across("element", null), across("cut-off", 0.2));
+  expect(counts).toMatchObject({ fold: 1, question: 2 });
+});
+
+test("an entry while a part is looked at: the view goes back to the suspects, and it stays one question", async () => {
+  const { counts, store, record, get } = world(["safe"]);
+  store.dispatch({ do: "choose-part", part: "element" });
+  expect(counts).toMatchObject({ question: 1, place: 1 });
+  await record(across("element", null));
+  expect(get().view.chosen.kind).toBe("nothing");
+  expect(counts).toMatchObject({ fold: 1, question: 2, place: 1 });
+});
+
+test("what did not change keeps its reference, so that nothing is drawn anew for it", async () => {
+  const { record, get, store, counts } = world(["turns, no heat", "safe"]);
+  const before = get();
+  await record({ kind: "panel", body: { panel: "rear", state: "off" } });
+  const after = get();
+  expect(after.job.evidence).toBe(before.job.evidence);
+  expect(after.job.safety).toBe(before.job.safety);
+  expect(after.job.machine).toBe(before.job.machine);
+  expect(after.diagnosis).toBe(before.diagnosis);
+  expect(after.refused).toBe(before.refused);
+  const told = counts.told;
+  store.dispatch({ do: "edit-line", text: "" });
+  store.dispatch({ do: "go", bench: after.view.bench });
+  expect(get()).toBe(after);
+  expect(counts.told).toBe(told);
+});
+
+test("typing, looking and going elsewhere ask nothing of the engine and lose nothing", () => {
+  const { store, counts, get } = world(["safe"]);
+  store.dispatch({ do: "type", text: "element ", controls: { door: "open" } });
+  store.dispatch({ do: "choose-point", net: "H3" });
+  store.dispatch({ do: "go", bench: "open" });
+  store.dispatch({ do: "go", bench: "hand" });
+  expect(get().view).toMatchObject({
+    line: "element ",
+    controls: { door: "open" },
+    chosen: { kind: "points", points: ["H3"] },
+    bench: "hand",
+  });
+  expect(counts).toMatchObject({ question: 1, fold: 0 });
+});
+
+test("who stands where the work stands goes on with it; who looks elsewhere stays", async () => {
+  const follows = world(["turns, no heat"]);
+  follows.store.dispatch({ do: "go", bench: follows.get().job.stage });
+  await follows.record(SAFE);
+  expect(follows.get().view.bench).toBe(follows.get().job.stage);
+  const elsewhere = world(["turns, no heat"]);
+  elsewhere.store.dispatch({ do: "go", bench: "intake" });
+  await elsewhere.record(SAFE);
+  expect(elsewhere.get().view.bench).toBe("intake");
+});
+
+test("taking back the last that stands is an entry like any other; with nothing to take back nothing is made", async () => {
+  const { store, get, counts } = world(["safe"]);
+  store.dispatch({ do: "take-back" });
+  await Promise.resolve();
+  await Promise.resolve();
+  expect(get().job.safety.power).toBe("unknown");
+  expect(counts.fold).toBe(1);
+  expect(get().job.record.at(-2)?.status).toBe("retracted");
+});
+
+test("what the server refuses stays in sight with its reason, counts for nothing, and can be dropped", async () => {
+  const { store, record, refuse, get } = world();
+  await record(saw("hums", "yes"));
+  refuse("not today");
+  expect(get().refused).toMatchObject([{ refused: "not today" }]);
+  expect(get().job.evidence.length).toBe(0);
+  store.dispatch({ do: "drop-refused", order: get().refused[0]?.order ?? 0 });
+  await Promise.resolve();
+  expect(get().refused).toEqual([]);
+});
+
+test("what somebody else entered comes in between: the server's order counts, folded anew", async () => {
+  const { record, refetch, get, job } = world(["turns, no heat"]);
+  await record(across("element", null));
+  expect(get().job.record.at(-1)?.status).toBe("refused");
+  const theirs = stamp(job, SAFE, { id: v7(), at: "2026-11-24T09:59:00Z", by: "Somebody else" });
+  refetch([theirs]);
+  expect(get().job.record.map((l) => l.status)).not.toContain("refused");
+  expect(get().job.safety.power).toBe("dead");
+});
