@@ -1,0 +1,97 @@
+import { expect, test } from "vitest";
+import { refusalOf, stateAfter } from "../../src/core/job/fold";
+import type { Body, EntryKind } from "../../src/core/job/kinds/index";
+import { type Draft, ENTRY_KINDS, entryKind } from "../../src/core/job/kinds/index";
+import type { JobState } from "../../src/core/job/state";
+import { entrySays } from "../../src/core/language/entries";
+import { refOf } from "../../src/core/machine/revision";
+import { jobOf, shipped } from "../job-of";
+
+const machine = shipped("kelvane-c7");
+const ref = refOf(machine);
+
+/** One body of every kind: the compiler asks for one of each that there is. */
+const EXAMPLES: { [K in EntryKind]: Body<K> } = {
+  opened: { customer: "Mrs Osk", place: "Old Chandlery", phone: "000 555", liveTests: true },
+  machine: { machine: ref, serial: "INV-0001" },
+  complaint: { words: "no start", findings: [] },
+  preference: { liveTests: false, first: "look", parts: "set", coldCoil: "trust" },
+  "made-safe": { how: "breaker", proved: true },
+  energised: { note: "for the proof" },
+  finding: { kind: "look", place: { part: "belt" }, result: { is: "answer", value: "good" }, circumstances: {} },
+  discharged: { part: "capacitor" },
+  panel: { panel: "top", state: "off" },
+  fitted: { assembly: "element-a", action: "replaced" },
+  proof: { starts: "yes", turns: "yes", warm: "no", cycles: "unknown", airflow: "unknown" },
+  closed: { note: "shown to the customer" },
+  retract: { entry: "01a210fc-51c4-72d6-8a5d-2d136f2fbfae", why: "mistyped" },
+};
+const drafts = Object.entries(EXAMPLES).map(([kind, body]) => ({ kind, body }) as Draft);
+
+/** What of a state an entry changed. */
+function changed(before: JobState, draft: Draft): string[] {
+  const after = stateAfter(before, draft, { id: "e", at: "2026-11-24T10:00:00Z", findMachine: () => machine });
+  return (Object.keys({ ...before, ...after }) as (keyof JobState)[]).filter((k) => before[k] !== after[k]);
+}
+
+test("there is an example of every kind, and its schema takes it as it is", () => {
+  expect(drafts.map((d) => d.kind).sort()).toEqual(ENTRY_KINDS.map((k) => k.kind).sort());
+  for (const d of drafts) expect(entryKind(d).schema.parse(d.body)).toEqual(d.body);
+});
+
+test("each says itself, with a machine and without", () => {
+  const said = drafts.map((d) => `${d.kind}: ${entrySays(machine, d)} | ${entrySays(undefined, d)}`);
+  expect(said.join("\n").replaceAll(ref.revision, "REVISION")).toMatchInlineSnapshot(`
+    "opened: Job opened for Mrs Osk, Old Chandlery | Job opened for Mrs Osk, Old Chandlery
+    machine: Machine: Kelvane C7, serial INV-0001 | Machine: kelvane-c7, serial INV-0001
+    complaint: Complaint: “no start” | Complaint: “no start”
+    preference: Dead tests only; look first, fit the set that ages together, trust a cold coil | Dead tests only; look first, fit the set that ages together, trust a cold coil
+    made-safe: Made safe: breaker off, proved dead | Made safe: breaker off, proved dead
+    energised: Energised: the machine is live | Energised: the machine is live
+    finding: Drum belt looks good | look belt: good
+    discharged: Discharged: motor capacitor | Discharged: capacitor
+    panel: Top off | Top off
+    fitted: Fitted: new element-a | Fitted: new element-a
+    proof: Proof run: starts, turns, no heat, cycles unknown, air unknown | Proof run: starts, turns, no heat, cycles unknown, air unknown
+    closed: Job closed | Job closed
+    retract: An entry taken back | An entry taken back"
+  `);
+});
+
+test("each changes what it is about, and nothing else", () => {
+  const before = jobOf(machine, ["safe"]);
+  const effects = drafts.map((d) => `${d.kind}: ${changed(before, d).join(", ") || "nothing"}`);
+  expect(effects.join("\n")).toMatchInlineSnapshot(`
+    "opened: safety, opened
+    machine: machineRef
+    complaint: complaint
+    preference: safety, preference
+    made-safe: safety
+    energised: safety
+    finding: evidence
+    discharged: safety
+    panel: panelsOff, everOpen
+    fitted: fitted
+    proof: evidence, proof
+    closed: closed
+    retract: nothing"
+  `);
+});
+
+test("what names something that this machine does not have is refused by that name, whatever its kind", () => {
+  const state = jobOf(machine, ["safe"]);
+  const strange: Draft[] = [
+    { kind: "discharged", body: { part: "flux" } },
+    { kind: "panel", body: { panel: "attic", state: "off" } },
+    { kind: "fitted", body: { assembly: "kettle", action: "replaced" } },
+    { kind: "finding", body: { kind: "look", place: { part: "wheel" }, result: { is: "answer", value: "good" }, circumstances: {} } },
+  ];
+  expect(strange.map((d) => refusalOf(state, d))).toEqual(
+    ["flux", "attic", "kettle", "wheel"].map((given) => ({ code: "not-on-machine", given })),
+  );
+});
+
+test("a closed job takes nothing but what takes something back", () => {
+  const state = { ...jobOf(machine, []), closed: true };
+  for (const d of drafts) expect(refusalOf(state, d)?.code).toBe(d.kind === "retract" ? undefined : "job-closed");
+});
