@@ -1,0 +1,113 @@
+import { expect, test } from "vitest";
+import { z } from "zod";
+import { defineFinding, type FindingDefinition, findingFields, valueSchema } from "../../src/core/finding/definition";
+import type { FindingKind } from "../../src/core/finding/finding";
+import { defineEntry, type EntryDefinition } from "../../src/core/job/kinds/definition";
+import type { EntryKind } from "../../src/core/job/kinds/index";
+import { readBody } from "../../src/core/journal/upcast";
+import type { TestWords } from "../../src/core/language/tests";
+import type { PartKind } from "../../src/core/machine/format";
+import { definePart, type PartDefinition } from "../../src/core/machine/parts/definition";
+import { fuse } from "../../src/core/machine/parts/fuse";
+
+/**
+ * How a kind is added is told in three recipes; these are their proofs. The type checker reads this file too: where a line is
+ * marked as an error, it must be one, so that a field of a kind that could be forgotten would fail the check.
+ */
+
+test("an entry kind is one definition: nothing of it can be left out, and it is read, refused, folded and told by it alone", () => {
+  const weighed = defineEntry({
+    kind: "weighed",
+    version: 1,
+    stream: "job",
+    schema: z.strictObject({ kilograms: z.number().positive() }),
+    upcasters: [],
+    allows: ({ kilograms }, { safety }) => (safety.power === "live" && kilograms > 20 ? { code: "not-dead", power: "live" } : undefined),
+    effect: () => ({ everOpen: true }),
+    says: ({ kilograms }) => `Weighed: ${kilograms} kg`,
+    typed: (saying) => (saying === "heavy" ? { ok: true, taken: { kilograms: 30 } } : undefined),
+  });
+  expect(readBody([weighed], "weighed", 1, { kilograms: 4 })).toMatchObject({ ok: true, body: { kilograms: 4 } });
+  expect(readBody([weighed], "weighed", 1, { stones: 4 })).toMatchObject({ ok: false, unread: { code: "invalid" } });
+  expect(readBody([weighed], "weighed", 2, {})).toMatchObject({ ok: false, unread: { code: "newer", reads: 1 } });
+  const { allows: _, ...rest } = weighed;
+  // @ts-expect-error a kind of entry must say whether it is allowed
+  const forgotten: EntryDefinition<"weighed", typeof weighed.schema> = rest;
+  expect(forgotten).not.toHaveProperty("allows");
+});
+
+test("a later version of a kind needs a way up from the one before, and gets it step by step", () => {
+  const schema = z.strictObject({ grams: z.number() });
+  const grams = {
+    kind: "weighed",
+    version: 3,
+    schema,
+    upcasters: [
+      {
+        from: { kind: "weight", version: 1 },
+        to: 2,
+        schema: z.strictObject({ pounds: z.number() }),
+        up: (b: unknown) => ({ kilograms: (b as { pounds: number }).pounds / 2 }),
+      },
+      {
+        from: { kind: "weighed", version: 2 },
+        to: 3,
+        schema: z.strictObject({ kilograms: z.number() }),
+        up: (b: unknown) => ({ grams: (b as { kilograms: number }).kilograms * 1000 }),
+      },
+    ],
+  };
+  expect(readBody([grams], "weight", 1, { pounds: 4 })).toMatchObject({ ok: true, kind: "weighed", version: 3, body: { grams: 2000 } });
+  expect(readBody([grams], "weight", 1, { pounds: "four" })).toMatchObject({ ok: false, unread: { code: "invalid" } });
+  expect(readBody([grams], "length", 1, {})).toMatchObject({ ok: false, unread: { code: "unknown-kind" } });
+});
+
+test("a finding kind is one definition: its schema, what a model would show, its likelihood, its words, its sayings", () => {
+  const schema = findingFields("noise", "How loud it is.", z.strictObject({ at: z.literal("door") }), valueSchema("watt"));
+  const noise = defineFinding({
+    kind: "noise",
+    schema,
+    unknownName: () => undefined,
+    power: () => "on",
+    touches: () => [],
+    asks: () => ({ unit: "watt" }),
+    predict: (_, list) => list.map(() => ({ is: "not-to-be-had" })),
+    likelihood: () => 1,
+    sigma: () => 1,
+    says: ({ result }) => `Noise ${result.value}`,
+    typed: () => undefined,
+  });
+  expect(
+    noise.schema.parse({ kind: "noise", place: { at: "door" }, result: { is: "value", value: 2, unit: "watt" } }).circumstances,
+  ).toEqual({});
+  const { predict: _, ...rest } = noise;
+  // @ts-expect-error a kind of finding must say what a model would show
+  const forgotten: FindingDefinition<"noise", typeof schema> = rest;
+  expect(forgotten).not.toHaveProperty("predict");
+});
+
+test("a part kind is one definition: branches, heat, windings, examination, checks, spread, drawing", () => {
+  const link = definePart({ ...fuse, kind: "link" });
+  expect(link.modes).toBe(fuse.modes);
+  const { varied: _, ...rest } = link;
+  // @ts-expect-error a kind of part must say what of it varies in a rehearsed machine
+  const forgotten: PartDefinition<"link", typeof fuse.schema, "open"> = rest;
+  const { examined: __, ...unlooked } = link;
+  // @ts-expect-error and how it is examined
+  const unexamined: PartDefinition<"link", typeof fuse.schema, "open"> = unlooked;
+  expect([forgotten, unexamined]).toHaveLength(2);
+});
+
+test("whatever is looked up by a kind must have a place for each: the compiler names the one that is missing", () => {
+  type But<K extends string, Missing extends K> = Record<Exclude<K, Missing>, string>;
+  const symbols = {} as But<PartKind, "fuse">;
+  // @ts-expect-error a kind of part without a symbol
+  const allSymbols: Record<PartKind, string> = symbols;
+  const examples = {} as But<EntryKind, "closed">;
+  // @ts-expect-error a kind of entry without an example
+  const allExamples: Record<EntryKind, string> = examples;
+  const words = (kind: Exclude<FindingKind, "amps">): TestWords => ({ title: kind, how: "" });
+  // @ts-expect-error a kind of finding without words for its test
+  const allWords: (kind: FindingKind) => TestWords = words;
+  expect([allSymbols, allExamples, allWords]).toHaveLength(3);
+});
