@@ -8,6 +8,8 @@ import { blockerSays } from "../src/core/language/blockers";
 import { contradictionSays, hypothesisSays } from "../src/core/language/diagnosis";
 import { lineSays } from "../src/core/language/entries";
 import { expectationSays, proposalSays, testTitle } from "../src/core/language/proposals";
+import { pathSays, problemSays } from "../src/core/machine/check/problem";
+import { workingProblems } from "../src/core/machine/check/working";
 import type { Machine } from "../src/core/machine/format";
 import { parseMachine } from "../src/core/machine/read";
 import { TestCatalogue } from "../src/core/planning/catalogue";
@@ -83,7 +85,9 @@ export function loadMachine(arg: string): Machine {
   if (known) return known;
   if (!arg.endsWith(".json"))
     throw new BadInput(`“${arg}” is not a shipped machine; expected ${MACHINES.map((m) => m.id).join(", ")} or a file`);
-  return onFile(arg, () => parseMachine(readJson(arg)));
+  const machine = onFile(arg, () => parseMachine(readJson(arg)));
+  for (const problem of workingProblems(machine)) console.error(`yennic: ${arg}: ${pathSays(problem.path)}: ${problemSays(problem)}`);
+  return machine;
 }
 
 function readEntries(file: string): { job: string; kept: Kept[] } {

@@ -6,6 +6,7 @@ const COMMANDS: Record<string, () => Promise<{ run: (args: string[]) => Promise<
   test: () => import("./test"),
   probe: () => import("./probe"),
   plan: () => import("./plan"),
+  check: () => import("./check"),
   diagnose: () => import("./diagnose"),
   rehearse: () => import("./rehearse"),
   bench: () => import("./bench"),

@@ -58,6 +58,8 @@ test.each([
   [["diagnose", "nobody", "x.jsonl"], "“nobody” is not a shipped machine"],
   [["diagnose", "orrinshaw-e27", "bad.jsonl"], "bad.jsonl: line 2: id: "],
   [["bench", "moon"], "“moon” is not a benchmark"],
+  [["check"], "expected one or more MACHINE.json files"],
+  [["check", "bad.json"], "bad.json: not JSON"],
 ])("bad input ends with status 2 and one clear line: %j", (args, message) => {
   file("bad.json", "{");
   file("bad.jsonl", `\n{"kind":"opened","id":"1"}\n`);
@@ -65,4 +67,16 @@ test.each([
   expect(status).toBe(2);
   expect(stderr).toContain(message);
   expect(stderr.split("\n")).toHaveLength(1);
+});
+
+test("check runs the healthy machine of a file and says all that is wrong, with status 2", () => {
+  const sixth = join(root, "tests/fixtures/sixth.machine.json");
+  const good = yennic("check", sixth);
+  expect([good.status, good.stderr]).toEqual([0, ""]);
+  expect(JSON.parse(good.stdout)).toMatchObject({ revision: expect.stringMatching(/^[0-9a-f]{16}$/), problems: [] });
+  const text = readFileSync(sixth, "utf8");
+  const broken = yennic("check", file("broken.json", text.replace('"boxJPerK"', '"boxes"')));
+  expect(broken.status).toBe(2);
+  expect(JSON.parse(broken.stdout).problems.map((p: { path: string }) => p.path)).toEqual(["thermal.boxJPerK", "thermal"]);
+  expect(broken.stderr).toContain("broken.json: not right as it is");
 });

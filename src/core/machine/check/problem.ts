@@ -17,7 +17,7 @@ export type MachineProblem = { readonly path: readonly (string | number)[] } & (
 );
 
 /** What a healthy machine should do in its standard run. */
-export type Work = "starts" | "turns" | "heats" | "cycles" | "lights-lamp" | "shows-no-code" | "holds-breaker" | "advances";
+export type Work = "starts" | "heats" | "cycles" | "shows-no-code" | "holds-breaker" | "advances";
 
 /** Why it does not, where the circuit shows it. */
 export type Reason =
@@ -61,10 +61,8 @@ export function problemSays(problem: MachineProblem): string {
 
 const WORKS: Record<Work, string> = {
   starts: "a healthy one never starts",
-  turns: "a healthy one never turns its drum",
   heats: "a healthy one never heats",
   cycles: "a healthy one never switches its heat off and on by its own thermostat",
-  "lights-lamp": "the lamp of a healthy one never lights",
   "shows-no-code": "a healthy one shows a fault code",
   "holds-breaker": "a healthy one trips its breaker",
   advances: "the timer of a healthy one stands still",
