@@ -198,7 +198,7 @@ export const SIGHTS = [
   },
   {
     id: "trips",
-    name: "Breaker",
+    name: "Trips breaker",
     question: "Does it trip the breaker?",
     answers: [
       { value: "no", says: "breaker holds" },
