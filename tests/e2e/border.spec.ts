@@ -1,5 +1,7 @@
 import { expect, test } from "@playwright/test";
 import { v7 } from "uuid";
+import { refOf } from "../../src/core/machine/revision";
+import { E27 } from "./hidden-fault";
 import { Server } from "./server";
 
 const server = new Server();
@@ -52,6 +54,13 @@ test("bad input at the border: a clear answer with the field, nothing written, t
     ["unknown stage", fetch(`${server.url}/api/jobs?stage=napping`), 400, "expected one of intake"],
     ["bad page", fetch(`${server.url}/api/jobs?page=-1`), 400, "a page number from 1"],
     ["unknown job by id", fetch(`${server.url}/api/jobs/${v7()}`), 404, "there is no job"],
+    [
+      "unknown revision",
+      fetch(`${server.url}/api/machines/orrinshaw-e27/0123456789abcdef`),
+      404,
+      "there is no machine orrinshaw-e27 in revision",
+    ],
+    ["bad revision", fetch(`${server.url}/api/machines/orrinshaw-e27/latest`), 404, "there is no machine"],
     ["bad job id", fetch(`${server.url}/api/jobs/..%2f..%2fetc`), 404, ""],
   ];
   for (const [name, request, status, words] of cases) {
@@ -64,6 +73,13 @@ test("bad input at the border: a clear answer with the field, nothing written, t
   expect(await total()).toBe(0);
   expect((await post(JSON.stringify({ entries: [good] }), { origin: server.url })).status).toBe(200);
   expect(await total()).toBe(1);
+});
+
+test("the sheet of a revision is had by its name, and kept for good", async () => {
+  const ref = refOf(E27);
+  const response = await fetch(`${server.url}/api/machines/${ref.id}/${ref.revision}`);
+  expect(response.status).toBe(200);
+  expect(((await response.json()) as { machine: unknown }).machine).toEqual(JSON.parse(JSON.stringify(E27)));
 });
 
 test("a page that is not there says so, and pages carry a strict policy", async ({ page }) => {

@@ -55,9 +55,19 @@ test("what is timed keeps its time; a thermistor its temperature; a code is the 
   };
   expect(on("kelvane-g14", "glow after 20 s, dark at 45s, no flame")).toEqual([
     "Igniter glows after 20 s · Igniter goes dark after 45 s · No flame",
-    { kind: "sight", place: { sight: "glow" }, result: { is: "answer", value: "yes" }, circumstances: { secondsIntoRun: 20 } },
-    { kind: "sight", place: { sight: "dark" }, result: { is: "answer", value: "yes" }, circumstances: { secondsIntoRun: 45 } },
-    { kind: "sight", place: { sight: "flame" }, result: { is: "answer", value: "no" }, circumstances: {} },
+    {
+      kind: "sight",
+      place: { sight: "glow" },
+      result: { is: "answer", value: "yes" },
+      circumstances: { power: "dead", secondsIntoRun: 20 },
+    },
+    {
+      kind: "sight",
+      place: { sight: "dark" },
+      result: { is: "answer", value: "yes" },
+      circumstances: { power: "dead", secondsIntoRun: 45 },
+    },
+    { kind: "sight", place: { sight: "flame" }, result: { is: "answer", value: "no" }, circumstances: { power: "dead" } },
   ]);
   expect(on("kelvane-c7", "thermistor 9.1k @ 27C")[1]).toMatchObject({
     kind: "ohms",
@@ -101,4 +111,16 @@ test("completion offers names that go on from what is typed, and nothing once it
   expect(complete("ele", vocabulary).map((c) => c.line)).toContain("element ");
   expect(complete("turns, hi", vocabulary).map((c) => c.line)).toContain("turns, high limit ");
   expect(complete("element OL", vocabulary)).toEqual([]);
+});
+
+test("a finding keeps the circumstances in which it was typed: the power as it was then, the panels that were off", () => {
+  const u = understand("hums no, safe, top off, element 10.6", { machine, vocabulary, job: job({ power: "unknown" }) });
+  const circumstances = u.ok && "drafts" in u ? u.drafts.map((d) => (d.kind === "finding" ? d.body.circumstances : d.kind)) : [];
+  expect(circumstances).toMatchObject([
+    { power: "unknown" },
+    "made-safe",
+    "panel",
+    { power: "dead", panelsOff: ["top"], wiring: [{ edit: "part-off", part: "element" }] },
+  ]);
+  expect(circumstances[0]).not.toHaveProperty("panelsOff");
 });

@@ -1,4 +1,5 @@
 import { EXAMPLES, typedReading } from "../finding/typed-reading";
+import { draftInCircumstances } from "../job/circumstances";
 import { type Job, refusalOf, stateAfter } from "../job/fold";
 import type { EntryTyping } from "../job/kinds/definition";
 import { type Draft, ENTRY_KINDS } from "../job/kinds/index";
@@ -64,8 +65,9 @@ function understandAll(sayings: readonly string[], { machine, vocabulary, job, c
     if (!taken.ok) return refuse(taken.message);
     const refusal = refusalOf(state, taken.draft);
     if (refusal) return refuse(refusalSays(machine, refusal));
-    drafts.push(taken.draft);
-    state = stateAfter(state, taken.draft, NOT_MADE_YET);
+    const draft = draftInCircumstances(taken.draft, state);
+    drafts.push(draft);
+    state = stateAfter(state, draft, NOT_MADE_YET);
   }
   return { ok: true, drafts, says: drafts.map((d) => entrySays(machine, d)).join(" · ") };
 }

@@ -1,3 +1,4 @@
+import { draftInCircumstances } from "../../../core/job/circumstances";
 import { type Kept, readKept } from "../../../core/job/entry";
 import { type Fold, foldOn, type Job, startFold } from "../../../core/job/fold";
 import type { Draft } from "../../../core/job/kinds/index";
@@ -112,9 +113,10 @@ export class JobStore {
   };
 
   private draftsFor(intent: Intent): readonly Draft[] | undefined {
-    if (intent.do === "record") return intent.drafts;
+    const { job } = this.snapshot;
+    if (intent.do === "record") return intent.drafts.map((draft) => draftInCircumstances(draft, job));
     if (intent.do !== "take-back") return undefined;
-    const entry = intent.entry ?? lastStanding(this.snapshot.job);
+    const entry = intent.entry ?? lastStanding(job);
     return entry === undefined ? [] : [{ kind: "retract", body: { entry } }];
   }
 
