@@ -1,4 +1,5 @@
 import { describe, expect, test } from "vitest";
+import { item } from "../../src/core/array/at";
 import { voltsBetween } from "../../src/core/circuit/solve";
 import { type Fault, FaultSet } from "../../src/core/machine/fault";
 import { operate, startScript } from "../../src/core/machine/run/operate";
@@ -12,7 +13,7 @@ const run = (faults: readonly Fault[], until = 960): readonly Frame[] =>
 const glows = (f: Frame) => f.igniterC > 820;
 /** How often something begins in a timeline. */
 const starts = (frames: readonly Frame[], is: (f: Frame) => boolean) =>
-  frames.filter((f, i) => is(f) && !(i > 0 && is(frames[i - 1] as Frame))).length;
+  frames.filter((f, i) => is(f) && !(i > 0 && is(item(frames, i - 1)))).length;
 
 describe("machine G, from its burner network alone", () => {
   test("a healthy one glows, lights as the sensor opens, goes dark, and burns until the thermostat opens", () => {
@@ -58,9 +59,9 @@ describe("machine G, from its burner network alone", () => {
   ])("%s: glows, goes dark, no flame, glows again a minute later, for ever", (_, faults) => {
     const frames = run(faults);
     expect(frames.some((f) => f.flame)).toBe(false);
-    const times = frames.filter((f, i) => glows(f) && !(i > 0 && glows(frames[i - 1] as Frame))).map((f) => f.at);
+    const times = frames.filter((f, i) => glows(f) && !(i > 0 && glows(item(frames, i - 1)))).map((f) => f.at);
     expect(times.length).toBeGreaterThan(6);
-    for (let i = 1; i < times.length; i++) expect((times[i] as number) - (times[i - 1] as number)).toBeLessThan(150);
+    for (let i = 1; i < times.length; i++) expect(item(times, i) - item(times, i - 1)).toBeLessThan(150);
   });
 
   test.each(["coil-main", "coil-hold"])(

@@ -1,4 +1,5 @@
 import { describe, expect, test } from "vitest";
+import { item } from "../../src/core/array/at";
 import { type OperatingPoint, voltsBetween } from "../../src/core/circuit/solve";
 import { type Fault, FaultSet } from "../../src/core/machine/fault";
 import { MachineError, parseMachine } from "../../src/core/machine/read";
@@ -116,21 +117,21 @@ describe("a bad machine file is refused with the path of the wrong field", () =>
     return () => parseMachine(copy, "bad.json");
   };
   test.each([
-    [(m: typeof e27) => Object.assign(m.parts[3] as object, { kind: "gizmo" }), /bad\.json: parts\.3\.kind: /],
+    [(m: typeof e27) => Object.assign(item(m.parts, 3), { kind: "gizmo" }), /bad\.json: parts\.3\.kind: /],
     [
-      (m: typeof e27) => Object.assign(m.parts[5] as object, { panel: "attic" }),
+      (m: typeof e27) => Object.assign(item(m.parts, 5), { panel: "attic" }),
       /parts\.5\.panel: names “attic”, which is not a panel; expected terminal-cover, console/,
     ],
     [
-      (m: typeof e27) => Object.assign(m.parts[6]?.faults[0] as object, { mode: "bent" }),
+      (m: typeof e27) => Object.assign(m.parts[6]?.faults[0] ?? {}, { mode: "bent" }),
       /parts\.6\.faults\.0\.mode: “bent” is not a way in which a [a-z-]+ fails; expected /,
     ],
     [
-      (m: typeof e27) => Object.assign(m.controls[0] as object, { run: "turbo" }),
+      (m: typeof e27) => Object.assign(item(m.controls, 0), { run: "turbo" }),
       /controls\.0\.run: names “turbo”, which is not one of its positions; expected off, timed-high, air-only/,
     ],
     [
-      (m: typeof e27) => Object.assign(m.testPoints[2] as object, { net: "Q9" }),
+      (m: typeof e27) => Object.assign(item(m.testPoints, 2), { net: "Q9" }),
       /testPoints\.2\.net: names “Q9”, which is not a net that a part touches/,
     ],
     [(m: typeof e27) => Object.assign(m, { thermal: undefined }), /bad\.json: thermal: /],

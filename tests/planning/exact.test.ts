@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { expect, test } from "vitest";
+import { item } from "../../src/core/array/at";
 import { expectedCost } from "../../src/core/planning/evaluate";
 import { solveExactly } from "../../src/core/planning/exact";
 import { problemSchema } from "../../src/core/planning/problem";
@@ -22,7 +23,7 @@ test.each(names)("the policy for %s costs exactly the known optimum", (name) => 
 });
 
 test("a problem that names a panel it does not have is refused with the path", () => {
-  const problem = load(names[0] as string);
+  const problem = load(item(names, 0));
   problem.tests[0].access = ["attic"];
   const result = problemSchema.safeParse(problem);
   expect(result.error?.issues[0]).toMatchObject({ path: ["tests", 0, "access"], message: expect.stringContaining("attic") });

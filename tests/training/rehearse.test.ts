@@ -1,11 +1,12 @@
 import { expect, test } from "vitest";
+import { item } from "../../src/core/array/at";
 import { Rehearsal, summarise } from "../../src/core/training/rehearse";
 import { shipped } from "../job-of";
 
 /** One machine of each kind: clockwork and electric, board and gas, condenser. */
 const rehearsals = ["orrinshaw-e27", "brisk-tolley-v45g", "kelvane-c7"].map((id) => new Rehearsal(shipped(id)));
 const play = (strategy: string, jobs: number) =>
-  Array.from({ length: jobs }, (_, i) => (rehearsals[i % rehearsals.length] as Rehearsal).play(4242 + i, strategy));
+  Array.from({ length: jobs }, (_, i) => item(rehearsals, i % rehearsals.length).play(4242 + i, strategy));
 
 test("whole jobs with hidden faults: found with their causes, no caution broken, cheaper than a fixed order", { timeout: 240_000 }, () => {
   const own = summarise(play("planner", 12));
