@@ -32,6 +32,8 @@ export interface Answer {
 
 /** An answer of somebody who looked and could not tell. It weighs nothing, and is an answer. */
 export const UNTOLD = "unknown";
+/** How it is typed, as a pattern over a normalised saying. */
+export const UNTOLD_TYPED = "(?:\\?|unknown|can t tell|cannot tell|not sure)";
 
 const yesNo = (yes: string, no: string) => [
   { value: "yes", says: yes },

@@ -15,7 +15,7 @@ import {
   noSigma,
   touchesNothing,
 } from "../definition";
-import { type Answer, UNTOLD } from "../sights";
+import { type Answer, UNTOLD, UNTOLD_TYPED } from "../sights";
 
 const NO_CODE = "none";
 export const codeErrorRate = 0.02;
@@ -77,9 +77,11 @@ export const code = defineFinding({
   },
 });
 
+const UNTOLD_SAYING = new RegExp(`^code ${UNTOLD_TYPED}$`);
+
 function codeIn(text: string): string | undefined {
   if (/^(no code|code none|no fault code)$/.test(text)) return NO_CODE;
-  if (/^code (unknown|can t tell|cannot tell|not sure)$/.test(text)) return UNTOLD;
+  if (UNTOLD_SAYING.test(text)) return UNTOLD;
   return /^(?:fault )?code ([a-z]{0,2}\d[a-z0-9]{0,3})$/.exec(text)?.[1]?.toUpperCase();
 }
 

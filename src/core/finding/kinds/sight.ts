@@ -19,7 +19,7 @@ import {
   touchesNothing,
   type Witness,
 } from "../definition";
-import { SIGHT_IDS, SIGHTS, type Sight, type SightId, sightOf, UNTOLD } from "../sights";
+import { SIGHT_IDS, SIGHTS, type Sight, type SightId, sightOf, UNTOLD, UNTOLD_TYPED } from "../sights";
 
 const schema = findingFields(
   "sight",
@@ -96,8 +96,9 @@ export const sightFinding = (id: SightId, value: string, secondsIntoRun?: number
 });
 
 /** “starts ?”, “air can't tell”: looked for, and not told. */
-const UNTOLD_SAYING =
-  /^(starts|turns|hums|warm|cycles|keeps|glow|dark|flame|trips|lamp|stops|advances|display|air|airflow) (\?|unknown|can t tell|cannot tell|not sure)$/;
+const UNTOLD_SAYING = new RegExp(
+  `^(starts|turns|hums|warm|cycles|keeps|glow|dark|flame|trips|lamp|stops|advances|display|air|airflow) ${UNTOLD_TYPED}$`,
+);
 
 /** “glow after 20 s”, “dark at 45s”, “flame 1 min”: what can be timed, and when. */
 const TIMED = /^(.*?)(?:\s+(?:after|at|in))?\s+(\d+(?:[.,]\d+)?\s*(?:s|secs?|seconds?|min|mins|minutes?))$/i;

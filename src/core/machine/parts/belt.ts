@@ -1,17 +1,11 @@
-import { always, asRated, byLook, definePart, lookedAt, noBranches, noThermalContact, noWindings, plainMode } from "./definition";
+import { byLook, definePart, lookedAt, outsideTheCircuit, plainMode } from "./definition";
 import { noNets, partFields } from "./fields";
 
 export const belt = definePart({
   kind: "belt",
   schema: partFields("belt", "The drum belt.", { nets: noNets }),
   modes: { broken: plainMode },
-  conductsOnly: false,
-  branches: noBranches,
-  thermal: noThermalContact,
-  windings: noWindings,
-  readsAtRest: always,
+  ...outsideTheCircuit,
   examined: lookedAt(1),
   causeCheck: byLook,
-  varied: asRated,
-  drawnClosed: always,
 });

@@ -119,5 +119,16 @@ export const lookedAt = (minutes: number) => (): Examination => ({ by: "look", m
 export const byLook = (): CauseCheck => "look";
 export const asRated = <P>(part: P): P => part;
 
+/** A thing beside the circuit, looked at and never metered: no wires, nothing that varies. */
+export const outsideTheCircuit = {
+  conductsOnly: false,
+  branches: noBranches,
+  thermal: noThermalContact,
+  windings: noWindings,
+  readsAtRest: always,
+  varied: asRated,
+  drawnClosed: always,
+};
+
 /** Stuck: temperature does not move it any more. */
 export const isStuck = (faults: FaultSet, part: string): boolean => faults.has(part, "open") || faults.has(part, "welded");

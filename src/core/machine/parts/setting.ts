@@ -1,4 +1,4 @@
-import { always, asRated, byLook, definePart, lookedAt, noBranches, noThermalContact, noWindings, plainMode } from "./definition";
+import { byLook, definePart, lookedAt, outsideTheCircuit, plainMode } from "./definition";
 import { id, noNets, partFields } from "./fields";
 
 export const setting = definePart({
@@ -8,13 +8,7 @@ export const setting = definePart({
     control: id.describe("The control that may be set wrong."),
   }),
   modes: { wrong: plainMode },
-  conductsOnly: false,
-  branches: noBranches,
-  thermal: noThermalContact,
-  windings: noWindings,
-  readsAtRest: always,
+  ...outsideTheCircuit,
   examined: lookedAt(1),
   causeCheck: byLook,
-  varied: asRated,
-  drawnClosed: always,
 });

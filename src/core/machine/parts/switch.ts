@@ -1,5 +1,6 @@
-import { acrossIt, always, asRated, byLook, contact, definePart, noThermalContact, notExamined, plainMode } from "./definition";
+import { definePart } from "./definition";
 import { closedWhen, id, pair, partFields } from "./fields";
+import { workedByControl } from "./worked-by-control";
 
 export const switchPart = definePart({
   kind: "switch",
@@ -8,17 +9,5 @@ export const switchPart = definePart({
     closedWhen,
     needs: id.optional().describe("A part that must be whole for the control to be where it should, such as the belt."),
   }),
-  modes: { open: plainMode, welded: plainMode },
-  conductsOnly: true,
-  branches: (part, { faults, positions }) => {
-    const closed = part.closedWhen.in.includes(positions[part.closedWhen.control] ?? "");
-    return contact(faults.has(part.id, "welded") || (closed && !faults.has(part.id, "open")));
-  },
-  thermal: noThermalContact,
-  windings: acrossIt,
-  readsAtRest: always,
-  examined: notExamined,
-  causeCheck: byLook,
-  varied: asRated,
-  drawnClosed: (part, controls) => part.closedWhen.in.includes(controls[part.closedWhen.control] ?? ""),
+  ...workedByControl,
 });

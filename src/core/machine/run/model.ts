@@ -1,15 +1,18 @@
 import { real } from "../../array/at";
 import { type OperatingPoint, operatingPoint, voltsBetween } from "../../circuit/solve";
 import type { FaultSet } from "../fault";
-import { type Machine, maybePartOf, type PartOf } from "../format";
+import type { Machine, PartOf } from "../format";
 import { networkOf, PLUG_OHMS } from "../network";
 import type { ThermalContact } from "../parts/definition";
 import { type Wiring, wiringUnder } from "../wiring";
 import { coldCondition } from "./at-rest";
 import { BoardLogic } from "./board";
+import { Breaker } from "./breaker";
+import { Clockwork } from "./clockwork";
 import type { Condition, ControlPositions } from "./condition";
 import { airflow, type Drive, exhaustC, slopes } from "./heat";
 import { NODE, NODES } from "./nodes";
+import { Plungers } from "./plungers";
 import { thermalContacts } from "./thermal-contacts";
 import type { Frame } from "./timeline";
 
@@ -62,24 +65,20 @@ export class Model {
   private readonly stalled = new Map<string, number>();
   private readonly solutions = new Map<string, Solution>();
   private readonly freeArea: number;
-  private overload = 0;
   private moving = true;
   private flame = false;
-  private valveOne = false;
-  private valveTwo = false;
-  private timerS = 0;
-  private timerAdvance = 0;
   private readonly thermal: readonly ThermalContact[];
   private readonly motors: readonly PartOf<"motor">[];
   private readonly boards: readonly BoardLogic[];
   private readonly elements: ReadonlySet<string>;
-  private readonly valve: PartOf<"gas-valve"> | undefined;
+  private readonly valve: Plungers | undefined;
   /** The coil whose temperature is followed: the one at fault, else the main coil. */
   private readonly coil: string | undefined;
   private readonly watched: ReadonlySet<string>;
   private readonly wiring: Wiring;
-  /** The drive of a clockwork timer. */
-  private readonly clockwork: PartOf<"resistor"> | undefined;
+  private readonly clockwork: Clockwork;
+  private readonly breaker: Breaker;
+  private readonly volts = (branch: string): number => this.solution.volts.get(branch) ?? 0;
 
   constructor(
     private readonly machine: Machine,
@@ -92,12 +91,13 @@ export class Model {
     this.motors = machine.parts.filter((p) => p.kind === "motor");
     this.boards = machine.parts.filter((p) => p.kind === "board").map((p) => new BoardLogic(machine, faults, p));
     this.elements = new Set(machine.parts.filter((p) => p.kind === "element").map((p) => p.id));
-    this.valve = machine.parts.find((p) => p.kind === "gas-valve");
-    this.coil = machine.parts.find((p) => p.kind === "coil" && faults.has(p.id, "opens-hot"))?.id ?? this.valve?.coils.main;
+    const valve = machine.parts.find((p) => p.kind === "gas-valve");
+    this.valve = valve && new Plungers(valve, faults);
+    this.coil = machine.parts.find((p) => p.kind === "coil" && faults.has(p.id, "opens-hot"))?.id ?? valve?.coils.main;
     this.thermal = thermalContacts(machine, faults);
     this.wiring = wiringUnder(machine, faults, []);
-    const drive = machine.timer && maybePartOf(machine, machine.timer.motor);
-    this.clockwork = drive?.kind === "resistor" ? drive : undefined;
+    this.clockwork = new Clockwork(machine);
+    this.breaker = new Breaker(machine.supply.breakerAmps);
     this.watched = new Set(
       machine.parts.flatMap((p) =>
         p.kind === "motor" ? [`${p.id}/main`, `${p.id}/start`] : p.kind === "coil" || p.kind === "resistor" ? [p.id] : [],
@@ -125,7 +125,7 @@ export class Model {
       if (round > 50) throw new Error(`${this.machine.id} does not settle at ${this.at} s: contacts chatter`);
       this.solve();
       this.stallMotors();
-      this.moveValves();
+      if (this.valve?.follow(this.volts)) this.changed = true;
       this.askBoards();
       this.watchResidual();
     }
@@ -174,28 +174,11 @@ export class Model {
     return { point, elementW, igniterW, coilW, volts, amps: Math.max(0, ...point.sourceCurrent.values()), residualAmps };
   }
 
-  private volts(branch: string): number {
-    return this.solution.volts.get(branch) ?? 0;
-  }
-
   /** A motor at speed stalls when its main winding loses its voltage; the run-up itself takes time, see advance(). */
   private stallMotors(): void {
     for (const motor of this.motors) {
       if (this.condition.atSpeed.has(motor.id) && !this.pulls(motor)) this.change({ atSpeed: without(this.condition.atSpeed, motor.id) });
     }
-  }
-
-  /** Plungers follow their coils at once: pull in above one voltage, let go below a lower one. */
-  private moveValves(): void {
-    if (!this.valve) return;
-    const { coils, pullsInAt, holdsAt, volts } = this.valve;
-    const at = (coil: string) => this.volts(coil) / volts;
-    const stuck = this.faults.has(this.valve.id, "stuck");
-    const one = !stuck && at(coils.hold) > (this.valveOne ? holdsAt : pullsInAt) && (this.valveOne || at(coils.boost) > pullsInAt);
-    const two = !stuck && at(coils.main) > (this.valveTwo ? holdsAt : pullsInAt);
-    if (one !== this.valveOne || two !== this.valveTwo) this.changed = true;
-    this.valveOne = one;
-    this.valveTwo = two;
   }
 
   private askBoards(): void {
@@ -217,7 +200,7 @@ export class Model {
 
   private get gas(): boolean {
     const gas = this.machine.burner?.gas;
-    return this.valveOne && this.valveTwo && !(gas !== undefined && this.faults.has(gas, "shut"));
+    return this.valve?.open === true && !(gas !== undefined && this.faults.has(gas, "shut"));
   }
 
   private pulls(motor: PartOf<"motor">): boolean {
@@ -230,7 +213,7 @@ export class Model {
 
   /** Moves on by at most `dt` seconds; stops early at the moment a thermostat, fuse, sensor or coil acts. */
   advance(limit: number): void {
-    let dt = Math.min(limit, this.timerLeft());
+    let dt = this.timed ? Math.min(limit, this.clockwork.left) : limit;
     this.burn();
     this.drive.flow = this.flow();
     this.drive.igniterW = this.solution.igniterW;
@@ -251,9 +234,10 @@ export class Model {
     this.x.set(this.next);
     this.at += dt;
     for (const board of this.boards) board.wait(dt, real(this.x, NODE.exhaustSensor));
-    this.runTimer(dt);
+    const moved = this.timed ? this.clockwork.turn(dt) : undefined;
+    if (moved) this.set(moved);
     this.runUp(dt);
-    this.watchBreaker(dt);
+    if (!this.condition.breakerTripped && this.breaker.carry(this.solution.amps, dt)) this.trip();
   }
 
   /** Second-order Runge–Kutta (midpoint) from `x` into `next`. */
@@ -308,7 +292,7 @@ export class Model {
   timeStep(): number {
     if (this.motors.some((m) => !this.condition.atSpeed.has(m.id) && this.canStart(m))) return RUN_UP_S;
     const stalled = this.motors.some((m) => !this.condition.atSpeed.has(m.id) && this.pulls(m));
-    return this.moving || this.heatW() > 0 || this.overload > 0 || stalled ? STEP_S : SAMPLE_S;
+    return this.moving || this.heatW() > 0 || this.breaker.warm || stalled ? STEP_S : SAMPLE_S;
   }
 
   private flow(): number {
@@ -326,31 +310,7 @@ export class Model {
   }
 
   private get timed(): boolean {
-    return this.clockwork !== undefined && this.volts(this.clockwork.id) > this.clockwork.worksAboveVolts;
-  }
-
-  /** Seconds until the clockwork moves on. */
-  private timerLeft(): number {
-    const advance = this.machine.timer?.advances[this.timerAdvance];
-    return advance && this.timed ? Math.max(1e-3, advance.afterMinutes * 60 - this.timerS) : Infinity;
-  }
-
-  private runTimer(dt: number): void {
-    const { timer } = this.machine;
-    const advance = timer?.advances[this.timerAdvance];
-    if (!timer || !advance || !this.timed) return;
-    this.timerS += dt;
-    if (this.timerS < advance.afterMinutes * 60) return;
-    this.timerAdvance++;
-    this.set({ [timer.control]: advance.to });
-  }
-
-  /** Thermal-magnetic breaker: heat of the overload gathers as (I/In)² − 1.2, trips at 60 s (about 5 s at four times In). */
-  private watchBreaker(dt: number): void {
-    if (this.condition.breakerTripped) return;
-    const load = (this.solution.amps / this.machine.supply.breakerAmps) ** 2 - 1.2;
-    this.overload = Math.max(0, this.overload + load * dt);
-    if (this.overload > 60) this.trip();
+    return this.clockwork.turns(this.volts);
   }
 
   /** Kelvin that a bias heater adds at its thermostat. */
