@@ -3,10 +3,11 @@ import type { FindMachine } from "../machine/revision";
 import type { Blocker } from "./blocker";
 import { closingBlockers } from "./closing";
 import { type Entry, type Kept, stampOf, type Unreadable } from "./entry";
+import type { Stamp } from "./kinds/definition";
 import { type Draft, entryKind } from "./kinds/index";
 import { NO_PREFERENCE } from "./preference";
 import type { Refusal } from "./refusal";
-import { AS_FOUND } from "./safety";
+import { AS_FOUND, type Standing, safetyFor } from "./safety";
 import { presentStage, type Stage, stagesDone } from "./stages";
 import type { JobState } from "./state";
 
@@ -41,6 +42,8 @@ const BEFORE_ANYTHING: Omit<JobState, "id"> = {
   untold: [],
   everSafe: false,
   everOpen: false,
+  evidenceAtProof: 0,
+  notDone: [],
   closed: false,
   preference: NO_PREFERENCE,
 };
@@ -85,7 +88,7 @@ function lineOf(kept: Kept, state: JobState, retracted: ReadonlySet<string>): Re
   if (!kept.readable) return { status: "unreadable", entry: kept.entry };
   const { entry } = kept;
   if (retracted.has(entry.id)) return { status: "retracted", entry };
-  const refusal = refusalOf(state, entry);
+  const refusal = refusalOf(stateFor(state, entry), entry);
   return refusal ? { status: "refused", entry, refusal } : { status: "counts", entry };
 }
 
@@ -95,12 +98,14 @@ export function refusalOf(state: JobState, draft: Draft): Refusal | undefined {
   return entryKind(draft).allows(draft.body, state);
 }
 
+/** The state as it is to one person at one time: a proof of dead runs out. The same object where nothing has. */
+export function stateFor<S extends JobState>(state: S, standing: Standing): S {
+  const safety = safetyFor(state.safety, standing);
+  return safety === state.safety ? state : { ...state, safety };
+}
+
 /** The state after an entry that is allowed. */
-export function stateAfter(
-  state: JobState,
-  draft: Draft,
-  made: { readonly id: string; readonly at: string; readonly findMachine: FindMachine },
-): JobState {
+export function stateAfter(state: JobState, draft: Draft, made: Stamp): JobState {
   return { ...state, ...entryKind(draft).effect(draft.body, state, made) };
 }
 

@@ -1,11 +1,12 @@
 import type { Blocker } from "./blocker";
+import type { Lapse } from "./safety";
 
 /** Why an entry counts for nothing, as facts. It stays in the record all the same. */
 export type Refusal =
   | { readonly code: "job-closed" }
   /** It names something that this machine does not have. */
   | { readonly code: "not-on-machine"; readonly given: string }
-  | { readonly code: "not-dead"; readonly power: "live" | "unknown" }
+  | { readonly code: "not-dead"; readonly power: "live" | "unknown"; /** It was proven dead, too long ago or by another. */ readonly lapsed?: Lapse }
   | { readonly code: "not-live"; readonly power: "dead" | "unknown" }
   | { readonly code: "live-tests-forbidden" }
   /** Something is to be found out while the machine runs, and it is dead. */

@@ -5,24 +5,49 @@ import type { Refusal } from "./refusal";
 /** What is known of the energy in the machine. Nothing but a recorded proof makes it dead; anything unknown counts as dangerous. */
 export interface Safety {
   readonly power: "unknown" | "dead" | "live";
-  /** Time of the entry that made it so. */
+  /** Time of the entry that made it so, and who made it. */
   readonly since?: string;
+  readonly by?: string;
+  /** A proof of dead that was recorded before proofs ran out: it holds until power. */
+  readonly holds?: true;
+  /** Why a proof of dead does not hold for who asks now. */
+  readonly lapsed?: Lapse;
   readonly liveTests: boolean;
   /** Capacitors recorded as discharged since the machine was made safe. */
   readonly discharged: readonly string[];
 }
 
+/** A proof of dead holds for the person who made it, and for so many hours. */
+export const DEAD_HOLDS_HOURS = 12;
+export type Lapse = "hours" | "person";
+
+/** Who stands at the machine, and when. */
+export interface Standing {
+  readonly at: string;
+  readonly by: string;
+}
+
+/** The energy as it is to one person at one time: another's proof of dead, or an old one, is none. The same object where it holds. */
+export function safetyFor(safety: Safety, { at, by }: Standing): Safety {
+  if (safety.power !== "dead" || safety.holds || safety.since === undefined) return safety;
+  const hours = (Date.parse(at) - Date.parse(safety.since)) / 3_600_000;
+  const lapsed = hours >= DEAD_HOLDS_HOURS ? "hours" : safety.by !== by ? "person" : undefined;
+  return lapsed ? { ...safety, power: "unknown", discharged: NOTHING, lapsed } : safety;
+}
+
+const NOTHING: readonly string[] = [];
+
 export const AS_FOUND: Safety = { power: "unknown", liveTests: false, discharged: [] };
 
 /** Why something that needs the power in this state can't be done now; `undefined` when it can. */
-export function powerRefusal(needed: Power, { power, liveTests }: Safety): Refusal | undefined {
+export function powerRefusal(needed: Power, { power, liveTests, lapsed }: Safety): Refusal | undefined {
   switch (needed) {
     case "any":
       return undefined;
     case "on":
       return power === "dead" ? { code: "not-running" } : undefined;
     case "dead":
-      return power === "dead" ? undefined : { code: "not-dead", power };
+      return power === "dead" ? undefined : { code: "not-dead", power, ...(lapsed && { lapsed }) };
     case "wall":
       return liveTests ? undefined : { code: "live-tests-forbidden" };
     case "live":

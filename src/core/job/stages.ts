@@ -1,5 +1,6 @@
 import { isWallPoint } from "../machine/format";
-import { isProven, type JobState } from "./state";
+import { isProven } from "./proven";
+import type { JobState } from "./state";
 
 /** The visit, in the order of the work. */
 export const STAGES = ["intake", "safe", "watch", "air", "open", "meter", "fit", "close", "prove", "hand"] as const;
@@ -43,7 +44,7 @@ function isDone(stage: Stage, state: JobState): boolean {
     case "close":
       return state.fitted.length > 0 && state.panelsOff.length === 0;
     case "prove":
-      return isProven(state.proof);
+      return isProven(state);
     case "hand":
       return state.closed;
   }

@@ -26,7 +26,10 @@ export interface Proof {
   readonly turns: "yes" | "no" | "unknown";
   readonly warm: "yes" | "no" | "unknown";
   readonly cycles: "yes" | "short" | "no" | "unknown";
-  readonly airflow: "strong" | "weak" | "none" | "unknown";
+  /** Left out where no air comes out of the house. */
+  readonly airflow?: "strong" | "weak" | "none" | "unknown" | undefined;
+  /** Why some of it was not seen. */
+  readonly whyUnseen?: string | undefined;
 }
 
 /** What the entries taken so far come to. Each entry gives a new state; what it does not change keeps its reference. */
@@ -43,15 +46,20 @@ export interface JobState {
   readonly fitted: readonly Fitted[];
   /** The last proof, when nothing was fitted after it. */
   readonly proof?: Proof | undefined;
+  /** How much evidence there was when it was made; what came later may contradict it. */
+  readonly evidenceAtProof: number;
+  /** How much evidence there was when a gas joint was last opened. */
+  readonly gasOpened?: number;
+  /** Checks that somebody said were not made, with why. They stay open. */
+  readonly notDone: readonly { readonly check: string; readonly why: string }[];
   /** Questions answered with “can't tell”, by the number of repairs before: weightless, but not put for ever. */
   readonly untold: readonly { readonly finding: Finding; readonly repairs: number }[];
   readonly everSafe: boolean;
   readonly everOpen: boolean;
   readonly closed: boolean;
+  /** What it was closed without. */
+  readonly reservations?: string;
   readonly preference: Preference;
 }
 
 export const assembliesFitted = ({ fitted }: Pick<JobState, "fitted">): string[] => fitted.map((f) => f.assembly);
-
-/** It started, turned and heated in the proof. */
-export const isProven = (proof: Proof | undefined): boolean => proof?.starts === "yes" && proof.turns === "yes" && proof.warm === "yes";

@@ -16,6 +16,7 @@ export const text = z.string().trim().max(2000);
 export interface Stamp {
   readonly id: string;
   readonly at: string;
+  readonly by: string;
   readonly findMachine: FindMachine;
 }
 

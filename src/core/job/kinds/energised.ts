@@ -9,7 +9,7 @@ export const energised = defineEntry({
   schema: z.strictObject({ note: text.optional().describe("A remark.") }).describe("The machine is live from here on."),
   upcasters: noUpcasters,
   allows: allowsAlways,
-  effect: (_, { safety }, { at }) => ({ safety: { ...safety, power: "live", discharged: [], since: at } }),
+  effect: (_, { safety: { liveTests } }, { at, by }) => ({ safety: { power: "live", liveTests, discharged: [], since: at, by } }),
   says: () => "Energised: the machine is live",
   typed: (saying) =>
     /^(energised|energise|live|power on|cord in|plugged in)$/.test(normalise(saying)) ? { ok: true, taken: {} } : undefined,

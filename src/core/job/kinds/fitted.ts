@@ -5,6 +5,7 @@ import { assemblyIdOf, isAssembly, jointId, repairOf, replaces } from "../../mac
 import { type Machine, maybePartOf, partOf } from "../../machine/format";
 import { fittedSays } from "../../naming/names";
 import { normalise, takeName } from "../../naming/vocabulary";
+import { disturbsGas } from "../gas";
 import { defineEntry, ref, text } from "./definition";
 
 const fields = {
@@ -30,6 +31,7 @@ export const fitted = defineEntry({
   effect: ({ assembly, action }, state, { id }) => ({
     fitted: [...state.fitted, { entry: id, assembly, action }],
     proof: undefined,
+    ...(state.machine && disturbsGas(state.machine, assembly) && { gasOpened: state.evidence.length }),
   }),
   says: ({ assembly, action }, machine) => fittedSays(machine, assembly, action === "replaced"),
   typed: (saying, { machine, vocabulary }): Taken<z.infer<typeof schema>> => {

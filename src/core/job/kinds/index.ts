@@ -6,8 +6,10 @@ import { discharged } from "./discharged";
 import { energised } from "./energised";
 import { finding } from "./finding";
 import { fitted } from "./fitted";
+import { gasOpened } from "./gas-opened";
 import { machine } from "./machine";
 import { madeSafe } from "./made-safe";
+import { notDone } from "./not-done";
 import { opened } from "./opened";
 import { panel } from "./panel";
 import { preference } from "./preference";
@@ -21,12 +23,14 @@ export const ENTRY_KINDS = [
   preference,
   discharged,
   fitted,
+  gasOpened,
   panel,
   finding,
   opened,
   machine,
   complaint,
   proof,
+  notDone,
   closed,
   retract,
 ] as const;

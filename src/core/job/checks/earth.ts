@@ -1,0 +1,41 @@
+import type { FindingOf, QuestionOfKind } from "../../finding/finding";
+import { hasHood, type Machine } from "../../machine/format";
+import { defineCheck, letsRun, shut } from "./definition";
+import { findingsOf, wasSeen } from "./found";
+
+/** The cabinet's way to the earth pin: not measured on a machine that tripped or keeps its water in, or measured and bad. */
+export interface EarthCheck {
+  readonly code: "earth";
+  readonly because: "tripped" | "condenser" | "read";
+}
+
+/** A sound earth, with what a meter's leads may add (est.), Ω. */
+export const EARTH_OHMS = 1;
+
+export const earth = defineCheck<"earth", EarthCheck>({
+  code: "earth",
+  open: (machine, state) => {
+    const last = findingsOf(state, "ohms").findLast((f) => isEarth(machine, f));
+    if (last) return isSound(last) ? [] : [{ code: "earth", because: "read" }];
+    if (wasSeen(state, "trips", "yes")) return [{ code: "earth", because: "tripped" }];
+    return hasHood(machine) || !reachesEarth(machine) ? [] : [{ code: "earth", because: "condenser" }];
+  },
+  question: (_, machine) => earthQuestion(machine),
+  when: shut,
+  stopsRun: letsRun,
+});
+
+const earthQuestion = ({ supply, cabinet }: Machine): QuestionOfKind<"ohms"> => ({
+  kind: "ohms",
+  place: { between: [supply.ground.pin, cabinet] },
+  circumstances: {},
+});
+
+const isEarth = ({ supply, cabinet }: Machine, { place }: FindingOf<"ohms">): boolean =>
+  [supply.ground.pin, cabinet].every((p) => (place.between as readonly string[]).includes(p));
+
+const isSound = ({ result }: FindingOf<"ohms">): boolean => result.is === "value" && result.value <= EARTH_OHMS;
+
+/** Whether the file draws the earth wire at all. */
+const reachesEarth = ({ parts, supply }: Machine): boolean => parts.some((p) => p.nets.includes(supply.ground.pin));
+

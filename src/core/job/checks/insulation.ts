@@ -1,0 +1,49 @@
+import type { QuestionOfKind } from "../../finding/finding";
+import { isSoundToCabinet, shouldBeOpen } from "../../finding/insulation";
+import { hasHood, type Machine } from "../../machine/format";
+import { runningControls } from "../../machine/run/at-rest";
+import type { JobState } from "../state";
+import { type CheckTime, defineCheck } from "./definition";
+import { isSight, lastPlace } from "./found";
+
+/** A pin of the plug is to be measured to the cabinet: the machine tripped, or keeps its water in (a condenser) and goes back. */
+export interface InsulationCheck {
+  readonly code: "insulation";
+  readonly because: "tripped" | "condenser";
+  readonly pin: string;
+}
+
+export const insulation = defineCheck<"insulation", InsulationCheck>({
+  code: "insulation",
+  open: (machine, state) => {
+    const tripped = lastPlace(state, (f) => isSight(f, "trips", "yes"));
+    if (tripped < 0 && hasHood(machine)) return [];
+    const because = tripped < 0 ? "condenser" : "tripped";
+    return pinsOf(machine)
+      .filter((pin) => shouldBeOpen(machine, pinToCabinet(machine, pin)))
+      .filter((pin) => !isMeasured(machine, state, pin, tripped))
+      .map((pin): InsulationCheck => ({ code: "insulation", because, pin }));
+  },
+  question: ({ pin }, machine) => pinToCabinet(machine, pin),
+  when: ({ because }): CheckTime => (because === "tripped" ? "inside" : "shut"),
+  stopsRun: ({ because }) => because === "tripped",
+});
+
+const pinsOf = ({ supply: { legs, neutral } }: Machine): string[] => [...legs.map((l) => l.pin), neutral.pin];
+
+const pinToCabinet = (machine: Machine, pin: string): QuestionOfKind<"ohms"> => ({
+  kind: "ohms",
+  place: { between: [pin, machine.cabinet] },
+  circumstances: { controls: { ...runningControls(machine) } },
+});
+
+/** Found sound after the machine tripped; before a condenser goes back, after what was fitted last. */
+function isMeasured(machine: Machine, { evidence, fitted }: JobState, pin: string, tripped: number): boolean {
+  return evidence.some(
+    ({ finding: f, fitted: before }, i) =>
+      f.kind === "ohms" &&
+      [pin, machine.cabinet].every((p) => (f.place.between as readonly string[]).includes(p)) &&
+      isSoundToCabinet(f) &&
+      (tripped >= 0 ? i > tripped : before.length === fitted.length),
+  );
+}

@@ -1,0 +1,22 @@
+import { asked, isSight, lastPlace, lastSeen } from "./found";
+import { defineCheck, inside, stopsRun } from "./definition";
+
+/** A gas joint was opened and not tested since; bubbles were seen last; or gas was smelt and no joint proven tight since. */
+export interface LeakCheck {
+  readonly code: "leak";
+  readonly because: "joint" | "bubbles" | "smell";
+}
+
+export const leak = defineCheck<"leak", LeakCheck>({
+  code: "leak",
+  open: (_, state) => {
+    const tight = lastPlace(state, (f) => isSight(f, "leak", "tight"));
+    const last = lastSeen(state, "leak");
+    if (last && isSight(last.finding, "leak", "bubbles")) return [{ code: "leak", because: "bubbles" }];
+    if (lastPlace(state, (f) => isSight(f, "smell", "gas")) > tight) return [{ code: "leak", because: "smell" }];
+    return state.gasOpened !== undefined && tight < state.gasOpened ? [{ code: "leak", because: "joint" }] : [];
+  },
+  question: () => asked("leak"),
+  when: inside,
+  stopsRun,
+});

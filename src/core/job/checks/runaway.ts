@@ -1,0 +1,18 @@
+import { defineCheck, letsRun, running } from "./definition";
+import { asked, isSight, lastSeen } from "./found";
+
+/** The heat was last seen never to switch off. */
+export interface RunawayCheck {
+  readonly code: "runaway";
+}
+
+export const runaway = defineCheck<"runaway", RunawayCheck>({
+  code: "runaway",
+  open: (_, state) => {
+    const last = lastSeen(state, "cycles");
+    return last && isSight(last.finding, "cycles", "no") ? [{ code: "runaway" }] : [];
+  },
+  question: () => asked("cycles"),
+  when: running,
+  stopsRun: letsRun,
+});

@@ -1,0 +1,29 @@
+import type { JobState } from "../state";
+import { defineCheck, letsRun, running } from "./definition";
+import { asked, isSight, lastSeen } from "./found";
+
+/** The air was weak, and the vent is neither cleared nor found strong since. */
+export interface VentCheck {
+  readonly code: "vent";
+  readonly part: string;
+}
+
+export const vent = defineCheck<"vent", VentCheck>({
+  code: "vent",
+  open: (machine, state) => {
+    const duct = machine.parts.find((p) => p.kind === "duct");
+    const last = lastSeen(state, "airflow");
+    if (!duct || !last || isSight(last.finding, "airflow", "strong")) return [];
+    if (state.fitted.slice(last.fitted.length).some((f) => f.assembly === duct.id)) return [];
+    if (isSight(last.finding, "airflow", "none") && drumStood(state)) return [];
+    return [{ code: "vent", part: duct.id }];
+  },
+  question: () => asked("airflow"),
+  when: running,
+  stopsRun: letsRun,
+});
+
+function drumStood({ evidence }: JobState): boolean {
+  const last = evidence.findLast((e) => isSight(e.finding, "turns") || isSight(e.finding, "starts"));
+  return last?.finding.kind === "sight" && last.finding.result.value === "no";
+}
