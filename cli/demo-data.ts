@@ -25,10 +25,13 @@ const proof = (body: Partial<Body<"proof">> = {}): Draft => ({
   body: { starts: "yes", turns: "yes", warm: "yes", cycles: "yes", airflow: "strong", ...body },
 });
 
+/** Who has not said a name on this device: the demo's own technician, whose proofs of dead hold there. */
+const YOU = "Technician";
+
 /** The invented harbour town of Ostrey. Typed as a technician would, so that the demo goes through the program's own reading line. */
 const DEMO: readonly DemoJob[] = [
   {
-    by: "Ida Thrupp",
+    by: YOU,
     customer: "Mrs Fennimarsh",
     place: "Gannet Point cabins, no. 7",
     machine: "orrinshaw-e27",
@@ -64,7 +67,7 @@ const DEMO: readonly DemoJob[] = [
     lines: [],
   },
   {
-    by: "Ida Thrupp",
+    by: YOU,
     customer: "Gull House lodgings",
     place: "Cable Street 11",
     machine: "orrinshaw-e27",
@@ -73,7 +76,7 @@ const DEMO: readonly DemoJob[] = [
     lines: ["starts, turns", "no heat", "air strong", "safe", "rear off", "h3 h5 OL", "h3 h4 0.2", "h4 h5 10.7"],
   },
   {
-    by: "Col Wenlow",
+    by: YOU,
     customer: "Harbour-master's house",
     place: "Beacon Steps 2",
     machine: "kelvane-g14",
@@ -82,7 +85,7 @@ const DEMO: readonly DemoJob[] = [
     lines: ["starts, turns", "glows, goes dark, flame", "loses heat", "air strong", "safe", "lower off", "hold coil 1340", "igniter 180"],
   },
   {
-    by: "Ida Thrupp",
+    by: YOU,
     customer: "Tern Court flats",
     place: "Tern Court, laundry room",
     machine: "brisk-tolley-v45e",
@@ -91,7 +94,7 @@ const DEMO: readonly DemoJob[] = [
     lines: ["starts, turns", "no heat", "display yes, no code", "air strong", "safe", "pl1 h3 OL", "console off", "ntc 11.4k @ 22C"],
   },
   {
-    by: "Col Wenlow",
+    by: YOU,
     customer: "Mrs Osk",
     place: "Old Chandlery, first floor",
     machine: "kelvane-c7",

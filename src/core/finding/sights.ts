@@ -230,7 +230,10 @@ export const SIGHTS = [
     tells: false,
     sayings: [
       [/^(polarity|polarity (right|ok|good|correct)|outlet (right|ok|wired right))$/, "right"],
-      [/^(polarity (wrong|crossed|reversed|swapped|bad)|(reversed|crossed|wrong) polarity|outlet (crossed|reversed|wired wrong))$/, "crossed"],
+      [
+        /^(polarity (wrong|crossed|reversed|swapped|bad)|(reversed|crossed|wrong) polarity|outlet (crossed|reversed|wired wrong))$/,
+        "crossed",
+      ],
     ],
   },
   {

@@ -6,7 +6,11 @@ export type Refusal =
   | { readonly code: "job-closed" }
   /** It names something that this machine does not have. */
   | { readonly code: "not-on-machine"; readonly given: string }
-  | { readonly code: "not-dead"; readonly power: "live" | "unknown"; /** It was proven dead, too long ago or by another. */ readonly lapsed?: Lapse }
+  | {
+      readonly code: "not-dead";
+      readonly power: "live" | "unknown" /** It was proven dead, too long ago or by another. */;
+      readonly lapsed?: Lapse;
+    }
   | { readonly code: "not-live"; readonly power: "dead" | "unknown" }
   | { readonly code: "live-tests-forbidden" }
   /** Something is to be found out while the machine runs, and it is dead. */

@@ -1,12 +1,15 @@
+import { sightOf } from "../finding/sights";
+import { unseenSays } from "../job/kinds/closed";
+import { proofRows } from "../job/proven";
 import { repairOf } from "../machine/assembly";
 import type { Machine } from "../machine/format";
 import { maybePanelOf } from "../machine/format";
 import { panelName, partName, repairName, repairSays } from "../naming/names";
-import { lower, minutesSay } from "../naming/text";
+import { capital, lower, minutesSay } from "../naming/text";
 import type { Caution, Expectation, Proposal, Purpose, Reason, SetOffer, Step, StepOf } from "../planning/proposal";
 import { BAD_NEW_PART } from "../planning/propose";
 import type { TestAction } from "../planning/tests";
-import { blockerSays } from "./blockers";
+import { checkSays, checkTest } from "./checks";
 import { hypothesisSays } from "./diagnosis";
 import { outcomeSays } from "./outcomes";
 import { testSays } from "./tests";
@@ -52,11 +55,13 @@ export function stepTitle(machine: Machine, step: Step): string {
     case "fit":
       return repairSays(repairOf(machine, step.assembly));
     case "examine":
-      return blockerSays(machine, step.check).todo;
+      return checkTest(machine, step.check).title;
     case "prove":
       return "Prove it";
+    case "intake":
+      return "Write what the customer noticed";
     case "close":
-      return "Close the job";
+      return step.reservations ? "Close the job with reservations" : "Close the job";
   }
 }
 
@@ -77,11 +82,17 @@ function stepDetail(machine: Machine, step: Step): string {
     case "fit":
       return fitSays(step);
     case "examine":
-      return `Because ${blockerSays(machine, step.check).says}`;
+      return checkTest(machine, step.check).how;
     case "prove":
-      return "Start it on heat: starts, turns, warm within two minutes, heat cycles, air strong outside.";
+      return `Start it on heat, stay with it, answer what you see: ${proofRows(machine)
+        .map((r) => sightOf(r).name.toLowerCase())
+        .join(", ")}.`;
+    case "intake":
+      return "In the customer’s own words.";
     case "close":
-      return "Nothing is left open: causes examined, panels back, proven.";
+      return step.reservations
+        ? `Told to the customer and written in the hand-over: ${unseenSays(step.reservations)}.`
+        : "Nothing is left open: causes examined, panels back, proven.";
   }
 }
 
@@ -108,7 +119,9 @@ function purposeSays(machine: Machine, purpose: Purpose): string {
     case "fit":
       return repairSays(repairOf(machine, purpose.assembly));
     case "check":
-      return blockerSays(machine, purpose.check).todo;
+      return checkTest(machine, purpose.check).title;
+    case "close-up":
+      return `Put the ${panelName(machine, purpose.panel)} back`;
   }
 }
 
@@ -125,15 +138,15 @@ function reasonSays(machine: Machine, reason: Reason, step: Step, purpose: strin
     case "sibling":
       return "It ages with what was fitted, and the labour is in the access: this job fits the set.";
     case "check-first":
-      return reason.check.code === "leak"
-        ? "Nothing is lit before the joints are proven tight."
-        : "A new part alone would bring the call back.";
+      return `${capital(checkSays(machine, reason.check))}.`.replace("?.", "?");
     case "back-before-power":
       return "Every panel and fastener goes back before power.";
     case "only-a-run-proves":
       return "Only a run proves the repair.";
     case "closes-when-run":
       return "The job can be closed when it has run.";
+    case "closes-when-told":
+      return "A job without its complaint can’t be closed.";
     case "nothing-left":
       return "Every check is done.";
     case "prepares":
@@ -175,6 +188,8 @@ const CAUTIONS: Record<Caution, string> = {
   "live-from-here": "From here the machine is live: no dead test counts until it is made safe again.",
   "holds-charge": "It may hold a dangerous charge with the cord out.",
   "live-test": "Live: one hand, insulated probes, nothing else touched.",
+  "gas-leaks": "Gas: shut it, nothing switched, no flame, windows open. If it smells, out, and call the supplier.",
+  "not-to-be-run": "Not to be run until this is measured away.",
   "gas-work": "Gas work: licensed practice and local code come first. Afterwards a leak test, or the job can't be closed.",
 };
 

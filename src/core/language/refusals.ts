@@ -1,9 +1,15 @@
 import type { Refusal } from "../job/refusal";
+import { DEAD_HOLDS_HOURS, type Lapse } from "../job/safety";
 import type { Machine } from "../machine/format";
 import { partName } from "../naming/names";
 import { blockerSays } from "./blockers";
 
 const MAKE_SAFE = "Cord out, prove it dead, record “made safe”, then";
+
+const LAPSED: Record<Lapse, string> = {
+  hours: `It was proven dead more than ${DEAD_HOLDS_HOURS} hours ago: that holds no longer.`,
+  person: "Somebody else proved it dead: your hands need your own proof.",
+};
 
 /** Why an entry counts for nothing, and what to do. */
 export function refusalSays(machine: Machine | undefined, refusal: Refusal): string {
@@ -13,6 +19,7 @@ export function refusalSays(machine: Machine | undefined, refusal: Refusal): str
     case "not-on-machine":
       return `“${refusal.given}” is not on this machine (${machine?.maker} ${machine?.model}). Is it the right one?`;
     case "not-dead":
+      if (refusal.lapsed) return `${LAPSED[refusal.lapsed]} ${MAKE_SAFE} measure again.`;
       return refusal.power === "live"
         ? `Never a resistance range on a live circuit. ${MAKE_SAFE} measure again.`
         : `Not proven dead. ${MAKE_SAFE} measure again.`;

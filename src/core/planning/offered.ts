@@ -1,4 +1,5 @@
 import { answers, type Finding, findingKind } from "../finding/finding";
+import { dangerOfRunning } from "../job/checks/index";
 import type { JobState } from "../job/state";
 import type { Machine } from "../machine/format";
 import type { TestAction } from "./tests";
@@ -8,10 +9,12 @@ const MOST_TAKES = 2;
 
 /**
  * Tests that the job allows and that were not made too often already: live ones only where the job allows them, no run with panels
- * off, no opening of a machine that is not dead.
+ * off or of a machine that is known to be dangerous, no opening of a machine that is not dead.
  */
-export const offeredTests = (tests: readonly TestAction[], machine: Machine, job: JobState): TestAction[] =>
-  tests.filter((t) => isOffered(t, machine, job));
+export function offeredTests(tests: readonly TestAction[], machine: Machine, job: JobState): TestAction[] {
+  const mayRun = dangerOfRunning(machine, job) === undefined;
+  return tests.filter((t) => (mayRun || (t.needs !== "running" && t.needs !== "live")) && isOffered(t, machine, job));
+}
 
 function isOffered(test: TestAction, machine: Machine, job: JobState): boolean {
   const power = findingKind(test.question).power(test.question, machine);

@@ -1,5 +1,6 @@
 import type { Hypothesis } from "../diagnosis/hypotheses";
-import type { OpenCheck } from "../job/blocker";
+import type { OpenCheck } from "../job/checks/index";
+import type { ProofRow } from "../job/proven";
 import type { OutcomeClass } from "./outcomes";
 import type { TestAction } from "./tests";
 
@@ -18,7 +19,9 @@ export type Step =
     }
   | { readonly kind: "examine"; readonly check: OpenCheck }
   | { readonly kind: "prove" }
-  | { readonly kind: "close" };
+  /** What the customer noticed is to be written down. */
+  | { readonly kind: "intake" }
+  | { readonly kind: "close"; readonly reservations?: { readonly rows: readonly ProofRow[]; readonly why: string } };
 
 export type StepKind = Step["kind"];
 export type StepOf<K extends StepKind> = Extract<Step, { kind: K }>;
@@ -27,7 +30,8 @@ export type StepOf<K extends StepKind> = Extract<Step, { kind: K }>;
 export type Purpose =
   | { readonly for: "test"; readonly test: TestAction }
   | { readonly for: "fit"; readonly assembly: string }
-  | { readonly for: "check"; readonly check: OpenCheck };
+  | { readonly for: "check"; readonly check: OpenCheck }
+  | { readonly for: "close-up"; readonly panel: string };
 
 /** Why this and not another. Minutes are expected minutes. */
 export type Reason =
@@ -52,6 +56,7 @@ export type Reason =
   | { readonly code: "back-before-power" }
   | { readonly code: "only-a-run-proves" }
   | { readonly code: "closes-when-run" }
+  | { readonly code: "closes-when-told" }
   | { readonly code: "nothing-left" }
   | { readonly code: "prepares" };
 
@@ -63,7 +68,15 @@ export interface SetOffer {
   readonly callBack: number;
 }
 
-export type Caution = "no-ohms-until-dead" | "is-live" | "live-from-here" | "holds-charge" | "live-test" | "gas-work";
+export type Caution =
+  | "no-ohms-until-dead"
+  | "is-live"
+  | "live-from-here"
+  | "holds-charge"
+  | "live-test"
+  | "gas-work"
+  | "gas-leaks"
+  | "not-to-be-run";
 
 /** What an outcome looks like and what it would mean. */
 export interface Expectation {

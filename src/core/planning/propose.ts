@@ -3,8 +3,9 @@ import { item, real } from "../array/at";
 import type { Hypothesis } from "../diagnosis/hypotheses";
 import type { Ranking } from "../diagnosis/rank";
 import { findingKind } from "../finding/finding";
-import { disturbsGas } from "../job/closing";
+import { dangerOfRunning } from "../job/checks/index";
 import type { Job } from "../job/fold";
+import { disturbsGas } from "../job/gas";
 import { assembliesFitted } from "../job/state";
 import { partsOfAssembly, type Repair, repairOf, replaces } from "../machine/assembly";
 import type { Machine } from "../machine/format";
@@ -12,12 +13,12 @@ import type { Belief } from "./belief";
 import type { TestCatalogue } from "./catalogue";
 import { type Choice, choose, LOOKAHEAD, type Lookahead, leaderAfter } from "./next";
 import { timesTaken } from "./offered";
-import { type Needs, preparation } from "./prepare";
+import { makeSafe, type Needs, preparation } from "./prepare";
 import { type Expectation, type OtherTest, type Proposal, plain, type Reason, type SetOffer, type StepOf } from "./proposal";
 import { CALL_BACK_MINUTES, DEFAULT_RATES, PROVE_MINUTES, type Rates, withSiblings } from "./repairs";
 import type { TestAction } from "./tests";
 import { type Valued, worth } from "./valued";
-import { wayToClose } from "./way-to-close";
+import { examine, wayToClose } from "./way-to-close";
 
 /** Above this the repair is taken to be done: on to the proof. */
 const SURELY_FIXED = 0.75;
@@ -41,6 +42,8 @@ export function propose(
 ): Proposal | undefined {
   if (job.closed) return undefined;
   const { machine } = catalogue.suspects.predictor;
+  const first = dangerFirst(machine, job);
+  if (first) return first;
   const sibling = job.proof ? undefined : siblingDue(machine, job);
   if (sibling !== undefined) return proposeSibling(machine, job, sibling);
   if (job.fitted.length > 0 && ranking.fixed >= SURELY_FIXED) return wayToClose(machine, job);
@@ -54,6 +57,17 @@ export function propose(
   }
   if (mayBeFixed || action.group.assemblies.length === 0) return wayToClose(machine, job);
   return { ...proposeFit(machine, job, choice, action), by };
+}
+
+/**
+ * Before anything else: the power out of what may not be run, gas that leaks, and, of a machine that tripped, its insulation: at the plug, in a minute.
+ */
+function dangerFirst(machine: Machine, job: Job): Proposal | undefined {
+  const danger = dangerOfRunning(machine, job);
+  if (!danger) return undefined;
+  if (danger.code === "leak" && danger.because !== "joint") return examine(machine, job, danger);
+  if (job.safety.power === "live") return { ...makeSafe(), prepares: { for: "check", check: danger } };
+  return danger.code === "insulation" ? examine(machine, job, danger) : undefined;
 }
 
 function proposeTest(catalogue: TestCatalogue, job: Job, choice: Choice, best: Valued): Proposal {

@@ -1,50 +1,90 @@
+import { panelMinutes, panelsToOpen } from "../access/panels";
 import { lastOf } from "../array/at";
-import { isOpenCheck, type OpenCheck } from "../job/blocker";
+import { findingKind } from "../finding/finding";
+import { isOpenCheck } from "../job/blocker";
+import { checkId, type OpenCheck, questionOfCheck, timeOfCheck } from "../job/checks/index";
 import type { Job } from "../job/fold";
-import { isProven } from "../job/state";
-import { type Machine, maybePanelOf, maybePartOf } from "../machine/format";
-import { makeSafe } from "./prepare";
-import { type Proposal, plain } from "./proposal";
+import { isProven, reservationsOf } from "../job/proven";
+import { type Machine, maybePanelOf } from "../machine/format";
+import { makeSafe, preparation } from "./prepare";
+import { type Caution, type Proposal, plain } from "./proposal";
+import { minutesOfQuestion, needsDead, panelsOfQuestion } from "./reach-of-question";
 import { PROVE_MINUTES } from "./repairs";
 
-const CHECK_MINUTES = 4;
 const POWER_MINUTES = 1;
 const CLOSE_MINUTES = 2;
+const INTAKE_MINUTES = 1;
 /** Of a panel that the machine file does not have. */
 const UNTOLD_PANEL_MINUTES = 3;
 /** What a whole proof takes beyond seeing whether it runs. */
 const WHOLE_PROOF_MINUTES = PROVE_MINUTES + 8;
 
-/** After the repair: causes examined, panels back, power, proof, close. */
+/**
+ * After the repair: what can be looked into while the machine is dead and open, panels back, what is measured on it shut, power, proof, what only a run
+ * shows, close.
+ */
 export function wayToClose(machine: Machine, job: Job): Proposal {
-  const check = job.blockers.find(isOpenCheck);
-  if (check && canBeMadeNow(machine, job, check)) {
-    if (needsDead(check) && job.safety.power !== "dead") return { ...makeSafe(), prepares: { for: "check", check } };
-    return examine(check);
-  }
+  const checks = inOrder(machine, job, job.blockers.filter(isOpenCheck));
+  const at = (time: ReturnType<typeof timeOfCheck>) => checks.find((c) => timeOfCheck(machine, c) === time);
+  const inside = at("inside");
+  if (inside) return examine(machine, job, inside);
   if (job.panelsOff.length > 0) return panelBack(machine, job, lastOf(job.panelsOff));
-  if (job.safety.power !== "live")
+  const shut = at("shut");
+  if (shut) return examine(machine, job, shut);
+  const run = at("run");
+  if (run && job.safety.power !== "live" && isProven(job)) return examine(machine, job, run);
+  if (job.safety.power !== "live" && !isProven(job))
     return plain({ kind: "energise", to: "prove" }, POWER_MINUTES, { code: "only-a-run-proves" }, "live-from-here");
-  if (!isProven(job.proof)) return plain({ kind: "prove" }, WHOLE_PROOF_MINUTES, { code: "closes-when-run" });
-  if (check) return examine(check);
-  return plain({ kind: "close" }, CLOSE_MINUTES, { code: "nothing-left" });
+  if (!isProven(job)) return plain({ kind: "prove" }, WHOLE_PROOF_MINUTES, { code: "closes-when-run" });
+  if (run) return examine(machine, job, run);
+  if (job.blockers.some((b) => b.code === "complaint")) return plain({ kind: "intake" }, INTAKE_MINUTES, { code: "closes-when-told" });
+  const reservations = reservationsOf(job);
+  return plain({ kind: "close", ...(reservations && { reservations }) }, CLOSE_MINUTES, { code: "nothing-left" });
 }
 
-const examine = (check: OpenCheck): Proposal => plain({ kind: "examine", check }, CHECK_MINUTES, { code: "check-first", check });
+/** Those that nobody said were not made come first; among them the most dangerous that needs no more panels. */
+function inOrder(machine: Machine, { notDone, panelsOff }: Job, checks: readonly OpenCheck[]): OpenCheck[] {
+  const given = new Set(notDone.map((n) => n.check));
+  const opening = (c: OpenCheck) =>
+    panelMinutes(machine, panelsToOpen(machine, panelsOfQuestion(machine, questionOfCheck(machine, c)), panelsOff));
+  return checks
+    .map((check) => ({ check, given: given.has(checkId(check)), opening: opening(check) }))
+    .sort((a, b) => Number(a.given) - Number(b.given) || a.opening - b.opening)
+    .map((c) => c.check);
+}
 
-const panelBack = (machine: Machine, { safety }: Job, panel: string): Proposal =>
-  plain(
-    { kind: "panel", panel, state: "on" },
-    maybePanelOf(machine, panel)?.minutesOn ?? UNTOLD_PANEL_MINUTES,
-    { code: "back-before-power" },
-    safety.power === "live" ? "is-live" : undefined,
+/** A check, or what must be done before it: power out or on, a panel off, a capacitor discharged. */
+export function examine(machine: Machine, job: Job, check: OpenCheck): Proposal {
+  const question = questionOfCheck(machine, check);
+  const dead = needsDead(machine, question);
+  const proposal = plain(
+    { kind: "examine", check },
+    minutesOfQuestion(machine, question),
+    { code: "check-first", check },
+    cautionOf(check),
   );
-
-/** A check that only a run can make waits for the run: thermostats for the proof, the air until the machine is closed and on. */
-function canBeMadeNow(machine: Machine, job: Job, check: OpenCheck): boolean {
-  if (check.code !== "cause") return true;
-  if (maybePartOf(machine, check.cause.part)?.kind === "thermostat") return job.proof !== undefined;
-  return check.by !== "air" || (job.safety.power === "live" && job.panelsOff.length === 0);
+  const before = preparation(
+    machine,
+    job,
+    {
+      power: dead ? "dead" : timeOfCheck(machine, check) === "run" ? "live" : "any",
+      opens: panelsToOpen(machine, panelsOfQuestion(machine, question), job.panelsOff),
+      touched: dead ? findingKind(question).touches(question) : [],
+    },
+    { for: "check", check },
+  );
+  return before ? { ...before, minutes: before.minutes + proposal.minutes } : proposal;
 }
 
-const needsDead = (check: OpenCheck): boolean => check.code === "cause" && (check.by === "cabinet" || check.by === "across");
+const cautionOf = (check: OpenCheck): Caution | undefined => {
+  if (check.code === "leak") return check.because === "joint" ? "gas-work" : "gas-leaks";
+  return check.code === "to-cabinet" ? "not-to-be-run" : undefined;
+};
+
+/** A panel goes back on a dead machine only. */
+function panelBack(machine: Machine, { safety }: Job, panel: string): Proposal {
+  if (safety.power !== "dead") return { ...makeSafe(), prepares: { for: "close-up", panel } };
+  return plain({ kind: "panel", panel, state: "on" }, maybePanelOf(machine, panel)?.minutesOn ?? UNTOLD_PANEL_MINUTES, {
+    code: "back-before-power",
+  });
+}

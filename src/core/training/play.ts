@@ -1,6 +1,6 @@
 import type { SuspectSet } from "../diagnosis/suspect-set";
-import { sightFinding } from "../finding/kinds/sight";
 import type { SightId } from "../finding/sights";
+import { dangerOfRunning } from "../job/checks/index";
 import { stamp } from "../job/entry";
 import { type Fold, foldOn, type Job, refusalOf, startFold } from "../job/fold";
 import type { Draft } from "../job/kinds/index";
@@ -32,7 +32,6 @@ export interface Outcome {
 }
 
 const MAX_STEPS = 250;
-const LEAK_TEST_MINUTES = 4;
 const PROOF_MINUTES = 12;
 
 /** Plays one whole job: the strategy sees only the job's record; the world answers and the clock runs alike for every strategy. */
@@ -105,22 +104,26 @@ export class Play {
         return;
       case "test":
         this.minutes += move.test.minutes;
-        if (move.test.needs === "running" && this.job.panelsOff.length > 0) this.unsafe++;
+        if (move.test.needs === "running" && this.mayNotRun()) this.unsafe++;
         this.record({ kind: "finding", body: this.world.answer(move.test.question, this.fitted) });
         return;
       case "fit":
         this.fit(move.assembly);
         return;
-      case "leak-test":
-        this.minutes += LEAK_TEST_MINUTES;
-        // No rehearsed world has a leaking joint: what is at stake is that the test is made.
-        this.record({ kind: "finding", body: sightFinding("leak", "tight") });
+      case "ask":
+        this.minutes += move.minutes;
+        this.record({ kind: "finding", body: this.world.answer(move.question, this.fitted) });
         return;
       case "prove":
+        if (dangerOfRunning(this.world.machine, this.job)) this.unsafe++;
         this.minutes += PROOF_MINUTES;
         this.record({ kind: "proof", body: this.prove() });
         return;
     }
+  }
+
+  private mayNotRun(): boolean {
+    return this.job.panelsOff.length > 0 || dangerOfRunning(this.world.machine, this.job) !== undefined;
   }
 
   private fit(assembly: string): void {
@@ -142,7 +145,8 @@ export class Play {
       turns: this.see("turns") as Proof["turns"],
       warm: kept === "no" ? "no" : warm,
       cycles: this.see("cycles") as Proof["cycles"],
-      airflow: hasHood(this.world.machine) ? (this.see("airflow") as Proof["airflow"]) : "unknown",
+      ...(hasHood(this.world.machine) && { airflow: this.see("airflow") as Proof["airflow"] }),
+      whyUnseen: "it does not show on this machine",
     };
   }
 

@@ -1,4 +1,5 @@
 import type { SuspectSet } from "../diagnosis/suspect-set";
+import type { Question } from "../finding/finding";
 import type { Job } from "../job/fold";
 import type { Draft } from "../job/kinds/index";
 import type { TestCatalogue } from "../planning/catalogue";
@@ -10,7 +11,8 @@ export type Move =
   | { readonly kind: "test"; readonly test: TestAction }
   | { readonly kind: "fit"; readonly assembly: string }
   | { readonly kind: "prove" }
-  | { readonly kind: "leak-test" }
+  /** A question that is no test of the planner's: a check before closing. */
+  | { readonly kind: "ask"; readonly question: Question; readonly minutes: number }
   | { readonly kind: "stop" };
 
 /** What a strategy sees: the machine as the model has it, and the job's record. */

@@ -148,7 +148,9 @@ export class World {
   }
 
   private seeSight(id: SightId, faults: readonly Fault[], errorFactor: number): string {
-    const { answers, errorRate, long } = sightOf(id);
+    const { answers, errorRate, long, tells } = sightOf(id);
+    // No rehearsed world leaks gas, is wired crossed or runs on with its door open: what is at stake is that it is looked at.
+    if (tells === false) return item(answers, 0).value;
     const shares = this.runOf(faults, long ?? false).shares[id];
     const values = answers.map((a) => a.value);
     return shares ? this.answerFrom(values, shares, errorRate * errorFactor) : UNTOLD;

@@ -38,4 +38,3 @@ const isSound = ({ result }: FindingOf<"ohms">): boolean => result.is === "value
 
 /** Whether the file draws the earth wire at all. */
 const reachesEarth = ({ parts, supply }: Machine): boolean => parts.some((p) => p.nets.includes(supply.ground.pin));
-

@@ -31,4 +31,5 @@ export const lastPlace = ({ evidence }: Recorded, isOne: (finding: Finding) => b
   evidence.findLastIndex((e) => isOne(e.finding));
 
 /** A sight that is asked for. */
-export const asked = (sight: SightId) => ({ kind: "sight", place: { sight }, circumstances: sightFinding(sight, "").circumstances }) as const;
+export const asked = (sight: SightId) =>
+  ({ kind: "sight", place: { sight }, circumstances: sightFinding(sight, "").circumstances }) as const;

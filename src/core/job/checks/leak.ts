@@ -1,5 +1,5 @@
-import { asked, isSight, lastPlace, lastSeen } from "./found";
 import { defineCheck, inside, stopsRun } from "./definition";
+import { asked, isSight, lastPlace, lastSeen } from "./found";
 
 /** A gas joint was opened and not tested since; bubbles were seen last; or gas was smelt and no joint proven tight since. */
 export interface LeakCheck {

@@ -1,6 +1,6 @@
+import type { QuestionOfKind } from "../../finding/finding";
 import { answers, type FindingOf } from "../../finding/finding";
 import { isSoundToCabinet, partToCabinet, shouldBeOpen } from "../../finding/insulation";
-import type { QuestionOfKind } from "../../finding/finding";
 import type { Machine } from "../../machine/format";
 import type { JobState } from "../state";
 import { defineCheck, inside, stopsRun } from "./definition";
@@ -27,9 +27,7 @@ function lowToCabinet(machine: Machine, state: JobState): FindingOf<"ohms">[] {
   return readings.filter((r, i) => {
     if (isSoundToCabinet(r)) return false;
     const part = partToCabinet(machine, r);
-    return !readings
-      .slice(i + 1)
-      .some((later) => answers(later, r) || (part !== undefined && partToCabinet(machine, later) === part));
+    return !readings.slice(i + 1).some((later) => answers(later, r) || (part !== undefined && partToCabinet(machine, later) === part));
   });
 }
 

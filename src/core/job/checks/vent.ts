@@ -1,5 +1,5 @@
 import type { JobState } from "../state";
-import { defineCheck, letsRun, running } from "./definition";
+import { defineCheck, inside, letsRun } from "./definition";
 import { asked, isSight, lastSeen } from "./found";
 
 /** The air was weak, and the vent is neither cleared nor found strong since. */
@@ -19,7 +19,7 @@ export const vent = defineCheck<"vent", VentCheck>({
     return [{ code: "vent", part: duct.id }];
   },
   question: () => asked("airflow"),
-  when: running,
+  when: inside,
   stopsRun: letsRun,
 });
 

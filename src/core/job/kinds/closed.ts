@@ -1,9 +1,9 @@
 import { z } from "zod";
+import { sightOf } from "../../finding/sights";
 import { upcaster } from "../../journal/upcast";
 import { closingBlockers } from "../closing";
 import { PROOF_ROWS, type ProofRow, reservationsOf } from "../proven";
 import type { Refusal } from "../refusal";
-import { sightOf } from "../../finding/sights";
 import type { JobState } from "../state";
 import { defineEntry, notTyped, text } from "./definition";
 

@@ -6,7 +6,9 @@ export const gasOpened = defineEntry({
   kind: "gas-opened",
   version: 1,
   stream: "job",
-  schema: z.strictObject({ note: text.optional().describe("Which joint.") }).describe("A joint of the gas train was opened: it is to be proven tight."),
+  schema: z
+    .strictObject({ note: text.optional().describe("Which joint.") })
+    .describe("A joint of the gas train was opened: it is to be proven tight."),
   upcasters: noUpcasters,
   allows: (_, { machine }) => (machine && !machine.burner ? { code: "not-on-machine", given: "gas" } : undefined),
   effect: (_, { evidence }) => ({ gasOpened: evidence.length }),

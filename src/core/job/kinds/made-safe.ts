@@ -1,7 +1,7 @@
 import { z } from "zod";
 import type { Taken } from "../../finding/definition";
-import { normalise } from "../../naming/vocabulary";
 import { upcaster } from "../../journal/upcast";
+import { normalise } from "../../naming/vocabulary";
 import { allowsAlways, defineEntry } from "./definition";
 
 const schema = z

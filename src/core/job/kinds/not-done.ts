@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { allowsAlways, defineEntry, noUpcasters, notTyped, text } from "./definition";
+import { allowsAlways, defineEntry, notTyped, noUpcasters, text } from "./definition";
 
 export const notDone = defineEntry({
   kind: "not-done",

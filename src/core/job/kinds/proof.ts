@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { sightFinding } from "../../finding/kinds/sight";
-import { witnessed } from "../witnessed";
 import { upcaster } from "../../journal/upcast";
+import { witnessed } from "../witnessed";
 import { defineEntry, notTyped, text } from "./definition";
 
 const yesNo = z.enum(["yes", "no", "unknown"]);
@@ -24,7 +24,9 @@ export const proof = defineEntry({
       whyUnseen: text
         .min(1)
         .optional()
-        .describe("Why something of it was not seen. Without it what is “unknown” proves nothing; with it the job closes with reservations."),
+        .describe(
+          "Why something of it was not seen. Without it what is “unknown” proves nothing; with it the job closes with reservations.",
+        ),
     })
     .describe("The run that proves the repair."),
   upcasters: [upcaster({ kind: "proof", version: 1 }, 2, firstBody, (body) => body)],

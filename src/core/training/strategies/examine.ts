@@ -1,45 +1,76 @@
-import { answers } from "../../finding/finding";
+import { answers, type Question } from "../../finding/finding";
 import { readsHealthy } from "../../finding/healthy";
-import type { Blocker } from "../../job/blocker";
+import { partToCabinet } from "../../finding/insulation";
+import { type CheckOf, type OpenCheck, questionOfCheck, timeOfCheck } from "../../job/checks/index";
 import type { Job } from "../../job/fold";
+import { assembliesFitted } from "../../job/state";
 import { assemblyIdOf } from "../../machine/assembly";
-import { partOf } from "../../machine/format";
-import type { TestAction } from "../../planning/tests";
+import { type Machine, type Part, partOf } from "../../machine/format";
+import { kindOf } from "../../machine/parts/index";
+import { minutesOfQuestion, needsDead, panelsOfQuestion } from "../../planning/reach-of-question";
 import type { Move, Situation } from "../situation";
-import { LIVE, reach, touchedBy } from "./moves";
+import { fitOrReach, LIVE, reach, touched } from "./moves";
 
-/** What looks into a cause: the air, the part to the cabinet or across, the part itself (a thermostat is warmed); what is found bad is put right. */
-export function examine(situation: Situation, check: Blocker): Move {
-  if (check.code !== "cause" && check.code !== "vent") return { kind: "leak-test" };
-  const { job, suspects, catalogue } = situation;
-  const by = check.code === "vent" ? "air" : check.by;
-  const part = partOf(suspects.predictor.machine, check.code === "vent" ? check.part : check.cause.part);
-  const id = { air: "airflow", cabinet: `cabinet ${part.id}`, across: `part ${part.id}.1.2`, look: `look ${part.id}` }[by];
-  const test = catalogue.tests.find((t) => t.id === id);
-  const bad = by === "air" ? airIsWeak(job) : looksBad(job, part.id);
-  if (bad || !test || readBadTwice(situation, test)) {
-    const before = part.panel === null ? undefined : reach(situation, [part.panel], [part.id]);
-    return before ?? { kind: "fit", assembly: assemblyIdOf(part) };
+/** Makes a check; what is found bad twice is put right. */
+export function examine(situation: Situation, check: OpenCheck): Move {
+  const { machine } = situation.suspects.predictor;
+  const question = questionOfCheck(machine, check);
+  if (isBad(situation, check, question)) {
+    const assembly = remedyFor(situation, check);
+    return assembly === undefined ? { kind: "stop" } : fitOrReach(situation, assembly);
   }
-  const before = test.needs === "dead" ? reach(situation, test.panels, touchedBy(test)) : job.safety.power === "dead" ? LIVE : undefined;
-  return before ?? { kind: "test", test };
+  const before = needsDead(machine, question)
+    ? reach(situation, panelsOfQuestion(machine, question), touched(question))
+    : timeOfCheck(machine, check) === "run" && situation.job.safety.power === "dead"
+      ? LIVE
+      : undefined;
+  return before ?? { kind: "ask", question, minutes: minutesOfQuestion(machine, question) };
 }
 
 const sinceRepair = ({ evidence, fitted }: Job) => evidence.filter((e) => e.fitted.length === fitted.length);
 
-/** Weak air in the proof is felt once more before the vent is cleared for it. */
-function airIsWeak(job: Job): boolean {
-  if (!job.blockers.some((b) => b.code === "vent")) return false;
-  const felt = sinceRepair(job).filter(({ finding: f }) => f.kind === "sight" && f.place.sight === "airflow");
-  return felt.length > 1 || job.safety.power !== "live";
+/** Found bad more than once since the last repair; the air also when it can't be felt again now. */
+function isBad({ job, suspects }: Situation, check: OpenCheck, question: Question): boolean {
+  const found = sinceRepair(job).filter((e) => e.source === "technician" && answers(e.finding, question));
+  if (question.kind === "sight" && question.place.sight === "airflow")
+    return check.code === "vent" && (found.length > 1 || job.safety.power !== "live");
+  const bad = found.filter(({ finding: f }) => (f.kind === "look" ? f.result.value === "bad" : !readsHealthy(suspects.predictor, f)));
+  return bad.length > 1;
 }
 
-function looksBad(job: Job, part: string): boolean {
-  const last = sinceRepair(job).findLast(({ finding: f }) => f.kind === "look" && f.place.part === part);
-  return last?.finding.kind === "look" && last.finding.result.value === "bad";
+/** What is put right for a check that stays bad; `undefined`: nothing is left that could be. */
+function remedyFor({ job, suspects }: Situation, check: OpenCheck): string | undefined {
+  const { machine } = suspects.predictor;
+  switch (check.code) {
+    case "cause":
+      return assemblyIdOf(partOf(machine, check.cause.part));
+    case "guard":
+    case "vent":
+      return assemblyIdOf(partOf(machine, check.part));
+    case "to-cabinet":
+    case "insulation":
+      return leakingAssembly(machine, job, check);
+    case "leak":
+    case "polarity":
+    case "earth":
+    case "door":
+    case "runaway":
+      return undefined;
+  }
 }
 
-/** A reading that is bad twice is believed. */
-const readBadTwice = ({ job, suspects }: Situation, { question }: TestAction): boolean =>
-  question.kind === "ohms" &&
-  sinceRepair(job).filter(({ finding }) => answers(finding, question) && !readsHealthy(suspects.predictor, finding)).length > 1;
+/** The part that was measured, else the one that most often leaks to the cabinet and is not renewed yet. */
+function leakingAssembly(machine: Machine, job: Job, check: CheckOf<"to-cabinet" | "insulation">): string | undefined {
+  const measured = check.code === "to-cabinet" ? partToCabinet(machine, check.question) : undefined;
+  const fitted = assembliesFitted(job);
+  if (measured !== undefined && !fitted.includes(assemblyIdOf(partOf(machine, measured)))) return assemblyIdOf(partOf(machine, measured));
+  const leaking = machine.parts
+    .map((part) => ({ part, weight: leakWeight(part) }))
+    .filter(({ part, weight }) => weight > 0 && !fitted.includes(assemblyIdOf(part)))
+    .sort((a, b) => b.weight - a.weight);
+  const worst = leaking[0]?.part;
+  return worst && assemblyIdOf(worst);
+}
+
+const leakWeight = (part: Part): number =>
+  part.faults.filter((f) => kindOf(part).modes[f.mode]?.leaks).reduce((sum, f) => sum + f.weight.value, 0);

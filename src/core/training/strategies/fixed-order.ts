@@ -1,10 +1,12 @@
 import { readsHealthy } from "../../finding/healthy";
 import type { SightId } from "../../finding/sights";
+import { dangerOfRunning } from "../../job/checks/index";
 import { assemblyIdOf, jointId } from "../../machine/assembly";
 import { partOf } from "../../machine/format";
 import type { TestAction } from "../../planning/tests";
 import type { Move, Situation, Strategy } from "../situation";
 import { acrossWithWires, branchInOrder } from "./branch";
+import { examine } from "./examine";
 import { fitOrReach, LIVE, lastSight, reach, touchedBy } from "./moves";
 import { unclearAssemblies } from "./unclear";
 import { wrapUp } from "./wrap-up";
@@ -85,11 +87,22 @@ class FixedOrder {
 
   private make(situation: Situation, test: TestAction): Move {
     const isDead = situation.job.safety.power === "dead";
-    if (test.needs === "running" && isDead) return LIVE;
+    if (test.needs === "running") {
+      const danger = dangerOfRunning(situation.suspects.predictor.machine, situation.job);
+      if (danger?.code === "insulation") return examine(situation, danger);
+      if (danger) return this.skip(situation);
+      if (isDead) return LIVE;
+    }
     const before = test.needs === "dead" ? reach(situation, test.panels, touchedBy(test)) : undefined;
     if (before) return before;
     this.pending = test;
     return { kind: "test", test };
+  }
+
+  /** What needs a run of a machine that may not be run is left out. */
+  private skip(situation: Situation): Move {
+    this.queue?.shift();
+    return this.next(situation);
   }
 
   private whenAllReadsGood(situation: Situation): Move {
@@ -117,7 +130,10 @@ class FixedOrder {
 const isJointId = (id: string): boolean => id.startsWith(jointId(""));
 const assemblyOf = ({ suspects }: Situation, part: string): string => assemblyIdOf(partOf(suspects.predictor.machine, part));
 
-function nextWatched({ catalogue, job }: Situation): Move | undefined {
+function nextWatched(situation: Situation): Move | undefined {
+  const { catalogue, job, suspects } = situation;
+  const danger = dangerOfRunning(suspects.predictor.machine, job);
+  if (danger) return danger.code === "insulation" ? examine(situation, danger) : undefined;
   for (const id of WATCHED) {
     const test = catalogue.tests.find((t) => t.id === id);
     if (test && lastSight(job, id) === undefined) return { kind: "test", test };

@@ -1,7 +1,8 @@
 import { panelsToOpen } from "../../access/panels";
-import { findingKind } from "../../finding/finding";
+import { findingKind, type Question } from "../../finding/finding";
 import type { SightId } from "../../finding/sights";
 import type { Job } from "../../job/fold";
+import type { Draft } from "../../job/kinds/index";
 import { chargedCapacitor } from "../../job/safety";
 import { partsOfAssembly, repairOf, replaces } from "../../machine/assembly";
 import { maybePanelOf } from "../../machine/format";
@@ -16,7 +17,7 @@ const UNTOLD_PANEL_MINUTES = 3;
 
 export const SAFE: Move = { kind: "entry", draft: { kind: "made-safe", body: { how: "cord", proved: true } }, minutes: SAFE_MINUTES };
 export const LIVE: Move = { kind: "entry", draft: { kind: "energised", body: {} }, minutes: LIVE_MINUTES };
-export const CLOSE: Move = { kind: "entry", draft: { kind: "closed", body: {} }, minutes: CLOSE_MINUTES };
+export const close = (draft: Draft): Move => ({ kind: "entry", draft, minutes: CLOSE_MINUTES });
 
 export const discharge = (part: string): Move => ({
   kind: "entry",
@@ -44,7 +45,8 @@ export function reach(situation: Situation, panels: readonly (string | null)[], 
   return charged === undefined ? undefined : discharge(charged);
 }
 
-export const touchedBy = ({ question }: TestAction): readonly string[] => findingKind(question).touches(question);
+export const touched = (question: Question): readonly string[] => findingKind(question).touches(question);
+export const touchedBy = ({ question }: TestAction): readonly string[] => touched(question);
 
 /** Fits something, or makes the next step that is needed before. */
 export function fitOrReach(situation: Situation, assembly: string): Move {

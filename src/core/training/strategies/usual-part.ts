@@ -1,6 +1,8 @@
 import { rank } from "../../diagnosis/rank";
 import type { SightId } from "../../finding/sights";
+import { dangerOfRunning } from "../../job/checks/index";
 import type { Move, Situation, Strategy } from "../situation";
+import { examine } from "./examine";
 import { fitOrReach, lastSight } from "./moves";
 import { wrapUp } from "./wrap-up";
 
@@ -32,7 +34,10 @@ export function usualPart(): Strategy {
   return step;
 }
 
-function nextWatched({ catalogue, job }: Situation): Move | undefined {
+function nextWatched(situation: Situation): Move | undefined {
+  const { catalogue, job, suspects } = situation;
+  const danger = dangerOfRunning(suspects.predictor.machine, job);
+  if (danger) return danger.code === "insulation" ? examine(situation, danger) : undefined;
   for (const id of WATCHED) {
     const test = catalogue.tests.find((t) => t.id === id);
     if (test && lastSight(job, id) === undefined) return { kind: "test", test };

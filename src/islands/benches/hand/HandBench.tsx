@@ -1,4 +1,9 @@
 import { findingSays } from "../../../core/finding/finding";
+import { checkId, openChecks } from "../../../core/job/checks/index";
+import { unseenSays } from "../../../core/job/kinds/closed";
+import { proofStands, reservationsOf } from "../../../core/job/proven";
+import { UNPROVEN } from "../../../core/language/blockers";
+import { checkSays } from "../../../core/language/checks";
 import { hypothesisSays } from "../../../core/language/diagnosis";
 import { entrySays } from "../../../core/language/entries";
 import { fittedSays } from "../../../core/naming/names";
@@ -21,6 +26,7 @@ export function HandBench() {
         <Measured />
         <Done />
         <Proven />
+        <Reservations />
       </dl>
     </>
   );
@@ -75,9 +81,35 @@ function Done() {
 }
 
 function Proven() {
-  const proof = useJob((s) => s.job.proof);
+  const job = useJob((s) => s.job);
   const machine = useMachine();
-  return <Fact name="Proven">{proof ? entrySays(machine, { kind: "proof", body: proof }).replace(/^Proof run: /, "") : "not yet"}</Fact>;
+  if (!job.proof) return <Fact name="Proven">not yet</Fact>;
+  const said = entrySays(machine, { kind: "proof", body: job.proof }).replace(/^Proof run: /, "");
+  const stands = proofStands(job);
+  return <Fact name="Proven">{stands === "proven" ? said : `${said}; but ${UNPROVEN[stands]}`}</Fact>;
+}
+
+/** What it is closed without, and what was said not to be done. */
+function Reservations() {
+  const job = useJob((s) => s.job);
+  const machine = useMachine();
+  const unseen = reservationsOf(job);
+  const open = new Map(openChecks(machine, job).map((c) => [checkId(c), c]));
+  const undone = job.notDone.flatMap(({ check, why }) => {
+    const still = open.get(check);
+    return still ? [`${checkSays(machine, still)} (${why})`] : [];
+  });
+  const all = [...(unseen ? [unseenSays(unseen)] : []), ...undone];
+  if (all.length === 0) return null;
+  return (
+    <Fact name="With reservations">
+      <ul>
+        {all.map((r) => (
+          <li key={r}>⚠ {r}</li>
+        ))}
+      </ul>
+    </Fact>
+  );
 }
 
 function Fact({ name, children }: { readonly name: string; readonly children: React.ReactNode }) {

@@ -1,29 +1,40 @@
 import { zodResolver } from "@hookform/resolvers/zod";
 import { type UseFormReturn, useForm } from "react-hook-form";
+import { z } from "zod";
 import { sightOf, UNTOLD } from "../../../core/finding/sights";
 import type { Body } from "../../../core/job/kinds/index";
 import { proof } from "../../../core/job/kinds/proof";
+import { PROOF_ROWS, type ProofRow, proofRows } from "../../../core/job/proven";
 import { Button } from "../../../ui/Button";
-import { useDispatch } from "../../job/store/context";
+import { useDispatch, useMachine } from "../../job/store/context";
 import styles from "./ProofForm.module.css";
 
-const ROWS = ["starts", "turns", "warm", "cycles", "airflow"] as const;
-type Row = (typeof ROWS)[number];
 type Form = UseFormReturn<Body<"proof">>;
 
 /** One answer a row, none chosen. */
 export function ProofForm() {
   const dispatch = useDispatch();
-  const form = useForm<Body<"proof">>({ resolver: zodResolver(proof.schema) });
+  const rows = proofRows(useMachine());
+  const form = useForm<Body<"proof">>({ resolver: zodResolver(seenOrTold) });
+  const answers = form.watch(rows);
+  const unseen = answers.includes("unknown");
   const submit = form.handleSubmit((body) => {
-    dispatch({ do: "record", drafts: [{ kind: "proof", body }] });
+    const { whyUnseen, ...seen } = body;
+    dispatch({ do: "record", drafts: [{ kind: "proof", body: whyUnseen ? { ...seen, whyUnseen } : seen }] });
     form.reset();
   });
   return (
     <form className={styles.form} onSubmit={submit} aria-label="The proof run">
-      {ROWS.map((row) => (
+      {rows.map((row) => (
         <Answers key={row} row={row} form={form} />
       ))}
+      {unseen && (
+        <label className={styles.why}>
+          What was not seen proves nothing. Why was it not seen? The job can then be closed only with this named.
+          <input {...form.register("whyUnseen")} maxLength={300} />
+          {form.formState.errors.whyUnseen && <span role="alert">Say why.</span>}
+        </label>
+      )}
       <div className={styles.buttons}>
         <Button type="submit">Record the run</Button>
       </div>
@@ -31,7 +42,15 @@ export function ProofForm() {
   );
 }
 
-function Answers({ row, form: { register, formState } }: { readonly row: Row; readonly form: Form }) {
+/** What was not seen needs a reason. */
+const seenOrTold = z
+  .preprocess((body: Body<"proof">) => ({ ...body, whyUnseen: body.whyUnseen?.trim() || undefined }), proof.schema)
+  .superRefine((body, context) => {
+    if (PROOF_ROWS.some((r) => body[r] === "unknown") && !body.whyUnseen)
+      context.addIssue({ code: "custom", path: ["whyUnseen"], message: "is needed for what was not seen" });
+  });
+
+function Answers({ row, form: { register, formState } }: { readonly row: ProofRow; readonly form: Form }) {
   const sight = sightOf(row);
   return (
     <fieldset>

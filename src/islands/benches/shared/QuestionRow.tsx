@@ -4,7 +4,7 @@ import { phraseFor } from "../../../core/language/phrases";
 import { answerSays } from "../../../core/language/tests";
 import { capital } from "../../../core/naming/text";
 import { Button } from "../../../ui/Button";
-import { answered } from "../../job/next/TestButtons";
+import { answered } from "../../job/next/QuestionButtons";
 import { useDispatch, useJob, useMachine } from "../../job/store/context";
 import styles from "./Bench.module.css";
 

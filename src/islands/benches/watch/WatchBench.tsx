@@ -5,7 +5,7 @@ import { sightsFor } from "../../../core/finding/sights";
 import type { Machine } from "../../../core/machine/format";
 import { panelName } from "../../../core/naming/names";
 import { Button } from "../../../ui/Button";
-import { answered } from "../../job/next/TestButtons";
+import { answered } from "../../job/next/QuestionButtons";
 import { useDispatch, useJob, useMachine } from "../../job/store/context";
 import { SheetPane } from "../../sheet/SheetPane";
 import styles from "../shared/Bench.module.css";

@@ -97,12 +97,16 @@ function obey(understood: Extract<Understanding, { ok: true }>, dispatch: Return
     case "prove":
       dispatch({ do: "go", bench: "prove" });
       return;
-    case "close":
-      dispatch({ do: "record", drafts: [{ kind: "closed", body: {} }] });
-      return;
   }
 }
 
-const stateOf = (understood: Understood): string => (understood === undefined ? "empty" : understood.ok ? "ok" : "bad");
+const stateOf = (understood: Understood): string =>
+  understood === undefined ? "empty" : understood.ok ? ("warns" in understood && understood.warns ? "warns" : "ok") : "bad";
 const noteOf = (understood: Understood): string =>
-  understood === undefined ? "" : understood.ok ? `✓ ${understood.says}` : understood.message;
+  understood === undefined
+    ? ""
+    : !understood.ok
+      ? understood.message
+      : "warns" in understood && understood.warns
+        ? `✓ ${understood.says} ⚠ ${understood.warns}`
+        : `✓ ${understood.says}`;

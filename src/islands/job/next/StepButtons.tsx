@@ -1,13 +1,15 @@
+import { checkId } from "../../../core/job/checks/index";
 import type { Draft } from "../../../core/job/kinds/index";
-import { blockerSays } from "../../../core/language/blockers";
+import { closingDraft } from "../../../core/job/proven";
 import type { Step } from "../../../core/planning/proposal";
 import { Button } from "../../../ui/Button";
-import { useDispatch, useMachine } from "../store/context";
-import { TestButtons } from "./TestButtons";
+import { useDispatch, useJob } from "../store/context";
+import { CheckButtons } from "./CheckButtons";
+import { QuestionButtons } from "./QuestionButtons";
 
 /** What records that a step was taken. */
 export function StepButtons({ step }: { readonly step: Step }) {
-  const machine = useMachine();
+  const job = useJob((s) => s.job);
   const dispatch = useDispatch();
   const main = (label: string, onClick: () => void) => (
     <Button look="main" onClick={onClick}>
@@ -17,7 +19,7 @@ export function StepButtons({ step }: { readonly step: Step }) {
   const record = (label: string, draft: Draft) => main(label, () => dispatch({ do: "record", drafts: [draft] }));
   switch (step.kind) {
     case "test":
-      return <TestButtons test={step.test} />;
+      return <QuestionButtons question={step.test.question} />;
     case "make-safe":
       return record("Cord out, proved dead", { kind: "made-safe", body: { how: "cord", proved: true } });
     case "discharge":
@@ -35,13 +37,12 @@ export function StepButtons({ step }: { readonly step: Step }) {
         body: { assembly: step.assembly, action: step.replaces ? "replaced" : "put-right" },
       });
     case "examine":
-      return main("Enter it", () => dispatch({ do: "type", text: quoted(blockerSays(machine, step.check).todo) }));
+      return <CheckButtons key={checkId(step.check)} check={step.check} />;
     case "prove":
       return main("Record the run", () => dispatch({ do: "go", bench: "prove" }));
+    case "intake":
+      return main("Go to the intake", () => dispatch({ do: "go", bench: "intake" }));
     case "close":
-      return record("Close the job", { kind: "closed", body: {} });
+      return record(step.reservations ? "Close with reservations" : "Close the job", closingDraft(job));
   }
 }
-
-/** What a sentence says to type: its first words in quotation marks. */
-const quoted = (sentence: string): string => /“([^”]+)”/.exec(sentence)?.[1] ?? "";

@@ -19,9 +19,24 @@ export function EnergyBadge({ safety }: { readonly safety: Safety }) {
       )}
       {safety.power === "unknown" && (
         <>
-          <TriangleAlert size={22} aria-hidden /> NOT PROVED DEAD
+          <TriangleAlert size={22} aria-hidden />
+          <span>
+            NOT PROVED DEAD
+            <Lapsed safety={safety} />
+          </span>
         </>
       )}
     </output>
+  );
+}
+
+/** Why a proof of dead that is on record does not hold here and now. */
+function Lapsed({ safety: { lapsed, since, by } }: { readonly safety: Safety }) {
+  if (!lapsed) return null;
+  return (
+    <small>
+      {lapsed === "person" ? `${by ?? "somebody else"} proved it ` : "proved "}
+      <Clock at={since} />: prove it again
+    </small>
   );
 }

@@ -13,6 +13,7 @@ import { Record } from "../record/Record";
 import { StoreContext, useJob } from "../store/context";
 import { startEngine } from "../store/engine";
 import { JobStore } from "../store/job-store";
+import { pageClock } from "../store/page-clock";
 import { serverEntries } from "../store/server-entries";
 import { ContradictionBanner } from "../suspects/ContradictionBanner";
 import { ChooseMachine } from "./ChooseMachine";
@@ -40,7 +41,14 @@ export function JobView({ id, number, bench, entries, machines }: Props) {
         id,
         entries,
         findAmong(machines),
-        { outbox, server: serverEntries(id, entries), startEngine, technician, noted: (what) => performance.mark(`yennic ${what}`) },
+        {
+          outbox,
+          server: serverEntries(id, entries),
+          startEngine,
+          technician,
+          clock: pageClock,
+          noted: (what) => performance.mark(`yennic ${what}`),
+        },
         bench,
       ),
     [id],

@@ -2,6 +2,7 @@ import { draftInCircumstances } from "../../../core/job/circumstances";
 import { type Kept, readKept } from "../../../core/job/entry";
 import { type Fold, foldOn, type Job, startFold } from "../../../core/job/fold";
 import type { Draft } from "../../../core/job/kinds/index";
+import { safetyFor } from "../../../core/job/safety";
 import type { Stage } from "../../../core/job/stages";
 import type { Envelope } from "../../../core/journal/envelope";
 import type { FindMachine } from "../../../core/machine/revision";
@@ -37,6 +38,8 @@ export interface Surroundings {
   readonly server: ServerEntries;
   readonly startEngine: StartEngine;
   readonly technician: () => string;
+  /** The time, and a call whenever a minute has passed or the page comes to the front; returns what ends it. */
+  readonly clock: { readonly now: () => Date; readonly onTick: (tick: () => void) => () => void };
   /** Hears of every fold that did work and of every question, for those who count them. */
   readonly noted: (what: "fold" | "question") => void;
 }
@@ -54,6 +57,7 @@ export class JobStore {
   private known: readonly Envelope[];
   private pending: readonly Pending[] = NO_PENDING;
   private engine: Engine | undefined;
+  private lapsed: { readonly of: Job; readonly job: Job } | undefined;
   private asked: { readonly job: Job; readonly place: string } | undefined;
   private readonly kept = new Map<string, Kept>();
   private readonly listeners = new Set<() => void>();
@@ -81,12 +85,14 @@ export class JobStore {
   start(): () => void {
     const { startEngine, server, outbox } = this.surroundings;
     this.engine = startEngine((diagnosis) => this.change({ diagnosis }));
+    this.lookAtClock();
     const stops = [
       server.subscribe((entries) => {
         this.known = entries;
         this.refold();
       }),
       outbox().subscribe((state, acknowledged) => this.hear(state, acknowledged)),
+      this.surroundings.clock.onTick(() => this.lookAtClock()),
     ];
     this.ask();
     return () => {
@@ -158,8 +164,25 @@ export class JobStore {
     const { view } = this.snapshot;
     // Who stands where the work stands goes on with it; who looks elsewhere stays.
     const bench = view.bench === before ? next.job.stage : view.bench;
-    this.change({ job: next.job, view: bench === view.bench ? view : { ...view, bench } });
+    this.change({ job: this.forWhoIsHere(), view: bench === view.bench ? view : { ...view, bench } });
     this.ask();
+  }
+
+  /** A proof of dead runs out while the page is open. */
+  private lookAtClock(): void {
+    this.change({ job: this.forWhoIsHere() });
+    this.ask();
+  }
+
+  /** The job as it is to this technician now. The same object while nothing ran out. */
+  private forWhoIsHere(): Job {
+    const { clock, technician } = this.surroundings;
+    const { job } = this.fold;
+    const safety = safetyFor(job.safety, { at: clock.now().toISOString(), by: technician() });
+    if (safety === job.safety) return job;
+    if (this.lapsed?.of === job && this.lapsed.job.safety.lapsed === safety.lapsed) return this.lapsed.job;
+    this.lapsed = { of: job, job: { ...job, safety } };
+    return this.lapsed.job;
   }
 
   /** An entry never changes, so that it is read once. */

@@ -4,12 +4,17 @@ import { UNTOLD } from "../../../core/finding/sights";
 import { phraseFor } from "../../../core/language/phrases";
 import { answerSays } from "../../../core/language/tests";
 import { capital } from "../../../core/naming/text";
-import type { TestAction } from "../../../core/planning/tests";
 import { Button } from "../../../ui/Button";
 import { useDispatch, useMachine } from "../store/context";
 
-/** A button for each answer, all alike; or the way to the line for a reading. */
-export function TestButtons({ test: { question } }: { readonly test: TestAction }) {
+interface Props {
+  readonly question: Question;
+  /** Without “can't tell”: a check is made, or it is said why not. */
+  readonly told?: boolean;
+}
+
+/** A button for each answer, all alike and none chosen; or the way to the line for a reading. */
+export function QuestionButtons({ question, told = false }: Props) {
   const machine = useMachine();
   const dispatch = useDispatch();
   const asks = findingKind(question).asks(question, machine);
@@ -21,7 +26,7 @@ export function TestButtons({ test: { question } }: { readonly test: TestAction 
       </Button>
     );
   }
-  return [...asks.answers, UNTOLD].map((value) => (
+  return [...asks.answers, ...(told ? [] : [UNTOLD])].map((value) => (
     <Button
       key={value}
       look={value === UNTOLD ? "quiet" : "plain"}

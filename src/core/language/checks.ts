@@ -1,0 +1,74 @@
+import { type CheckCode, type CheckOf, type OpenCheck, questionOfCheck } from "../job/checks/index";
+import type { Machine } from "../machine/format";
+import { hasHood, partOf } from "../machine/format";
+import { faultSays, partName, placeSays } from "../naming/names";
+import { lower } from "../naming/text";
+import { formatValue } from "../quantity/format";
+import { type TestWords, testSays } from "./tests";
+
+type SaysEach = { readonly [K in CheckCode]: (check: CheckOf<K>, machine: Machine) => string };
+
+/** Why each kind of check is open, as a clause. */
+const OPEN: SaysEach = {
+  leak: ({ because }) =>
+    ({
+      joint: "a gas joint was disturbed and no leak test is recorded since",
+      bubbles: "bubbles were seen at a gas joint",
+      smell: "it smelt of gas and no joint is proven tight since",
+    })[because],
+  "to-cabinet": ({ question, ohms }, machine) => `${lower(placeSays(machine, question.place.between))} reads ${formatValue(ohms, "ohm")}`,
+  insulation: ({ because, pin }) =>
+    because === "tripped"
+      ? `it tripped and plug pin ${pinName(pin)} is not measured to the cabinet since`
+      : `plug pin ${pinName(pin)} is not measured to the cabinet`,
+  polarity: ({ because }) =>
+    because === "crossed" ? "the outlet was found crossed" : "the cord or the supply was worked on and the polarity is not looked at since",
+  guard: ({ part }, machine) => `the ${partName(machine, part)} was found not to open when warmed`,
+  cause: ({ fuse, cause }, machine) =>
+    `the ${partName(machine, fuse)} blew and its cause is unexamined: ${lower(faultSays(machine, cause))}?`,
+  earth: ({ because }) => (because === "read" ? "the earth of the cabinet reads bad" : "the earth of the cabinet is not measured"),
+  door: ({ because }) =>
+    because === "runs-on" ? "it ran on with the door open" : "the door switch was worked on and nobody saw the open door stop it",
+  runaway: () => "the heat was last seen never to switch off",
+  vent: (_, machine) =>
+    hasHood(machine) ? "the air at the hood was weak and the vent is not cleared" : "the air was weak and its way is not cleared",
+};
+
+/** What may be found, and what is right. */
+const RIGHT: { readonly [K in CheckCode]?: (check: CheckOf<K>, machine: Machine) => string } = {
+  leak: ({ because }) =>
+    because === "joint"
+      ? "Gas work is for the licensed."
+      : "Gas shut, nothing switched on, no flame. If it smells: windows open, out, call the supplier. Only the licensed put it right and test it.",
+  "to-cabinet": () => "Until it reads OL the machine is not run: find what touches, put it right, measure again.",
+  insulation: () => "OL, or more than 1 MΩ.",
+  polarity: () => "Crossed: the machine stays out until an electrician has put the outlet right.",
+  earth: () => "Under 1 Ω, leads included.",
+  cause: ({ cause, by }, machine) => {
+    const part = partOf(machine, cause.part);
+    if (by === "cabinet") return "OL, or more than 1 MΩ.";
+    if (by === "across" && part.kind === "element") return `About ${(part.volts ** 2 / part.watts).toFixed(1)} Ω.`;
+    return "";
+  },
+  vent: () => "Clear it first, then feel the air again.",
+};
+
+const pinName = (pin: string): string => pin.replace(/^P/, "");
+
+/** Why a check is open. */
+export const checkSays = (machine: Machine, check: OpenCheck): string =>
+  // The table's row belongs to the check's own code.
+  (OPEN[check.code] as (check: OpenCheck, machine: Machine) => string)(check, machine);
+
+/** What is to be done for a check: the order, and how it is done. */
+export function checkTest(machine: Machine, check: OpenCheck): TestWords {
+  const { title, how } = testSays(machine, questionOfCheck(machine, check));
+  const right = (RIGHT[check.code] as ((check: OpenCheck, machine: Machine) => string) | undefined)?.(check, machine) ?? "";
+  return { title: titleOf(check, title), how: [how, right].filter((s) => s !== "").join(" ") };
+}
+
+function titleOf(check: OpenCheck, title: string): string {
+  if (check.code === "vent") return "Clear the vent, then feel the air";
+  if (check.code === "leak" && check.because !== "joint") return "Shut the gas; no power, no flame until a joint test is tight";
+  return title;
+}

@@ -1,0 +1,31 @@
+import { closingDraft } from "../../job/proven";
+import type { Step } from "../../planning/proposal";
+import type { Move, Situation } from "../situation";
+import { examine } from "./examine";
+import { close, discharge, LIVE, movePanel, SAFE } from "./moves";
+
+/** A step of the program, done. */
+export function moveFor(situation: Situation, step: Step): Move {
+  switch (step.kind) {
+    case "make-safe":
+      return SAFE;
+    case "discharge":
+      return discharge(step.part);
+    case "energise":
+      return LIVE;
+    case "panel":
+      return movePanel(situation, step.panel, step.state);
+    case "test":
+      return { kind: "test", test: step.test };
+    case "fit":
+      return { kind: "fit", assembly: step.assembly };
+    case "prove":
+      return { kind: "prove" };
+    case "close":
+      return close(closingDraft(situation.job));
+    case "intake":
+      return { kind: "stop" };
+    case "examine":
+      return examine(situation, step.check);
+  }
+}

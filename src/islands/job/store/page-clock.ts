@@ -1,0 +1,15 @@
+const MINUTE_MS = 60_000;
+
+/** The browser's clock. */
+export const pageClock = {
+  now: () => new Date(),
+  onTick: (tick: () => void): (() => void) => {
+    const timer = setInterval(tick, MINUTE_MS);
+    const front = () => document.visibilityState === "visible" && tick();
+    document.addEventListener("visibilitychange", front);
+    return () => {
+      clearInterval(timer);
+      document.removeEventListener("visibilitychange", front);
+    };
+  },
+};
