@@ -97,3 +97,62 @@ test("the numbers of a seed are evenly spread and never leave 0 to 1", () => {
   const tenths = Array.from({ length: 10 }, (_, k) => drawn.filter((x) => Math.floor(x * 10) === k).length / drawn.length);
   for (const share of tenths) expect(Math.abs(share - 0.1)).toBeLessThan(0.012);
 });
+
+describe("the order of questions changes nothing", () => {
+  const questions = ["warm", "starts", "part element.1.2", "look belt", "airflow", "part cut-off.1.2", "cycles", "warm", "part element.1.2"];
+  const answersIn = (order: readonly string[]) => {
+    const world = new World(e27, suspectsFor(e27).hypotheses, 11);
+    const told = order.map((id) => [id, JSON.stringify(ask(world, id))] as const);
+    return told.map(([id, answer]) => `${id} ${answer}`).sort();
+  };
+
+  test("asked forwards, backwards or in between, each gets the same answers", () => {
+    const forwards = answersIn(questions);
+    expect(answersIn([...questions].reverse())).toEqual(forwards);
+    expect(answersIn([...questions].sort())).toEqual(forwards);
+  });
+
+  test("which way round the probes are, or what else was asked before, is the same reading", () => {
+    const other = new World(e27, suspectsFor(e27).hypotheses, 11);
+    for (let i = 0; i < 20; i++) ask(other, "starts");
+    expect(ask(other, "part element.1.2")).toEqual(ask(new World(e27, suspectsFor(e27).hypotheses, 11), "part element.1.2"));
+  });
+});
+
+test("what a file gives a tolerance or a temperature varies from world to world, clockwork too; within what is said", () => {
+  const seen = new Map<string, Set<number>>();
+  for (let seed = 1; seed <= 30; seed++) {
+    for (const machine of MACHINES) {
+      const world = new World(machine, suspectsFor(machine).hypotheses, seed);
+      for (const part of world.truth.parts) {
+        const rated = machine.parts.find((p) => p.id === part.id);
+        const numbers = (p: unknown) => JSON.stringify(p).match(/-?\d+(\.\d+)?(e-?\d+)?/g) ?? [];
+        const moved = numbers(part).some((n, i) => n !== numbers(rated)[i]);
+        const of = seen.get(part.kind) ?? new Set<number>();
+        if (moved) of.add(seed);
+        seen.set(part.kind, of);
+        if (part.kind === "element" && rated?.kind === "element")
+          expect(Math.abs(rated.watts / part.watts - 1)).toBeLessThanOrEqual(NOISE.toleranceFactor * rated.tolerance + 1e-9);
+      }
+    }
+  }
+  const still = [...seen].filter(([, seeds]) => seeds.size === 0).map(([kind]) => kind);
+  expect(still.sort()).toMatchInlineSnapshot(`
+    [
+      "belt",
+      "capacitor",
+      "centrifugal-contact",
+      "conductor",
+      "duct",
+      "gas-supply",
+      "gas-valve",
+      "moisture-bars",
+      "relay",
+      "setting",
+      "supply",
+      "switch",
+      "tank",
+      "timer-contact",
+    ]
+  `);
+});

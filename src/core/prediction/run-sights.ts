@@ -101,6 +101,8 @@ function keepsHeating(machine: Machine, frames: readonly Frame[]): boolean {
 /** A thermometer in the exhaust tells too early and too late by this much from what the machine is set to, kelvin. */
 const EARLY_K = 9;
 const LATE_K = 13;
+/** From here on the heat is due to go off, kelvin. */
+const DUE_K = 2;
 
 /** What the exhaust is held at: by its thermostat or by the board, °C. */
 function exhaustSetC(machine: Machine): number {
@@ -110,7 +112,10 @@ function exhaustSetC(machine: Machine): number {
   return Math.max(...set);
 }
 
-/** Whether the heat goes off and on by the exhaust, by something else too early, or never. Says nothing about a run without heat. */
+/**
+ * Whether the heat goes off and on by the exhaust, by something else too early, or never. Says nothing about a run without heat, nor about one
+ * in which it never got hot enough to have to go off, as on a low supply.
+ */
 function cycleShares(machine: Machine, frames: readonly Frame[]): SightShares {
   const heated = frames.filter((f) => f.heatW > HEATS_W);
   if (heated.length === 0) return {};
@@ -122,6 +127,7 @@ function cycleShares(machine: Machine, frames: readonly Frame[]): SightShares {
   const peak = Math.max(...frames.map((f) => f.exhaustC));
   const set = exhaustSetC(machine);
   if (boxActed || (opened.size > 0 && peak < set - EARLY_K)) return { cycles: { yes: 0.1, short: 0.9, no: 0 } };
+  if (opened.size === 0 && peak < set + DUE_K) return {};
   if (opened.size === 0 || peak > set + LATE_K) return { cycles: { yes: 0.05, short: 0, no: 0.95 } };
   return { cycles: { yes: 0.97, short: 0.02, no: 0.01 } };
 }

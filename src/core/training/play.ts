@@ -140,14 +140,14 @@ export class Play {
     const starts = this.see("starts") as Proof["starts"];
     const warm = starts === "yes" ? (this.see("warm") as Proof["warm"]) : "no";
     const kept = starts === "yes" && warm === "yes" ? this.see("keeps") : "unknown";
-    return {
+    const seen: Proof = {
       starts,
       turns: this.see("turns") as Proof["turns"],
       warm: kept === "no" ? "no" : warm,
       cycles: this.see("cycles") as Proof["cycles"],
       ...(hasHood(this.world.machine) && { airflow: this.see("airflow") as Proof["airflow"] }),
-      whyUnseen: "it does not show on this machine",
     };
+    return Object.values(seen).includes("unknown") ? { ...seen, whyUnseen: "it does not show on this machine" } : seen;
   }
 
   private see(sight: SightId): string {

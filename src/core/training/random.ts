@@ -12,6 +12,15 @@ export function randomFrom(seed: number): () => number {
   };
 }
 
+/** A stream of its own for each name under a seed, so that what is drawn under one name moves nothing of another (FNV-1a over the name). */
+export function streamFrom(seed: number, name: string): () => number {
+  let hash = 0x811c9dc5 ^ seed;
+  for (let i = 0; i < name.length; i++) hash = Math.imul(hash ^ name.charCodeAt(i), 0x01000193);
+  const stream = randomFrom(Math.imul(hash ^ (hash >>> 15), 0x2c1b3c6d) ^ seed);
+  stream();
+  return stream;
+}
+
 /** Index drawn with probability in proportion to `weights`. */
 export function drawIndex(weights: readonly number[], random: () => number): number {
   let left = random() * weights.reduce((a, b) => a + b, 0);

@@ -19,14 +19,16 @@ import { OHM_RANGE } from "../prediction/prediction";
 import { Predictor } from "../prediction/predictor";
 import { type RunMeasures, runMeasures } from "../prediction/run-measures";
 import { CODE, type SightShares, sightShares } from "../prediction/run-sights";
-import { drawIndex, randomFrom } from "./random";
+import { drawIndex, streamFrom } from "./random";
 
 /**
  * How a rehearsed world differs from what the ranking assumes. Parts spread evenly over 1.25 times their tolerance (the
- * ranking: normal, half the tolerance as 1 σ); the meter has a gain error and leads of its own for the whole job (the
+ * ranking: normal, half the tolerance as 1 σ), temperatures at which things act and the steps of a clockwork by shares of their own (the ranking: as rated); the meter has a gain error and leads of its own for the whole job (the
  * ranking: fresh each time); leads are misplaced and
  * people err more often, and base rates are off by a factor of two or so;
  * a drifting part stands anywhere in its range (the ranking: at five places); thermometers and gauges spread evenly by 12 % (the ranking: normal).
+ * Whatever is drawn comes from a stream of its own: by part, by fault, and by question, what is fitted and how often it was asked so. The order of
+ * questions changes nothing.
  */
 export const NOISE = {
   toleranceFactor: 1.25,
@@ -38,10 +40,9 @@ export const NOISE = {
   baseRateSpread: 0.5,
   measureSpread: 0.12,
   lookSlip: 0.03,
+  timerSteps: 0.06,
 };
 
-/** Share of its tolerance that a part takes up, before {@link NOISE}. */
-const TAKEN_UP = 0.8;
 const SHORT_RUN_S = 130;
 const LONG_RUN_S = 960;
 const LIVE_AT_S = 45;
@@ -65,8 +66,11 @@ export class World {
   readonly complaint: readonly Finding[];
   /** The hidden faults as they are here: a drifting part may stand anywhere in its range. */
   private readonly faults: readonly Fault[];
-  private readonly truth: Machine;
-  private readonly random: () => number;
+  /** The machine as it is here, its parts within their tolerances. */
+  readonly truth: Machine;
+  /** What is drawn from now: set for each thing that is drawn. */
+  private random: () => number;
+  private readonly asked = new Map<string, number>();
   private readonly gain: number;
   private readonly leads: number;
   private readonly runs = new Map<string, Run>();
@@ -74,11 +78,16 @@ export class World {
   constructor(
     readonly machine: Machine,
     hypotheses: readonly Hypothesis[],
-    seed: number,
+    private readonly seed: number,
     fault?: string,
   ) {
-    this.random = randomFrom(seed);
-    this.truth = { ...machine, parts: machine.parts.map((p) => this.varied(p)) };
+    this.random = streamFrom(seed, "meter");
+    this.truth = {
+      ...machine,
+      parts: machine.parts.map((p) => this.varied(p)),
+      ...(machine.timer && { timer: this.variedTimer(machine.timer) }),
+    };
+    this.random = streamFrom(seed, "meter");
     this.gain = 1 + NOISE.meterGain * (2 * this.random() - 1);
     this.leads = NOISE.leadOhms[0] + (NOISE.leadOhms[1] - NOISE.leadOhms[0]) * this.random();
     const drawn = this.drawFault(hypotheses, fault);
@@ -88,9 +97,16 @@ export class World {
   }
 
   private varied(part: Machine["parts"][number]): Machine["parts"][number] {
-    const evenly = (share: number) => 1 + share * (2 * this.random() - 1);
-    const factor = "tolerance" in part ? evenly(NOISE.toleranceFactor * part.tolerance * TAKEN_UP) : 1;
+    const random = streamFrom(this.seed, `part ${part.id}`);
+    const evenly = (share: number) => 1 + share * (2 * random() - 1);
+    const factor = "tolerance" in part ? evenly(NOISE.toleranceFactor * part.tolerance) : 1;
     return kindOf(part).varied(part, { factor, evenly });
+  }
+
+  private variedTimer(timer: NonNullable<Machine["timer"]>): NonNullable<Machine["timer"]> {
+    const random = streamFrom(this.seed, "timer");
+    const step = (minutes: number) => minutes * (1 + NOISE.timerSteps * (2 * random() - 1));
+    return { ...timer, advances: timer.advances.map((a) => ({ ...a, afterMinutes: step(a.afterMinutes) })) };
   }
 
   /** Draws until somebody notices something: nobody calls about a machine that seems well. */
@@ -99,6 +115,7 @@ export class World {
     if (all.length === 0) throw new RangeError(`${this.machine.id} has no fault “${fault}”; one is ${hypotheses[1]?.suspect}`);
     const weights = this.baseRates(all);
     for (let tries = 0; ; tries++) {
+      this.random = streamFrom(this.seed, `fault ${tries}`);
       const hidden = item(all, drawIndex(weights, this.random));
       const faults = hidden.faults.map((f) => this.somewhereInRange(f));
       const complaint = this.notice(faults);
@@ -108,10 +125,10 @@ export class World {
 
   /** Base rates are wrong for a whole fault, not for each severity of it by itself. */
   private baseRates(hypotheses: readonly Hypothesis[]): number[] {
-    const normal = () => Math.sqrt(-2 * Math.log(1 - this.random())) * Math.cos(2 * Math.PI * this.random());
+    const normal = (random: () => number) => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
     const rates = new Map<string, number>();
     return hypotheses.map((h) => {
-      const rate = rates.get(h.suspect) ?? Math.exp(NOISE.baseRateSpread * normal());
+      const rate = rates.get(h.suspect) ?? Math.exp(NOISE.baseRateSpread * normal(streamFrom(this.seed, `rate ${h.suspect}`)));
       rates.set(h.suspect, rate);
       return h.prior * rate;
     });
@@ -182,6 +199,7 @@ export class World {
   /** What a technician finds there. Throws RangeError for what no rehearsed world has: a logger, a gas gauge, a probe on a part. */
   answer(question: Question, fitted: readonly string[]): Finding {
     const faults = this.left(fitted);
+    this.random = this.streamOf(question, fitted);
     switch (question.kind) {
       case "sight":
         return sightFinding(question.place.sight, this.seeSight(question.place.sight, faults, NOISE.technicianError));
@@ -207,6 +225,15 @@ export class World {
       case "series":
         return noSuchInstrument(question);
     }
+  }
+
+  /** By what is asked, what is fitted, and how often it was asked so. */
+  private streamOf({ kind, place, circumstances }: Question, fitted: readonly string[]): () => number {
+    const sorted = "between" in place ? [...place.between].sort() : place;
+    const name = JSON.stringify([kind, sorted, controlsIn(circumstances), wiringIn(circumstances), [...fitted].sort()]);
+    const times = this.asked.get(name) ?? 0;
+    this.asked.set(name, times + 1);
+    return streamFrom(this.seed, `${times} ${name}`);
   }
 
   private seeCode(faults: readonly Fault[]): string {

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { NODE } from "../run/nodes";
-import { acrossIt, always, asRated, byLook, definePart, type PartBranch, plainMode } from "./definition";
+import { acrossIt, always, byLook, definePart, type PartBranch, plainMode } from "./definition";
 import { closedWhen, id, net, pair, partFields, positive, tolerance } from "./fields";
 
 const SHORTED_OHMS = 0.4;
@@ -41,6 +41,10 @@ const code = z
     says: z.string().describe("What the maker's sheet says it means."),
   })
   .describe("A fault code.");
+
+/** Shares by which set points and inputs of good boards spread in a rehearsal (est.). */
+const SET_POINT_SPREAD = 0.02;
+const INPUT_SPREAD = 0.05;
 
 export const board = definePart({
   kind: "board",
@@ -88,6 +92,15 @@ export const board = definePart({
   readsAtRest: always,
   examined: () => ({ by: "burnt-spots", minutes: 2 }),
   causeCheck: byLook,
-  varied: asRated,
+  varied: (part, { factor, evenly }) => {
+    const { sensor } = part;
+    const shift = evenly(SET_POINT_SPREAD);
+    const varied = {
+      heatOffC: sensor.heatOffC * shift,
+      heatOnC: sensor.heatOnC * shift,
+      inputOhms: sensor.inputOhms * evenly(INPUT_SPREAD),
+    };
+    return { ...part, ohms: part.ohms * factor, sensor: { ...sensor, ...varied } };
+  },
   drawnClosed: always,
 });

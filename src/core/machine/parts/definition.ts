@@ -119,6 +119,14 @@ export const lookedAt = (minutes: number) => (): Examination => ({ by: "look", m
 export const byLook = (): CauseCheck => "look";
 export const asRated = <P>(part: P): P => part;
 
+/** Share by which the temperatures at which good thermostats, fuses and sensors act spread (est.): some two kelvin in seventy. */
+const ACTS_SPREAD = 0.03;
+/** What acts at temperatures, all of them shifted alike. */
+export function actsAbout<P extends { readonly opensC: number; readonly closesC?: number }>(part: P, { evenly }: Spread): P {
+  const shift = evenly(ACTS_SPREAD);
+  return { ...part, opensC: part.opensC * shift, ...(part.closesC !== undefined && { closesC: part.closesC * shift }) };
+}
+
 /** A thing beside the circuit, looked at and never metered: no wires, nothing that varies. */
 export const outsideTheCircuit = {
   conductsOnly: false,

@@ -1,5 +1,5 @@
 import { NODE } from "../run/nodes";
-import { acrossIt, always, asRated, byLook, contact, definePart, FUSE_OHMS, isStuck, notExamined, plainMode } from "./definition";
+import { acrossIt, actsAbout, always, byLook, contact, definePart, FUSE_OHMS, isStuck, notExamined, plainMode } from "./definition";
 import { opensC, pair, partFields, senses } from "./fields";
 
 export const fuse = definePart({
@@ -24,6 +24,6 @@ export const fuse = definePart({
   readsAtRest: always,
   examined: notExamined,
   causeCheck: byLook,
-  varied: asRated,
+  varied: actsAbout,
   drawnClosed: always,
 });

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { NODE } from "../run/nodes";
-import { always, definePart, notExamined, plainMode } from "./definition";
+import { actsAbout, always, definePart, notExamined, plainMode } from "./definition";
 import { closesC, opensC, partFields, positive, tolerance, triple } from "./fields";
 
 /** To the cabinet, of a motor that is wet when its file does not say how wet. */
@@ -59,6 +59,11 @@ export const motor = definePart({
   readsAtRest: always,
   examined: notExamined,
   causeCheck: (mode) => (mode === "wet" ? "cabinet" : "look"),
-  varied: (part, { factor }) => ({ ...part, mainOhms: part.mainOhms * factor, startOhms: part.startOhms * factor }),
+  varied: (part, spread) => ({
+    ...part,
+    mainOhms: part.mainOhms * spread.factor,
+    startOhms: part.startOhms * spread.factor,
+    ...(part.protector && { protector: actsAbout(part.protector, spread) }),
+  }),
   drawnClosed: always,
 });

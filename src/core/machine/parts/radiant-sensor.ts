@@ -1,5 +1,5 @@
 import { NODE } from "../run/nodes";
-import { acrossIt, always, asRated, byLook, contact, definePart, FUSE_OHMS, isStuck, plainMode } from "./definition";
+import { acrossIt, actsAbout, always, byLook, contact, definePart, FUSE_OHMS, isStuck, plainMode } from "./definition";
 import { closesC, opensC, pair, partFields } from "./fields";
 
 export const radiantSensor = definePart({
@@ -15,6 +15,6 @@ export const radiantSensor = definePart({
   readsAtRest: always,
   examined: () => ({ by: "warm", minutes: 5 }),
   causeCheck: byLook,
-  varied: asRated,
+  varied: actsAbout,
   drawnClosed: always,
 });

@@ -1,5 +1,5 @@
 import type { z } from "zod";
-import { acrossIt, always, asRated, byLook, definePart, FUSE_OHMS, noThermalContact, plainMode } from "./definition";
+import { acrossIt, always, byLook, definePart, FUSE_OHMS, noThermalContact, plainMode } from "./definition";
 import { pair, partFields, positive, tolerance } from "./fields";
 
 const schema = partFields("thermistor", "A thermistor whose resistance falls as it warms.", {
@@ -19,6 +19,9 @@ export function thermistorOhms(part: Curve, celsius: number): number {
 export function thermistorC(part: Curve, ohms: number): number {
   return 1 / (1 / 298.15 + Math.log(ohms / part.ohms25) / part.betaK) - 273.15;
 }
+
+/** Share by which the beta of a good one spreads in a rehearsal (est.). */
+const BETA_SPREAD = 0.015;
 
 /** Read at the room's temperature, as a meter finds it. How the board follows it while it runs, the run works out. */
 export const thermistor = definePart({
@@ -40,6 +43,6 @@ export const thermistor = definePart({
   readsAtRest: always,
   examined: () => ({ by: "in-hand", minutes: 4 }),
   causeCheck: byLook,
-  varied: asRated,
+  varied: (part, { factor, evenly }) => ({ ...part, ohms25: part.ohms25 * factor, betaK: part.betaK * evenly(BETA_SPREAD) }),
   drawnClosed: always,
 });

@@ -1,5 +1,5 @@
 import { NODE } from "../run/nodes";
-import { acrossIt, always, asRated, byLook, contact, definePart, isStuck, plainMode } from "./definition";
+import { acrossIt, actsAbout, always, byLook, contact, definePart, isStuck, plainMode } from "./definition";
 import { closesC, opensC, pair, partFields, senses } from "./fields";
 
 export const thermostat = definePart({
@@ -23,6 +23,6 @@ export const thermostat = definePart({
   readsAtRest: always,
   examined: () => ({ by: "warm", minutes: 5 }),
   causeCheck: byLook,
-  varied: asRated,
+  varied: actsAbout,
   drawnClosed: always,
 });
