@@ -17,6 +17,7 @@ function world(lines: readonly string[] = []) {
   const job = typed.entries[0]?.stream.id ?? "";
   const counts = { fold: 0, question: 0, place: 0, told: 0 };
   let known: readonly Envelope[] = typed.entries;
+  const time = { now: "2026-11-24T10:00:00Z", tick: () => {} };
   let pending: readonly Pending[] = [];
   let order = 0;
   let hear: (state: OutboxState, acknowledged: readonly Envelope[]) => void = () => undefined;
@@ -49,11 +50,16 @@ function world(lines: readonly string[] = []) {
   };
   const engine = { ask: () => undefined, look: () => void counts.place++, stop: () => undefined };
   const noted = (what: "fold" | "question") => void counts[what]++;
+  const onTick = (tick: () => void) => {
+    time.tick = tick;
+    return () => undefined;
+  };
+  const clock = { now: () => new Date(time.now), onTick };
   const store = new JobStore(
     job,
     known,
     () => machine,
-    { outbox: () => box, server, startEngine: () => engine, technician: () => "Tess", noted },
+    { outbox: () => box, server, startEngine: () => engine, technician: () => "Tess", clock, noted },
     "watch",
   );
   store.start();
@@ -61,6 +67,10 @@ function world(lines: readonly string[] = []) {
   return {
     store,
     counts,
+    at: (now: string) => {
+      time.now = now;
+      time.tick();
+    },
     /** The server takes everything that waits. */
     acknowledge: () => {
       const taken = pending.map((p) => p.entry);
@@ -183,6 +193,21 @@ test("what somebody else entered comes in between: the server's order counts, fo
   expect(get().job.record.at(-1)?.status).toBe("refused");
   const theirs = stamp(job, SAFE, { id: v7(), at: "2026-11-24T09:59:00Z", by: "Somebody else" });
   refetch([theirs]);
-  expect(get().job.record.map((l) => l.status)).not.toContain("refused");
+  // Their proof of dead is not ours: what we read stays refused, and the machine is not dead for us.
+  expect(get().job.record.at(-1)?.status).toBe("refused");
+  expect(get().job.safety).toMatchObject({ power: "unknown", lapsed: "person", by: "Somebody else" });
+  refetch([stamp(job, SAFE, { id: v7(), at: "2026-11-24T09:59:30Z", by: "Tess" })]);
   expect(get().job.safety.power).toBe("dead");
+});
+
+test("a proof of dead runs out while the page is open, with one more question and no more", async () => {
+  const { record, at, get, counts } = world(["turns, no heat"]);
+  await record(SAFE);
+  at("2026-11-24T21:59:00Z");
+  expect(get().job.safety.power).toBe("dead");
+  const { question } = counts;
+  at("2026-11-24T22:00:00Z");
+  expect(get().job.safety).toMatchObject({ power: "unknown", lapsed: "hours", since: "2026-11-24T10:00:00Z" });
+  at("2026-11-24T22:01:00Z");
+  expect(counts.question).toBe(question + 1);
 });

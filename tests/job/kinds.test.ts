@@ -18,6 +18,8 @@ const EXAMPLES: { [K in EntryKind]: Body<K> } = {
   preference: { liveTests: false, first: "look", parts: "set", coldCoil: "trust" },
   "made-safe": { how: "breaker", proved: true },
   energised: { note: "for the proof" },
+  "gas-opened": { note: "union behind the valve" },
+  "not-done": { check: "door", why: "the customer had to leave" },
   finding: { kind: "look", place: { part: "belt" }, result: { is: "answer", value: "good" }, circumstances: {} },
   discharged: { part: "capacitor" },
   panel: { panel: "top", state: "off" },
@@ -30,7 +32,7 @@ const drafts = Object.entries(EXAMPLES).map(([kind, body]) => ({ kind, body }) a
 
 /** What of a state an entry changed. */
 function changed(before: JobState, draft: Draft): string[] {
-  const after = stateAfter(before, draft, { id: "e", at: "2026-11-24T10:00:00Z", findMachine: () => machine });
+  const after = stateAfter(before, draft, { id: "e", at: "2026-11-24T10:00:00Z", by: "Tester", findMachine: () => machine });
   return (Object.keys({ ...before, ...after }) as (keyof JobState)[]).filter((k) => before[k] !== after[k]);
 }
 

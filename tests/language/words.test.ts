@@ -1,6 +1,7 @@
 import { describe, expect, test } from "vitest";
-import type { Blocker, OpenCheck } from "../../src/core/job/blocker";
-import { causeCheckOf } from "../../src/core/job/closing";
+import type { Blocker } from "../../src/core/job/blocker";
+import { causeCheckOf } from "../../src/core/job/checks/cause";
+import type { CheckOf, OpenCheck } from "../../src/core/job/checks/index";
 import { blockerSays } from "../../src/core/language/blockers";
 import { proposalSays } from "../../src/core/language/proposals";
 import { refusalSays } from "../../src/core/language/refusals";
@@ -36,7 +37,8 @@ const STEPS: Record<StepKind, (machine: Machine) => Step[]> = {
     ),
   examine: (m) => checksOf(m).map((check): Step => ({ kind: "examine", check })),
   prove: () => [{ kind: "prove" }],
-  close: () => [{ kind: "close" }],
+  intake: () => [{ kind: "intake" }],
+  close: () => [{ kind: "close" }, { kind: "close", reservations: { rows: ["cycles"], why: "no time" } }],
 };
 
 const firstOfEach = <T>(list: readonly T[], kindOf: (t: T) => string): T[] =>
@@ -45,17 +47,25 @@ const firstOfEach = <T>(list: readonly T[], kindOf: (t: T) => string): T[] =>
 function checksOf(m: Machine): OpenCheck[] {
   const causes = m.causes
     .filter((c) => partOf(m, c.damage.part).kind === "fuse")
-    .map((c): Extract<OpenCheck, { code: "cause" }> => {
+    .map((c): CheckOf<"cause"> => {
       const part = partOf(m, c.cause.part);
       const at = part.faults.find((f) => f.mode === c.cause.mode)?.at;
       const cause = { part: part.id, mode: c.cause.mode, ...(at !== undefined && { at }) };
       return { code: "cause", fuse: c.damage.part, cause, by: causeCheckOf(m, part, c.cause.mode) };
     });
   const duct = m.parts.find((p) => p.kind === "duct");
+  const thermostat = m.parts.find((p) => p.kind === "thermostat");
   return [
     ...firstOfEach(causes, (c) => `${c.by} ${partOf(m, c.cause.part).kind}`),
     ...(duct ? [{ code: "vent", part: duct.id } as const] : []),
-    ...(m.burner ? [{ code: "leak" } as const] : []),
+    ...(m.burner ? (["joint", "bubbles", "smell"] as const).map((because) => ({ code: "leak", because }) as const) : []),
+    ...(thermostat ? [{ code: "guard", part: thermostat.id } as const] : []),
+    { code: "insulation", because: "tripped", pin: m.supply.neutral.pin },
+    { code: "to-cabinet", question: { kind: "ohms", place: { between: [m.supply.neutral.pin, m.cabinet] }, circumstances: {} }, ohms: 12 },
+    { code: "polarity", because: "worked-on" },
+    { code: "earth", because: "condenser" },
+    { code: "door", because: "fitted" },
+    { code: "runaway" },
   ];
 }
 

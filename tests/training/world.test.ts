@@ -99,7 +99,17 @@ test("the numbers of a seed are evenly spread and never leave 0 to 1", () => {
 });
 
 describe("the order of questions changes nothing", () => {
-  const questions = ["warm", "starts", "part element.1.2", "look belt", "airflow", "part cut-off.1.2", "cycles", "warm", "part element.1.2"];
+  const questions = [
+    "warm",
+    "starts",
+    "part element.1.2",
+    "look belt",
+    "airflow",
+    "part cut-off.1.2",
+    "cycles",
+    "warm",
+    "part element.1.2",
+  ];
   const answersIn = (order: readonly string[]) => {
     const world = new World(e27, suspectsFor(e27).hypotheses, 11);
     const told = order.map((id) => [id, JSON.stringify(ask(world, id))] as const);
