@@ -49,14 +49,20 @@ test("a blown cut-off can't be closed while a cause of it is unexamined", () => 
   expect(cold.closed).toBe(false);
   expect(cold.blockers.map((b) => (b.code === "cause" ? [b.cause.part, b.by] : b.code))).toEqual([
     ["element", "cabinet"],
+    ["high-limit", "look"],
     ["element", "across"],
   ]);
+  const warmed: Draft = {
+    kind: "finding",
+    body: { kind: "look", place: { part: "high-limit" }, result: { is: "answer", value: "good" }, circumstances: {} },
+  };
   const toCabinet = ohms(["element.1", "CAB"], null, "element");
   const whole = across("element", 10.7);
   expect(fold([...repaired, toCabinet, LIVE, PROOF, CLOSED]).closed).toBe(false);
-  expect(fold([...repaired, toCabinet, whole, LIVE, PROOF, CLOSED]).closed).toBe(true);
+  expect(fold([...repaired, toCabinet, whole, LIVE, PROOF, CLOSED]).closed).toBe(false);
+  expect(fold([...repaired, toCabinet, whole, warmed, LIVE, PROOF, CLOSED]).closed).toBe(true);
   const grounded = ohms(["element.1", "CAB"], 5, "element");
-  expect(fold([...repaired, grounded, whole, LIVE, PROOF, CLOSED]).closed).toBe(false);
+  expect(fold([...repaired, grounded, whole, warmed, LIVE, PROOF, CLOSED]).closed).toBe(false);
 });
 
 test("after the gas valve was changed the job can't be closed without a leak test made since", () => {

@@ -50,6 +50,8 @@ test("each says itself, with a machine and without", () => {
     preference: Dead tests only; look first, fit the set that ages together, trust a cold coil | Dead tests only; look first, fit the set that ages together, trust a cold coil
     made-safe: Made safe: breaker off, proved dead | Made safe: breaker off, proved dead
     energised: Energised: the machine is live | Energised: the machine is live
+    gas-opened: Gas joint opened: union behind the valve | Gas joint opened: union behind the valve
+    not-done: Not done: door (the customer had to leave) | Not done: door (the customer had to leave)
     finding: Drum belt looks good | look belt: good
     discharged: Discharged: motor capacitor | Discharged: capacitor
     panel: Top off | Top off
@@ -70,11 +72,13 @@ test("each changes what it is about, and nothing else", () => {
     preference: safety, preference
     made-safe: safety
     energised: safety
+    gas-opened: gasOpened
+    not-done: notDone
     finding: evidence
     discharged: safety
     panel: panelsOff, everOpen
     fitted: fitted
-    proof: evidence, proof
+    proof: evidence, evidenceAtProof, proof
     closed: closed
     retract: nothing"
   `);

@@ -41,6 +41,12 @@ interface Meaning {
   readonly next: readonly [string, string] | null;
 }
 
+const CONDENSER_CHECKS = [
+  "plug pin L is not measured to the cabinet",
+  "plug pin N is not measured to the cabinet",
+  "the earth of the cabinet is not measured",
+];
+
 const fixture = (name: string) => resolve(import.meta.dirname, `../fixtures/written-by-0.1${name}`);
 const meanings: Meaning[] = JSON.parse(readFileSync(fixture(".meaning.json"), "utf8"));
 const lines: unknown[] = readFileSync(fixture(".jsonl"), "utf8")
@@ -91,11 +97,32 @@ function meaningOf(job: Job): Omit<Meaning, "number" | "waits"> {
   };
 }
 
+/** What this version asks for that the first did not, by job; all else means the same. */
+const STRICTER: Readonly<Record<number, { readonly blockers?: readonly string[]; readonly next?: Meaning["next"] }>> = {
+  // A condenser machine has its insulation and earth measured before it closes.
+  208: { blockers: [...CONDENSER_CHECKS, "it is not proven to run"] },
+  211: { blockers: [...CONDENSER_CHECKS, "the last proof run did not start, turn and heat as it should"] },
+  // Bubbles come before anything else.
+  212: {
+    blockers: ["bubbles were seen at a gas joint", "it is not proven to run"],
+    next: ["examine", "Shut the gas: no power and no flame before the joints are tight"],
+  },
+};
+const expected = (meaning: Meaning) => comparable({ ...meaning, ...STRICTER[meaning.number] });
+
+/** Shares moved in the sixth digit when a run that never got hot enough was taken to say nothing of cycling. */
+const shareOf = (probability: number) => Number(probability.toPrecision(4));
+
 /** The first version wrote names in the middle of a sentence all in small letters. */
 const inSmall = <T>(words: T): T => JSON.parse(JSON.stringify(words).toLowerCase());
-const comparable = ({ number: _, waits: __, record, blockers, next, ...rest }: Partial<Meaning>) => ({
+const comparable = ({ number: _, waits: __, record, blockers, next, suspects, ...rest }: Partial<Meaning>) => ({
   ...rest,
-  ...inSmall({ record, blockers, next }),
+  suspects: suspects?.map(([id, share]) => [id, shareOf(share)]),
+  ...inSmall({
+    record: record?.map((r) => r.map((w) => w.replace(/start, turn and heat$/, "start, turn and heat as it should"))),
+    blockers,
+    next,
+  }),
 });
 
 test("the fixtures hold every kind of entry that the first version had", () => {
@@ -122,7 +149,7 @@ test("the fixtures hold every kind of entry that the first version had", () => {
 
 test.each(meanings)("a database of the first version opens, and job $number means the same", async (meaning) => {
   const entries = await entriesOf(db, meaning.id);
-  expect(comparable(meaningOf(foldJob(meaning.id, entries.map(readKept), machineFinder(db))))).toEqual(comparable(meaning));
+  expect(comparable(meaningOf(foldJob(meaning.id, entries.map(readKept), machineFinder(db))))).toEqual(expected(meaning));
 });
 
 test.each(meanings)("an entries file of the first version reads the same: job $number", (meaning) => {
@@ -132,7 +159,7 @@ test.each(meanings)("an entries file of the first version reads the same: job $n
     if (!checked.ok) throw checked.error;
     return readKept(checked.envelope);
   });
-  expect(comparable(meaningOf(foldJob(meaning.id, kept, machineFinder(db))))).toEqual(comparable(meaning));
+  expect(comparable(meaningOf(foldJob(meaning.id, kept, machineFinder(db))))).toEqual(expected(meaning));
 });
 
 test("the list of jobs is as it was, and stays so when more is entered", async () => {

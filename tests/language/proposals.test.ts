@@ -72,21 +72,21 @@ test("a whole visit to an electric machine, card by card", () => {
     why: Only a run proves the repair.
 
     Prove it
-    Start it on heat: starts, turns, warm within two minutes, heat cycles, air strong outside.
+    Start it on heat, stay with it, answer what you see: starts, turns, warm air, heat cycles, air at the hood.
     why: The job can be closed when it has run.
 
-    Close the job
-    Nothing is left open: causes examined, panels back, proven.
-    why: Every check is done."
+    Write what the customer noticed
+    In the customer’s own words.
+    why: A job without its complaint can’t be closed."
   `);
 });
 
 test("a cut-off that blew is not left without its causes", () => {
   const blown = ["turns, no heat", "air weak", "safe", "rear off", "cutoff OL", "fitted cutoff", "cleared vent"];
   expect(card("orrinshaw-e27", blown)).toMatchInlineSnapshot(`
-    "Measure it to the cabinet: “element cab OL”.
-    Because the thermal cut-off blew and its cause is unexamined: heating element grounded to the cabinet?
-    why: A new part alone would bring the call back."
+    "Measure the heating element to the cabinet
+    Take its wires off first. Anything but OL is a fault. OL, or more than 1 MΩ.
+    why: The thermal cut-off blew and its cause is unexamined: heating element grounded to the cabinet?"
   `);
 });
 

@@ -108,13 +108,22 @@ describe("the words of every kind of step", () => {
       fit: Reset the breaker or refer to an electrician | Then record it.
       fit: Fit a new cord | New part beside old: same ratings, same terminals. Meter the new part before it goes in: under a minute, against the chance of a bad one (est. 1.5 %). Never bridge a fuse or limit.
       fit: Remake the joint at the timer motor contact | Then record it.
-      examine: Go to the hood: “air strong”, “air weak” or “vent clean”. | Because the thermal cut-off blew and its cause is unexamined: vent duct and hood choked?
-      examine: Measure it to the cabinet: “element cab OL”. | Because the thermal cut-off blew and its cause is unexamined: heating element grounded to the cabinet?
-      examine: Warm it to prove it opens (“high limit good”), or see the heat cycle in the proof run. | Because the thermal cut-off blew and its cause is unexamined: high-limit thermostat welded closed?
-      examine: Measure it, wires off: “element 10.7”. | Because the thermal cut-off blew and its cause is unexamined: heating element turns shorted?
-      examine: Clear it (“cleared vent”) and feel the air again. | Because the air at the hood was weak and the vent is not cleared
-      prove: Prove it | Start it on heat: starts, turns, warm within two minutes, heat cycles, air strong outside.
-      close: Close the job | Nothing is left open: causes examined, panels back, proven."
+      examine: How strong is the air at the outside hood? | With the drum turning, hold a hand at the hood; count the louvres that stand shut.
+      examine: Measure the heating element to the cabinet | Take its wires off first. Anything but OL is a fault. OL, or more than 1 MΩ.
+      examine: Warm the high-limit thermostat to prove that it opens | Wires off, cold: under 0.5 Ω. Warm it to prove it opens.
+      examine: Measure the heating element, H4 to H5 | Take its wires off first. About 10.7 Ω.
+      examine: Clear the vent, then: how strong is the air at the outside hood? | With the drum turning, hold a hand at the hood; count the louvres that stand shut.
+      examine: Warm the cycling thermostat to prove that it opens | Wires off, cold: under 0.5 Ω. Warm it to prove it opens.
+      examine: Measure plug pin N to bare cabinet metal | Cord out, wires on. OL, or more than 1 MΩ.
+      examine: Measure plug pin N to bare cabinet metal | Cord out, wires on. Until it reads OL the machine is not run: find what touches, put it right, measure again.
+      examine: Is the outlet wired the right way round: live, neutral and earth where they belong? | Tester in the outlet, or volts from each hole to earth: neutral next to none. House wiring is for an electrician. Crossed: the machine stays out until an electrician has put the outlet right.
+      examine: Measure plug earth pin to bare cabinet metal | Cord out, wires on. Under 1 Ω, leads included.
+      examine: Does it stop when the door is opened? | Running, open the door: drum and heat must stop at once, and not start again by themselves when it is shut.
+      examine: Does the heat switch off and on, with the exhaust within limits? | Let it run empty for a quarter of an hour, thermometer in the exhaust.
+      prove: Prove it | Start it on heat, stay with it, answer what you see: starts, turns, warm air, heat cycles, air at the hood.
+      intake: Write what the customer noticed | In the customer’s own words.
+      close: Close the job | Nothing is left open: causes examined, panels back, proven.
+      close: Close the job with reservations | Told to the customer and written in the hand-over: heat cycles not seen (no time)."
     `));
   test("the same on 208 V", () => expect(wordsOf("orrinshaw-e27-208")).toBe(wordsOf("orrinshaw-e27")));
   test("on the gas machine with a clockwork timer", () =>
@@ -133,12 +142,23 @@ describe("the words of every kind of step", () => {
       fit: Reset the breaker or refer to an electrician | Then record it.
       fit: Fit a new cord | New part beside old: same ratings, same terminals. Meter the new part before it goes in: under a minute, against the chance of a bad one (est. 1.5 %). Never bridge a fuse or limit.
       fit: Remake the joint at the door switch | Then record it.
-      examine: Go to the hood: “air strong”, “air weak” or “vent clean”. | Because the thermal cut-off blew and its cause is unexamined: vent duct and hood choked?
-      examine: Warm it to prove it opens (“high limit good”), or see the heat cycle in the proof run. | Because the thermal cut-off blew and its cause is unexamined: high-limit thermostat welded closed?
-      examine: Clear it (“cleared vent”) and feel the air again. | Because the air at the hood was weak and the vent is not cleared
-      examine: Soap solution on every joint: “no bubbles”. Gas work is for the licensed. | Because a gas joint was disturbed and no leak test is recorded since
-      prove: Prove it | Start it on heat: starts, turns, warm within two minutes, heat cycles, air strong outside.
-      close: Close the job | Nothing is left open: causes examined, panels back, proven."
+      examine: How strong is the air at the outside hood? | With the drum turning, hold a hand at the hood; count the louvres that stand shut.
+      examine: Warm the high-limit thermostat to prove that it opens | Wires off, cold: under 0.5 Ω. Warm it to prove it opens.
+      examine: Clear the vent, then: how strong is the air at the outside hood? | With the drum turning, hold a hand at the hood; count the louvres that stand shut.
+      examine: Soap solution on every gas joint: any bubbles? | Gas on, soap solution on every joint that was disturbed. Bubbles: shut off and put it right. Gas work is for the licensed.
+      examine: Shut the gas: no power and no flame before the joints are tight | Nothing is switched. If it smells: windows open, out, call the supplier. The licensed put it right; then gas on, soap on every joint: any bubbles?
+      examine: Shut the gas: no power and no flame before the joints are tight | Nothing is switched. If it smells: windows open, out, call the supplier. The licensed put it right; then gas on, soap on every joint: any bubbles?
+      examine: Warm the cycling thermostat to prove that it opens | Wires off, cold: under 0.5 Ω. Warm it to prove it opens.
+      examine: Measure plug pin N to bare cabinet metal | Cord out, wires on. OL, or more than 1 MΩ.
+      examine: Measure plug pin N to bare cabinet metal | Cord out, wires on. Until it reads OL the machine is not run: find what touches, put it right, measure again.
+      examine: Is the outlet wired the right way round: live, neutral and earth where they belong? | Tester in the outlet, or volts from each hole to earth: neutral next to none. House wiring is for an electrician. Crossed: the machine stays out until an electrician has put the outlet right.
+      examine: Measure plug earth pin to bare cabinet metal | Cord out, wires on. Under 1 Ω, leads included.
+      examine: Does it stop when the door is opened? | Running, open the door: drum and heat must stop at once, and not start again by themselves when it is shut.
+      examine: Does the heat switch off and on, with the exhaust within limits? | Let it run empty for a quarter of an hour, thermometer in the exhaust.
+      prove: Prove it | Start it on heat, stay with it, answer what you see: starts, turns, warm air, heat cycles, air at the hood.
+      intake: Write what the customer noticed | In the customer’s own words.
+      close: Close the job | Nothing is left open: causes examined, panels back, proven.
+      close: Close the job with reservations | Told to the customer and written in the hand-over: heat cycles not seen (no time)."
     `));
   test("on the electric machine with a board", () =>
     expect(wordsOf("brisk-tolley-v45e")).toMatchInlineSnapshot(`
@@ -157,14 +177,23 @@ describe("the words of every kind of step", () => {
       fit: Reset the breaker or refer to an electrician | Then record it.
       fit: Fit a new cord | New part beside old: same ratings, same terminals. Meter the new part before it goes in: under a minute, against the chance of a bad one (est. 1.5 %). Never bridge a fuse or limit.
       fit: Remake the joint at the control board | Then record it.
-      examine: Go to the hood: “air strong”, “air weak” or “vent clean”. | Because the thermal cut-off blew and its cause is unexamined: vent duct and hood choked?
-      examine: Measure it to the cabinet: “element cab OL”. | Because the thermal cut-off blew and its cause is unexamined: heating element grounded to the cabinet?
-      examine: Warm it to prove it opens (“high limit good”), or see the heat cycle in the proof run. | Because the thermal cut-off blew and its cause is unexamined: high-limit thermostat welded closed?
-      examine: Measure it, wires off: “element 10.7”. | Because the thermal cut-off blew and its cause is unexamined: heating element turns shorted?
-      examine: Measure it at rest, wires off: “heat relay OL”. | Because the thermal cut-off blew and its cause is unexamined: heat relay stuck closed?
-      examine: Clear it (“cleared vent”) and feel the air again. | Because the air at the hood was weak and the vent is not cleared
-      prove: Prove it | Start it on heat: starts, turns, warm within two minutes, heat cycles, air strong outside.
-      close: Close the job | Nothing is left open: causes examined, panels back, proven."
+      examine: How strong is the air at the outside hood? | With the drum turning, hold a hand at the hood; count the louvres that stand shut.
+      examine: Measure the heating element to the cabinet | Take its wires off first. Anything but OL is a fault. OL, or more than 1 MΩ.
+      examine: Warm the high-limit thermostat to prove that it opens | Wires off, cold: under 0.5 Ω. Warm it to prove it opens.
+      examine: Measure the heating element, H3 to H4 | Take its wires off first. About 10.7 Ω.
+      examine: Measure the heat relay, TB1 to H1 | Take its wires off first. At rest it must read OL.
+      examine: Clear the vent, then: how strong is the air at the outside hood? | With the drum turning, hold a hand at the hood; count the louvres that stand shut.
+      examine: Warm the high-limit thermostat to prove that it opens | Wires off, cold: under 0.5 Ω. Warm it to prove it opens.
+      examine: Measure plug pin N to bare cabinet metal | Cord out, wires on. OL, or more than 1 MΩ.
+      examine: Measure plug pin N to bare cabinet metal | Cord out, wires on. Until it reads OL the machine is not run: find what touches, put it right, measure again.
+      examine: Is the outlet wired the right way round: live, neutral and earth where they belong? | Tester in the outlet, or volts from each hole to earth: neutral next to none. House wiring is for an electrician. Crossed: the machine stays out until an electrician has put the outlet right.
+      examine: Measure plug earth pin to bare cabinet metal | Cord out, wires on. Under 1 Ω, leads included.
+      examine: Does it stop when the door is opened? | Running, open the door: drum and heat must stop at once, and not start again by themselves when it is shut.
+      examine: Does the heat switch off and on, with the exhaust within limits? | Let it run empty for a quarter of an hour, thermometer in the exhaust.
+      prove: Prove it | Start it on heat, stay with it, answer what you see: starts, turns, warm air, heat cycles, air at the hood.
+      intake: Write what the customer noticed | In the customer’s own words.
+      close: Close the job | Nothing is left open: causes examined, panels back, proven.
+      close: Close the job with reservations | Told to the customer and written in the hand-over: heat cycles not seen (no time)."
     `));
   test("on the gas machine with a board", () =>
     expect(wordsOf("brisk-tolley-v45g")).toMatchInlineSnapshot(`
@@ -183,13 +212,24 @@ describe("the words of every kind of step", () => {
       fit: Reset the breaker or refer to an electrician | Then record it.
       fit: Fit a new cord | New part beside old: same ratings, same terminals. Meter the new part before it goes in: under a minute, against the chance of a bad one (est. 1.5 %). Never bridge a fuse or limit.
       fit: Remake the joint at the start button | Then record it.
-      examine: Go to the hood: “air strong”, “air weak” or “vent clean”. | Because the thermal cut-off blew and its cause is unexamined: vent duct and hood choked?
-      examine: Warm it to prove it opens (“high limit good”), or see the heat cycle in the proof run. | Because the thermal cut-off blew and its cause is unexamined: high-limit thermostat welded closed?
-      examine: Measure it at rest, wires off: “heat relay OL”. | Because the thermal cut-off blew and its cause is unexamined: heat relay stuck closed?
-      examine: Clear it (“cleared vent”) and feel the air again. | Because the air at the hood was weak and the vent is not cleared
-      examine: Soap solution on every joint: “no bubbles”. Gas work is for the licensed. | Because a gas joint was disturbed and no leak test is recorded since
-      prove: Prove it | Start it on heat: starts, turns, warm within two minutes, heat cycles, air strong outside.
-      close: Close the job | Nothing is left open: causes examined, panels back, proven."
+      examine: How strong is the air at the outside hood? | With the drum turning, hold a hand at the hood; count the louvres that stand shut.
+      examine: Warm the high-limit thermostat to prove that it opens | Wires off, cold: under 0.5 Ω. Warm it to prove it opens.
+      examine: Measure the heat relay, TB1 to H1 | Take its wires off first. At rest it must read OL.
+      examine: Clear the vent, then: how strong is the air at the outside hood? | With the drum turning, hold a hand at the hood; count the louvres that stand shut.
+      examine: Soap solution on every gas joint: any bubbles? | Gas on, soap solution on every joint that was disturbed. Bubbles: shut off and put it right. Gas work is for the licensed.
+      examine: Shut the gas: no power and no flame before the joints are tight | Nothing is switched. If it smells: windows open, out, call the supplier. The licensed put it right; then gas on, soap on every joint: any bubbles?
+      examine: Shut the gas: no power and no flame before the joints are tight | Nothing is switched. If it smells: windows open, out, call the supplier. The licensed put it right; then gas on, soap on every joint: any bubbles?
+      examine: Warm the high-limit thermostat to prove that it opens | Wires off, cold: under 0.5 Ω. Warm it to prove it opens.
+      examine: Measure plug pin N to bare cabinet metal | Cord out, wires on. OL, or more than 1 MΩ.
+      examine: Measure plug pin N to bare cabinet metal | Cord out, wires on. Until it reads OL the machine is not run: find what touches, put it right, measure again.
+      examine: Is the outlet wired the right way round: live, neutral and earth where they belong? | Tester in the outlet, or volts from each hole to earth: neutral next to none. House wiring is for an electrician. Crossed: the machine stays out until an electrician has put the outlet right.
+      examine: Measure plug earth pin to bare cabinet metal | Cord out, wires on. Under 1 Ω, leads included.
+      examine: Does it stop when the door is opened? | Running, open the door: drum and heat must stop at once, and not start again by themselves when it is shut.
+      examine: Does the heat switch off and on, with the exhaust within limits? | Let it run empty for a quarter of an hour, thermometer in the exhaust.
+      prove: Prove it | Start it on heat, stay with it, answer what you see: starts, turns, warm air, heat cycles, air at the hood.
+      intake: Write what the customer noticed | In the customer’s own words.
+      close: Close the job | Nothing is left open: causes examined, panels back, proven.
+      close: Close the job with reservations | Told to the customer and written in the hand-over: heat cycles not seen (no time)."
     `));
   test("on the condenser machine", () =>
     expect(wordsOf("kelvane-c7")).toMatchInlineSnapshot(`
@@ -208,13 +248,22 @@ describe("the words of every kind of step", () => {
       fit: Reset the breaker or refer to an electrician | Then record it.
       fit: Fit a new cord | New part beside old: same ratings, same terminals. Meter the new part before it goes in: under a minute, against the chance of a bad one (est. 1.5 %). Never bridge a fuse or limit.
       fit: Remake the joint at the cord, earth | Then record it.
-      examine: Look at it: “filters good”. | Because the thermal cut-off blew and its cause is unexamined: lint filter and condenser choked with lint?
-      examine: Warm it to prove it opens (“limit good”), or see the heat cycle in the proof run. | Because the thermal cut-off blew and its cause is unexamined: limit thermostat welded closed?
-      examine: Measure it at rest, wires off: “heat relay OL”. | Because the thermal cut-off blew and its cause is unexamined: heat relay stuck closed?
-      examine: Measure it to the cabinet: “coil a cab OL”. | Because the thermal cut-off blew and its cause is unexamined: heating coil A, 1.4 kW grounded to the cabinet?
-      examine: Clear it (“cleared vent”) and feel the air again. | Because the air at the hood was weak and the vent is not cleared
-      prove: Prove it | Start it on heat: starts, turns, warm within two minutes, heat cycles, air strong outside.
-      close: Close the job | Nothing is left open: causes examined, panels back, proven."
+      examine: Pull out and look at lint filter and condenser | Pull out lint filter and condenser: matted with lint? Rinse the condenser.
+      examine: Warm the limit thermostat to prove that it opens | Wires off, cold: under 0.5 Ω. Warm it to prove it opens.
+      examine: Measure the heat relay, L2 to H1 | Take its wires off first. At rest it must read OL.
+      examine: Measure the heating coil A, 1.4 kW to the cabinet | Take its wires off first. Anything but OL is a fault. OL, or more than 1 MΩ.
+      examine: Clear the way of the air, then: pull out and look at lint filter and condenser | Pull out lint filter and condenser: matted with lint? Rinse the condenser.
+      examine: Warm the limit thermostat to prove that it opens | Wires off, cold: under 0.5 Ω. Warm it to prove it opens.
+      examine: Measure plug pin N to bare cabinet metal | Cord out, wires on. OL, or more than 1 MΩ.
+      examine: Measure plug pin N to bare cabinet metal | Cord out, wires on. Until it reads OL the machine is not run: find what touches, put it right, measure again.
+      examine: Is the outlet wired the right way round: live, neutral and earth where they belong? | Tester in the outlet, or volts from each hole to earth: neutral next to none. House wiring is for an electrician. Crossed: the machine stays out until an electrician has put the outlet right.
+      examine: Measure plug earth pin to bare cabinet metal | Cord out, wires on. Under 1 Ω, leads included.
+      examine: Does it stop when the door is opened? | Running, open the door: drum and heat must stop at once, and not start again by themselves when it is shut.
+      examine: Does the heat switch off and on, with the exhaust within limits? | Let it run empty for a quarter of an hour, thermometer in the exhaust.
+      prove: Prove it | Start it on heat, stay with it, answer what you see: starts, turns, warm air, heat cycles.
+      intake: Write what the customer noticed | In the customer’s own words.
+      close: Close the job | Nothing is left open: causes examined, panels back, proven.
+      close: Close the job with reservations | Told to the customer and written in the hand-over: heat cycles not seen (no time)."
     `));
 });
 
@@ -610,12 +659,21 @@ test("what keeps a job from closing", () => {
     the complaint is not recorded | Write what the customer noticed.
     the top is still off | Put it back: 2 spring clips; tie it up
     the attic is still off | Put it back: 
-    it is not proven to run | Power on, run it: starts, turns, heats, cycles, air strong.
-    the last proof run did not start, turn and heat | Power on, run it: starts, turns, heats, cycles, air strong.
-    the thermal cut-off blew and its cause is unexamined: vent duct and hood choked? | Go to the hood: “air strong”, “air weak” or “vent clean”.
-    the thermal cut-off blew and its cause is unexamined: high-limit thermostat welded closed? | Warm it to prove it opens (“high limit good”), or see the heat cycle in the proof run.
-    the air at the hood was weak and the vent is not cleared | Clear it (“cleared vent”) and feel the air again.
-    a gas joint was disturbed and no leak test is recorded since | Soap solution on every joint: “no bubbles”. Gas work is for the licensed."
+    it is not proven to run | Power on, run it on heat, answer what you saw.
+    the last proof run did not start, turn and heat as it should | Power on, run it on heat, answer what you saw.
+    the thermal cut-off blew and its cause is unexamined: vent duct and hood choked? | How strong is the air at the outside hood? With the drum turning, hold a hand at the hood; count the louvres that stand shut.
+    the thermal cut-off blew and its cause is unexamined: high-limit thermostat welded closed? | Warm the high-limit thermostat to prove that it opens. Wires off, cold: under 0.5 Ω. Warm it to prove it opens.
+    the air at the hood was weak and the vent is not cleared | Clear the vent, then: how strong is the air at the outside hood? With the drum turning, hold a hand at the hood; count the louvres that stand shut.
+    a gas joint was disturbed and no leak test is recorded since | Soap solution on every gas joint: any bubbles? Gas on, soap solution on every joint that was disturbed. Bubbles: shut off and put it right. Gas work is for the licensed.
+    bubbles were seen at a gas joint | Shut the gas: no power and no flame before the joints are tight. Nothing is switched. If it smells: windows open, out, call the supplier. The licensed put it right; then gas on, soap on every joint: any bubbles?
+    it smelt of gas and no joint is proven tight since | Shut the gas: no power and no flame before the joints are tight. Nothing is switched. If it smells: windows open, out, call the supplier. The licensed put it right; then gas on, soap on every joint: any bubbles?
+    the cycling thermostat was found not to open when warmed | Warm the cycling thermostat to prove that it opens. Wires off, cold: under 0.5 Ω. Warm it to prove it opens.
+    it tripped and plug pin N is not measured to the cabinet since | Measure plug pin N to bare cabinet metal. Cord out, wires on. OL, or more than 1 MΩ.
+    pN to cabinet reads 12.0 Ω | Measure plug pin N to bare cabinet metal. Cord out, wires on. Until it reads OL the machine is not run: find what touches, put it right, measure again.
+    the cord or the supply was worked on and the polarity is not looked at since | Is the outlet wired the right way round: live, neutral and earth where they belong? Tester in the outlet, or volts from each hole to earth: neutral next to none. House wiring is for an electrician. Crossed: the machine stays out until an electrician has put the outlet right.
+    the earth of the cabinet is not measured | Measure plug earth pin to bare cabinet metal. Cord out, wires on. Under 1 Ω, leads included.
+    the door switch was worked on and nobody saw the open door stop it | Does it stop when the door is opened? Running, open the door: drum and heat must stop at once, and not start again by themselves when it is shut.
+    the heat was last seen never to switch off | Does the heat switch off and on, with the exhaust within limits? Let it run empty for a quarter of an hour, thermometer in the exhaust."
   `);
 });
 

@@ -46,7 +46,9 @@ test("a reading that settles it leads to the repair, through panels and a proof 
   expect(after(...fitted).proposal?.step).toMatchObject({ kind: "panel", panel: "rear", state: "on" });
   expect(after(...fitted, "rear on").proposal?.step).toMatchObject({ kind: "energise" });
   expect(after(...fitted, "rear on", "energised").proposal?.step).toMatchObject({ kind: "prove" });
-  expect(after(...fitted, "rear on", "energised", PROOF).proposal?.step).toMatchObject({ kind: "close" });
+  expect(after(...fitted, "rear on", "energised", PROOF).proposal?.step).toMatchObject({ kind: "intake" });
+  const told: Draft = { kind: "complaint", body: { words: "no heat", findings: [] } };
+  expect(after(told, ...fitted, "rear on", "energised", PROOF).proposal?.step).toMatchObject({ kind: "close" });
   const blown = ["turns, no heat", "air weak", "safe", "rear off", "cutoff OL", "fitted cutoff", "cleared vent"];
   expect(after(...blown).proposal?.step).toMatchObject({ kind: "examine", check: { code: "cause", cause: { part: "element" } } });
 });

@@ -36,7 +36,7 @@ export function blockerSays(machine: Machine | undefined, blocker: Blocker): Blo
 
 export const UNPROVEN: Record<Exclude<ProofStanding, "proven">, string> = {
   none: "it is not proven to run",
-  failed: "the last proof run did not go as it should",
+  failed: "the last proof run did not start, turn and heat as it should",
   contradicted: "what was seen since the proof run contradicts it",
   unseen: "not all of the proof run was seen, and it is not told why",
 };

@@ -36,10 +36,7 @@ const OPEN: SaysEach = {
 
 /** What may be found, and what is right. */
 const RIGHT: { readonly [K in CheckCode]?: (check: CheckOf<K>, machine: Machine) => string } = {
-  leak: ({ because }) =>
-    because === "joint"
-      ? "Gas work is for the licensed."
-      : "Gas shut, nothing switched on, no flame. If it smells: windows open, out, call the supplier. Only the licensed put it right and test it.",
+  leak: () => "Gas work is for the licensed.",
   "to-cabinet": () => "Until it reads OL the machine is not run: find what touches, put it right, measure again.",
   insulation: () => "OL, or more than 1 MΩ.",
   polarity: () => "Crossed: the machine stays out until an electrician has put the outlet right.",
@@ -48,9 +45,8 @@ const RIGHT: { readonly [K in CheckCode]?: (check: CheckOf<K>, machine: Machine)
     const part = partOf(machine, cause.part);
     if (by === "cabinet") return "OL, or more than 1 MΩ.";
     if (by === "across" && part.kind === "element") return `About ${(part.volts ** 2 / part.watts).toFixed(1)} Ω.`;
-    return "";
+    return by === "across" ? "At rest it must read OL." : "";
   },
-  vent: () => "Clear it first, then feel the air again.",
 };
 
 const pinName = (pin: string): string => pin.replace(/^P/, "");
@@ -62,13 +58,16 @@ export const checkSays = (machine: Machine, check: OpenCheck): string =>
 
 /** What is to be done for a check: the order, and how it is done. */
 export function checkTest(machine: Machine, check: OpenCheck): TestWords {
+  if (check.code === "leak" && check.because !== "joint") return GAS_OUT;
   const { title, how } = testSays(machine, questionOfCheck(machine, check));
   const right = (RIGHT[check.code] as ((check: OpenCheck, machine: Machine) => string) | undefined)?.(check, machine) ?? "";
-  return { title: titleOf(check, title), how: [how, right].filter((s) => s !== "").join(" ") };
+  return {
+    title: check.code === "vent" ? `Clear the ${hasHood(machine) ? "vent" : "way of the air"}, then: ${lower(title)}` : title,
+    how: [how, right].filter((s) => s !== "").join(" "),
+  };
 }
 
-function titleOf(check: OpenCheck, title: string): string {
-  if (check.code === "vent") return "Clear the vent, then feel the air";
-  if (check.code === "leak" && check.because !== "joint") return "Shut the gas; no power, no flame until a joint test is tight";
-  return title;
-}
+const GAS_OUT: TestWords = {
+  title: "Shut the gas: no power and no flame before the joints are tight",
+  how: "Nothing is switched. If it smells: windows open, out, call the supplier. The licensed put it right; then gas on, soap on every joint: any bubbles?",
+};

@@ -1,3 +1,4 @@
+import { hasHood } from "../../machine/format";
 import type { JobState } from "../state";
 import { defineCheck, inside, letsRun } from "./definition";
 import { asked, isSight, lastSeen } from "./found";
@@ -14,14 +15,21 @@ export const vent = defineCheck<"vent", VentCheck>({
     const duct = machine.parts.find((p) => p.kind === "duct");
     const last = lastSeen(state, "airflow");
     if (!duct || !last || isSight(last.finding, "airflow", "strong")) return [];
+    if (!hasHood(machine) && looksClear(state, duct.id, last.entry)) return [];
     if (state.fitted.slice(last.fitted.length).some((f) => f.assembly === duct.id)) return [];
     if (isSight(last.finding, "airflow", "none") && drumStood(state)) return [];
     return [{ code: "vent", part: duct.id }];
   },
-  question: () => asked("airflow"),
+  question: ({ part }, machine) => (hasHood(machine) ? asked("airflow") : { kind: "look", place: { part }, circumstances: {} }),
   when: inside,
   stopsRun: letsRun,
 });
+
+/** Where no air comes out, the way of the air is looked at. */
+function looksClear({ evidence }: JobState, duct: string, since: string): boolean {
+  const at = evidence.findIndex((e) => e.entry === since);
+  return evidence.slice(at).some(({ finding: f }) => f.kind === "look" && f.place.part === duct && f.result.value === "good");
+}
 
 function drumStood({ evidence }: JobState): boolean {
   const last = evidence.findLast((e) => isSight(e.finding, "turns") || isSight(e.finding, "starts"));

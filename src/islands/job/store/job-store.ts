@@ -181,7 +181,9 @@ export class JobStore {
     const safety = safetyFor(job.safety, { at: clock.now().toISOString(), by: technician() });
     if (safety === job.safety) return job;
     if (this.lapsed?.of === job && this.lapsed.job.safety.lapsed === safety.lapsed) return this.lapsed.job;
-    this.lapsed = { of: job, job: { ...job, safety } };
+    const before = this.lapsed;
+    const isSame = before?.of.safety === job.safety && before.job.safety.lapsed === safety.lapsed;
+    this.lapsed = { of: job, job: { ...job, safety: isSame ? before.job.safety : safety } };
     return this.lapsed.job;
   }
 
