@@ -38,6 +38,9 @@ test("whole jobs are played on it, and its sheet is drawn", () => {
     expect(outcomes.every((o) => o.unsafe === 0)).toBe(true);
     if (strategy === "planner") expect(outcomes.filter((o) => o.found).length).toBeGreaterThanOrEqual(3);
   }
-  const drawn = layoutSheet(machine, 832, 440).rows.flatMap((r) => r.lines.flatMap((l) => l.items.map((i) => i.part.id)));
+  const looks = machine.sheet.rows.map(() => ({ share: 0.1, deep: false, open: true }));
+  const drawn = layoutSheet(machine, { width: 832, height: 440, looks }).rows.flatMap((r) =>
+    r.lines.flatMap((l) => l.items.map((i) => i.part.id)),
+  );
   expect(new Set(drawn)).toEqual(new Set(machine.sheet.rows.flatMap((r) => r.parts.flat())));
 });

@@ -1,9 +1,10 @@
-import { useMemo, useRef } from "react";
+import { useMemo, useRef, useState } from "react";
 import type { Machine } from "../../core/machine/format";
 import { controlsSay } from "../../core/naming/names";
 import { Beside } from "./Beside";
-import { lastReadings } from "./last-readings";
+import { lastReadings, measuredParts } from "./last-readings";
 import { layoutSheet, type SheetLayout } from "./layout";
+import { looksOf } from "./looks";
 import type { SheetProps } from "./props";
 import styles from "./Sheet.module.css";
 import { SheetRow } from "./SheetRow";
@@ -11,17 +12,26 @@ import { useSize } from "./use-size";
 
 const NARROW = 620;
 const FOLDED = 740;
+const NONE_TOGGLED: ReadonlyMap<number, boolean> = new Map();
 const POWER = { dead: "cord out", live: "live", unknown: "as found" } as const;
 
 /** The machine's circuit between its rails, with what is known marked onto it. */
 export function Sheet(props: SheetProps) {
-  const { machine, marks, way, power, controls, evidence } = props;
+  const { machine, marks, way, power, controls, evidence, fitted, chosen, probes } = props;
   const frame = useRef<HTMLDivElement>(null);
   const { width, height } = useSize(frame);
   const narrow = width < NARROW;
+  const [toggled, setToggled] = useState<ReadonlyMap<number, boolean>>(NONE_TOGGLED);
   const order = useMemo(() => (narrow ? branchInQuestionFirst(machine, marks) : undefined), [narrow, machine, marks]);
-  const layout = useMemo(() => layoutSheet(machine, width, height, order), [machine, width, height, order]);
-  const readings = useMemo(() => lastReadings(evidence), [evidence]);
+  const readings = useMemo(() => lastReadings(machine, evidence, fitted), [machine, evidence, fitted]);
+  const measured = useMemo(() => measuredParts(machine, evidence, fitted), [machine, evidence, fitted]);
+  const looks = useMemo(
+    () => looksOf(machine, { marks, chosen, way, probes, readings, toggled }),
+    [machine, marks, chosen, way, probes, readings, toggled],
+  );
+  const room = narrow ? Number.POSITIVE_INFINITY : height;
+  const layout = useMemo(() => layoutSheet(machine, { width, height: room, order, looks }), [machine, width, room, order, looks]);
+  const isGood = (row: number) => (machine.sheet.rows[row]?.parts.flat() ?? []).every((id) => marks[id]?.state === "good");
   return (
     <div className={styles.frame}>
       <header className={styles.head}>
@@ -47,7 +57,17 @@ export function Sheet(props: SheetProps) {
         >
           <Rails layout={layout} />
           {layout.rows.map((row) => (
-            <SheetRow key={row.title} row={row} folded={width < FOLDED} readings={readings} sheet={props} />
+            <SheetRow
+              key={row.title}
+              row={row}
+              folded={width < FOLDED}
+              share={looks[row.index]?.share ?? 0}
+              good={isGood(row.index)}
+              readings={readings}
+              measured={measured}
+              sheet={props}
+              onToggle={(i, open) => setToggled(new Map(toggled).set(i, open))}
+            />
           ))}
         </svg>
       </div>
@@ -59,7 +79,7 @@ function Rails({ layout }: { readonly layout: SheetLayout }) {
   return layout.rails.map((rail) => (
     <g key={rail.name + rail.top}>
       <path d={`M${rail.x} ${rail.top}V${rail.bottom}`} className={styles.rail} />
-      <text x={rail.x} y={rail.top - 8} textAnchor="middle" className={styles.railName}>
+      <text x={rail.x} y={rail.top - 12} textAnchor="middle" className={styles.railName} data-box="rail name">
         {rail.name}
       </text>
     </g>

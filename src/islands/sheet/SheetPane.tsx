@@ -17,6 +17,7 @@ export function SheetPane() {
   const set = useJob((s) => s.view.controls);
   const power = useJob((s) => s.job.safety.power);
   const evidence = useJob((s) => s.job.evidence);
+  const fitted = useJob((s) => s.job.fitted);
   const controls = useMemo(() => ({ ...restControls(machine), ...set }), [machine, set]);
   const path = standing?.paths.find((p) => p.entry === shown);
   const way = useMemo(() => path && { parts: path.parts.map((p) => p.part), says: pathSays(machine, path) }, [path, machine]);
@@ -25,6 +26,7 @@ export function SheetPane() {
       machine={machine}
       power={power}
       evidence={evidence}
+      fitted={fitted}
       marks={standing?.marks ?? NO_MARKS}
       controls={controls}
       probes={chosen.kind === "points" ? chosen.points : NO_POINTS}

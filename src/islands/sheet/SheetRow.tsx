@@ -1,7 +1,9 @@
 import { kindOf } from "../../core/machine/parts/index";
+import { percent } from "../../core/naming/text";
 import type { LaidLine, LaidRow } from "./layout";
 import { NO_MARK } from "./mark";
 import { PartOnSheet } from "./PartOnSheet";
+import { onPress } from "./press";
 import type { SheetProps } from "./props";
 import styles from "./Sheet.module.css";
 import { TestPointOnSheet } from "./TestPointOnSheet";
@@ -10,34 +12,61 @@ import { Wires } from "./Wires";
 interface Props {
   readonly row: LaidRow;
   readonly folded: boolean;
+  readonly share: number;
+  /** Every part of it is spoken for. */
+  readonly good: boolean;
   readonly readings: ReadonlyMap<string, string>;
+  readonly measured: ReadonlySet<string>;
   readonly sheet: SheetProps;
+  readonly onToggle: (row: number, open: boolean) => void;
 }
 
-/** A branch with its name, on one line or folded onto several. */
-export function SheetRow({ row, folded, readings, sheet }: Props) {
+/** A branch: a thin line with its name, or open with its parts, on one line or several. Its name opens and folds it. */
+export function SheetRow({ row, folded, share, good, readings, measured, sheet, onToggle }: Props) {
   const [first] = row.lines;
   const { dx, dy } = namePlace(row, folded);
+  const toggle = () => onToggle(row.index, row.thin);
   return (
-    <g>
-      <text x={(first?.x1 ?? 0) + dx} y={(first?.y ?? 0) + dy} className={styles.branch}>
-        {row.title}
-      </text>
+    <g data-branch={row.title} data-thin={row.thin}>
+      {row.thin && first && <path d={`M${first.x1} ${first.y}H${first.x2}`} className={styles.thinWire} data-good={good} />}
       {row.tap && <path d={`M${row.tap.x} ${row.tap.from}V${row.tap.to}`} className={styles.wire} />}
-      {row.lines.map((line) => (
-        <Line key={line.y} line={line} readings={readings} sheet={sheet} />
-      ))}
+      {!row.thin && row.lines.map((line) => <Line key={line.y} line={line} readings={readings} measured={measured} sheet={sheet} />)}
+      {/* biome-ignore lint/a11y/useSemanticElements: there is no button element inside a drawing */}
+      <g
+        transform={`translate(${(first?.x1 ?? 0) + dx} ${(first?.y ?? 0) + dy})`}
+        role="button"
+        tabIndex={0}
+        aria-expanded={!row.thin}
+        aria-label={`${row.title}, ${row.thin ? "folded" : "open"}`}
+        className={styles.branch}
+        data-asked={share > 0}
+        onClick={toggle}
+        onKeyDown={onPress(toggle)}
+      >
+        <rect
+          x={-10}
+          y={row.thin ? -18 : -22}
+          width={row.thin ? Math.max(96, (first?.x2 ?? 0) - (first?.x1 ?? 0) - 20) : 96}
+          height={row.thin ? 28 : 30}
+          className={styles.hit}
+        />
+        <text data-box="name">
+          {row.title}
+          {row.thin && <tspan className={styles.thinMark}>{share > 0 ? `  ${percent(share)}` : good ? "  ✓" : ""}</tspan>}
+        </text>
+      </g>
     </g>
   );
 }
 
 /** Where a row's name stands, from the start of its wire. */
-function namePlace({ packed, tap }: LaidRow, folded: boolean): { dx: number; dy: number } {
-  if (packed) return { dx: -8, dy: -30 };
-  return { dx: tap ? 14 : folded ? 18 : 8, dy: folded ? -26 : -8 };
+function namePlace({ packed, tap, thin }: LaidRow, folded: boolean): { dx: number; dy: number } {
+  if (thin) return { dx: 12, dy: 5 };
+  if (packed) return { dx: -8, dy: -33 };
+  return { dx: tap ? 14 : folded ? 12 : 8, dy: folded ? -33 : -8 };
 }
 
-function Line({ line, readings, sheet }: Omit<Props, "row" | "folded"> & { readonly line: LaidLine }) {
+function Line({ line, readings, measured, sheet }: Pick<Props, "readings" | "measured" | "sheet"> & { readonly line: LaidLine }) {
   const { machine, marks, controls, chosen, way, probes, onPart, onPoint } = sheet;
   return (
     <g>
@@ -49,6 +78,7 @@ function Line({ line, readings, sheet }: Omit<Props, "row" | "folded"> & { reado
           mark={marks[item.part.id] ?? NO_MARK}
           closed={kindOf(item.part).drawnClosed(item.part, controls)}
           note={readings.get(item.part.id)}
+          measured={measured.has(item.part.id)}
           chosen={chosen === item.part.id}
           onWay={way?.parts.includes(item.part.id) ?? false}
           onChoose={onPart}

@@ -29,8 +29,8 @@ export function TestPointOnSheet({ machine, node: { net, x, y }, probe, onPoint 
       onKeyDown={onPress(() => onPoint(net))}
     >
       <rect x={-15} y={-30} width={30} height={46} className={styles.hit} />
-      <circle r={touched ? 8 : 5} />
-      <text y={-11} textAnchor="middle">
+      <circle r={touched ? 8 : 5} data-box="point" />
+      <text y={-11} textAnchor="middle" data-box="point name">
         {touched ? `${probe === 0 ? "●" : "○"} ${net}` : net}
       </text>
     </g>

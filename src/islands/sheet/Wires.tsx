@@ -5,8 +5,8 @@ import type { SheetProps } from "./props";
 import styles from "./Sheet.module.css";
 import { HALF } from "./symbols";
 
-/** How far the wires of a part that lies beside another reach out to it. */
-const REACH = 46;
+/** How far the wires of a part that lies beside another reach out to it: never past the test points. */
+const reachOf = (pitch: number): number => Math.min(48, pitch / 2 - 7);
 
 /** The wire of a line, in the gaps that the symbols leave; green as far as its neighbours are proven. */
 export function Wires({ line, marks }: { readonly line: LaidLine; readonly marks: SheetProps["marks"] }) {
@@ -20,7 +20,7 @@ export function Wires({ line, marks }: { readonly line: LaidLine; readonly marks
         .map((i) => (
           <path
             key={i.part.id}
-            d={`M${i.x - HALF} ${i.y}H${i.x - REACH}V${line.y}M${i.x + HALF} ${i.y}H${i.x + REACH}V${line.y}`}
+            d={`M${i.x - HALF} ${i.y}H${i.x - reachOf(line.pitch)}V${line.y}M${i.x + HALF} ${i.y}H${i.x + reachOf(line.pitch)}V${line.y}`}
             className={styles.wire}
           />
         ))}

@@ -17,8 +17,12 @@ export interface SheetLayout {
 
 export interface LaidRow {
   readonly title: string;
+  /** Place among the machine file's rows. */
+  readonly index: number;
   /** Shares its line with others like it; the name stands above it. */
   readonly packed: boolean;
+  /** Folded to a thin line with its name: it is not in question, or there is no room. */
+  readonly thin: boolean;
   readonly lines: readonly LaidLine[];
   /** Wire from the net of another row down or up to this one's start. */
   readonly tap?: { readonly x: number; readonly from: number; readonly to: number };
@@ -29,6 +33,8 @@ export interface LaidLine {
   readonly y: number;
   readonly x1: number;
   readonly x2: number;
+  /** Width that each part has. */
+  readonly pitch: number;
   readonly items: readonly LaidItem[];
   readonly nodes: readonly LaidNode[];
 }
@@ -53,16 +59,32 @@ const MARGIN = 26;
 /** Where a row's name stands, between the rail and its first part. */
 const GUTTER = 84;
 const PITCH_MIN = 88;
-const SIDE_BY_SIDE = 52;
-const ROW_MIN = 66;
-const ROW_MAX = 104;
-/** Height of a line of rows side by side, its names above it. */
-const PACKED = 104;
-/** Room for those names under the labels of the row before. */
-const ABOVE_PACKED = 32;
-const TOP = 40;
+/** What a part needs above its wire (names of test points), and under it: mark or reading, then its label. */
+const ABOVE = 28;
+const BELOW = 59;
+/** A reading under the label, where the mark has taken its place. */
+const DEEPER = 18;
+/** Between the wires of parts side by side. */
+const SIDE_BY_SIDE = BELOW + 20;
+/** A row's name over its first line, where it does not stand in the gutter. */
+const NAME_ABOVE = 18;
+/** How far lines may be pulled apart to fill the page. */
+const MOST_SPREAD = 22;
+const TOP = 26;
+const THIN = 28;
+const THIN_FOR_THUMBS = 44;
 
-type Row = Machine["sheet"]["rows"][number];
+export type Row = Machine["sheet"]["rows"][number];
+
+/** How a row is to be drawn. */
+export interface RowLook {
+  /** The likeliest fault in it; 0 when nothing of it is in question. */
+  readonly share: number;
+  /** Someone has opened or folded it, or looks at something in it; left out: by its share and the room. */
+  readonly open?: boolean | undefined;
+  /** Some part has both a mark and a reading. */
+  readonly deep: boolean;
+}
 
 /** What the drawing has to be fitted into, and what that leaves for a row. */
 interface Page {
@@ -80,7 +102,8 @@ interface Page {
   readonly capacity: number;
   /** Rows apart that one line holds. */
   readonly across: number;
-  readonly rowHeight: number;
+  readonly thin: number;
+  readonly lookOf: (row: Row) => RowLook;
 }
 
 /** Where a row may stand. */
@@ -90,20 +113,35 @@ interface Slot {
   readonly left: number;
   readonly right: number;
   readonly packed: boolean;
+  readonly thin: boolean;
 }
 
 /**
- * Lays the machine file's rows out between its rails: as far apart as `height` allows, folded where `width` is short.
- * `order` (indices) changes the order of the rows.
+ * Lays the machine file's rows out between its rails, those in question open as far as `height` allows, the others folded to thin lines; rows are broken
+ * where `width` is short. `order` (indices) changes the order of the rows; `looks` says how each stands.
  */
-export function layoutSheet(machine: Machine, width: number, height: number, order?: readonly number[]): SheetLayout {
-  const page = pageOf(machine, width, height, order);
-  const { slots, bottom } = slotsOf(page);
+export function layoutSheet(
+  machine: Machine,
+  {
+    width,
+    height,
+    order,
+    looks,
+  }: {
+    readonly width: number;
+    readonly height: number;
+    readonly order?: readonly number[] | undefined;
+    readonly looks: readonly RowLook[];
+  },
+): SheetLayout {
+  const page = pageOf(machine, width, order, looks);
+  const open = openRows(page, height);
+  const { slots, bottom } = slotsOf(page, open, spreadOf(page, open, height));
   const rows = laidRows(page, slots);
-  return { width, height: bottom - 8, rows, rails: railLines(page, rows) };
+  return { width, height: bottom, rows, rails: railLines(page, rows) };
 }
 
-function pageOf(machine: Machine, width: number, height: number, order: readonly number[] | undefined): Page {
+function pageOf(machine: Machine, width: number, order: readonly number[] | undefined, looks: readonly RowLook[]): Page {
   const rails = new Set(machine.sheet.rails.map((r) => r.net));
   const asked = (order ?? machine.sheet.rows.map((_, i) => i)).map((i) => item(machine.sheet.rows, i));
   const isApart = (row: Row) => !rails.has(row.from) && !rails.has(row.to) && row.parts.length === 1;
@@ -113,8 +151,6 @@ function pageOf(machine: Machine, width: number, height: number, order: readonly
   const [left, right] = [MARGIN, width - MARGIN];
   const longest = Math.max(...rows.map((r) => r.parts.length));
   const folded = (right - left - GUTTER) / longest < PITCH_MIN;
-  const across = Math.max(1, Math.min(apart.length, folded ? 2 : 4));
-  const room = height - TOP - rows.filter(isTall).length * SIDE_BY_SIDE - Math.ceil(apart.length / across) * PACKED;
   return {
     machine,
     rails,
@@ -124,33 +160,89 @@ function pageOf(machine: Machine, width: number, height: number, order: readonly
     right,
     folded,
     gutter: folded ? 0 : GUTTER,
-    capacity: folded ? Math.max(2, Math.floor((right - left) / PITCH_MIN)) : longest,
-    across,
-    rowHeight: folded ? ROW_MAX : Math.min(ROW_MAX, Math.max(ROW_MIN, room / inLine.length)),
+    capacity: folded ? Math.max(2, Math.floor((right - left - 50) / PITCH_MIN)) : longest,
+    across: Math.max(1, Math.min(apart.length, folded ? 2 : 4)),
+    thin: folded ? THIN_FOR_THUMBS : THIN,
+    lookOf: (row) => item(looks, machine.sheet.rows.indexOf(row)),
   };
 }
 
 /** Holds parts side by side. */
 const isTall = (row: Row): boolean => row.parts.some((p) => Array.isArray(p));
-const lineHeight = ({ rowHeight }: Page, row: Row): number => rowHeight + (isTall(row) ? SIDE_BY_SIDE : 0);
+const lineCount = ({ capacity }: Page, row: Row): number => Math.ceil(row.parts.length / capacity);
+const deeper = (page: Page, row: Row): number => (page.lookOf(row).deep ? DEEPER : 0);
+/** From the wire of a part to that of the one beside it. */
+const sideBySide = (page: Page, row: Row): number => SIDE_BY_SIDE + deeper(page, row);
+const belowOf = (page: Page, row: Row): number => BELOW + deeper(page, row) + (isTall(row) ? sideBySide(page, row) : 0);
+const lineHeight = (page: Page, row: Row): number => ABOVE + belowOf(page, row);
+const nameAbove = ({ folded, apart }: Page, row: Row): number => (folded || apart.includes(row) ? NAME_ABOVE : 0);
+const openHeight = (page: Page, row: Row): number => nameAbove(page, row) + lineCount(page, row) * lineHeight(page, row);
 
-function slotsOf(page: Page): { slots: readonly Slot[]; bottom: number } {
-  const { apart, across, left, right, capacity } = page;
+/** Height of all rows, those of the set open. Rows apart share lines. */
+function totalHeight(page: Page, open: ReadonlySet<Row>): number {
+  const { apart, across, thin, rows } = page;
+  const inLine = rows.filter((r) => !apart.includes(r)).map((r) => (open.has(r) ? openHeight(page, r) : thin));
+  const openApart = apart.filter((r) => open.has(r));
+  const packed = Math.ceil(openApart.length / across) * Math.max(0, ...openApart.map((r) => openHeight(page, r)));
+  return TOP + inLine.reduce((sum, h) => sum + h, 0) + packed + Math.ceil((apart.length - openApart.length) / across) * thin;
+}
+
+/** Those that somebody opened; then, while there is room, those in question, the likeliest first; all of them when nothing is. */
+function openRows(page: Page, height: number): ReadonlySet<Row> {
+  const { rows, lookOf } = page;
+  const open = new Set(rows.filter((r) => lookOf(r).open === true));
+  const free = rows.filter((r) => lookOf(r).open === undefined);
+  const asked = rows.some((r) => lookOf(r).share > 0) ? free.filter((r) => lookOf(r).share > 0) : free;
+  for (const row of asked.toSorted((a, b) => lookOf(b).share - lookOf(a).share)) {
+    if (open.size === 0 || totalHeight(page, new Set([...open, row])) <= height) open.add(row);
+  }
+  return open;
+}
+
+/** What is left of the height, shared among the open lines. */
+function spreadOf(page: Page, open: ReadonlySet<Row>, height: number): number {
+  const lines = page.rows.reduce((sum, r) => sum + (open.has(r) ? lineCount(page, r) : 0), 0);
+  const left = Number.isFinite(height) ? height - totalHeight(page, open) : 0;
+  return Math.max(0, Math.min(MOST_SPREAD, left / Math.max(1, lines)));
+}
+
+function slotsOf(page: Page, open: ReadonlySet<Row>, spread: number): { slots: readonly Slot[]; bottom: number } {
+  const { apart, left, right, thin } = page;
   let y = TOP;
-  const slots = page.rows.map((row): Slot => {
-    const place = apart.indexOf(row);
-    if (place < 0) {
-      const slot = { row, y, left, right, packed: false };
-      y += Math.ceil(row.parts.length / capacity) * lineHeight(page, row);
-      return slot;
+  const slots: Slot[] = [];
+  for (const row of page.rows.filter((r) => !apart.includes(r))) {
+    if (!open.has(row)) {
+      slots.push({ row, y: y + thin / 2, left, right, packed: false, thin: true });
+      y += thin;
+      continue;
     }
-    const share = (right - left) / across;
-    const column = place % across;
-    const slot = { row, y: y + ABOVE_PACKED, left: left + column * share, right: left + (column + 1) * share, packed: true };
-    if (column === across - 1 || place === apart.length - 1) y += PACKED;
-    return slot;
+    slots.push({ row, y: y + nameAbove(page, row) + ABOVE, left, right, packed: false, thin: false });
+    y += openHeight(page, row) + lineCount(page, row) * spread;
+  }
+  for (const isThin of [false, true]) {
+    const side = packedSlots(
+      page,
+      apart.filter((r) => open.has(r) !== isThin),
+      y,
+      isThin,
+    );
+    slots.push(...side.slots);
+    y = side.bottom;
+  }
+  return { slots: page.rows.flatMap((row) => slots.find((s) => s.row === row) ?? []), bottom: y };
+}
+
+/** Rows apart, side by side. */
+function packedSlots(page: Page, rows: readonly Row[], top: number, thin: boolean): { slots: Slot[]; bottom: number } {
+  const { across, left, right } = page;
+  const share = (right - left) / across;
+  const height = thin ? page.thin : Math.max(0, ...rows.map((r) => openHeight(page, r)));
+  const slots = rows.map((row, i): Slot => {
+    const column = i % across;
+    const y = top + Math.floor(i / across) * height + (thin ? height / 2 : NAME_ABOVE + ABOVE);
+    return { row, y, left: left + column * share, right: left + (column + 1) * share, packed: true, thin };
   });
-  return { slots, bottom: y };
+  return { slots, bottom: top + Math.ceil(rows.length / across) * height };
 }
 
 interface Place {
@@ -167,7 +259,8 @@ function laidRows(page: Page, slots: readonly Slot[]): LaidRow[] {
     laid.set(slot, row);
     for (const node of row.lines.flatMap((l) => l.nodes)) if (!netAt.has(node.net)) netAt.set(node.net, node);
   };
-  for (const slot of slots) if (page.rails.has(slot.row.from)) lay(slot, undefined);
+  for (const slot of slots) if (slot.thin) laid.set(slot, thinRow(page, slot));
+  for (const slot of slots) if (!slot.thin && page.rails.has(slot.row.from)) lay(slot, undefined);
   for (const slot of slots) if (!laid.has(slot)) lay(slot, tapFor(page, slots, slot, netAt.get(slot.row.from)));
   return slots.flatMap((slot) => laid.get(slot) ?? []);
 }
@@ -178,8 +271,21 @@ function laidRows(page: Page, slots: readonly Slot[]): LaidRow[] {
  */
 function tapFor({ folded, left, right }: Page, slots: readonly Slot[], slot: Slot, net: Place | undefined): Place | undefined {
   const i = slots.indexOf(slot);
-  const beside = slots.some((s, k) => Math.abs(k - i) === 1 && s.y === net?.y);
+  const beside = slots.some((s, k) => Math.abs(k - i) === 1 && !s.thin && s.y === net?.y);
   return folded || !beside || (net && net.x > (left + right) / 2) ? undefined : net;
+}
+
+/** A row by its name alone. */
+function thinRow(page: Page, slot: Slot): LaidRow {
+  const { row, y, packed } = slot;
+  const { x1, end } = lineEnds(page, slot, undefined, true, true);
+  return {
+    title: row.title,
+    index: page.machine.sheet.rows.indexOf(row),
+    packed,
+    thin: true,
+    lines: [{ y, x1, x2: end, pitch: 0, items: [], nodes: [] }],
+  };
 }
 
 type Group = readonly Part[];
@@ -190,7 +296,14 @@ function laidRow(page: Page, slot: Slot, start: Place | undefined): LaidRow {
   const nets = joints(row.from, row.to, groups);
   const lines: LaidLine[] = [];
   for (let from = 0; from < groups.length; from += page.capacity) lines.push(laidLine(page, slot, start, groups, nets, from));
-  return { title: row.title, packed, lines, ...(start && { tap: { x: start.x, from: start.y, to: slot.y } }) };
+  return {
+    title: row.title,
+    index: page.machine.sheet.rows.indexOf(row),
+    packed,
+    thin: false,
+    lines,
+    ...(start && { tap: { x: start.x, from: start.y, to: slot.y } }),
+  };
 }
 
 /** One line of a row: its parts from number `from` on, as many as the page holds. */
@@ -207,8 +320,9 @@ function laidLine(
   const y = slot.y + (from / page.capacity) * lineHeight(page, slot.row);
   const { x1, first, end } = lineEnds(page, slot, from === 0 ? start : undefined, from === 0, isLast);
   const pitch = (end - first) / slice.length;
+  const side = sideBySide(page, slot.row);
   const items = slice.flatMap((group, k) =>
-    group.map((part, n): LaidItem => ({ part, x: first + pitch * (k + 0.5), y: y + n * SIDE_BY_SIDE, below: n > 0 })),
+    group.map((part, n): LaidItem => ({ part, x: first + pitch * (k + 0.5), y: y + n * side, below: n > 0 })),
   );
   const skipsFirst = from === 0 && !start && page.rails.has(slot.row.from);
   const nodes: LaidNode[] = [];
@@ -217,7 +331,7 @@ function laidLine(
     if (net === undefined || (isLast && k === slice.length && page.rails.has(net))) continue;
     nodes.push({ net, x: k === 0 ? x1 : first + pitch * k, y, again: k === 0 && from === 0 && start !== undefined });
   }
-  return { y, x1, x2: end, items, nodes };
+  return { y, x1, x2: end, pitch, items, nodes };
 }
 
 /** Where a line's wire begins, its first part's share of the width begins, and both end. */
@@ -264,8 +378,8 @@ function railLines({ machine, rows, left, right }: Page, laid: readonly LaidRow[
       {
         name: rail.name,
         x: first.x,
-        top: Math.min(...ys) - 12,
-        bottom: Math.max(...ys) + 12,
+        top: Math.min(...ys) - 10,
+        bottom: Math.max(...ys) + 10,
         end: first.x === left ? ("start" as const) : ("end" as const),
       },
     ];

@@ -3,11 +3,13 @@ import { percent } from "../../core/naming/text";
 
 export const NO_MARK: Mark = { state: "unknown", share: 0 };
 
-/** How a part stands, in words. */
-export function markSays({ state, share }: Mark): string {
+export const isInQuestion = ({ state }: Mark): boolean => state === "suspect" || state === "bad";
+
+/** How a part stands, in words; good by a reading of its own, or by what was seen elsewhere. */
+export function markSays({ state, share }: Mark, measured: boolean): string {
   switch (state) {
     case "good":
-      return "proven good";
+      return measured ? "measured good" : "inferred good";
     case "suspect":
       return `suspect, ${percent(share)}`;
     case "bad":

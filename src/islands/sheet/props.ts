@@ -1,5 +1,5 @@
 import type { Mark } from "../../core/diagnosis/marks";
-import type { Evidence } from "../../core/job/state";
+import type { Evidence, Fitted } from "../../core/job/state";
 import type { Machine } from "../../core/machine/format";
 import type { ControlPositions } from "../../core/machine/run/condition";
 
@@ -8,6 +8,7 @@ export interface SheetProps {
   readonly machine: Machine;
   readonly power: "unknown" | "dead" | "live";
   readonly evidence: readonly Evidence[];
+  readonly fitted: readonly Fitted[];
   readonly marks: Readonly<Record<string, Mark>>;
   readonly controls: ControlPositions;
   readonly probes: readonly string[];

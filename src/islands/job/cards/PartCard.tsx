@@ -5,6 +5,7 @@ import { type Part, partOf } from "../../../core/machine/format";
 import { windingsOf } from "../../../core/machine/metering";
 import { capital } from "../../../core/naming/text";
 import { Button } from "../../../ui/Button";
+import { measuredParts } from "../../sheet/last-readings";
 import { markSays } from "../../sheet/mark";
 import { useDispatch, useJob, useMachine } from "../store/context";
 import { ForesightTable } from "./ForesightTable";
@@ -51,12 +52,15 @@ export function CardHead({ title }: { readonly title: string }) {
 const SIGNS = { good: "✓ ", bad: "✕ ", suspect: "", unknown: "" } as const;
 
 function Standing({ part }: { readonly part: string }) {
+  const machine = useMachine();
   const mark = useJob((s) => s.diagnosis.standing?.marks[part]);
+  const evidence = useJob((s) => s.job.evidence);
+  const fitted = useJob((s) => s.job.fitted);
   if (!mark) return null;
   return (
     <p className={styles.state} data-state={mark.state}>
       {SIGNS[mark.state]}
-      {capital(markSays(mark))}
+      {capital(markSays(mark, measuredParts(machine, evidence, fitted).has(part)))}
     </p>
   );
 }
