@@ -1,4 +1,4 @@
-import { and, count, desc, eq } from "drizzle-orm";
+import { and, count, desc, eq, isNotNull } from "drizzle-orm";
 import type { Database } from "./database";
 import { jobs } from "./schema";
 
@@ -13,7 +13,7 @@ export interface JobPage {
   readonly total: number;
 }
 
-/** Open jobs first, the last changed first. `stage` keeps those at that stage. Pages count from 1. */
+/** Open jobs first, the most urgent of them first, then the last changed. `stage` keeps those at that stage. Pages count from 1. */
 export async function listJobs(db: Database, { stage, page }: { stage?: string | undefined; page: number }): Promise<JobPage> {
   const where =
     stage === undefined ? undefined : stage === "closed" ? eq(jobs.closed, true) : and(eq(jobs.closed, false), eq(jobs.stage, stage));
@@ -22,7 +22,7 @@ export async function listJobs(db: Database, { stage, page }: { stage?: string |
     .select()
     .from(jobs)
     .where(where)
-    .orderBy(jobs.closed, desc(jobs.changedAt))
+    .orderBy(jobs.closed, desc(jobs.urgency), desc(jobs.changedAt))
     .limit(PAGE_SIZE)
     .offset((page - 1) * PAGE_SIZE)
     .all();
@@ -30,3 +30,13 @@ export async function listJobs(db: Database, { stage, page }: { stage?: string |
 }
 
 export const findJob = (db: Database, id: string): Promise<JobRow | undefined> => db.select().from(jobs).where(eq(jobs.id, id)).get();
+
+/** How many open jobs leave their machine in a state that can hurt somebody. */
+export const countUnsafe = async (db: Database): Promise<number> =>
+  (
+    await db
+      .select({ n: count() })
+      .from(jobs)
+      .where(and(eq(jobs.closed, false), isNotNull(jobs.unsafe)))
+      .get()
+  )?.n ?? 0;

@@ -3,6 +3,7 @@ import type { EntryKind } from "../core/job/kinds/index";
 import type { Envelope } from "../core/journal/envelope";
 import { blockerSays } from "../core/language/blockers";
 import { entrySays } from "../core/language/entries";
+import { standingSays } from "../core/language/standing";
 import type { jobs } from "./schema";
 
 type Columns = Omit<typeof jobs.$inferInsert, "id" | "number" | "openedAt">;
@@ -19,6 +20,7 @@ export function projectionOf(job: Job, last: Envelope): Columns {
     power: job.safety.power,
     panelsOff: job.panelsOff.length,
     waits: waitsFor(job),
+    ...standingSays(job),
     changedAt: last.at,
   };
 }

@@ -19,7 +19,10 @@ export interface ProposalWords {
   /** What to do, as an order. */
   readonly title: string;
   readonly detail: string;
+  /** One reason, in one sentence. */
   readonly why: string;
+  /** What else speaks for it: price, next best, what others do. */
+  readonly more?: string;
   readonly prepares?: string;
   readonly caution?: string;
 }
@@ -30,7 +33,7 @@ export function proposalSays(machine: Machine, proposal: Proposal): ProposalWord
   return {
     title: stepTitle(machine, step),
     detail: stepDetail(machine, step),
-    why: reasonSays(machine, reason, step, purpose),
+    ...reasonSays(machine, reason, step, purpose),
     ...(purpose !== undefined && { prepares: purpose }),
     ...(caution && { caution: CAUTIONS[caution] }),
   };
@@ -129,51 +132,53 @@ function purposeSays(machine: Machine, purpose: Purpose): string {
 export const aimSays = (machine: Machine, aim: Purpose | Step): string =>
   "for" in aim ? purposeSays(machine, aim) : stepTitle(machine, aim);
 
-function reasonSays(machine: Machine, reason: Reason, step: Step, purpose: string | undefined): string {
+type Why = Pick<ProposalWords, "why" | "more">;
+
+function reasonSays(machine: Machine, reason: Reason, step: Step, purpose: string | undefined): Why {
   switch (reason.code) {
     case "tells":
       return tellsSays(machine, reason);
     case "likely-repair":
       return likelySays(machine, reason);
     case "sibling":
-      return "It ages with what was fitted, and the labour is in the access: this job fits the set.";
+      return { why: "It ages with what was fitted, and the labour is in the access: this job fits the set." };
     case "check-first":
-      return `${capital(checkSays(machine, reason.check))}.`.replace("?.", "?");
+      return { why: `${capital(checkSays(machine, reason.check))}.`.replace("?.", "?") };
     case "back-before-power":
-      return "Every panel and fastener goes back before power.";
+      return { why: "Every panel and fastener goes back before power." };
     case "only-a-run-proves":
-      return "Only a run proves the repair.";
+      return { why: "Only a run proves the repair." };
     case "closes-when-run":
-      return "The job can be closed when it has run.";
+      return { why: "The job can be closed when it has run." };
     case "closes-when-told":
-      return "A job without its complaint can’t be closed.";
+      return { why: "A job without its complaint can’t be closed." };
     case "nothing-left":
-      return "Every check is done.";
+      return { why: "Every check is done." };
     case "prepares":
-      return `${PREPARES[step.kind] ?? "Needed before"}: ${purpose ?? ""}`;
+      return { why: `${PREPARES[step.kind] ?? "Needed before"}: ${purpose ?? ""}` };
   }
 }
 
 const PREPARES: Partial<Record<Step["kind"], string>> = { panel: "To reach", energise: "Needed for", discharge: "Before" };
 
-function tellsSays(machine: Machine, { apart, saves, minutes, next }: Extract<Reason, { code: "tells" }>): string {
+function tellsSays(machine: Machine, { apart, saves, minutes, next }: Extract<Reason, { code: "tells" }>): Why {
   const names = apart?.map((h) => lower(hypothesisSays(machine, h)));
-  const separates = names ? `Tells “${names[0]}” from “${names[1]}”. ` : "";
   const price =
     saves >= 1
       ? `Saves ${minutesSay(saves)} of repair for ${minutesSay(minutes)} of work.`
       : `Clears the way for the test after it; ${minutesSay(minutes)}.`;
-  const second = next ? ` Next best: ${lower(testTitle(machine, next.test))} (${minutesSay(next.minutes)}).` : "";
-  return `${separates}${price}${second}`;
+  const second = next ? `Next best: ${lower(testTitle(machine, next.test))} (${minutesSay(next.minutes)}).` : "";
+  const rest = [...(names ? [price] : []), second].filter((r) => r !== "").join(" ");
+  return { why: names ? `Tells “${names[0]}” from “${names[1]}”.` : price, ...(rest !== "" && { more: rest }) };
 }
 
-function likelySays(machine: Machine, { assemblies, chance, bestTest, set }: Extract<Reason, { code: "likely-repair" }>): string {
+function likelySays(machine: Machine, { assemblies, chance, bestTest, set }: Extract<Reason, { code: "likely-repair" }>): Why {
   const together =
     assemblies.length > 1 ? `${assemblies.map((a) => repairName(repairOf(machine, a))).join(" with ")} together are` : "this is";
   const test = bestTest
-    ? `; the best test left (${lower(testTitle(machine, bestTest.test))}) would save ${minutesSay(Math.max(0, bestTest.saves))} for ${minutesSay(bestTest.minutes)}.`
-    : "; no test left tells more.";
-  return `${Math.round(chance * 100)} % that ${together} the repair${test}${set ? ` ${setSays(machine, set)}` : ""}`;
+    ? `The best test left (${lower(testTitle(machine, bestTest.test))}) would save ${minutesSay(Math.max(0, bestTest.saves))} for ${minutesSay(bestTest.minutes)}.`
+    : "No test left tells more.";
+  return { why: `${Math.round(chance * 100)} % that ${together} the repair.`, more: set ? `${test} ${setSays(machine, set)}` : test };
 }
 
 /** The way of those who fit the set, with its price. */

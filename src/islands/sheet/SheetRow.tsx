@@ -25,10 +25,17 @@ interface Props {
 export function SheetRow({ row, folded, share, good, readings, measured, sheet, onToggle }: Props) {
   const [first] = row.lines;
   const { dx, dy } = namePlace(row, folded);
+  const mark = share > 0 ? `  ${percent(share)}` : good ? "  ✓" : "";
   const toggle = () => onToggle(row.index, row.thin);
   return (
     <g data-branch={row.title} data-thin={row.thin}>
-      {row.thin && first && <path d={`M${first.x1} ${first.y}H${first.x2}`} className={styles.thinWire} data-good={good} />}
+      {row.thin && first && (
+        <path
+          d={`M${first.x1} ${first.y}H${first.x1 + 8}M${first.x1 + 16 + LETTER * (row.title + mark).length} ${first.y}H${first.x2}`}
+          className={styles.thinWire}
+          data-good={good}
+        />
+      )}
       {row.tap && <path d={`M${row.tap.x} ${row.tap.from}V${row.tap.to}`} className={styles.wire} />}
       {!row.thin && row.lines.map((line) => <Line key={line.y} line={line} readings={readings} measured={measured} sheet={sheet} />)}
       {/* biome-ignore lint/a11y/useSemanticElements: there is no button element inside a drawing */}
@@ -52,12 +59,15 @@ export function SheetRow({ row, folded, share, good, readings, measured, sheet, 
         />
         <text data-box="name">
           {row.title}
-          {row.thin && <tspan className={styles.thinMark}>{share > 0 ? `  ${percent(share)}` : good ? "  ✓" : ""}</tspan>}
+          {row.thin && <tspan className={styles.thinMark}>{mark}</tspan>}
         </text>
       </g>
     </g>
   );
 }
+
+/** About the width of a letter of a name, px. */
+const LETTER = 7.3;
 
 /** Where a row's name stands, from the start of its wire. */
 function namePlace({ packed, tap, thin }: LaidRow, folded: boolean): { dx: number; dy: number } {

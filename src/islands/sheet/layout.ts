@@ -69,7 +69,7 @@ const SIDE_BY_SIDE = BELOW + 20;
 /** A row's name over its first line, where it does not stand in the gutter. */
 const NAME_ABOVE = 18;
 /** How far lines may be pulled apart to fill the page. */
-const MOST_SPREAD = 22;
+const MOST_SPREAD = 34;
 const TOP = 26;
 const THIN = 28;
 const THIN_FOR_THUMBS = 44;

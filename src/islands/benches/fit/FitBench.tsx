@@ -57,11 +57,14 @@ function Repair({ assemblies, share }: RepairShare) {
   const repairs = assemblies.map((a) => repairOf(machine, a));
   const minutes = repairs.reduce((sum, r) => sum + r.minutes, 0);
   const price = repairs.reduce((sum, r) => sum + r.price, 0);
+  const canReach = useJob(
+    ({ job }) => job.safety.power === "dead" && repairs.every((r) => r.panel === null || job.panelsOff.includes(r.panel)),
+  );
   const panels = [...new Set(repairs.flatMap((r) => r.panel ?? []))].map((p) => panelName(machine, p));
   return (
     <li>
       <div>
-        <h3>{repairs.map(repairSays).join(", ")}</h3>
+        <h3>{`${canReach ? "" : "Plan: "}${repairs.map(repairSays).join(", ")}`}</h3>
         <small>
           {percent(share)} that this is it · {minutesSay(minutes)} · {price > 0 ? `about ${price}` : "no part needed"}
           {panels.length > 0 && ` · behind the ${panels.join(", ")}`} (est.)

@@ -68,7 +68,7 @@ function ProposedStep({ proposal }: { readonly proposal: Proposal }) {
       <p>{detail}</p>
       {prepares !== undefined && (
         <p className={styles.then}>
-          Then: <b>{prepares}</b>
+          {proposal.prepares?.for === "fit" ? "Plan, once it can be reached" : "Then"}: <b>{prepares}</b>
         </p>
       )}
       {caution !== undefined && <p className={styles.caution}>⚠ {caution}</p>}
@@ -99,5 +99,12 @@ function Kicker({ children }: { readonly children: string }) {
 
 function Why({ proposal }: { readonly proposal: Proposal }) {
   const machine = useMachine();
-  return <p className={styles.why}>{proposalSays(machine, proposal).why}</p>;
+  const { why, more } = proposalSays(machine, proposal);
+  if (more === undefined) return <p className={styles.why}>{why}</p>;
+  return (
+    <details className={styles.why}>
+      <summary>{why}</summary>
+      <p>{more}</p>
+    </details>
+  );
 }

@@ -1,7 +1,8 @@
-import { useState } from "react";
+import { type RefObject, useRef, useState, useSyncExternalStore } from "react";
 import { hypothesisSays } from "../../../core/language/diagnosis";
 import { percent } from "../../../core/naming/text";
 import type { RankedSuspect } from "../../../workers/engine.protocol";
+import { useSize } from "../../sheet/use-size";
 import { useJob, useMachine } from "../store/context";
 import styles from "./Suspects.module.css";
 import { Why } from "./Why";
@@ -17,11 +18,13 @@ export function Suspects() {
   const [open, setOpen] = useState<string | undefined>();
   const [all, setAll] = useState(false);
   const suspects = standing?.suspects ?? NONE;
+  const card = useRef<HTMLElement>(null);
+  const shown = useRowsThatFit(card, all || open !== undefined);
   return (
-    <section className={styles.card} aria-label="What can still be wrong">
+    <section ref={card} className={styles.card} data-all={all || open !== undefined} aria-label="What can still be wrong">
       <h2>{standing && standing.fixed > PROBABLY_FIXED ? "What it was" : "What can still be wrong"}</h2>
       <ol>
-        {suspects.slice(0, all ? undefined : SHOWN_AT_FIRST).map((s) => (
+        {suspects.slice(0, shown).map((s) => (
           <Suspect
             key={s.hypothesis.suspect}
             suspect={s}
@@ -30,18 +33,38 @@ export function Suspects() {
           />
         ))}
       </ol>
-      {suspects.length > SHOWN_AT_FIRST && (
+      {(all || suspects.length > (shown ?? suspects.length)) && (
         <button type="button" className={styles.more} onClick={() => setAll(!all)}>
-          {all ? "Fewer" : `${suspects.length - SHOWN_AT_FIRST} more`}
+          {all ? "Fewer" : `${suspects.length - (shown ?? 0)} more`}
         </button>
       )}
-      {standing && (
+      {standing && (all || shown === SHOWN_AT_FIRST) && (
         <p className={styles.rest}>
           {standing.rest.count} others, {percent(standing.rest.share)} together. Shares start from estimated base rates.
         </p>
       )}
     </section>
   );
+}
+
+/** A suspect with its bar, and what stands round the list, px. */
+const ROW = 53;
+const ROUND = 70;
+const STACKED = "(max-width: 980px)";
+
+/** How many suspects can be shown whole; `undefined`: all. */
+function useRowsThatFit(card: RefObject<HTMLElement | null>, all: boolean): number | undefined {
+  const { height } = useSize(card);
+  const stacked = useSyncExternalStore(onStackChange, isStacked, () => false);
+  if (all) return undefined;
+  return stacked ? SHOWN_AT_FIRST : Math.min(SHOWN_AT_FIRST, Math.max(1, Math.floor((height - ROUND) / ROW)));
+}
+
+const isStacked = (): boolean => matchMedia(STACKED).matches;
+function onStackChange(changed: () => void): () => void {
+  const query = matchMedia(STACKED);
+  query.addEventListener("change", changed);
+  return () => query.removeEventListener("change", changed);
 }
 
 interface SuspectProps {
@@ -52,10 +75,15 @@ interface SuspectProps {
 
 function Suspect({ suspect, isOpen, onOpen }: SuspectProps) {
   const machine = useMachine();
+  const { assemblies } = suspect.hypothesis;
+  const isPutRight = useJob(({ job }) => assemblies.length > 0 && assemblies.every((a) => job.fitted.some((f) => f.assembly === a)));
   return (
-    <li data-suspect={suspect.hypothesis.suspect}>
+    <li data-suspect={suspect.hypothesis.suspect} data-put-right={isPutRight}>
       <button type="button" aria-expanded={isOpen} onClick={onOpen}>
-        <span>{hypothesisSays(machine, suspect.hypothesis)}</span>
+        <span>
+          {hypothesisSays(machine, suspect.hypothesis)}
+          {isPutRight && <small> ✓ put right</small>}
+        </span>
         <b>{percent(suspect.probability)}</b>
       </button>
       <Bar share={suspect.probability} />

@@ -1,0 +1,66 @@
+import { isOpenCheck } from "../job/blocker";
+import { type OpenCheck, stopsRun } from "../job/checks/index";
+import type { Job } from "../job/fold";
+import type { Stage } from "../job/stages";
+import { panelName } from "../naming/names";
+import { capital } from "../naming/text";
+import { wayToClose } from "../planning/way-to-close";
+import { blockerSays } from "./blockers";
+import { checkSays, checkTest } from "./checks";
+import { stepTitle } from "./proposals";
+
+/** How a job stands, for those who are not at it: what is next, and what is unsafe there. */
+export interface StandingWords {
+  readonly next: string | null;
+  readonly unsafe: string | null;
+  /** 3: can hurt somebody as it stands; 2: stands open; 1: can be closed; 0: any other. */
+  readonly urgency: number;
+}
+
+/** What may still be there, whoever looks at the machine in the meantime. */
+const DANGEROUS: readonly OpenCheck["code"][] = ["polarity", "guard", "runaway", "door", "earth"];
+const isDanger = (check: OpenCheck): boolean =>
+  stopsRun(check) ||
+  (DANGEROUS.includes(check.code) && "because" in check && ["crossed", "runs-on", "read"].includes(check.because)) ||
+  check.code === "runaway" ||
+  check.code === "guard";
+
+export function standingSays(job: Job): StandingWords {
+  const { closed, machine, blockers, safety, panelsOff } = job;
+  if (closed) return { next: null, unsafe: null, urgency: 0 };
+  const danger = blockers.filter(isOpenCheck).find(isDanger);
+  const off = panelsOff.map((p) => panelName(machine, p)).join(", ");
+  const open = off === "" ? undefined : safety.power === "live" ? `live with the ${off} off` : `stands open: ${off} off`;
+  const told = danger && machine ? checkSays(machine, danger) : undefined;
+  const unsafe = told ?? open;
+  const next = nextSays(job, danger);
+  const urgency =
+    told !== undefined || (open !== undefined && safety.power === "live") ? 3 : open !== undefined ? 2 : blockers.length === 0 ? 1 : 0;
+  return { next, unsafe: unsafe === undefined ? null : capital(unsafe), urgency };
+}
+
+/** What is next without working the suspects out: danger first, the way to the close after a repair, else the stage. */
+function nextSays(job: Job, danger: OpenCheck | undefined): string {
+  const { machine, blockers, fitted, stage, record } = job;
+  if (!machine) return blockerSays(machine, { code: "machine" }).todo;
+  if (danger) return checkTest(machine, danger).title;
+  if (blockers.length === 0) return "Close the job";
+  if (fitted.length > 0) return stepTitle(machine, wayToClose(machine, job).step);
+  const readings = record.filter((l) => l.status === "counts" && l.entry.kind === "finding" && l.entry.body.result.is !== "answer").length;
+  return stage === "meter" && readings > 0
+    ? `Go on metering: ${readings} ${readings === 1 ? "reading" : "readings"} so far`
+    : BY_STAGE[stage];
+}
+
+const BY_STAGE: Record<Stage, string> = {
+  intake: "Write down what was noticed",
+  watch: "Watch it run",
+  air: "Look at supply and air",
+  safe: "Make it safe, open it",
+  open: "Open it",
+  meter: "Meter what is in question",
+  fit: "Put it right",
+  close: "Close it up",
+  prove: "Prove it",
+  hand: "Hand over",
+};
