@@ -127,6 +127,7 @@ const DEMO: readonly DemoJob[] = [
       "cutoff OL",
       "element cab OL",
       "element 10.6",
+      "high limit good",
       "fitted cutoff",
       "cleared vent",
       "rear on",

@@ -14,11 +14,13 @@ function card(id: string, lines: readonly (string | Draft)[]): string {
   const set = suspectsFor(machine);
   const proposal = propose(new TestCatalogue(set), job, rank(set, job.evidence, assembliesFitted(job)));
   if (!proposal) return "nothing left to do";
-  const { title, detail, why, prepares, caution } = proposalSays(machine, proposal);
+  const { title, detail, why, more, prepares, caution } = proposalSays(machine, proposal);
   const { step, prepares: purpose } = proposal;
   const asked = step.kind === "test" ? step.test : purpose?.for === "test" ? purpose.test : undefined;
   const expects = asked ? proposal.expects.map((e) => expectationSays(machine, asked, e)).map((e) => `  ${e.label} → ${e.meaning}`) : [];
-  return [title, detail, prepares && `then: ${prepares}`, caution && `! ${caution}`, ...expects, `why: ${why}`].filter(Boolean).join("\n");
+  return [title, detail, prepares && `then: ${prepares}`, caution && `! ${caution}`, ...expects, `why: ${why}`, more && `more: ${more}`]
+    .filter(Boolean)
+    .join("\n");
 }
 
 const FOUND = ["turns, no heat", "air strong", "safe", "rear off", "element OL"];
@@ -42,7 +44,8 @@ test("a whole visit to an electric machine, card by card", () => {
     ! No resistance range until it is proven dead.
       OL → Thermal cut-off blown, vent duct and hood choked, 51 %
       0.9 to 4.6 Ω → Heating element open, 53 %
-    why: Tells “thermal cut-off blown, vent duct and hood choked” from “heating element open”. Saves 84 min of repair for 17 min of work. Next best: measure plug pin L1 to H4 (17 min).
+    why: Tells “thermal cut-off blown, vent duct and hood choked” from “heating element open”.
+    more: Saves 84 min of repair for 17 min of work. Next best: measure plug pin L1 to H4 (17 min).
 
     Make it safe
     Cord out (or breaker off). Meter on a known source, on the machine, on the known source again.
@@ -50,17 +53,20 @@ test("a whole visit to an electric machine, card by card", () => {
     ! No resistance range until it is proven dead.
       under 0.6 Ω → Heating element open, 60 %
       OL → Timer heat contact does not close, 20 %
-    why: Tells “heating element open” from “timer heat contact does not close”. Saves 76 min of repair for 17 min of work. Next best: measure H3 to H5 (17 min).
+    why: Tells “heating element open” from “timer heat contact does not close”.
+    more: Saves 76 min of repair for 17 min of work. Next best: measure H3 to H5 (17 min).
 
     Measure plug pin L1 to H4
     Cord out, wires on.
       under 0.6 Ω → Heating element open, 60 %
       OL → Timer heat contact does not close, 20 %
-    why: Tells “heating element open” from “timer heat contact does not close”. Saves 64 min of repair for 4 min of work. Next best: measure H3 to H5 (4 min).
+    why: Tells “heating element open” from “timer heat contact does not close”.
+    more: Saves 64 min of repair for 4 min of work. Next best: measure H3 to H5 (4 min).
 
     Fit a new heating element
     New part beside old: same ratings, same terminals. Meter the new part before it goes in: under a minute, against the chance of a bad one (est. 1.5 %). Never bridge a fuse or limit.
-    why: 99 % that this is the repair; the best test left (measure plug pin L1 to H4) would save under a minute for 4 min. Fitting the heater with limit and cut-off would add 36 and 16 min, and spare a call-back in 6 % (est.).
+    why: 99 % that this is the repair.
+    more: The best test left (measure plug pin L1 to H4) would save under a minute for 4 min. Fitting the heater with limit and cut-off would add 36 and 16 min, and spare a call-back in 6 % (est.).
 
     Put the rear panel back
     9 short screws; the machine must come out from the wall
@@ -98,7 +104,8 @@ test("a capacitor is discharged before its motor is metered, and says why", () =
     ! It may hold a dangerous charge with the cord out.
       22.0 to 30.6 Ω → Motor capacitor open, 37 %
       OL → Drum and fan motor auxiliary winding open, 87 %
-    why: Tells “motor capacitor open” from “drum and fan motor auxiliary winding open”. Saves 7 min of repair for 4 min of work. Next best: measure F2 to AX (4 min)."
+    why: Tells “motor capacitor open” from “drum and fan motor auxiliary winding open”.
+    more: Saves 7 min of repair for 4 min of work. Next best: measure F2 to AX (4 min)."
   `);
 });
 
@@ -124,6 +131,7 @@ test("gas work says so", () => {
   expect(card("kelvane-g14", lines)).toMatchInlineSnapshot(`
     "Fit a new set of valve coils
     New part beside old: same ratings, same terminals. Meter the new part before it goes in: under a minute, against the chance of a bad one (est. 1.5 %). Never bridge a fuse or limit.
-    why: 100 % that this is the repair; the best test left (measure plug pin L1 to A, start button pressed) would save under a minute for 4 min. Fitting the igniter with the valve coils would add 44 and 18 min, and spare a call-back in 5 % (est.)."
+    why: 100 % that this is the repair.
+    more: The best test left (measure plug pin L1 to A, start button pressed) would save under a minute for 4 min. Fitting the igniter with the valve coils would add 44 and 18 min, and spare a call-back in 5 % (est.)."
   `);
 });

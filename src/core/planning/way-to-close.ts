@@ -73,7 +73,7 @@ export function examine(machine: Machine, job: Job, check: OpenCheck): Proposal 
     },
     { for: "check", check },
   );
-  return before ? { ...before, minutes: before.minutes + proposal.minutes } : proposal;
+  return before ? { ...before, minutes: before.minutes + proposal.minutes, reason: proposal.reason } : proposal;
 }
 
 const cautionOf = (check: OpenCheck): Caution | undefined => {
