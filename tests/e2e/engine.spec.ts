@@ -38,6 +38,7 @@ test("pairs come in, other schools are asked, and a surprising reading shows its
   await expect(page.getByText(/^The current divides/)).toBeVisible();
   await expect(page.locator('[data-part="start-contact"]')).toHaveAttribute("data-way", "true");
   // Single faults answer at once; the pairs of faults are worked out behind and raise the count of what is in question.
+  await page.getByRole("button", { name: /^\d+ more$/ }).click();
   const others = page.getByText(/\d+ others, /);
   await expect
     .poll(async () => Number(/(\d+) others/.exec((await others.textContent()) ?? "")?.[1] ?? 0), { timeout: 60_000 })

@@ -30,7 +30,7 @@ test("who fits sets is told to fit the whole set; who fits single parts is told 
   const found = ["turns, no heat", "air strong", "safe", "rear off", "element OL", "element OL"];
   const single = at(e27, found);
   expect(single.proposal?.step).toMatchObject({ kind: "fit", assembly: "element" });
-  expect(single.words?.why).toMatch(/Fitting the heater with limit and cut-off would add \d+ and \d+ min/);
+  expect(single.words?.more).toMatch(/Fitting the heater with limit and cut-off would add \d+ and \d+ min/);
   const set = at(e27, [...found, "fit sets", "fitted element"]);
   expect(set.words?.title).toMatch(/limit|cut-off/i);
 });

@@ -31,14 +31,20 @@ export function CheckButtons({ check }: { readonly check: OpenCheck }) {
 function WhyNot({ check, onLeft }: { readonly check: OpenCheck; readonly onLeft: () => void }) {
   const dispatch = useDispatch();
   const [why, setWhy] = useState("");
-  const submit = (event: React.FormEvent) => {
-    event.preventDefault();
+  const submit = () => {
     if (why.trim() === "") return;
     dispatch({ do: "record", drafts: [{ kind: "not-done", body: { check: checkId(check), why: why.trim() } }] });
     onLeft();
   };
   return (
-    <form className={styles.whyNot} onSubmit={submit} aria-label="Why it was not done">
+    <form
+      className={styles.whyNot}
+      onSubmit={(event) => {
+        event.preventDefault();
+        submit();
+      }}
+      aria-label="Why it was not done"
+    >
       <label>
         Why not?
         {/* biome-ignore lint/a11y/noAutofocus: it was asked for by a touch a moment ago */}
