@@ -1,10 +1,13 @@
 import { backBefore } from "../../../core/access/panels";
 import { isOpenCheck } from "../../../core/job/blocker";
+import { checkId, type OpenCheck, questionOfCheck, timeOfCheck } from "../../../core/job/checks/index";
 import { blockerSays } from "../../../core/language/blockers";
 import { maybePanelOf } from "../../../core/machine/format";
 import { panelName } from "../../../core/naming/names";
 import { capital } from "../../../core/naming/text";
+import { needsDead } from "../../../core/planning/reach-of-question";
 import { Button } from "../../../ui/Button";
+import { CheckButtons } from "../../job/next/CheckButtons";
 import { useDispatch, useJob, useMachine } from "../../job/store/context";
 import styles from "../shared/Bench.module.css";
 
@@ -39,11 +42,12 @@ function OpenChecks() {
       {checks.map((check) => {
         const { says, todo } = blockerSays(machine, check);
         return (
-          <li key={says}>
+          <li key={checkId(check)}>
             <div>
               <h3>⚠ {capital(says)}</h3>
               <p>{todo}</p>
             </div>
+            <Answers check={check} />
           </li>
         );
       })}
@@ -51,10 +55,24 @@ function OpenChecks() {
   );
 }
 
+/** The answers of a check, where it can be made as the machine stands. */
+function Answers({ check }: { readonly check: OpenCheck }) {
+  const machine = useMachine();
+  const power = useJob((s) => s.job.safety.power);
+  if (needsDead(machine, questionOfCheck(machine, check)) && power !== "dead") return <small>make it safe first</small>;
+  if (timeOfCheck(machine, check) === "run" && power === "dead") return <small>when it runs</small>;
+  return (
+    <span className={styles.answers}>
+      <CheckButtons check={check} />
+    </span>
+  );
+}
+
 function PanelBack({ id }: { readonly id: string }) {
   const machine = useMachine();
   const dispatch = useDispatch();
   const off = useJob((s) => s.job.panelsOff);
+  const isDead = useJob((s) => s.job.safety.power === "dead");
   const panel = maybePanelOf(machine, id);
   const first = backBefore(machine, id, off);
   return (
@@ -63,7 +81,9 @@ function PanelBack({ id }: { readonly id: string }) {
         <h3>{capital(panel?.name ?? id)}</h3>
         <p>{panel?.fasteners}</p>
       </div>
-      {first === undefined ? (
+      {!isDead ? (
+        <small>make it safe first</small>
+      ) : first === undefined ? (
         <Button onClick={() => dispatch({ do: "record", drafts: [{ kind: "panel", body: { panel: id, state: "on" } }] })}>
           It is back on
         </Button>

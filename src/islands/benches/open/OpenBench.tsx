@@ -30,6 +30,7 @@ function PanelRow({ panel }: { readonly panel: Panel }) {
   const machine = useMachine();
   const dispatch = useDispatch();
   const off = useJob((s) => s.job.panelsOff);
+  const isDead = useJob((s) => s.job.safety.power === "dead");
   const isOff = off.includes(panel.id);
   const held = isOff ? undefined : heldBy(machine, panel.id, off);
   return (
@@ -45,7 +46,9 @@ function PanelRow({ panel }: { readonly panel: Panel }) {
           <Behind machine={machine} panel={panel.id} />
         </small>
       </div>
-      {held === undefined ? (
+      {!isDead ? (
+        <small>make it safe first</small>
+      ) : held === undefined ? (
         <Button
           onClick={() => dispatch({ do: "record", drafts: [{ kind: "panel", body: { panel: panel.id, state: isOff ? "on" : "off" } }] })}
         >
