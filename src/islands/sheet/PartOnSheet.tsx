@@ -45,7 +45,7 @@ export function PartOnSheet({ item, mark, closed, note, measured, chosen, onWay,
       onKeyDown={onPress(choose)}
     >
       <title id={label}>{`${part.name}: ${markSays(mark, measured)}${note ? `, ${note === "new" ? note : `read ${note}`}` : ""}`}</title>
-      <rect x={-38} y={-22} width={76} height={80} className={styles.hit} />
+      <rect x={-45} y={-22} width={90} height={80} className={styles.hit} />
       {onWay && <path d={`M${-HALF - 8} -14V14M${HALF + 8} -14V14M${-HALF - 8} 0H${HALF + 8}`} className={styles.way} />}
       <g className={styles.symbol} data-box="symbol">
         <PartSymbol part={part} closed={closed} />

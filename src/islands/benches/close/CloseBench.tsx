@@ -59,8 +59,9 @@ function OpenChecks() {
 function Answers({ check }: { readonly check: OpenCheck }) {
   const machine = useMachine();
   const power = useJob((s) => s.job.safety.power);
+  const off = useJob((s) => s.job.panelsOff.length);
   if (needsDead(machine, questionOfCheck(machine, check)) && power !== "dead") return <small>make it safe first</small>;
-  if (timeOfCheck(machine, check) === "run" && power === "dead") return <small>when it runs</small>;
+  if (timeOfCheck(machine, check) === "run" && (power === "dead" || off > 0)) return <small>when it runs</small>;
   return (
     <span className={styles.answers}>
       <CheckButtons check={check} />
