@@ -2,6 +2,8 @@ import { expect, test } from "vitest";
 import { z } from "zod";
 import { defineFinding, type FindingDefinition, findingFields, valueSchema } from "../../src/core/finding/definition";
 import type { FindingKind } from "../../src/core/finding/finding";
+import { type CheckDefinition, defineCheck } from "../../src/core/job/checks/definition";
+import { asked } from "../../src/core/job/checks/found";
 import { defineEntry, type EntryDefinition } from "../../src/core/job/kinds/definition";
 import type { EntryKind } from "../../src/core/job/kinds/index";
 import { readBody } from "../../src/core/journal/upcast";
@@ -9,9 +11,10 @@ import type { TestWords } from "../../src/core/language/tests";
 import type { PartKind } from "../../src/core/machine/format";
 import { definePart, type PartDefinition } from "../../src/core/machine/parts/definition";
 import { fuse } from "../../src/core/machine/parts/fuse";
+import { jobOf, shipped } from "../job-of";
 
 /**
- * How a kind is added is told in three recipes; these are their proofs. The type checker reads this file too: where a line is
+ * How a kind is added is told in four recipes; these are their proofs. The type checker reads this file too: where a line is
  * marked as an error, it must be one, so that a field of a kind that could be forgotten would fail the check.
  */
 
@@ -110,4 +113,20 @@ test("whatever is looked up by a kind must have a place for each: the compiler n
   // @ts-expect-error a kind of finding without words for its test
   const allWords: (kind: FindingKind) => TestWords = words;
   expect([allSymbols, allExamples, allWords]).toHaveLength(3);
+});
+
+test("a check is one definition: when it is open, its question, when it can be made, and whether the machine may be run before", () => {
+  const feet = defineCheck<"feet", { readonly code: "feet"; readonly wobbles: boolean }>({
+    code: "feet",
+    open: (_, state) => (state.fitted.length > 0 ? [{ code: "feet", wobbles: true }] : []),
+    question: () => asked("turns"),
+    when: () => "run",
+    stopsRun: ({ wobbles }) => wobbles,
+  });
+  const e27 = shipped("orrinshaw-e27");
+  expect(feet.open(e27, jobOf(e27, ["safe", "fitted element"]))).toEqual([{ code: "feet", wobbles: true }]);
+  const { when: _, ...rest } = feet;
+  // @ts-expect-error a check must say when it can be made
+  const forgotten: CheckDefinition<"feet", { readonly code: "feet"; readonly wobbles: boolean }> = rest;
+  expect(forgotten).not.toHaveProperty("when");
 });

@@ -1,7 +1,7 @@
 import type { Machine } from "../../core/machine/format";
-import type { RowLook } from "./layout";
 import { isInQuestion, NO_MARK } from "./mark";
 import type { SheetProps } from "./props";
+import type { RowLook } from "./rooms";
 
 type Known = Pick<SheetProps, "marks" | "chosen" | "way" | "probes"> & {
   readonly readings: ReadonlyMap<string, string>;
@@ -14,7 +14,7 @@ export function looksOf(machine: Machine, { marks, chosen, way, probes, readings
   return machine.sheet.rows.map(({ parts }, i) => {
     const ids = parts.flat();
     const doubted = ids.filter((id) => isInQuestion(marks[id] ?? NO_MARK));
-    const nets = machine.parts.filter((p) => ids.includes(p.id)).flatMap((p) => [...p.nets] as string[]);
+    const nets = machine.parts.filter((p) => ids.includes(p.id)).flatMap((p): readonly string[] => p.nets);
     const isLookedAt =
       (chosen !== undefined && ids.includes(chosen)) ||
       ids.some((id) => way?.parts.includes(id)) ||
