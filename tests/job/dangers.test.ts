@@ -340,7 +340,7 @@ function breaks(machine: Machine, job: Job, { step }: Proposal): string | undefi
   }
 }
 
-const RECORDS = Number(process.env.RECORDS ?? 300);
+const RECORDS = Number(process.env.RECORDS ?? 150);
 /** Entries that lead a record near its close, so that dangers are what is left. */
 const SETTLED = (machine: Machine): Draft[] => [SAFE, ...pins(machine, null), earth(machine), LIVE, PROOF];
 
