@@ -122,6 +122,7 @@ test("a check is one definition: when it is open, its question, when it can be m
     question: () => asked("turns"),
     when: () => "run",
     stopsRun: ({ wobbles }) => wobbles,
+    isDanger: () => false,
   });
   const e27 = shipped("orrinshaw-e27");
   expect(feet.open(e27, jobOf(e27, ["safe", "fitted element"]))).toEqual([{ code: "feet", wobbles: true }]);

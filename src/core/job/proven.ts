@@ -1,7 +1,6 @@
 import type { Finding } from "../finding/finding";
 import type { SightId } from "../finding/sights";
 import { hasHood, type Machine } from "../machine/format";
-import type { Draft } from "./kinds/index";
 import type { JobState, Proof } from "./state";
 
 /** What the run that proves a repair is asked for. */
@@ -59,10 +58,4 @@ export function reservationsOf(state: JobState): { readonly rows: readonly Proof
   if (!machine || !proof || !isProven(state)) return undefined;
   const rows = unseenRows(machine, proof);
   return rows.length === 0 ? undefined : { rows, why: proof.whyUnseen ?? "" };
-}
-
-/** The closing of a job, with what it is closed without. */
-export function closingDraft(state: JobState): Draft {
-  const reservations = reservationsOf(state);
-  return { kind: "closed", body: reservations ? { reservations: { rows: [...reservations.rows], why: reservations.why } } : {} };
 }

@@ -1,6 +1,4 @@
-import type { Power } from "../finding/definition";
 import type { Machine } from "../machine/format";
-import type { Refusal } from "./refusal";
 
 /** What is known of the energy in the machine. Nothing but a recorded proof makes it dead; anything unknown counts as dangerous. */
 export interface Safety {
@@ -38,23 +36,6 @@ export function safetyFor(safety: Safety, { at, by }: Standing): Safety {
 const NOTHING: readonly string[] = [];
 
 export const AS_FOUND: Safety = { power: "unknown", liveTests: false, discharged: [] };
-
-/** Why something that needs the power in this state can't be done now; `undefined` when it can. */
-export function powerRefusal(needed: Power, { power, liveTests, lapsed }: Safety): Refusal | undefined {
-  switch (needed) {
-    case "any":
-      return undefined;
-    case "on":
-      return power === "dead" ? { code: "not-running" } : undefined;
-    case "dead":
-      return power === "dead" ? undefined : { code: "not-dead", power, ...(lapsed && { lapsed }) };
-    case "wall":
-      return liveTests ? undefined : { code: "live-tests-forbidden" };
-    case "live":
-      if (!liveTests) return { code: "live-tests-forbidden" };
-      return power === "live" ? undefined : { code: "not-live", power };
-  }
-}
 
 /** A capacitor that would be handled by touching these points (nets, terminals or part ids) and is not recorded as discharged. */
 export function chargedCapacitor(

@@ -1,3 +1,4 @@
+import { EARTH_OHMS } from "../job/checks/earth";
 import { type CheckCode, type CheckOf, type OpenCheck, questionOfCheck } from "../job/checks/index";
 import type { Machine } from "../machine/format";
 import { hasHood, partOf } from "../machine/format";
@@ -40,7 +41,7 @@ const RIGHT: { readonly [K in CheckCode]?: (check: CheckOf<K>, machine: Machine)
   "to-cabinet": () => "Until it reads OL the machine is not run: find what touches, put it right, measure again.",
   insulation: () => "OL, or more than 1 MΩ.",
   polarity: () => "Crossed: the machine stays out until an electrician has put the outlet right.",
-  earth: () => "Under 1 Ω, leads included.",
+  earth: () => `Under ${EARTH_OHMS} Ω, leads included.`,
   cause: ({ cause, by }, machine) => {
     const part = partOf(machine, cause.part);
     if (by === "cabinet") return "OL, or more than 1 MΩ.";
@@ -52,15 +53,19 @@ const RIGHT: { readonly [K in CheckCode]?: (check: CheckOf<K>, machine: Machine)
 const pinName = (pin: string): string => pin.replace(/^P/, "");
 
 /** Why a check is open. */
-export const checkSays = (machine: Machine, check: OpenCheck): string =>
-  // The table's row belongs to the check's own code.
-  (OPEN[check.code] as (check: OpenCheck, machine: Machine) => string)(check, machine);
+export const checkSays = (machine: Machine, check: OpenCheck): string => rowOf(OPEN, check)?.(check, machine) ?? "";
+
+type Says = (check: OpenCheck, machine: Machine) => string;
+
+/** The row of a check's own code, which belongs to it. */
+const rowOf = (table: Partial<SaysEach>, check: OpenCheck): Says | undefined =>
+  new Map(Object.entries(table)).get(check.code) as Says | undefined;
 
 /** What is to be done for a check: the order, and how it is done. */
 export function checkTest(machine: Machine, check: OpenCheck): TestWords {
   if (check.code === "leak" && check.because !== "joint") return GAS_OUT;
   const { title, how } = testSays(machine, questionOfCheck(machine, check));
-  const right = (RIGHT[check.code] as ((check: OpenCheck, machine: Machine) => string) | undefined)?.(check, machine) ?? "";
+  const right = rowOf(RIGHT, check)?.(check, machine) ?? "";
   return {
     title: check.code === "vent" ? `Clear the ${hasHood(machine) ? "vent" : "way of the air"}, then: ${lower(title)}` : title,
     how: [how, right].filter((s) => s !== "").join(" "),

@@ -1,5 +1,5 @@
 import { isOpenCheck } from "../job/blocker";
-import { type OpenCheck, stopsRun } from "../job/checks/index";
+import { isDanger, type OpenCheck } from "../job/checks/index";
 import type { Job } from "../job/fold";
 import type { Stage } from "../job/stages";
 import { panelName } from "../naming/names";
@@ -16,14 +16,6 @@ export interface StandingWords {
   /** 3: can hurt somebody as it stands; 2: stands open; 1: can be closed; 0: any other. */
   readonly urgency: number;
 }
-
-/** What may still be there, whoever looks at the machine in the meantime. */
-const DANGEROUS: readonly OpenCheck["code"][] = ["polarity", "guard", "runaway", "door", "earth"];
-const isDanger = (check: OpenCheck): boolean =>
-  stopsRun(check) ||
-  (DANGEROUS.includes(check.code) && "because" in check && ["crossed", "runs-on", "read"].includes(check.because)) ||
-  check.code === "runaway" ||
-  check.code === "guard";
 
 export function standingSays(job: Job): StandingWords {
   const { closed, machine, blockers, safety, panelsOff } = job;

@@ -1,9 +1,9 @@
 import { EXAMPLES, typedReading } from "../finding/typed-reading";
 import { draftInCircumstances } from "../job/circumstances";
+import { closingDraft } from "../job/closing-draft";
 import { type Job, refusalOf, stateAfter } from "../job/fold";
 import type { EntryTyping } from "../job/kinds/definition";
 import { type Draft, ENTRY_KINDS } from "../job/kinds/index";
-import { closingDraft } from "../job/proven";
 import type { JobState } from "../job/state";
 import type { Machine } from "../machine/format";
 import type { ControlPositions } from "../machine/run/condition";

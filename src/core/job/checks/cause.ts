@@ -10,7 +10,7 @@ import { kindOf } from "../../machine/parts/index";
 import { restControls } from "../../machine/run/at-rest";
 import { partOff, terminalName } from "../../machine/wiring";
 import { assembliesFitted, type JobState } from "../state";
-import { defineCheck, letsRun } from "./definition";
+import { defineCheck, letsRun, noDanger } from "./definition";
 import { asked, findingsOf, wasSeen } from "./found";
 
 /** A fuse blew and this cause of it is unexamined; `by` tells how it is looked into. */
@@ -38,6 +38,7 @@ export const cause = defineCheck<"cause", CauseCheck>({
   question: ({ cause: { part }, by }, machine) => questionBy(by, partOf(machine, part), machine),
   when: ({ by }) => (by === "air" ? "run" : "inside"),
   stopsRun: letsRun,
+  isDanger: noDanger,
 });
 
 /** Fuses and cut-offs known to be blown: read open with their wires off, or replaced. */

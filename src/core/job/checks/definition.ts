@@ -18,6 +18,8 @@ export interface CheckDefinition<K extends string, C extends { readonly code: K 
   readonly when: (check: C, machine: Machine) => CheckTime;
   /** Nobody may run the machine before it is cleared. */
   readonly stopsRun: (check: C) => boolean;
+  /** The record says that something which can hurt somebody is likely there now, whoever comes to the machine. */
+  readonly isDanger: (check: C) => boolean;
 }
 
 export const defineCheck = <K extends string, C extends { readonly code: K }>(d: CheckDefinition<K, C>): CheckDefinition<K, C> => d;
@@ -27,3 +29,5 @@ export const shut = (): CheckTime => "shut";
 export const running = (): CheckTime => "run";
 export const stopsRun = (): boolean => true;
 export const letsRun = (): boolean => false;
+export const danger = (): boolean => true;
+export const noDanger = (): boolean => false;

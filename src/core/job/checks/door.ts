@@ -1,7 +1,7 @@
 import { assemblyIdOf } from "../../machine/assembly";
 import type { Machine } from "../../machine/format";
 import { defineCheck, letsRun, running } from "./definition";
-import { asked, isSight, lastSeen, seenSinceFitted } from "./found";
+import { asked, dueAfter } from "./found";
 
 /** A new door switch must stop the machine when the door is opened; or it was last seen to run on. */
 export interface DoorCheck {
@@ -12,15 +12,13 @@ export interface DoorCheck {
 export const door = defineCheck<"door", DoorCheck>({
   code: "door",
   open: (machine, state) => {
-    const last = lastSeen(state, "door-stops");
-    if (last && isSight(last.finding, "door-stops", "no")) return [{ code: "door", because: "runs-on" }];
-    const isSwitch = doorSwitch(machine);
-    if (!state.fitted.some((f) => isSwitch(f.assembly)) || seenSinceFitted(state, "door-stops", "yes", isSwitch)) return [];
-    return [{ code: "door", because: "fitted" }];
+    const due = dueAfter(state, "door-stops", { good: "yes", bad: "no" }, doorSwitch(machine));
+    return due ? [{ code: "door", because: due === "bad" ? "runs-on" : "fitted" }] : [];
   },
   question: () => asked("door-stops"),
   when: running,
   stopsRun: letsRun,
+  isDanger: ({ because }) => because === "runs-on",
 });
 
 /** Switches that the control “door” works. */

@@ -23,6 +23,7 @@ export const earth = defineCheck<"earth", EarthCheck>({
   question: (_, machine) => earthQuestion(machine),
   when: shut,
   stopsRun: letsRun,
+  isDanger: ({ because }) => because === "read",
 });
 
 const earthQuestion = ({ supply, cabinet }: Machine): QuestionOfKind<"ohms"> => ({

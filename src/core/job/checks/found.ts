@@ -1,5 +1,4 @@
 import type { Finding, FindingKind, FindingOf } from "../../finding/finding";
-import { sightFinding } from "../../finding/kinds/sight";
 import type { SightId } from "../../finding/sights";
 import type { Evidence, JobState } from "../state";
 
@@ -20,7 +19,7 @@ export function lastSeen({ evidence }: Recorded, sight: SightId): Evidence | und
 }
 
 /** Whether a technician saw this after the last fitting of such a thing. */
-export function seenSinceFitted(state: Recorded, sight: SightId, value: string, isOne: (assembly: string) => boolean): boolean {
+function seenSinceFitted(state: Recorded, sight: SightId, value: string, isOne: (assembly: string) => boolean): boolean {
   const at = state.fitted.findLastIndex((f) => isOne(f.assembly));
   const last = lastSeen(state, sight);
   return last !== undefined && isSight(last.finding, sight, value) && last.fitted.length > at;
@@ -31,5 +30,16 @@ export const lastPlace = ({ evidence }: Recorded, isOne: (finding: Finding) => b
   evidence.findLastIndex((e) => isOne(e.finding));
 
 /** A sight that is asked for. */
-export const asked = (sight: SightId) =>
-  ({ kind: "sight", place: { sight }, circumstances: sightFinding(sight, "").circumstances }) as const;
+export const asked = (sight: SightId) => ({ kind: "sight", place: { sight }, circumstances: {} }) as const;
+
+/** Why a sight that some work calls for is due: it was last found bad, or nobody found it good since that work. `undefined`: it is not. */
+export function dueAfter(
+  state: Recorded,
+  sight: SightId,
+  { good, bad }: { readonly good: string; readonly bad: string },
+  isOne: (assembly: string) => boolean,
+): "bad" | "unseen" | undefined {
+  const last = lastSeen(state, sight);
+  if (last && isSight(last.finding, sight, bad)) return "bad";
+  return state.fitted.some((f) => isOne(f.assembly)) && !seenSinceFitted(state, sight, good, isOne) ? "unseen" : undefined;
+}

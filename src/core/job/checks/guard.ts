@@ -1,5 +1,5 @@
 import { assemblyIdOf } from "../../machine/assembly";
-import { defineCheck, inside, letsRun } from "./definition";
+import { danger, defineCheck, inside, letsRun } from "./definition";
 
 /** A thermostat or limit was found not to open when it was warmed, and is neither renewed nor found good since. */
 export interface GuardCheck {
@@ -21,4 +21,5 @@ export const guard = defineCheck<"guard", GuardCheck>({
   question: ({ part }) => ({ kind: "look", place: { part }, circumstances: {} }),
   when: inside,
   stopsRun: letsRun,
+  isDanger: danger,
 });

@@ -38,6 +38,8 @@ export const timeOfCheck = (machine: Machine, check: OpenCheck): CheckTime => ch
 /** Nobody may run the machine before this is cleared. */
 export const stopsRun = (check: OpenCheck): boolean => checkKind(check).stopsRun(check);
 
+export const isDanger = (check: OpenCheck): boolean => checkKind(check).isDanger(check);
+
 /** What keeps it from being run; `undefined`: nothing that is known. */
 export const dangerOfRunning = (machine: Machine, state: JobState): OpenCheck | undefined => openChecks(machine, state).find(stopsRun);
 

@@ -27,6 +27,7 @@ export const insulation = defineCheck<"insulation", InsulationCheck>({
   question: ({ pin }, machine) => pinToCabinet(machine, pin),
   when: ({ because }): CheckTime => (because === "tripped" ? "inside" : "shut"),
   stopsRun: ({ because }) => because === "tripped",
+  isDanger: ({ because }) => because === "tripped",
 });
 
 const pinsOf = ({ supply: { legs, neutral } }: Machine): string[] => [...legs.map((l) => l.pin), neutral.pin];

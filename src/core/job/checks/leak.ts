@@ -1,4 +1,4 @@
-import { defineCheck, inside, stopsRun } from "./definition";
+import { danger, defineCheck, inside, stopsRun } from "./definition";
 import { asked, isSight, lastPlace, lastSeen } from "./found";
 
 /** A gas joint was opened and not tested since; bubbles were seen last; or gas was smelt and no joint proven tight since. */
@@ -19,4 +19,5 @@ export const leak = defineCheck<"leak", LeakCheck>({
   question: () => asked("leak"),
   when: inside,
   stopsRun,
+  isDanger: danger,
 });

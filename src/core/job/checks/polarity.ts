@@ -1,7 +1,7 @@
 import { assemblyIdOf, jointId } from "../../machine/assembly";
 import type { Machine } from "../../machine/format";
 import { defineCheck, letsRun, shut } from "./definition";
-import { asked, isSight, lastSeen, seenSinceFitted } from "./found";
+import { asked, dueAfter } from "./found";
 
 /** The outlet was last found crossed, or the cord or the supply was worked on and it was not looked at since. */
 export interface PolarityCheck {
@@ -12,15 +12,13 @@ export interface PolarityCheck {
 export const polarity = defineCheck<"polarity", PolarityCheck>({
   code: "polarity",
   open: (machine, state) => {
-    const last = lastSeen(state, "polarity");
-    if (last && isSight(last.finding, "polarity", "crossed")) return [{ code: "polarity", because: "crossed" }];
-    const worked = worksOnSupply(machine);
-    if (!state.fitted.some((f) => worked(f.assembly)) || seenSinceFitted(state, "polarity", "right", worked)) return [];
-    return [{ code: "polarity", because: "worked-on" }];
+    const due = dueAfter(state, "polarity", { good: "right", bad: "crossed" }, worksOnSupply(machine));
+    return due ? [{ code: "polarity", because: due === "bad" ? "crossed" : "worked-on" }] : [];
   },
   question: () => asked("polarity"),
   when: shut,
   stopsRun: letsRun,
+  isDanger: ({ because }) => because === "crossed",
 });
 
 /** The outlet, the cord, or a joint of either. */

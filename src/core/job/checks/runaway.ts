@@ -1,4 +1,4 @@
-import { defineCheck, letsRun, running } from "./definition";
+import { danger, defineCheck, letsRun, running } from "./definition";
 import { asked, isSight, lastSeen } from "./found";
 
 /** The heat was last seen never to switch off. */
@@ -15,4 +15,5 @@ export const runaway = defineCheck<"runaway", RunawayCheck>({
   question: () => asked("cycles"),
   when: running,
   stopsRun: letsRun,
+  isDanger: danger,
 });

@@ -3,7 +3,7 @@ import { answers, type FindingOf } from "../../finding/finding";
 import { isSoundToCabinet, partToCabinet, shouldBeOpen } from "../../finding/insulation";
 import type { Machine } from "../../machine/format";
 import type { JobState } from "../state";
-import { defineCheck, inside, stopsRun } from "./definition";
+import { danger, defineCheck, inside, stopsRun } from "./definition";
 import { findingsOf } from "./found";
 
 /** Something read low to the cabinet where nothing should, and has not been measured away: the place of that reading. */
@@ -19,6 +19,7 @@ export const toCabinet = defineCheck<"to-cabinet", ToCabinetCheck>({
   question: ({ question }) => question,
   when: inside,
   stopsRun,
+  isDanger: danger,
 });
 
 /** The last word of every place measured to the cabinet, where it is low. A sound reading of the part itself speaks for its ends too. */

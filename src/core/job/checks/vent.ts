@@ -1,6 +1,6 @@
 import { hasHood } from "../../machine/format";
 import type { JobState } from "../state";
-import { defineCheck, inside, letsRun } from "./definition";
+import { defineCheck, inside, letsRun, noDanger } from "./definition";
 import { asked, isSight, lastSeen } from "./found";
 
 /** The air was weak, and the vent is neither cleared nor found strong since. */
@@ -23,6 +23,7 @@ export const vent = defineCheck<"vent", VentCheck>({
   question: ({ part }, machine) => (hasHood(machine) ? asked("airflow") : { kind: "look", place: { part }, circumstances: {} }),
   when: inside,
   stopsRun: letsRun,
+  isDanger: noDanger,
 });
 
 /** Where no air comes out, the way of the air is looked at. */

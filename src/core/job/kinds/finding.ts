@@ -1,8 +1,9 @@
 import { FINDING_KINDS, type Finding, findingKind, findingSays, findingSchema } from "../../finding/finding";
 import { upcaster } from "../../journal/upcast";
 import { firstMeasure, firstReading, firstSighting, upMeasure, upReading, upSighting } from "../first-version";
+import { powerRefusal } from "../power-refusal";
 import type { Refusal } from "../refusal";
-import { chargedCapacitor, powerRefusal } from "../safety";
+import { chargedCapacitor } from "../safety";
 import type { JobState } from "../state";
 import { isUntold, witnessed } from "../witnessed";
 import { defineEntry } from "./definition";

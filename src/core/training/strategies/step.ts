@@ -1,4 +1,4 @@
-import { closingDraft } from "../../job/proven";
+import { closingDraft } from "../../job/closing-draft";
 import type { Step } from "../../planning/proposal";
 import type { Move, Situation } from "../situation";
 import { examine } from "./examine";

@@ -1,6 +1,6 @@
 import { checkId } from "../../../core/job/checks/index";
+import { closingDraft } from "../../../core/job/closing-draft";
 import type { Draft } from "../../../core/job/kinds/index";
-import { closingDraft } from "../../../core/job/proven";
 import type { Step } from "../../../core/planning/proposal";
 import { Button } from "../../../ui/Button";
 import { useDispatch, useJob } from "../store/context";
