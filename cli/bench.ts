@@ -1,8 +1,9 @@
 import { BadInput } from "./bad-input";
+import { appending } from "./bench/append";
 import { proposing, ranking, readings, simulatedHour } from "./bench/diagnosis";
 import { lookahead, rehearsed } from "./bench/planning";
 import { scaling } from "./bench/scaling";
-import { appending, folding, jobPage, secondStart } from "./bench/server";
+import { folding, jobPage, secondStart } from "./bench/server";
 
 const BENCHES: Record<string, () => void | Promise<void>> = {
   rank: ranking,

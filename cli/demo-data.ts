@@ -4,7 +4,7 @@ import type { Entry } from "../src/core/job/entry";
 import type { Body, Draft } from "../src/core/job/kinds/index";
 import { findMachine } from "../src/machines";
 import type { Database } from "../src/server/database";
-import { appendEntries } from "../src/server/journal";
+import { appendEntries } from "../src/server/keep-journal";
 import { jobs } from "../src/server/schema";
 import { TypedJob } from "./typed-job";
 
@@ -142,7 +142,10 @@ const DEMO: readonly DemoJob[] = [
 export async function loadDemo(db: Database, now = new Date()): Promise<number> {
   const present = (await db.select({ n: count() }).from(jobs).get())?.n ?? 0;
   if (present > 0) return 0;
-  for (const job of DEMO) await appendEntries(db, entriesFor(job, now));
+  for (const job of DEMO) {
+    for (const outcome of await appendEntries(db, entriesFor(job, now)))
+      if ("refused" in outcome) throw new Error(`the demo's own entry is refused: ${outcome.refused.message}`);
+  }
   return DEMO.length;
 }
 

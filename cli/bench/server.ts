@@ -1,14 +1,12 @@
-import { mkdtempSync, readdirSync, readFileSync, rmSync } from "node:fs";
+import { mkdtempSync, readdirSync, readFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { gzipSync } from "node:zlib";
 import { v7 } from "uuid";
 import { item } from "../../src/core/array/at";
-import type { Entry, Kept } from "../../src/core/job/entry";
+import type { Kept } from "../../src/core/job/entry";
 import { foldJob } from "../../src/core/job/fold";
-import { openDatabase, projectRoot } from "../../src/server/database";
-import { appendEntries } from "../../src/server/journal";
-import { entries as entryTable } from "../../src/server/schema";
+import { projectRoot } from "../../src/server/database";
 import { buildIfNeeded } from "../build";
 import { PREFIX, print, quantile, READINGS, sampleJob, timed } from "./measure";
 
@@ -27,43 +25,6 @@ export function folding(): void {
     unit: "ms",
     baseline: { what: "JSON.parse of the same entries", figure: quantile(parse, 0.5) },
   });
-}
-
-export async function appending(): Promise<void> {
-  const folder = mkdtempSync(join(tmpdir(), "yennic-bench-"));
-  try {
-    const db = await openDatabase(`file:${join(folder, "bench.db")}`);
-    const [opened, ...rest] = sampleJob([...PREFIX, ...READINGS]).entries;
-    if (opened) await appendEntries(db, [opened]);
-    const times: number[] = [];
-    const bare: number[] = [];
-    for (let i = 0; i < 300; i++) {
-      const entry: Entry = { ...item(rest, i % rest.length), id: v7() };
-      let start = performance.now();
-      await appendEntries(db, [entry]);
-      times.push(performance.now() - start);
-      start = performance.now();
-      const { stream, ...row } = entry;
-      const bareRow = { ...row, id: v7(), kind: "preference", body: { liveTests: false }, streamOf: stream.of, streamId: stream.id };
-      await db.insert(entryTable).values(bareRow);
-      bare.push(performance.now() - start);
-      // The bare rows would make the job twice as long; they are not part of what is measured.
-      await db.$client.execute("DELETE FROM entries WHERE seq = (SELECT max(seq) FROM entries)");
-    }
-    db.$client.close();
-    times.sort((a, b) => a - b);
-    bare.sort((a, b) => a - b);
-    for (const q of [0.5, 0.99]) {
-      print({
-        name: `append one entry with its projection, to disk, p${q * 100}`,
-        figure: quantile(times, q),
-        unit: "ms",
-        baseline: { what: "a bare insert of the same row", figure: quantile(bare, q) },
-      });
-    }
-  } finally {
-    rmSync(folder, { recursive: true, force: true });
-  }
 }
 
 /** Gzipped JavaScript that the job page asks for, following static imports; the worker is told apart. */

@@ -5,6 +5,7 @@ import { drizzle } from "drizzle-orm/libsql";
 import { migrate } from "drizzle-orm/libsql/migrator";
 import { openClient } from "./client";
 import type { Database } from "./handle";
+import { keepJournal } from "./keep-journal";
 import { keepMachines } from "./machines";
 import * as schema from "./schema";
 
@@ -29,6 +30,7 @@ export async function openDatabase(url = databaseUrl()): Promise<Database> {
   const db = drizzle(client, { schema });
   await migrate(db, { migrationsFolder: join(projectRoot(), "migrations") });
   await keepMachines(db);
+  await keepJournal(db);
   return db;
 }
 

@@ -17,8 +17,8 @@ export class HttpError extends Error {
 export const json = (body: unknown, status = 200): Response =>
   new Response(JSON.stringify(body), { status, headers: { "content-type": "application/json", "cache-control": "no-store" } });
 
-export const errorJson = (status: number, message: string, field?: string): Response =>
-  json({ error: { message, ...(field !== undefined && { field }) } }, status);
+export const errorJson = (status: number, message: string, field?: string, more: object = {}): Response =>
+  json({ error: { message, ...(field !== undefined && { field }) }, ...more }, status);
 
 /** Reads and checks a JSON body. Throws {@link HttpError}: 415, 413 (before reading it all), 400 with the field. */
 export async function readBody<T extends z.ZodType>(request: Request, schema: T): Promise<z.infer<T>> {

@@ -1,22 +1,46 @@
-import { and, count, desc, eq, isNotNull } from "drizzle-orm";
-import type { Database } from "./database";
+import { and, count, desc, eq, inArray, isNotNull, sql } from "drizzle-orm";
+import type { Stage } from "../core/job/stages";
+import type { JobRow } from "../core/language/job-row";
+import type { Database } from "./handle";
 import { jobs } from "./schema";
+import { matchOf } from "./search";
 
-export type JobRow = typeof jobs.$inferSelect;
+/** A job's row as the server keeps it. */
+export interface ListedJob extends JobRow {
+  readonly number: number;
+  /** Number of its last entry. */
+  readonly seq: number;
+}
 
 export const PAGE_SIZE = 25;
+/** A search that finds more is told as “so many and more”. */
+const COUNTED = 1000;
 
 export interface JobPage {
-  readonly jobs: readonly JobRow[];
+  readonly jobs: readonly ListedJob[];
   readonly page: number;
   readonly pages: number;
   readonly total: number;
 }
 
-/** Open jobs first, the most urgent of them first, then the last changed. `stage` keeps those at that stage. Pages count from 1. */
-export async function listJobs(db: Database, { stage, page }: { stage?: string | undefined; page: number }): Promise<JobPage> {
-  const where =
+export interface ListQuery {
+  readonly stage?: Stage | "closed" | undefined;
+  /** Words that a job must have: place, customer, machine, serial number, complaint. */
+  readonly q?: string | undefined;
+  /** From 1. */
+  readonly page: number;
+}
+
+/** Open jobs first, the most urgent of them first, then the last changed. `stage` keeps those at that stage; `q` those with these words. */
+export async function listJobs(db: Database, { stage, q = "", page }: ListQuery): Promise<JobPage> {
+  const match = matchOf(q);
+  const atStage =
     stage === undefined ? undefined : stage === "closed" ? eq(jobs.closed, true) : and(eq(jobs.closed, false), eq(jobs.stage, stage));
+  const found =
+    match === undefined
+      ? undefined
+      : sql`${jobs.number} in (select rowid from job_words where job_words match ${match} order by rowid desc limit ${COUNTED})`;
+  const where = and(atStage, found);
   const total = (await db.select({ n: count() }).from(jobs).where(where).get())?.n ?? 0;
   const rows = await db
     .select()
@@ -29,7 +53,21 @@ export async function listJobs(db: Database, { stage, page }: { stage?: string |
   return { jobs: rows, page, pages: Math.max(1, Math.ceil(total / PAGE_SIZE)), total };
 }
 
-export const findJob = (db: Database, id: string): Promise<JobRow | undefined> => db.select().from(jobs).where(eq(jobs.id, id)).get();
+export const findJob = (db: Database, id: string): Promise<ListedJob | undefined> => db.select().from(jobs).where(eq(jobs.id, id)).get();
+
+export const rowsOf = (db: Database, ids: readonly string[]): Promise<ListedJob[]> =>
+  db
+    .select()
+    .from(jobs)
+    .where(inArray(jobs.id, [...ids]))
+    .all();
+
+/** Open jobs that a browser keeps a copy of at most. */
+const COPIED = 300;
+
+/** The open jobs, the most urgent first, as many as a browser keeps. */
+export const openJobs = (db: Database): Promise<ListedJob[]> =>
+  db.select().from(jobs).where(eq(jobs.closed, false)).orderBy(desc(jobs.urgency), desc(jobs.changedAt)).limit(COPIED).all();
 
 /** How many open jobs leave their machine in a state that can hurt somebody. */
 export const countUnsafe = async (db: Database): Promise<number> =>

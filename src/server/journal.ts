@@ -1,107 +1,240 @@
-import { and, asc, eq, max } from "drizzle-orm";
-import { lastOf } from "../core/array/at";
-import { readKept } from "../core/job/entry";
-import { foldJob } from "../core/job/fold";
+import { eq, max, sql } from "drizzle-orm";
+import type { BatchItem } from "drizzle-orm/batch";
+import { type Kept, readKept } from "../core/job/entry";
+import { type Fold, foldOn } from "../core/job/fold";
 import type { Envelope } from "../core/journal/envelope";
+import type { JobRow } from "../core/language/job-row";
 import { canonicalJson } from "../core/machine/revision";
-import type { Database } from "./database";
-import { machineFinder } from "./machines";
-import { projectionOf } from "./projection";
+import { linkOf } from "./chain";
+import { Feed } from "./feed";
+import { Folds, rowOfFold } from "./folds";
+import type { Database } from "./handle";
+import type { ListedJob } from "./jobs";
+import { type Head, headOf, knownAmong } from "./read-journal";
+import { type Sequenced, toRow } from "./rows";
 import { entries, jobs } from "./schema";
+import { searchedWords } from "./search";
+import { StorageError, storageErrorOf } from "./storage-error";
 
-/** What the server says of each entry it holds on disk, in the order asked. */
-export interface Acknowledgement {
-  readonly id: string;
-  /** The server's order over all streams, from 1. */
-  readonly seq: number;
+/** What the server says of each entry, by its id, in the order asked: on disk with its number, or refused. */
+export type Outcome = { readonly id: string; readonly seq: number } | { readonly id: string; readonly refused: RefusedEntry };
+
+/** Why one entry is not taken. Others of the same request are. */
+export interface RefusedEntry {
+  readonly status: 400 | 404 | 409;
+  /** The field that is wrong, within the entry. */
+  readonly field: string;
+  readonly message: string;
 }
 
-/** A batch that can't be taken. Nothing of it was written. */
-export class JournalError extends Error {
+interface Request {
+  readonly batch: readonly Envelope[];
+  readonly resolve: (outcomes: Outcome[]) => void;
+  readonly reject: (error: unknown) => void;
+}
+
+/** What one commit writes. */
+interface Group {
+  readonly fresh: (Sequenced & Head)[];
+  readonly byId: Map<string, Sequenced>;
+  readonly changed: Map<string, Kept[]>;
+  head: Head;
+}
+
+/** Entries that are committed at once at most. */
+const GROUP = 500;
+const FIRST_NUMBER = 201;
+
+/** Whether the last write reached the disk. */
+export type Health = { readonly ok: true } | { readonly ok: false; readonly since: string; readonly message: string };
+
+/**
+ * The one writer of a journal. Requests that come while a commit is on its way are committed together after it: each is
+ * answered when its entries are on disk, with the rows of their jobs written in the same transaction.
+ */
+export class Journal {
+  readonly feed = new Feed();
+  readonly folds: Folds;
+  private readonly waiting: Request[] = [];
+  private writing = false;
+  private head: Head | undefined;
+  private failed: { readonly since: string; readonly message: string } | undefined;
+
   constructor(
-    readonly status: 404 | 409,
-    readonly field: string,
-    message: string,
+    private readonly db: Database,
+    /** Which journal this is; a restored one keeps it. */
+    readonly id: string,
   ) {
-    super(message);
+    this.folds = new Folds(db);
+  }
+
+  /**
+   * Takes entries. One that is here already is acknowledged again; one that can't be taken is refused by itself.
+   * Throws {@link StorageError} when the disk does not take them: then nothing was written.
+   */
+  append(batch: readonly Envelope[]): Promise<Outcome[]> {
+    return new Promise((resolve, reject) => {
+      this.waiting.push({ batch, resolve, reject });
+      if (!this.writing) void this.writeAll();
+    });
+  }
+
+  /** Number and hash of the last entry. */
+  async present(): Promise<Head> {
+    this.head ??= await headOf(this.db, this.id);
+    return this.head;
+  }
+
+  /** Tries the disk anew when the last write failed: it may have room again. */
+  async health(): Promise<Health> {
+    const { failed } = this;
+    if (!failed) return { ok: true };
+    try {
+      await this.db.run(sql`update about set value = value where name = 'journal'`);
+      this.failed = undefined;
+      return { ok: true };
+    } catch (error) {
+      this.noteFailure(error);
+      return { ok: false, ...failed };
+    }
+  }
+
+  private async writeAll(): Promise<void> {
+    this.writing = true;
+    // Whatever arrived in the same turn goes into the same commit.
+    await new Promise((r) => setImmediate(r));
+    while (this.waiting.length > 0) {
+      const group = this.nextGroup();
+      await this.write(group).catch((error) => {
+        for (const { reject } of group) reject(error);
+      });
+    }
+    this.writing = false;
+  }
+
+  private nextGroup(): Request[] {
+    const group = this.waiting.splice(0, 1);
+    let size = group[0]?.batch.length ?? 0;
+    for (let next = this.waiting[0]; next && size + next.batch.length <= GROUP; next = this.waiting[0]) {
+      size += next.batch.length;
+      group.push(next);
+      this.waiting.shift();
+    }
+    return group;
+  }
+
+  private async write(requests: readonly Request[]): Promise<void> {
+    try {
+      const ids = requests.flatMap((r) => r.batch.map((e) => e.id));
+      const group: Group = { fresh: [], byId: await knownAmong(this.db, ids), changed: new Map(), head: await this.present() };
+      const outcomes: Outcome[][] = [];
+      for (const { batch } of requests) {
+        const said: Outcome[] = [];
+        for (const entry of batch) said.push(await this.judge(entry, group));
+        outcomes.push(said);
+      }
+      if (group.fresh.length > 0) await this.commit(group);
+      requests.forEach((r, i) => {
+        r.resolve(outcomes[i] ?? []);
+      });
+    } catch (error) {
+      throw this.noteFailure(error);
+    }
+  }
+
+  /** What becomes of one entry; a new one joins the group. */
+  private async judge(entry: Envelope, group: Group): Promise<Outcome> {
+    const { id, stream } = entry;
+    const known = group.byId.get(id);
+    if (known) return isSame(known.entry, entry) ? { id, seq: known.seq } : { id, refused: taken(id) };
+    if (stream.of === "job") {
+      const isNew = !group.changed.has(stream.id) && (await this.folds.of(stream.id)).entries.length === 0;
+      if (isNew && entry.kind !== "opened") return { id, refused: unknownJob(stream.id) };
+      group.changed.set(stream.id, [...(group.changed.get(stream.id) ?? []), readKept(entry)]);
+    }
+    const seq = group.head.seq + 1;
+    const placed = { seq, hash: linkOf(group.head.hash, seq, entry), entry };
+    group.head = placed;
+    group.byId.set(id, placed);
+    group.fresh.push(placed);
+    return { id, seq };
+  }
+
+  private async commit({ fresh, changed, head }: Group): Promise<void> {
+    const folds: Fold[] = [];
+    for (const [job, kept] of changed) {
+      const before = await this.folds.of(job);
+      folds.push(foldOn(before, [...before.entries, ...kept]));
+    }
+    const statements: BatchItem<"sqlite">[] = fresh.map(({ seq, hash, entry }) =>
+      this.db.insert(entries).values({ ...toRow(entry), seq, hash }),
+    );
+    const rows: ListedJob[] = [];
+    let next: number | undefined;
+    for (const fold of folds) {
+      const row = rowOfFold(fold);
+      const seq = fresh.findLast((f) => f.entry.stream.id === row.id)?.seq ?? 0;
+      const before = await this.db.select().from(jobs).where(eq(jobs.id, row.id)).get();
+      next ??= before ? undefined : await this.nextNumber();
+      const number = before?.number ?? next ?? FIRST_NUMBER;
+      if (!before) next = number + 1;
+      const listed = { ...row, number, seq };
+      rows.push(listed);
+      statements.push(...this.rowStatements(listed, before));
+    }
+    const [first, ...rest] = statements;
+    if (first) await this.db.batch([first, ...rest]);
+    this.head = { seq: head.seq, hash: head.hash };
+    this.failed = undefined;
+    for (const fold of folds) this.folds.keep(fold.job.id, fold);
+    this.feed.publish({ entries: fresh, rows });
+  }
+
+  private rowStatements(row: ListedJob, before: JobRow | undefined): BatchItem<"sqlite">[] {
+    const { id, ...rest } = row;
+    const words = searchedWords(row);
+    const changes = before ? this.db.update(jobs).set(rest).where(eq(jobs.id, id)) : this.db.insert(jobs).values(row);
+    if (before && JSON.stringify(searchedWords(before)) === JSON.stringify(words)) return [changes];
+    const [place, customer, machine, serial, said] = words;
+    return [
+      changes,
+      this.db.run(sql`delete from job_words where rowid = ${row.number}`),
+      this.db.run(
+        sql`insert into job_words(rowid, place, customer, machine, serial, words) values (${row.number}, ${place}, ${customer}, ${machine}, ${serial}, ${said})`,
+      ),
+    ];
+  }
+
+  private async nextNumber(): Promise<number> {
+    const last = await this.db
+      .select({ number: max(jobs.number) })
+      .from(jobs)
+      .get();
+    return (last?.number ?? FIRST_NUMBER - 1) + 1;
+  }
+
+  /** After a failed write nothing that was thought to be on disk is believed. */
+  private noteFailure(error: unknown): unknown {
+    const told = storageErrorOf(error);
+    this.head = undefined;
+    this.folds.clear();
+    this.db.$client.reconnect();
+    if (told instanceof StorageError) this.failed ??= { since: new Date().toISOString(), message: told.message };
+    return told;
   }
 }
 
-type Tx = Parameters<Parameters<Database["transaction"]>[0]>[0];
+const isSame = (known: Envelope, entry: Envelope): boolean => canonicalJson(known) === canonicalJson(entry);
 
-/**
- * Appends a batch, all or nothing, and brings the projections of its jobs up to date in the same transaction.
- * An entry that is here already is acknowledged again and not written. Throws {@link JournalError}.
- */
-export function appendEntries(db: Database, batch: readonly Envelope[]): Promise<Acknowledgement[]> {
-  return db.transaction(async (tx) => {
-    const acknowledged: Acknowledgement[] = [];
-    const touched = new Set<string>();
-    for (const [i, entry] of batch.entries()) {
-      const known = await tx.select().from(entries).where(eq(entries.id, entry.id)).get();
-      if (known) {
-        refuseOther(toEnvelope(known), entry, i);
-        acknowledged.push({ id: entry.id, seq: known.seq });
-        continue;
-      }
-      if (entry.stream.of === "job") {
-        await ensureJob(db, tx, entry, i);
-        touched.add(entry.stream.id);
-      }
-      const { seq } = await tx.insert(entries).values(toRow(entry)).returning({ seq: entries.seq }).get();
-      acknowledged.push({ id: entry.id, seq });
-    }
-    for (const job of touched) await project(db, tx, job);
-    return acknowledged;
-  });
-}
-
-function refuseOther(known: Envelope, entry: Envelope, i: number): void {
-  if (canonicalJson(known) === canonicalJson(entry)) return;
-  throw new JournalError(409, `entries.${i}.id`, `${entry.id} is already the id of another entry; give a new entry an id of its own`);
-}
-
-/** A job begins with its `opened` entry; anything else for a job that is not here is refused. */
-async function ensureJob(db: Database, tx: Tx, entry: Envelope, i: number): Promise<void> {
-  const { id } = entry.stream;
-  const job = await tx.select({ id: jobs.id }).from(jobs).where(eq(jobs.id, id)).get();
-  if (job) return;
-  if (entry.kind !== "opened")
-    throw new JournalError(404, `entries.${i}.stream.id`, `no job ${id}: its first entry must be of kind “opened”`);
-  const last = await tx
-    .select({ number: max(jobs.number) })
-    .from(jobs)
-    .get();
-  const number = (last?.number ?? FIRST_NUMBER - 1) + 1;
-  await tx.insert(jobs).values({ id, number, openedAt: entry.at, ...rowOf(db, id, [entry]) });
-}
-
-const FIRST_NUMBER = 201;
-
-async function project(db: Database, tx: Tx, job: string): Promise<void> {
-  const rows = await tx.select().from(entries).where(ofJob(job)).orderBy(asc(entries.seq)).all();
-  await tx
-    .update(jobs)
-    .set(rowOf(db, job, rows.map(toEnvelope)))
-    .where(eq(jobs.id, job));
-}
-
-const rowOf = (db: Database, job: string, all: readonly Envelope[]) =>
-  projectionOf(foldJob(job, all.map(readKept), machineFinder(db)), lastOf(all));
-
-const ofJob = (job: string) => and(eq(entries.streamOf, "job"), eq(entries.streamId, job));
-
-/** Entries of a job as they were written, in the server's order; empty when there is no such job. */
-export async function entriesOf(db: Database, job: string): Promise<Envelope[]> {
-  const rows = await db.select().from(entries).where(ofJob(job)).orderBy(asc(entries.seq)).all();
-  return rows.map(toEnvelope);
-}
-
-type Row = typeof entries.$inferSelect;
-
-const toEnvelope = ({ seq: _, streamOf, streamId, ...row }: Row): Envelope => ({
-  ...row,
-  stream: { of: streamOf, id: streamId },
+const taken = (id: string): RefusedEntry => ({
+  status: 409,
+  field: "id",
+  message: `${id} is already the id of another entry; give a new entry an id of its own`,
 });
 
-const toRow = ({ stream, ...entry }: Envelope): typeof entries.$inferInsert => ({ ...entry, streamOf: stream.of, streamId: stream.id });
+/** A job begins with its `opened` entry. */
+const unknownJob = (id: string): RefusedEntry => ({
+  status: 404,
+  field: "stream.id",
+  message: `no job ${id}: its first entry must be of kind “opened”`,
+});

@@ -1,9 +1,12 @@
+import { desc, sql } from "drizzle-orm";
 import { index, integer, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
+import type { Stage } from "../core/job/stages";
 import type { StreamOf } from "../core/journal/envelope";
+import type { JobRow } from "../core/language/job-row";
 
 /**
  * The journal: append-only. `seq` is the server's order; nothing updates or deletes a row. A row is the entry as it was
- * written, in its own version; what it means now is made of it when it is read.
+ * written, in its own version; what it means now is made of it when it is read. `hash` chains it to the row before (see chain.ts).
  */
 export const entries = sqliteTable(
   "entries",
@@ -17,6 +20,7 @@ export const entries = sqliteTable(
     kind: text("kind").notNull(),
     version: integer("version").notNull(),
     body: text("body", { mode: "json" }).$type<Record<string, unknown>>().notNull(),
+    hash: text("hash").notNull().default(""),
   },
   (t) => [index("entries_by_stream").on(t.streamOf, t.streamId, t.seq)],
 );
@@ -27,13 +31,14 @@ export const jobs = sqliteTable(
   {
     id: text("id").primaryKey(),
     number: integer("number").notNull().unique(),
-    stage: text("stage").notNull(),
+    stage: text("stage").$type<Stage>().notNull(),
     closed: integer("closed", { mode: "boolean" }).notNull(),
     customer: text("customer").notNull(),
     place: text("place").notNull(),
     machine: text("machine"),
+    serial: text("serial"),
     complaint: text("complaint"),
-    power: text("power").notNull(),
+    power: text("power").$type<JobRow["power"]>().notNull(),
     panelsOff: integer("panels_off").notNull(),
     waits: text("waits"),
     next: text("next"),
@@ -41,9 +46,18 @@ export const jobs = sqliteTable(
     urgency: integer("urgency").notNull().default(0),
     openedAt: text("opened_at").notNull(),
     changedAt: text("changed_at").notNull(),
+    /** The last entry of its stream. */
+    seq: integer("seq").notNull().default(0),
   },
-  (t) => [index("jobs_by_stage").on(t.closed, t.stage, t.changedAt)],
+  (t) => [
+    index("jobs_by_urgency").on(t.closed, desc(t.urgency), desc(t.changedAt)),
+    index("jobs_by_stage").on(t.closed, t.stage, desc(t.urgency), desc(t.changedAt)),
+    index("jobs_unsafe").on(t.id).where(sql`unsafe is not null and closed = 0`),
+  ],
 );
+
+/** What is said once of the whole journal: its id, by which a browser knows whose copy it keeps. */
+export const about = sqliteTable("about", { name: text("name").primaryKey(), value: text("value").notNull() });
 
 /** Every revision of a machine that was ever offered here, so that no record loses the circuit it was read on. Never updated. */
 export const machineRevisions = sqliteTable(

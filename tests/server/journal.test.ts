@@ -10,7 +10,8 @@ import type { Draft } from "../../src/core/job/kinds/index";
 import { FIRST_KNOWN } from "../../src/core/machine/revision";
 import { type Database, openDatabase } from "../../src/server/database";
 import { findJob, listJobs } from "../../src/server/jobs";
-import { appendEntries, entriesOf } from "../../src/server/journal";
+import { appendEntries, journalOf } from "../../src/server/keep-journal";
+import { entriesOf } from "../../src/server/read-journal";
 import { saw } from "../job-of";
 
 const folder = mkdtempSync(join(tmpdir(), "yennic-journal-"));
@@ -36,18 +37,31 @@ test("an entry is taken once, however often it is sent, and acknowledged alike",
   expect(await entriesOf(db, job)).toEqual(batch);
 });
 
-test("a batch is written whole or not at all", async () => {
+test("a refusal is one entry's own: the others of the request, and of the jobs beside it, are taken", async () => {
   const job = v7();
   const stranger = sighting(v7());
-  await expect(appendEntries(db, [opened(job), stranger])).rejects.toMatchObject({ status: 404, field: "entries.1.stream.id" });
-  expect(await findJob(db, job)).toBeUndefined();
-  const known = opened(job);
-  await appendEntries(db, [known]);
-  await expect(appendEntries(db, [sighting(job), { ...known, by: "Somebody else" }])).rejects.toMatchObject({
-    status: 409,
-    field: "entries.1.id",
-  });
-  expect(await entriesOf(db, job)).toHaveLength(1);
+  const [first, refused, last] = await appendEntries(db, [opened(job), stranger, sighting(job)]);
+  expect(first).toMatchObject({ seq: expect.any(Number) });
+  expect(refused).toMatchObject({ id: stranger.id, refused: { status: 404, field: "stream.id" } });
+  expect(last).toMatchObject({ seq: expect.any(Number) });
+  const [known] = await entriesOf(db, job);
+  expect(await appendEntries(db, [{ ...(known as Entry), by: "Somebody else" }])).toMatchObject([
+    { refused: { status: 409, field: "id" } },
+  ]);
+  expect(await entriesOf(db, job)).toHaveLength(2);
+});
+
+test("what waits together is committed together, in the order in which it came, and told to who listens", async () => {
+  const job = v7();
+  const told: string[] = [];
+  const stop = journalOf(db).feed.subscribe(({ entries, rows }) => told.push(`${entries.length} entries, ${rows.length} rows`));
+  const first = appendEntries(db, [opened(job)]);
+  const more = Array.from({ length: 40 }, () => sighting(job));
+  const seqs = (await Promise.all([first, ...more.map((e) => appendEntries(db, [e]))])).flat().map((o) => ("seq" in o ? o.seq : 0));
+  stop();
+  expect(seqs).toEqual(seqs.map((_, i) => (seqs[0] ?? 0) + i));
+  expect(told.length).toBeLessThan(4);
+  expect((await entriesOf(db, job)).slice(1)).toEqual(more);
 });
 
 test("the list row changes with the entry", async () => {

@@ -12,8 +12,9 @@ import { parseMachine } from "../../src/core/machine/read";
 import { refOf } from "../../src/core/machine/revision";
 import { SHIPPED } from "../../src/machines";
 import { type Database, openDatabase } from "../../src/server/database";
-import { appendEntries, entriesOf } from "../../src/server/journal";
+import { appendEntries } from "../../src/server/keep-journal";
 import { keepMachines, machineFile, machineFinder, machinesFor } from "../../src/server/machines";
+import { entriesOf } from "../../src/server/read-journal";
 import { machineRevisions } from "../../src/server/schema";
 import { shipped } from "../job-of";
 

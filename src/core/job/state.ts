@@ -39,6 +39,8 @@ export interface JobState {
   /** The machine in the revision that the job was read on; `machine` is left out where that revision is not kept here. */
   readonly machineRef?: MachineRef;
   readonly machine?: Machine;
+  /** Serial number from its plate. */
+  readonly serial?: string;
   readonly complaint?: { readonly words: string; readonly findings: readonly Finding[] };
   readonly evidence: readonly Evidence[];
   readonly safety: Safety;

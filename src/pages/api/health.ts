@@ -1,10 +1,11 @@
 import type { APIRoute } from "astro";
-import { sql } from "drizzle-orm";
 import { database } from "../../server/database";
 import { answer, json } from "../../server/http";
+import { journalOf } from "../../server/keep-journal";
 
+/** Whether the server can write: 200, or 503 with since when not and why. */
 export const GET: APIRoute = () =>
   answer(async () => {
-    await (await database()).run(sql`select 1`);
-    return json({ ok: true });
+    const health = await journalOf(await database()).health();
+    return json(health, health.ok ? 200 : 503);
   });

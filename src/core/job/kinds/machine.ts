@@ -22,9 +22,9 @@ export const machine = defineEntry({
     })),
   ],
   allows: allowsAlways,
-  effect: ({ machine: machineRef }, _, { findMachine }) => {
+  effect: ({ machine: machineRef, serial }, _, { findMachine }) => {
     const found = findMachine(machineRef);
-    return { machineRef, ...(found && { machine: found }) };
+    return { machineRef, ...(found && { machine: found }), ...(serial !== undefined && { serial }) };
   },
   says: (body, known) =>
     `Machine: ${known ? `${known.maker} ${known.model}` : body.machine.id}${body.serial ? `, serial ${body.serial}` : ""}`,

@@ -1,15 +1,18 @@
 import type { APIRoute } from "astro";
 import { database } from "../../../server/database";
-import { answer, HttpError, json } from "../../../server/http";
+import { answer, HttpError } from "../../../server/http";
+import { jobStream } from "../../../server/job-stream";
 import { findJob } from "../../../server/jobs";
-import { entriesOf } from "../../../server/journal";
-import { checkJobId } from "../../../server/query";
+import { checkJobId, readCursor } from "../../../server/query";
 
-export const GET: APIRoute = ({ params }) =>
+/** A job's row, and its entries in the server's order behind `?after=…` with their numbers. */
+export const GET: APIRoute = ({ params, url }) =>
   answer(async () => {
     const id = checkJobId(params.id);
     const db = await database();
     const job = await findJob(db, id);
     if (!job) throw new HttpError(404, `there is no job ${id}`, "id");
-    return json({ job, entries: await entriesOf(db, id) });
+    return new Response(jobStream(db, job, readCursor(url.searchParams).after), {
+      headers: { "content-type": "application/json", "cache-control": "no-store" },
+    });
   });

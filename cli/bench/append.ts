@@ -1,0 +1,116 @@
+import { mkdtempSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { createClient } from "@libsql/client";
+import { v7 } from "uuid";
+import { item } from "../../src/core/array/at";
+import { type Entry, stamp } from "../../src/core/job/entry";
+import { Server } from "../../tests/e2e/server";
+import { buildIfNeeded } from "../build";
+import { PREFIX, print, quantile, READINGS, sampleJob } from "./measure";
+
+const ROUNDS = 150;
+const CLIENTS = [1, 8, 32];
+
+/**
+ * One entry in one request, to disk with its projection, through the server as it is run: on jobs of 50 and of 5,000
+ * entries, by 1, 8 and 32 clients; beside it an empty answer of the same server and a bare insert of the same row.
+ */
+export async function appending(): Promise<void> {
+  buildIfNeeded();
+  const server = new Server(mkdtempSync(join(tmpdir(), "yennic-bench-")));
+  try {
+    await server.start("--empty");
+    const jobs = { short: await longJob(server, 50), long: await longJob(server, 5000) };
+    await compareLengths(server, jobs);
+    for (const clients of CLIENTS) await throughput(server, jobs.short, clients);
+  } finally {
+    await server.remove();
+  }
+}
+
+/** A job of so many entries; gives its id and more readings for it. */
+async function longJob(server: Server, length: number): Promise<{ readonly id: string; readonly next: () => Entry }> {
+  const typed = sampleJob([...PREFIX, ...READINGS]);
+  const readings = typed.entries.filter((e) => e.kind === "finding" && e.body.kind === "ohms");
+  const id = typed.entries[0]?.stream.id ?? "";
+  let made = 0;
+  const next = (): Entry => {
+    const { kind, body } = item(readings, made++ % readings.length);
+    return stamp(id, { kind, body } as Parameters<typeof stamp>[1], { id: v7(), at: new Date().toISOString(), by: "Bench" });
+  };
+  const all: Entry[] = [...typed.entries];
+  while (all.length < length) all.push(next());
+  for (let i = 0; i < all.length; i += 200) await send(server, all.slice(i, i + 200));
+  return { id, next };
+}
+
+async function send(server: Server, entries: readonly Entry[]): Promise<void> {
+  const response = await fetch(`${server.url}/api/entries`, {
+    method: "POST",
+    headers: { "content-type": "application/json" },
+    body: JSON.stringify({ entries }),
+  });
+  if (!response.ok) throw new Error(`the server answered ${response.status}: ${await response.text()}`);
+  await response.text();
+}
+
+const since = (start: number): number => performance.now() - start;
+
+/** Taken in turn, so that whatever else the machine does meets them all alike. */
+async function compareLengths(server: Server, { short, long }: Record<"short" | "long", { next: () => Entry }>): Promise<void> {
+  const bare = createClient({ url: `file:${join(server.data, "bare.db")}` });
+  await bare.execute("PRAGMA journal_mode = WAL");
+  await bare.execute("CREATE TABLE rows (seq INTEGER PRIMARY KEY AUTOINCREMENT, id TEXT UNIQUE, body TEXT)");
+  const times = { short: [] as number[], long: [] as number[], health: [] as number[], insert: [] as number[] };
+  for (let i = -20; i < ROUNDS; i++) {
+    const round: Record<keyof typeof times, () => Promise<unknown>> = {
+      short: () => send(server, [short.next()]),
+      long: () => send(server, [long.next()]),
+      health: () => fetch(`${server.url}/api/health`).then((r) => r.text()),
+      insert: () => bare.execute({ sql: "INSERT INTO rows (id, body) VALUES (?, ?)", args: [v7(), JSON.stringify(short.next())] }),
+    };
+    for (const name of Object.keys(times) as (keyof typeof times)[]) {
+      const start = performance.now();
+      await round[name]();
+      if (i >= 0) times[name].push(since(start));
+    }
+  }
+  bare.close();
+  const p = (name: keyof typeof times, q: number) =>
+    quantile(
+      times[name].toSorted((a, b) => a - b),
+      q,
+    );
+  const parts = { what: "an empty answer and a bare insert together", figure: p("health", 0.5) + p("insert", 0.5) };
+  print({ name: "append at 50 entries, one client, p50", figure: p("short", 0.5), unit: "ms", baseline: parts });
+  print({ name: "append at 5,000 entries, one client, p50", figure: p("long", 0.5), unit: "ms", baseline: parts });
+  print({ name: "append at 5,000 entries, one client, p99", figure: p("long", 0.99), unit: "ms" });
+  print({ name: "append, 5,000 over 50 entries", figure: p("long", 0.5) / p("short", 0.5), unit: "times", target: 1.5 });
+  print({ name: "append at 50 over the two together", figure: p("short", 0.5) / parts.figure, unit: "times", target: 2 });
+}
+
+async function throughput(server: Server, job: { next: () => Entry }, clients: number): Promise<void> {
+  const times: number[] = [];
+  const each = Math.ceil(1600 / clients);
+  const begin = performance.now();
+  await Promise.all(
+    Array.from({ length: clients }, async () => {
+      for (let i = 0; i < each; i++) {
+        const start = performance.now();
+        await send(server, [job.next()]);
+        times.push(since(start));
+      }
+    }),
+  );
+  const perSecond = (clients * each * 1000) / since(begin);
+  print({ name: `append, ${clients} clients`, figure: perSecond, unit: "a second", ...(clients === 8 && { target: 600 }) });
+  print({
+    name: `append, ${clients} clients, p50`,
+    figure: quantile(
+      times.toSorted((a, b) => a - b),
+      0.5,
+    ),
+    unit: "ms",
+  });
+}

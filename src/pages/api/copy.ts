@@ -1,0 +1,20 @@
+import type { APIRoute } from "astro";
+import { SHIPPED } from "../../machines";
+import { database } from "../../server/database";
+import { answer, json } from "../../server/http";
+import { openJobs } from "../../server/jobs";
+import { journalOf } from "../../server/keep-journal";
+
+/** What a browser needs to begin its copy: where the journal stands, the open jobs' rows, the machines that are offered. */
+export const GET: APIRoute = () =>
+  answer(async () => {
+    const db = await database();
+    const journal = journalOf(db);
+    const head = await journal.present();
+    return json({
+      journal: journal.id,
+      head: { seq: head.seq, hash: head.hash },
+      rows: await openJobs(db),
+      machines: SHIPPED.map((m) => m.ref),
+    });
+  });

@@ -1,0 +1,14 @@
+import type { APIRoute } from "astro";
+import { database } from "../../server/database";
+import { answer } from "../../server/http";
+import { feedStream } from "../../server/live";
+import { readCursor } from "../../server/query";
+
+/** What is written, as it is written, in server-sent events; first what was missed since `?after=…&hash=…`. */
+export const GET: APIRoute = ({ url }) =>
+  answer(async () => {
+    const stream = feedStream(await database(), readCursor(url.searchParams));
+    return new Response(stream, {
+      headers: { "content-type": "text/event-stream", "cache-control": "no-store", "x-accel-buffering": "no" },
+    });
+  });

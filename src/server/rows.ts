@@ -1,0 +1,24 @@
+import type { Envelope } from "../core/journal/envelope";
+import type { entries } from "./schema";
+
+/** An entry with its place in the server's order. */
+export interface Sequenced {
+  readonly seq: number;
+  readonly entry: Envelope;
+}
+
+type Row = typeof entries.$inferSelect;
+
+/** The entry that a row of the journal holds, as it was written. */
+export const toEnvelope = ({ seq: _, hash: __, streamOf, streamId, ...row }: Row): Envelope => ({
+  ...row,
+  stream: { of: streamOf, id: streamId },
+});
+
+export const toSequenced = (row: Row): Sequenced => ({ seq: row.seq, entry: toEnvelope(row) });
+
+export const toRow = ({ stream, ...entry }: Envelope): Omit<typeof entries.$inferInsert, "seq" | "hash"> => ({
+  ...entry,
+  streamOf: stream.of,
+  streamId: stream.id,
+});
