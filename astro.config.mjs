@@ -1,11 +1,12 @@
 import node from "@astrojs/node";
 import react from "@astrojs/react";
-import { defineConfig } from "astro/config";
+import { defineConfig, passthroughImageService } from "astro/config";
 
 export default defineConfig({
   output: "server",
-  adapter: node({ mode: "standalone" }),
+  adapter: node({ mode: "middleware" }),
   integrations: [react()],
+  image: { service: passthroughImageService() },
   telemetry: false,
   devToolbar: { enabled: false },
   security: { checkOrigin: true, allowedDomains: [{ hostname: "127.0.0.1" }, { hostname: "localhost" }] },

@@ -11,6 +11,7 @@ const COMMANDS: Record<string, () => Promise<{ run: (args: string[]) => Promise<
   rehearse: () => import("./rehearse"),
   bench: () => import("./bench"),
   schema: () => import("./schema"),
+  key: () => import("./key"),
 };
 
 const [name = "", ...args] = process.argv.slice(2);

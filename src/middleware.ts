@@ -18,13 +18,11 @@ export const onRequest: MiddlewareHandler = async ({ request, url, isPrerendered
   }
   const response = await next();
   const type = response.headers.get("content-type") ?? "";
-  response.headers.set("x-content-type-options", "nosniff");
-  response.headers.set("referrer-policy", "same-origin");
   if (!type.includes("text/html") || isPrerendered || process.env.NODE_ENV === "development") return response;
   const html = await response.text();
   const headers = new Headers(response.headers);
   headers.set("content-security-policy", policyFor(html));
-  headers.set("x-frame-options", "DENY");
+  headers.set("cache-control", "no-store");
   headers.delete("content-length");
   return new Response(html, { status: response.status, headers });
 };

@@ -2,20 +2,27 @@ import { type Kept, readKept, stampOf } from "../core/job/entry";
 import { type Fold, foldOn, startFold } from "../core/job/fold";
 import { type JobRow, jobRow } from "../core/language/job-row";
 import type { Database } from "./handle";
+import { findJob, type ListedJob } from "./jobs";
 import { machineFinder } from "./machines";
 import { entriesInChunks } from "./read-journal";
 
 /** Jobs that stay folded, so that an entry costs the same however many there are before it. */
 const KEPT_JOBS = 64;
 
+/** A job as it stands: its fold, and its row in the list; no row while there is no such job. */
+export interface Standing {
+  readonly fold: Fold;
+  readonly row?: ListedJob | undefined;
+}
+
 /** Folds of the jobs that were lately written or looked at; the longest unused is dropped. */
 export class Folds {
-  private readonly kept = new Map<string, Fold>();
+  private readonly kept = new Map<string, Standing>();
 
   constructor(private readonly db: Database) {}
 
-  /** The fold of a job; one without entries when there is no such job. */
-  async of(job: string): Promise<Fold> {
+  /** How a job stands. */
+  async of(job: string): Promise<Standing> {
     const known = this.kept.get(job);
     if (known) {
       this.keep(job, known);
@@ -24,16 +31,17 @@ export class Folds {
     const entries: Kept[] = [];
     for await (const chunk of entriesInChunks(this.db, job)) entries.push(...chunk.map((s) => readKept(s.entry)));
     const fold = foldOn(startFold(job, machineFinder(this.db)), entries);
+    const standing = { fold, row: await findJob(this.db, job) };
     // A newer one may have been kept while this one was read.
     const newer = this.kept.get(job);
     if (newer) return newer;
-    if (entries.length > 0) this.keep(job, fold);
-    return fold;
+    if (standing.row) this.keep(job, standing);
+    return standing;
   }
 
-  keep(job: string, fold: Fold): void {
+  keep(job: string, standing: Standing): void {
     this.kept.delete(job);
-    this.kept.set(job, fold);
+    this.kept.set(job, standing);
     const [oldest] = this.kept.keys();
     if (this.kept.size > KEPT_JOBS && oldest !== undefined) this.kept.delete(oldest);
   }

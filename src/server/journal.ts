@@ -1,9 +1,8 @@
 import { eq, max, sql } from "drizzle-orm";
 import type { BatchItem } from "drizzle-orm/batch";
-import { type Kept, readKept } from "../core/job/entry";
+import type { Checked, Kept } from "../core/job/entry";
 import { type Fold, foldOn } from "../core/job/fold";
 import type { Envelope } from "../core/journal/envelope";
-import type { JobRow } from "../core/language/job-row";
 import { canonicalJson } from "../core/machine/revision";
 import { linkOf } from "./chain";
 import { Feed } from "./feed";
@@ -28,7 +27,7 @@ export interface RefusedEntry {
 }
 
 interface Request {
-  readonly batch: readonly Envelope[];
+  readonly batch: readonly Checked[];
   readonly resolve: (outcomes: Outcome[]) => void;
   readonly reject: (error: unknown) => void;
 }
@@ -72,7 +71,7 @@ export class Journal {
    * Takes entries. One that is here already is acknowledged again; one that can't be taken is refused by itself.
    * Throws {@link StorageError} when the disk does not take them: then nothing was written.
    */
-  append(batch: readonly Envelope[]): Promise<Outcome[]> {
+  append(batch: readonly Checked[]): Promise<Outcome[]> {
     return new Promise((resolve, reject) => {
       this.waiting.push({ batch, resolve, reject });
       if (!this.writing) void this.writeAll();
@@ -125,12 +124,12 @@ export class Journal {
 
   private async write(requests: readonly Request[]): Promise<void> {
     try {
-      const ids = requests.flatMap((r) => r.batch.map((e) => e.id));
+      const ids = requests.flatMap((r) => r.batch.map((e) => e.envelope.id));
       const group: Group = { fresh: [], byId: await knownAmong(this.db, ids), changed: new Map(), head: await this.present() };
       const outcomes: Outcome[][] = [];
       for (const { batch } of requests) {
         const said: Outcome[] = [];
-        for (const entry of batch) said.push(await this.judge(entry, group));
+        for (const checked of batch) said.push(await this.judge(checked, group));
         outcomes.push(said);
       }
       if (group.fresh.length > 0) await this.commit(group);
@@ -143,14 +142,14 @@ export class Journal {
   }
 
   /** What becomes of one entry; a new one joins the group. */
-  private async judge(entry: Envelope, group: Group): Promise<Outcome> {
+  private async judge({ envelope: entry, kept }: Checked, group: Group): Promise<Outcome> {
     const { id, stream } = entry;
     const known = group.byId.get(id);
     if (known) return isSame(known.entry, entry) ? { id, seq: known.seq } : { id, refused: taken(id) };
     if (stream.of === "job") {
-      const isNew = !group.changed.has(stream.id) && (await this.folds.of(stream.id)).entries.length === 0;
+      const isNew = !group.changed.has(stream.id) && (await this.folds.of(stream.id)).row === undefined;
       if (isNew && entry.kind !== "opened") return { id, refused: unknownJob(stream.id) };
-      group.changed.set(stream.id, [...(group.changed.get(stream.id) ?? []), readKept(entry)]);
+      group.changed.set(stream.id, [...(group.changed.get(stream.id) ?? []), kept]);
     }
     const seq = group.head.seq + 1;
     const placed = { seq, hash: linkOf(group.head.hash, seq, entry), entry };
@@ -161,40 +160,30 @@ export class Journal {
   }
 
   private async commit({ fresh, changed, head }: Group): Promise<void> {
-    const folds: Fold[] = [];
+    const statements: BatchItem<"sqlite">[] = rowsInChunks(fresh).map((rows) => this.db.insert(entries).values(rows));
+    const after: { readonly fold: Fold; readonly row: ListedJob }[] = [];
+    let next: number | undefined;
     for (const [job, kept] of changed) {
       const before = await this.folds.of(job);
-      folds.push(foldOn(before, [...before.entries, ...kept]));
-    }
-    const statements: BatchItem<"sqlite">[] = fresh.map(({ seq, hash, entry }) =>
-      this.db.insert(entries).values({ ...toRow(entry), seq, hash }),
-    );
-    const rows: ListedJob[] = [];
-    let next: number | undefined;
-    for (const fold of folds) {
-      const row = rowOfFold(fold);
-      const seq = fresh.findLast((f) => f.entry.stream.id === row.id)?.seq ?? 0;
-      const before = await this.db.select().from(jobs).where(eq(jobs.id, row.id)).get();
-      next ??= before ? undefined : await this.nextNumber();
-      const number = before?.number ?? next ?? FIRST_NUMBER;
-      if (!before) next = number + 1;
-      const listed = { ...row, number, seq };
-      rows.push(listed);
-      statements.push(...this.rowStatements(listed, before));
+      const fold = foldOn(before.fold, [...before.fold.entries, ...kept]);
+      if (!before.row) next = next === undefined ? await this.nextNumber() : next + 1;
+      const number = before.row?.number ?? next ?? FIRST_NUMBER;
+      const row = { ...rowOfFold(fold), number, seq: fresh.findLast((f) => f.entry.stream.id === job)?.seq ?? 0 };
+      after.push({ fold, row });
+      statements.push(...this.rowStatements(row, before.row));
     }
     const [first, ...rest] = statements;
     if (first) await this.db.batch([first, ...rest]);
     this.head = { seq: head.seq, hash: head.hash };
     this.failed = undefined;
-    for (const fold of folds) this.folds.keep(fold.job.id, fold);
-    this.feed.publish({ entries: fresh, rows });
+    for (const standing of after) this.folds.keep(standing.row.id, standing);
+    this.feed.publish({ entries: fresh, rows: after.map((a) => a.row) });
   }
 
-  private rowStatements(row: ListedJob, before: JobRow | undefined): BatchItem<"sqlite">[] {
-    const { id, ...rest } = row;
+  private rowStatements(row: ListedJob, before: ListedJob | undefined): BatchItem<"sqlite">[] {
     const words = searchedWords(row);
-    const changes = before ? this.db.update(jobs).set(rest).where(eq(jobs.id, id)) : this.db.insert(jobs).values(row);
-    if (before && JSON.stringify(searchedWords(before)) === JSON.stringify(words)) return [changes];
+    const changes = before ? this.db.update(jobs).set(changedIn(before, row)).where(eq(jobs.id, row.id)) : this.db.insert(jobs).values(row);
+    if (before && isEqual(searchedWords(before), words)) return [changes];
     const [place, customer, machine, serial, said] = words;
     return [
       changes,
@@ -223,6 +212,20 @@ export class Journal {
     return told;
   }
 }
+
+/** Rows of one statement: SQLite takes so many values at once. */
+const ROWS = 100;
+
+function rowsInChunks(fresh: Group["fresh"]): (typeof entries.$inferInsert)[][] {
+  const rows = fresh.map(({ seq, hash, entry }) => ({ ...toRow(entry), seq, hash }));
+  return Array.from({ length: Math.ceil(rows.length / ROWS) }, (_, i) => rows.slice(i * ROWS, (i + 1) * ROWS));
+}
+
+const isEqual = (a: readonly string[], b: readonly string[]): boolean => a.every((word, i) => word === b[i]);
+
+/** The columns that are not as they were; there is one at least, since the number of the last entry grows. */
+const changedIn = (before: ListedJob, row: ListedJob): Partial<ListedJob> =>
+  Object.fromEntries(Object.entries(row).filter(([key, value]) => before[key as keyof ListedJob] !== value));
 
 const isSame = (known: Envelope, entry: Envelope): boolean => canonicalJson(known) === canonicalJson(entry);
 

@@ -1,5 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { asc, desc, eq, lt } from "drizzle-orm";
+import { readKept } from "../core/job/entry";
 import type { Envelope } from "../core/journal/envelope";
 import { linkOf } from "./chain";
 import type { Database } from "./handle";
@@ -45,4 +46,5 @@ const lastHashBefore = async (db: Database, seq: number): Promise<string | undef
   (await db.select({ hash: entries.hash }).from(entries).where(lt(entries.seq, seq)).orderBy(desc(entries.seq)).limit(1).get())?.hash;
 
 /** Takes entries; see {@link Journal.append}. */
-export const appendEntries = (db: Database, batch: readonly Envelope[]): Promise<Outcome[]> => journalOf(db).append(batch);
+export const appendEntries = (db: Database, batch: readonly Envelope[]): Promise<Outcome[]> =>
+  journalOf(db).append(batch.map((envelope) => ({ envelope, kept: readKept(envelope) })));

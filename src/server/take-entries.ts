@@ -1,5 +1,4 @@
-import { checkEntry, firstIssue } from "../core/job/entry";
-import type { Envelope } from "../core/journal/envelope";
+import { type Checked, checkEntry, firstIssue } from "../core/job/entry";
 import type { Journal, RefusedEntry } from "./journal";
 import { limitProblem } from "./limits";
 
@@ -9,12 +8,12 @@ export interface Taken {
   readonly refused: readonly (RefusedEntry & { readonly id?: string; readonly index: number })[];
 }
 
-type Read = { readonly ok: true; readonly envelope: Envelope } | { readonly ok: false; readonly refused: RefusedEntry };
+type Read = ({ readonly ok: true } & Checked) | { readonly ok: false; readonly refused: RefusedEntry };
 
 /** Appends what is right among entries as they came in; what is not, is refused by itself. */
 export async function takeEntries(journal: Journal, data: readonly unknown[]): Promise<Taken> {
   const read = data.map(readEntry);
-  const right = read.flatMap((r) => (r.ok ? [r.envelope] : []));
+  const right = read.flatMap((r) => (r.ok ? [r] : []));
   const outcomes = right.length > 0 ? await journal.append(right) : [];
   const acknowledged: { id: string; seq: number }[] = [];
   const refused: Taken["refused"][number][] = [];

@@ -29,7 +29,12 @@ export function readKept(envelope: Envelope): Kept {
   return { readable: false, entry: { envelope, unread: { code: "invalid", error } } };
 }
 
-export type EntryResult = { readonly ok: true; readonly envelope: Envelope } | { readonly ok: false; readonly error: z.ZodError };
+/** An entry whose envelope is right, as it was written and as this version reads it. */
+export interface Checked {
+  readonly envelope: Envelope;
+  readonly kept: Kept;
+}
+export type EntryResult = ({ readonly ok: true } & Checked) | { readonly ok: false; readonly error: z.ZodError };
 
 /**
  * Checks an entry at a border: its envelope must be right, and so must the body of a kind and version that are known. What is
@@ -39,7 +44,7 @@ export function checkEntry(data: unknown): EntryResult {
   const enveloped = readEnvelope(data);
   if (!enveloped.ok) return enveloped;
   const kept = readKept(enveloped.envelope);
-  if (kept.readable || kept.entry.unread.code !== "invalid") return enveloped;
+  if (kept.readable || kept.entry.unread.code !== "invalid") return { ...enveloped, kept };
   const { issues } = kept.entry.unread.error;
   return { ok: false, error: new z.ZodError(issues.map((i) => ({ ...i, path: i.path[0] === "stream" ? i.path : ["body", ...i.path] }))) };
 }

@@ -1,0 +1,80 @@
+import { createServer, type IncomingMessage, type RequestListener, type Server, type ServerResponse } from "node:http";
+import { RateLimiterMemory, RateLimiterRes } from "rate-limiter-flexible";
+import sirv from "sirv";
+import { type Gate, isLoopback, type Turned, turnedAway } from "./gate";
+
+/** What one address may ask a second. This machine's own browsers and tools are not held back by what a network must be. */
+const LIMITS = { own: 5000, others: 100 };
+const OPEN_CONNECTIONS = 500;
+/** How often the access key may be tried from one address in a minute. */
+const KEY_TRIES = 10;
+
+const HEADERS: Readonly<Record<string, string>> = {
+  "x-served-by": "yennic",
+  "x-content-type-options": "nosniff",
+  "x-frame-options": "DENY",
+  "referrer-policy": "same-origin",
+  "cross-origin-opener-policy": "same-origin",
+  "cross-origin-resource-policy": "same-origin",
+};
+/** Scripts, styles, fonts and pictures: a worker's own script rules what the worker may do. */
+const FILE_POLICY = "default-src 'none'; script-src 'self'; connect-src 'self'; worker-src 'self'; frame-ancestors 'none'";
+
+interface Setup {
+  readonly gate: Gate;
+  /** Folder of the built files. */
+  readonly files: string;
+  /** Pages and endpoints. */
+  readonly application: RequestListener;
+}
+
+/** The web server: who may come in, how often, then files, then pages and endpoints. */
+export function webServer({ gate, files, application }: Setup): Server {
+  const isWelcome = limiter();
+  const file = sirv(files, {
+    etag: true,
+    setHeaders: (res: ServerResponse, path: string) => {
+      res.setHeader("content-security-policy", FILE_POLICY);
+      res.setHeader("cache-control", path.startsWith("/_astro/") ? "public, max-age=31536000, immutable" : "no-cache");
+    },
+  });
+  const server = createServer((req, res) => {
+    for (const [name, value] of Object.entries(HEADERS)) res.setHeader(name, value);
+    void isWelcome(req).then((tooMany) => {
+      const turned = tooMany ?? turnedAway(gate, req);
+      if (turned) turn(res, turned);
+      else if (req.url?.startsWith("/api/") || req.method === "POST") application(req, res);
+      else file(req, res, () => application(req, res));
+    });
+  });
+  server.maxConnections = OPEN_CONNECTIONS;
+  server.headersTimeout = 10_000;
+  server.requestTimeout = 60_000;
+  server.on("clientError", (_, socket) => {
+    if (socket.writable) socket.end("HTTP/1.1 400 Bad Request\r\nconnection: close\r\n\r\n");
+  });
+  return server;
+}
+
+function turn(res: ServerResponse, { status, message, headers }: Turned): void {
+  res.writeHead(status, { ...headers, "cache-control": "no-store", ...(message !== "" && { "content-type": "application/json" }) });
+  res.end(message === "" ? undefined : JSON.stringify({ error: { message } }));
+}
+
+function limiter(): (req: IncomingMessage) => Promise<Turned | undefined> {
+  const own = new RateLimiterMemory({ points: LIMITS.own, duration: 1 });
+  const others = new RateLimiterMemory({ points: LIMITS.others, duration: 1 });
+  const tries = new RateLimiterMemory({ points: KEY_TRIES, duration: 60 });
+  return async (req) => {
+    const address = (req.socket.remoteAddress ?? "").replace(/^::ffff:/, "");
+    try {
+      await (isLoopback(address) ? own : others).consume(address);
+      if (req.method === "POST" && req.url?.startsWith("/key")) await tries.consume(address);
+      return undefined;
+    } catch (error) {
+      if (!(error instanceof RateLimiterRes)) throw error;
+      const seconds = Math.max(1, Math.ceil(error.msBeforeNext / 1000));
+      return { status: 429, message: `too many requests from ${address}; wait ${seconds} s`, headers: { "retry-after": String(seconds) } };
+    }
+  };
+}
