@@ -1,11 +1,12 @@
 import node from "@astrojs/node";
 import react from "@astrojs/react";
 import { defineConfig, passthroughImageService } from "astro/config";
+import { serviceWorker } from "./src/service-worker/integration.mjs";
 
 export default defineConfig({
   output: "server",
   adapter: node({ mode: "middleware" }),
-  integrations: [react()],
+  integrations: [react(), serviceWorker()],
   image: { service: passthroughImageService() },
   telemetry: false,
   devToolbar: { enabled: false },

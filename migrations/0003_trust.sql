@@ -4,6 +4,7 @@ CREATE TABLE `about` (
 );
 --> statement-breakpoint
 DROP INDEX `jobs_by_stage`;--> statement-breakpoint
+ALTER TABLE `jobs` ADD `machine_name` text;--> statement-breakpoint
 ALTER TABLE `jobs` ADD `serial` text;--> statement-breakpoint
 ALTER TABLE `jobs` ADD `seq` integer DEFAULT 0 NOT NULL;--> statement-breakpoint
 CREATE INDEX `jobs_by_urgency` ON `jobs` (`closed`,"urgency" desc,"changed_at" desc);--> statement-breakpoint

@@ -1,5 +1,5 @@
 import { EventEmitter } from "node:events";
-import type { ListedJob } from "./jobs";
+import type { ListedJob } from "../core/language/job-row";
 import type { Head } from "./read-journal";
 import type { Sequenced } from "./rows";
 

@@ -1,8 +1,8 @@
 import { type Kept, readKept, stampOf } from "../core/job/entry";
 import { type Fold, foldOn, startFold } from "../core/job/fold";
-import { type JobRow, jobRow } from "../core/language/job-row";
+import { type JobRow, jobRow, type ListedJob } from "../core/language/job-row";
 import type { Database } from "./handle";
-import { findJob, type ListedJob } from "./jobs";
+import { findJob } from "./jobs";
 import { machineFinder } from "./machines";
 import { entriesInChunks } from "./read-journal";
 

@@ -1,5 +1,5 @@
+import type { ListedJob } from "../core/language/job-row";
 import type { Database } from "./handle";
-import type { ListedJob } from "./jobs";
 import { entriesInChunks } from "./read-journal";
 
 const encoder = new TextEncoder();

@@ -1,16 +1,9 @@
 import { and, count, desc, eq, inArray, isNotNull, sql } from "drizzle-orm";
 import type { Stage } from "../core/job/stages";
-import type { JobRow } from "../core/language/job-row";
+import type { ListedJob } from "../core/language/job-row";
 import type { Database } from "./handle";
 import { jobs } from "./schema";
 import { matchOf } from "./search";
-
-/** A job's row as the server keeps it. */
-export interface ListedJob extends JobRow {
-  readonly number: number;
-  /** Number of its last entry. */
-  readonly seq: number;
-}
 
 export const PAGE_SIZE = 25;
 /** A search that finds more is told as “so many and more”. */
@@ -78,3 +71,9 @@ export const countUnsafe = async (db: Database): Promise<number> =>
       .where(and(eq(jobs.closed, false), isNotNull(jobs.unsafe)))
       .get()
   )?.n ?? 0;
+
+/** A page of the list with what stands above it. */
+export const listPage = async (db: Database, query: ListQuery): Promise<JobPage & { readonly unsafe: number }> => ({
+  ...(await listJobs(db, query)),
+  unsafe: query.page === 1 && query.stage !== "closed" ? await countUnsafe(db) : 0,
+});

@@ -3,16 +3,15 @@ import type { BatchItem } from "drizzle-orm/batch";
 import type { Checked, Kept } from "../core/job/entry";
 import { type Fold, foldOn } from "../core/job/fold";
 import type { Envelope } from "../core/journal/envelope";
+import { type ListedJob, searchedWords } from "../core/language/job-row";
 import { canonicalJson } from "../core/machine/revision";
 import { linkOf } from "./chain";
 import { Feed } from "./feed";
 import { Folds, rowOfFold } from "./folds";
 import type { Database } from "./handle";
-import type { ListedJob } from "./jobs";
 import { type Head, headOf, knownAmong } from "./read-journal";
 import { type Sequenced, toRow } from "./rows";
 import { entries, jobs } from "./schema";
-import { searchedWords } from "./search";
 import { StorageError, storageErrorOf } from "./storage-error";
 
 /** What the server says of each entry, by its id, in the order asked: on disk with its number, or refused. */

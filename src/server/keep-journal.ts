@@ -1,12 +1,13 @@
 import { randomUUID } from "node:crypto";
-import { asc, desc, eq, lt } from "drizzle-orm";
+import { and, asc, desc, eq, isNull, lt } from "drizzle-orm";
 import { readKept } from "../core/job/entry";
 import type { Envelope } from "../core/journal/envelope";
+import { MACHINES } from "../machines";
 import { linkOf } from "./chain";
 import type { Database } from "./handle";
 import { Journal, type Outcome } from "./journal";
 import { toEnvelope } from "./rows";
-import { about, entries } from "./schema";
+import { about, entries, jobs } from "./schema";
 
 const journals = new WeakMap<Database, Journal>();
 
@@ -22,7 +23,19 @@ export async function keepJournal(db: Database): Promise<void> {
   await db.insert(about).values({ name: "journal", value: randomUUID() }).onConflictDoNothing();
   const id = (await db.select().from(about).where(eq(about.name, "journal")).get())?.value ?? "";
   await chainAll(db, id);
+  await nameMachines(db);
   journals.set(db, new Journal(db, id));
+}
+
+/** Rows of a version whose list knew the ids of machines only. */
+async function nameMachines(db: Database): Promise<void> {
+  for (const { id, maker, model } of MACHINES) {
+    const unnamed = and(eq(jobs.machine, id), isNull(jobs.machineName));
+    await db
+      .update(jobs)
+      .set({ machineName: `${maker} ${model}` })
+      .where(unnamed);
+  }
 }
 
 const CHUNK = 500;

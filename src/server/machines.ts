@@ -1,6 +1,5 @@
 import { and, asc, eq } from "drizzle-orm";
-import { readKept } from "../core/job/entry";
-import type { Envelope } from "../core/journal/envelope";
+import type { Job } from "../core/job/fold";
 import type { Machine } from "../core/machine/format";
 import { readMachine } from "../core/machine/read";
 import { type FindMachine, findAmong, type MachineRef } from "../core/machine/revision";
@@ -44,14 +43,10 @@ export async function machineFile(db: Database, { id, revision }: MachineRef): P
   return (await db.select().from(machineRevisions).where(of).get())?.body;
 }
 
-/** The machine in every revision that these entries name, and what ships where they name none that is kept. */
-export function machinesFor(db: Database, entries: readonly Envelope[]): readonly KeptMachine[] {
+/** The machine in every revision that a job's record names, and what ships where it names none that is kept. */
+export function machinesOf(db: Database, { record, machine }: Pick<Job, "record" | "machine">): readonly KeptMachine[] {
   const find = machineFinder(db);
-  const all = kept.get(db) ?? [];
-  const named = entries.flatMap((envelope) => {
-    const { readable, entry } = readKept(envelope);
-    return readable && entry.kind === "machine" ? (find(entry.body.machine) ?? []) : [];
-  });
-  const used = all.filter((k) => named.includes(k.machine));
+  const named = record.flatMap((l) => (l.status !== "unreadable" && l.entry.kind === "machine" ? (find(l.entry.body.machine) ?? []) : []));
+  const used = (kept.get(db) ?? []).filter((k) => k.machine === machine || named.includes(k.machine));
   return used.length > 0 ? used : SHIPPED;
 }

@@ -36,6 +36,7 @@ export const jobs = sqliteTable(
     customer: text("customer").notNull(),
     place: text("place").notNull(),
     machine: text("machine"),
+    machineName: text("machine_name"),
     serial: text("serial"),
     complaint: text("complaint"),
     power: text("power").$type<JobRow["power"]>().notNull(),

@@ -13,6 +13,8 @@ export interface JobRow extends StandingWords {
   readonly customer: string;
   readonly place: string;
   readonly machine: string | null;
+  /** Maker and model, where the machine is known. */
+  readonly machineName: string | null;
   readonly serial: string | null;
   readonly complaint: string | null;
   readonly power: Job["safety"]["power"];
@@ -20,6 +22,13 @@ export interface JobRow extends StandingWords {
   readonly waits: string | null;
   readonly openedAt: string;
   readonly changedAt: string;
+}
+
+/** A row as the server keeps it. */
+export interface ListedJob extends JobRow {
+  readonly number: number;
+  /** Number of its last entry in the journal. */
+  readonly seq: number;
 }
 
 /** The row of a job whose first and last entry were made at these times. */
@@ -31,6 +40,7 @@ export function jobRow(job: Job, openedAt: string, changedAt: string): JobRow {
     customer: job.opened?.customer ?? "?",
     place: job.opened?.place ?? "",
     machine: job.machineRef?.id ?? null,
+    machineName: job.machine ? `${job.machine.maker} ${job.machine.model}` : null,
     serial: job.serial ?? null,
     complaint: job.complaint?.words ?? null,
     power: job.safety.power,
@@ -40,6 +50,29 @@ export function jobRow(job: Job, openedAt: string, changedAt: string): JobRow {
     openedAt,
     changedAt,
   };
+}
+
+/** What a job is found by: place, customer, machine (its id and its name), serial number, the customer's words. */
+export const searchedWords = (row: JobRow): readonly string[] => [
+  row.place,
+  row.customer,
+  `${row.machine ?? ""} ${row.machineName ?? ""}`.trim(),
+  row.serial ?? "",
+  row.complaint ?? "",
+];
+
+/** Words as a search takes them, in lower case and without accents. */
+export const wordsIn = (text: string): string[] =>
+  text
+    .normalize("NFD")
+    .replace(/\p{M}/gu, "")
+    .toLowerCase()
+    .match(/[\p{L}\p{N}]+/gu) ?? [];
+
+/** Whether every word of `said` begins some word of the job. */
+export function matchesWords(row: JobRow, said: string): boolean {
+  const own = searchedWords(row).flatMap(wordsIn);
+  return wordsIn(said).every((word) => own.some((o) => o.startsWith(word)));
 }
 
 /** Kinds of which the list does not speak as the last thing done. */

@@ -9,8 +9,9 @@ import { sightOf } from "../../core/finding/sights";
 import type { Draft } from "../../core/job/kinds/index";
 import type { MachineRef } from "../../core/machine/revision";
 import { Button } from "../../ui/Button";
-import { outbox } from "../journal/outbox";
-import { rememberTechnician, technician } from "../journal/technician";
+import { useFormDraft } from "../drafts/drafts";
+import { replica } from "../replica/replica";
+import { rememberTechnician, technician } from "../replica/technician";
 import styles from "./NewJob.module.css";
 
 const needed = (what: string) => z.string().trim().min(1, `${what}: please fill in`).max(120, "at most 120 characters");
@@ -38,19 +39,21 @@ interface Props {
   readonly machines: readonly OfferedMachine[];
 }
 
-/** Intake: who, where, which machine, what was noticed. The job begins with these entries and opens once the server has them. */
+/** Intake: who, where, which machine, what was noticed. The job begins with these entries. */
 export function NewJob({ machines }: Props) {
   const form = useForm<Fields>({ resolver: zodResolver(formSchema), defaultValues: EMPTY });
   const { setValue } = form;
   const [opened, setOpened] = useState<string | undefined>();
   useEffect(() => setValue("by", technician()), [setValue]);
+  const forget = useFormDraft("new-job", form);
   useOpening(opened);
   const submit = form.handleSubmit(async (fields) => {
     const machine = machines.find((m) => m.ref.id === fields.machine);
     if (!machine) return;
     const job = v7();
     rememberTechnician(fields.by);
-    await outbox().add(job, fields.by, draftsOf(fields, machine.ref));
+    await replica().add(job, fields.by, draftsOf(fields, machine.ref));
+    forget();
     setOpened(job);
   });
   return (
@@ -75,7 +78,7 @@ export function NewJob({ machines }: Props) {
             <Button look="main" type="submit" disabled={form.formState.isSubmitting || !!opened}>
               Open the job
             </Button>
-            {opened && <p role="status">Saved on this device; the job opens as soon as the server has it.</p>}
+            {opened && <p role="status">Kept on this device; the job opens.</p>}
           </div>
         </form>
       </main>
@@ -91,13 +94,25 @@ function draftsOf({ customer, place, phone, serial, words, liveTests }: Fields, 
   ];
 }
 
-/** Goes to the job as soon as nothing of it waits any more. */
+/** How long the server is waited for before the job is opened from this device. */
+const PATIENCE_MS = 1500;
+
+/** Goes to the job as soon as the server has it; when that takes long, from what is here. */
 function useOpening(job: string | undefined): void {
   useEffect(() => {
     if (job === undefined) return;
-    return outbox().subscribe(({ pending }) => {
-      if (!pending.some((p) => p.entry.stream.id === job)) location.assign(`/jobs/${job}`);
+    const open = () => location.assign(`/jobs/${job}`);
+    const timer = setTimeout(open, PATIENCE_MS);
+    const stop = replica().subscribe(({ pending, storage }) => {
+      const waits = pending.some((p) => p.entry.stream.id === job);
+      if (!waits) open();
+      // In this page alone it would be lost by leaving: then the server is waited for.
+      else if (storage !== undefined) clearTimeout(timer);
     });
+    return () => {
+      clearTimeout(timer);
+      stop();
+    };
   }, [job]);
 }
 

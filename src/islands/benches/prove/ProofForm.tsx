@@ -6,7 +6,8 @@ import type { Body } from "../../../core/job/kinds/index";
 import { proof } from "../../../core/job/kinds/proof";
 import { PROOF_ROWS, type ProofRow, proofRows } from "../../../core/job/proven";
 import { Button } from "../../../ui/Button";
-import { useDispatch, useMachine } from "../../job/store/context";
+import { useFormDraft } from "../../drafts/drafts";
+import { useDispatch, useJob, useMachine } from "../../job/store/context";
 import styles from "./ProofForm.module.css";
 
 type Form = UseFormReturn<Body<"proof">>;
@@ -16,12 +17,14 @@ export function ProofForm() {
   const dispatch = useDispatch();
   const rows = proofRows(useMachine());
   const form = useForm<Body<"proof">>({ resolver: zodResolver(seenOrTold) });
+  const forget = useFormDraft(`proof.${useJob((s) => s.job.id)}`, form);
   const answers = form.watch(rows);
   const unseen = answers.includes("unknown");
   const submit = form.handleSubmit((body) => {
     const { whyUnseen, ...seen } = body;
     dispatch({ do: "record", drafts: [{ kind: "proof", body: whyUnseen ? { ...seen, whyUnseen } : seen }] });
-    form.reset();
+    form.reset({});
+    forget();
   });
   return (
     <form className={styles.form} onSubmit={submit} aria-label="The proof run">

@@ -2,6 +2,7 @@ import { CornerDownLeft } from "lucide-react";
 import { type FormEvent, useEffect, useId, useMemo, useRef } from "react";
 import { type Understanding, understand } from "../../../core/language/understand";
 import { vocabularyOf } from "../../../core/naming/vocabulary";
+import { readDraft, writeDraft } from "../../drafts/drafts";
 import { useDispatch, useJob, useMachine } from "../store/context";
 import { remember } from "./history";
 import { Offers } from "./Offers";
@@ -15,14 +16,23 @@ export function ReadingLine() {
   const dispatch = useDispatch();
   const line = useJob((s) => s.view.line);
   const understood = useUnderstanding(line);
-  const input = useLineInput();
+  const input = useLineInput(`line.${useJob((s) => s.job.id)}`);
   const note = useId();
-  const edit = (text: string) => dispatch({ do: "edit-line", text });
+  const draft = `line.${useJob((s) => s.job.id)}`;
+  const edit = (text: string) => void dispatch({ do: "edit-line", text });
+  const latest = useRef(line);
+  latest.current = line;
+  const sending = useRef<string | undefined>(undefined);
+  useEffect(() => writeDraft(draft, line), [draft, line]);
+  // The line is cleared when its entry is kept somewhere, not before; what was typed meanwhile stays.
   const enter = () => {
-    if (!understood?.ok) return;
+    if (!understood?.ok || sending.current === line) return;
+    sending.current = line;
     remember(line.trim());
-    edit("");
-    obey(understood, dispatch);
+    void obey(understood, dispatch).then(() => {
+      sending.current = undefined;
+      if (latest.current === line) edit("");
+    });
   };
   const vocabulary = useVocabulary();
   const completion = useCompletion({ line, vocabulary, understood: understood?.ok ?? false, edit, enter });
@@ -70,33 +80,28 @@ function useUnderstanding(line: string): Understood {
   );
 }
 
-/** The field; gone to when something is to be typed into it. What was typed before the page came alive is taken over. */
-function useLineInput() {
+/** The field; gone to when something is to be typed into it. What was typed before the page came alive, or was reloaded, is taken over. */
+function useLineInput(draft: string) {
   const dispatch = useDispatch();
   const calls = useJob((s) => s.view.lineCalls);
   const input = useRef<HTMLInputElement>(null);
   useEffect(() => {
-    const early = input.current?.value;
-    if (early) dispatch({ do: "edit-line", text: early });
-  }, [dispatch]);
+    const early = input.current?.value || readDraft(draft);
+    if (early) void dispatch({ do: "edit-line", text: early });
+  }, [dispatch, draft]);
   useEffect(() => {
     if (calls > 0) input.current?.focus();
   }, [calls]);
   return input;
 }
 
-function obey(understood: Extract<Understanding, { ok: true }>, dispatch: ReturnType<typeof useDispatch>): void {
-  if ("drafts" in understood) {
-    dispatch({ do: "record", drafts: understood.drafts });
-    return;
-  }
+function obey(understood: Extract<Understanding, { ok: true }>, dispatch: ReturnType<typeof useDispatch>): Promise<void> {
+  if ("drafts" in understood) return dispatch({ do: "record", drafts: understood.drafts });
   switch (understood.command) {
     case "undo":
-      dispatch({ do: "take-back" });
-      return;
+      return dispatch({ do: "take-back" });
     case "prove":
-      dispatch({ do: "go", bench: "prove" });
-      return;
+      return dispatch({ do: "go", bench: "prove" });
   }
 }
 

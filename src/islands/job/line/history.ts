@@ -1,10 +1,12 @@
+import { readSmall, writeSmall } from "../../drafts/browser-store";
+
 const KEY = "yennic.lines";
 const LENGTH = 60;
 
 /** Lines entered on this device, the last first. */
 export function history(): string[] {
   try {
-    const lines: unknown = JSON.parse(localStorage.getItem(KEY) ?? "[]");
+    const lines: unknown = JSON.parse(readSmall("localStorage", KEY) ?? "[]");
     return Array.isArray(lines) ? lines.filter((l) => typeof l === "string") : [];
   } catch {
     return [];
@@ -13,5 +15,5 @@ export function history(): string[] {
 
 export function remember(line: string): void {
   const lines = [line, ...history().filter((l) => l !== line)].slice(0, LENGTH);
-  localStorage.setItem(KEY, JSON.stringify(lines));
+  writeSmall("localStorage", KEY, JSON.stringify(lines));
 }

@@ -1,7 +1,8 @@
 import { useState } from "react";
 import { checkId, type OpenCheck, questionOfCheck } from "../../../core/job/checks/index";
 import { Button } from "../../../ui/Button";
-import { useDispatch, useMachine } from "../store/context";
+import { useDraftText } from "../../drafts/drafts";
+import { useDispatch, useJob, useMachine } from "../store/context";
 import styles from "./NextCard.module.css";
 import { QuestionButtons } from "./QuestionButtons";
 
@@ -30,10 +31,11 @@ export function CheckButtons({ check }: { readonly check: OpenCheck }) {
 
 function WhyNot({ check, onLeft }: { readonly check: OpenCheck; readonly onLeft: () => void }) {
   const dispatch = useDispatch();
-  const [why, setWhy] = useState("");
+  const [why, setWhy] = useDraftText(`why.${useJob((s) => s.job.id)}.${checkId(check)}`);
   const submit = () => {
     if (why.trim() === "") return;
     dispatch({ do: "record", drafts: [{ kind: "not-done", body: { check: checkId(check), why: why.trim() } }] });
+    setWhy("");
     onLeft();
   };
   return (

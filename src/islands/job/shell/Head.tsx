@@ -4,7 +4,9 @@ import { EnergyBadge } from "./EnergyBadge";
 import styles from "./JobView.module.css";
 
 /** Which job it is, what is not on the server yet, and what energy is connected. */
-export function Head({ number }: { readonly number: number }) {
+export function Head() {
+  const number = useJob((s) => s.number);
+  const silentSince = useJob((s) => s.silentSince);
   const place = useJob((s) => s.job.opened?.place);
   const machine = useJob((s) => s.job.machine);
   const words = useJob((s) => s.job.complaint?.words);
@@ -14,25 +16,29 @@ export function Head({ number }: { readonly number: number }) {
       <a href="/jobs" className={styles.back} aria-label="All jobs">
         <ArrowLeft size={24} aria-hidden />
       </a>
-      <h1>Job {number}</h1>
+      <h1>{number === undefined ? "New job" : `Job ${number}`}</h1>
       <p>
         {place}
         {machine && ` · ${machine.maker} ${machine.model}`}
         {words !== undefined && <span className={styles.words}> · “{words}”</span>}
       </p>
       <Waiting />
-      <EnergyBadge safety={safety} />
+      <EnergyBadge safety={safety} silentSince={silentSince} />
     </header>
   );
 }
 
 function Waiting() {
   const count = useJob((s) => s.waiting.size);
-  const reached = useJob((s) => s.reached);
+  const trouble = useJob((s) => s.trouble);
   if (count === 0) return null;
   return (
-    <output className={styles.offline} title={reached ? "Being sent" : "The server can't be reached; it is tried again by itself"}>
-      <CloudOff size={20} aria-hidden /> {count} not on the server yet
+    <output className={styles.offline} title={trouble ?? "Being sent"}>
+      <CloudOff size={20} aria-hidden />
+      <span>
+        {count} not there yet
+        {trouble && <small>{trouble}</small>}
+      </span>
     </output>
   );
 }

@@ -1,11 +1,12 @@
 import { useEffect, useMemo } from "react";
+import { type ShownJob, withMachine } from "../../../core/job/shown";
 import type { Stage } from "../../../core/job/stages";
 import type { Envelope } from "../../../core/journal/envelope";
-import type { Machine } from "../../../core/machine/format";
-import { findAmong, type MachineRef } from "../../../core/machine/revision";
 import { BENCHES } from "../../benches/index";
-import { outbox } from "../../journal/outbox";
-import { technician } from "../../journal/technician";
+import { pageMachines } from "../../replica/page-machines";
+import { replica } from "../../replica/replica";
+import type { KeptMachine } from "../../replica/shelf";
+import { technician } from "../../replica/technician";
 import { Hatch } from "../../sheet/Hatch";
 import { ReadingLine } from "../line/ReadingLine";
 import { NextCard } from "../next/NextCard";
@@ -14,54 +15,43 @@ import { StoreContext, useJob } from "../store/context";
 import { startEngine } from "../store/engine";
 import { JobStore } from "../store/job-store";
 import { pageClock } from "../store/page-clock";
-import { serverEntries } from "../store/server-entries";
 import { ContradictionBanner } from "../suspects/ContradictionBanner";
 import { ChooseMachine } from "./ChooseMachine";
 import { Head } from "./Head";
 import styles from "./JobView.module.css";
 import { RefusedEntries } from "./RefusedEntries";
 import { Stages } from "./Stages";
+import { StorageAlert } from "./StorageAlert";
 import { usePageKeys } from "./use-page-keys";
 
 interface Props {
   readonly id: string;
-  readonly number: number;
   readonly bench: Stage;
-  readonly entries: readonly Envelope[];
+  /** What is shown of the job until its entries are here, as a page of the server comes with it; or the entries that are here. */
+  readonly begin: { readonly number?: number | undefined; readonly shown?: ShownJob; readonly entries?: readonly Envelope[] };
   /** The machine in every revision that the entries name; those that ship, when none is named yet. */
-  readonly machines: readonly { readonly ref: MachineRef; readonly machine: Machine }[];
+  readonly machines: readonly KeptMachine[];
 }
 
 /** A job: one frame, in which the bench changes; what is next, the line and the state of energy stay where they are. */
-export function JobView({ id, number, bench, entries, machines }: Props) {
+export function JobView({ id, bench, begin, machines }: Props) {
   // biome-ignore lint/correctness/useExhaustiveDependencies: a page is of one job, and begins with what it came with
-  const store = useMemo(
-    () =>
-      new JobStore(
-        id,
-        entries,
-        findAmong(machines),
-        {
-          outbox,
-          server: serverEntries(id, entries),
-          startEngine,
-          technician,
-          clock: pageClock,
-          noted: (what) => performance.mark(`yennic ${what}`),
-        },
-        bench,
-      ),
-    [id],
-  );
+  const store = useMemo(() => {
+    const source = pageMachines(machines);
+    const { shown, ...rest } = begin;
+    const beginning = shown ? { ...rest, shown: withMachine(shown, source.find) } : rest;
+    const noted = (what: string) => performance.mark(`yennic ${what}`);
+    return new JobStore(id, beginning, { box: replica, machines: source, startEngine, technician, clock: pageClock, noted }, bench);
+  }, [id]);
   useEffect(() => store.start(), [store]);
   return (
     <StoreContext value={store}>
-      <Frame number={number} machines={machines} />
+      <Frame machines={machines} />
     </StoreContext>
   );
 }
 
-function Frame({ number, machines }: Pick<Props, "number" | "machines">) {
+function Frame({ machines }: Pick<Props, "machines">) {
   const hasMachine = useJob((s) => s.job.machine !== undefined);
   const bench = useJob((s) => s.view.bench);
   usePageKeys();
@@ -69,8 +59,9 @@ function Frame({ number, machines }: Pick<Props, "number" | "machines">) {
   return (
     <div className={styles.page}>
       <Hatch />
-      <Head number={number} />
+      <Head />
       <Stages />
+      <StorageAlert />
       <RefusedEntries />
       <main className={styles.main} data-bench={bench}>
         <div className={styles.center}>

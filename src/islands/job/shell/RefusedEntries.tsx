@@ -1,7 +1,8 @@
 import { readKept } from "../../../core/job/entry";
 import { entrySays, unreadableSays } from "../../../core/language/entries";
+import { phraseFor } from "../../../core/language/phrases";
 import { Button } from "../../../ui/Button";
-import type { Pending } from "../../journal/outbox";
+import type { Pending } from "../../replica/queue";
 import { useDispatch, useJob } from "../store/context";
 import styles from "./JobView.module.css";
 
@@ -15,13 +16,18 @@ function RefusedEntry({ refused: { order, entry, refused } }: { readonly refused
   const machine = useJob((s) => s.job.machine);
   const dispatch = useDispatch();
   const kept = readKept(entry);
+  const typed = machine && kept.readable && kept.entry.kind === "finding" ? phraseFor(machine, kept.entry.body) : undefined;
   return (
     <div role="alert" className={styles.refused}>
       <p>
         The server refused “{kept.readable ? entrySays(machine, kept.entry) : unreadableSays(kept.entry)}”: {refused}. It is kept here and
         counts for nothing.
       </p>
-      <Button onClick={() => dispatch({ do: "drop-refused", order })}>Drop it</Button>
+      <span>
+        {typed !== undefined && <Button onClick={() => void dispatch({ do: "type", text: typed })}>Correct it</Button>}
+        <Button onClick={() => void dispatch({ do: "send-again", order })}>Send again</Button>
+        <Button onClick={() => void dispatch({ do: "drop-refused", order })}>Drop it</Button>
+      </span>
     </div>
   );
 }

@@ -8,6 +8,7 @@ export type Intent =
   /** Takes back the last entry that still stands, or the one that is named. */
   | { readonly do: "take-back"; readonly entry?: string }
   | { readonly do: "drop-refused"; readonly order: number }
+  | { readonly do: "send-again"; readonly order: number }
   /** Puts words into the reading line and goes there; with the controls in which it is read. */
   | { readonly do: "type"; readonly text: string; readonly controls?: ControlPositions }
   | { readonly do: "edit-line"; readonly text: string }
@@ -19,4 +20,5 @@ export type Intent =
   | { readonly do: "show-path"; readonly entry: string | undefined }
   | { readonly do: "go"; readonly bench: Stage };
 
-export type Dispatch = (intent: Intent) => void;
+/** Resolves when what is to be kept of it is kept. */
+export type Dispatch = (intent: Intent) => Promise<void>;

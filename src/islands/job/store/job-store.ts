@@ -6,11 +6,12 @@ import { safetyFor } from "../../../core/job/safety";
 import type { Stage } from "../../../core/job/stages";
 import type { Envelope } from "../../../core/journal/envelope";
 import type { FindMachine } from "../../../core/machine/revision";
-import type { OutboxState, Pending } from "../../journal/outbox";
+import type { ToldJob } from "../../replica/job-feed";
+import type { Pending } from "../../replica/queue";
+import { merged, type ReplicaState } from "../../replica/replica";
 import type { Diagnosis, Engine, StartEngine } from "./engine";
 import type { Dispatch, Intent } from "./intent";
 import { lastStanding } from "./last-standing";
-import { merged, type ServerEntries } from "./server-entries";
 import { afterEntry, probingOf, type View, viewAfter, viewOf } from "./view";
 
 /** What a page knows of its job. A part that did not change keeps its reference. */
@@ -21,24 +22,47 @@ export interface Snapshot {
   /** Entries that the server has not acknowledged, by id. */
   readonly waiting: ReadonlySet<string>;
   readonly refused: readonly Pending[];
-  /** False while the last try to send failed. */
-  readonly reached: boolean;
+  /** The job's number; left out until the server has given it one. */
+  readonly number: number | undefined;
+  /** False while the page shows what it came with, and the rest of the entries is on its way. */
+  readonly whole: boolean;
+  /** Why what waits is not there yet; left out while all is well. */
+  readonly trouble: string | undefined;
+  /** Why this browser can't keep what is entered; left out while it can. */
+  readonly storage: string | undefined;
+  /** When the server was last heard, in milliseconds since 1970, once that is a while ago. */
+  readonly silentSince: number | undefined;
 }
 
-/** Where entries go first; see {@link Outbox}. */
+/** Where entries go first, and where they come from; see {@link Replica}. */
 export interface EntryBox {
-  readonly subscribe: (listener: (state: OutboxState, acknowledged: readonly Envelope[]) => void) => () => void;
+  readonly subscribe: (listener: (state: ReplicaState) => void) => () => void;
+  readonly subscribeJob: (job: string, listener: (told: ToldJob) => void) => () => void;
   readonly add: (job: string, by: string, drafts: readonly Draft[]) => Promise<void>;
   readonly discard: (order: number) => Promise<void>;
+  readonly retry: (order: number) => Promise<void>;
+}
+
+/** Machines as far as they are here; more may come. */
+export interface MachineSource {
+  readonly find: FindMachine;
+  readonly subscribe: (listener: () => void) => () => void;
+}
+
+/** What a page of a job begins with: its entries, or what is shown of a job whose entries follow. */
+export interface Beginning {
+  readonly number?: number | undefined;
+  readonly shown?: Job;
+  readonly entries?: readonly Envelope[];
 }
 
 /** What a store needs of the world. */
 export interface Surroundings {
-  readonly outbox: () => EntryBox;
-  readonly server: ServerEntries;
+  readonly box: () => EntryBox;
+  readonly machines: MachineSource;
   readonly startEngine: StartEngine;
   readonly technician: () => string;
-  /** The time, and a call whenever a minute has passed or the page comes to the front; returns what ends it. */
+  /** The time, and a call whenever some seconds have passed or the page comes to the front; returns what ends it. */
   readonly clock: { readonly now: () => Date; readonly onTick: (tick: () => void) => () => void };
   /** Hears of every fold that did work and of every question, for those who count them. */
   readonly noted: (what: "fold" | "question") => void;
@@ -46,6 +70,8 @@ export interface Surroundings {
 
 const NONE: ReadonlySet<string> = new Set();
 const NO_PENDING: readonly Pending[] = [];
+/** The server says something every four seconds; three times missed is silence. */
+const SILENCE_MS = 15_000;
 
 /**
  * The one place in the browser where a job is: its entries as the server and this browser know them, folded once for each
@@ -57,6 +83,7 @@ export class JobStore {
   private known: readonly Envelope[];
   private pending: readonly Pending[] = NO_PENDING;
   private engine: Engine | undefined;
+  private heardAt = 0;
   private lapsed: { readonly of: Job; readonly job: Job } | undefined;
   private asked: { readonly job: Job; readonly place: string } | undefined;
   private readonly kept = new Map<string, Kept>();
@@ -64,35 +91,36 @@ export class JobStore {
 
   constructor(
     readonly id: string,
-    initial: readonly Envelope[],
-    findMachine: FindMachine,
+    { number, shown, entries = [] }: Beginning,
     private readonly surroundings: Surroundings,
     bench: Stage,
   ) {
-    this.known = initial;
-    this.fold = foldOn(startFold(id, findMachine), this.keptOf(initial));
+    this.known = entries;
+    this.fold = foldOn(startFold(id, surroundings.machines.find), this.keptOf(entries));
     this.snapshot = {
-      job: this.fold.job,
+      job: shown ?? this.fold.job,
       diagnosis: { working: true },
       view: viewOf(bench),
       waiting: NONE,
       refused: NO_PENDING,
-      reached: true,
+      number,
+      whole: shown === undefined,
+      trouble: undefined,
+      storage: undefined,
+      silentSince: undefined,
     };
   }
 
   /** Begins to listen, to send and to work things out. Returns what ends it. */
   start(): () => void {
-    const { startEngine, server, outbox } = this.surroundings;
+    const { startEngine, box, machines, clock } = this.surroundings;
     this.engine = startEngine((diagnosis) => this.change({ diagnosis }));
-    this.lookAtClock();
+    if (this.snapshot.whole) this.lookAtClock();
     const stops = [
-      server.subscribe((entries) => {
-        this.known = entries;
-        this.refold();
-      }),
-      outbox().subscribe((state, acknowledged) => this.hear(state, acknowledged)),
-      this.surroundings.clock.onTick(() => this.lookAtClock()),
+      box().subscribe((state) => this.hear(state)),
+      box().subscribeJob(this.id, (told) => this.take(told)),
+      machines.subscribe(() => this.foldAnew()),
+      clock.onTick(() => this.lookAtClock()),
     ];
     this.ask();
     return () => {
@@ -110,12 +138,12 @@ export class JobStore {
 
   readonly dispatch: Dispatch = (intent) => {
     const drafts = this.draftsFor(intent);
-    if (drafts) void this.record(drafts);
-    else if (intent.do === "drop-refused") void this.surroundings.outbox().discard(intent.order);
-    else {
-      this.change({ view: viewAfter(this.snapshot.view, intent) });
-      this.ask();
-    }
+    if (drafts) return this.record(drafts);
+    if (intent.do === "drop-refused") return this.surroundings.box().discard(intent.order);
+    if (intent.do === "send-again") return this.surroundings.box().retry(intent.order);
+    this.change({ view: viewAfter(this.snapshot.view, intent) });
+    this.ask();
+    return DONE;
   };
 
   private draftsFor(intent: Intent): readonly Draft[] | undefined {
@@ -130,47 +158,65 @@ export class JobStore {
   private async record(drafts: readonly Draft[]): Promise<void> {
     if (drafts.length === 0) return;
     this.snapshot = { ...this.snapshot, view: afterEntry(this.snapshot.view) };
-    await this.surroundings.outbox().add(this.id, this.surroundings.technician(), drafts);
+    await this.surroundings.box().add(this.id, this.surroundings.technician(), drafts);
     this.ask();
   }
 
-  private hear({ pending, reached }: OutboxState, acknowledged: readonly Envelope[]): void {
-    const isMine = (entry: Envelope) => entry.stream.of === "job" && entry.stream.id === this.id;
-    const mine = pending.filter((p) => isMine(p.entry));
-    const here = acknowledged.filter(isMine);
+  private hear({ pending, contact, storage }: ReplicaState): void {
+    const mine = pending.filter(({ entry }) => entry.stream.of === "job" && entry.stream.id === this.id);
     this.pending = mine;
-    if (here.length > 0) {
-      this.known = merged(this.known, here);
-      this.surroundings.server.acknowledge(here);
-    }
+    this.heardAt = contact.heardAt;
     const { snapshot } = this;
     const refused = mine.filter((p) => p.refused !== undefined);
     this.change({
-      reached,
+      trouble: contact.trouble,
+      storage,
+      silentSince: this.silence(),
       waiting: sameSet(snapshot.waiting, new Set(mine.map((p) => p.entry.id))),
       refused: sameList(snapshot.refused, refused),
     });
     this.refold();
   }
 
+  /** What the server is known to have of this job. */
+  private take({ entries, row, whole }: ToldJob): void {
+    if (row) this.change({ number: row.number });
+    if (!whole) return;
+    this.known = entries;
+    this.refold();
+  }
+
+  private silence(): number | undefined {
+    return this.surroundings.clock.now().getTime() - this.heardAt > SILENCE_MS ? this.heardAt : undefined;
+  }
+
+  /** A machine has come that the record names. */
+  private foldAnew(): void {
+    if (this.fold.job.machine) return;
+    this.fold = startFold(this.id, this.surroundings.machines.find);
+    this.refold();
+  }
+
   /** Takes in what is new. Entries keep their order and identity, so that what was folded is not folded again. */
   private refold(): void {
-    const waiting = this.pending.filter((p) => p.refused === undefined).map((p) => p.entry);
+    const waiting = this.pending.filter(mayCount).map((p) => p.entry);
+    // What is shown of a job counts until its entries are here; those that wait are put behind them.
+    if (this.known.length === 0 && !this.snapshot.whole) return;
     const next = foldOn(this.fold, this.keptOf(merged(this.known, waiting)));
-    if (next === this.fold) return;
+    if (next === this.fold && this.snapshot.whole) return;
     this.surroundings.noted("fold");
-    const before = this.fold.job.stage;
+    const before = this.snapshot.job.stage;
     this.fold = next;
     const { view } = this.snapshot;
     // Who stands where the work stands goes on with it; who looks elsewhere stays.
     const bench = view.bench === before ? next.job.stage : view.bench;
-    this.change({ job: this.forWhoIsHere(), view: bench === view.bench ? view : { ...view, bench } });
+    this.change({ job: this.forWhoIsHere(), whole: true, view: bench === view.bench ? view : { ...view, bench } });
     this.ask();
   }
 
-  /** A proof of dead runs out while the page is open. */
+  /** A proof of dead runs out while the page is open, and the server falls silent. */
   private lookAtClock(): void {
-    this.change({ job: this.forWhoIsHere() });
+    this.change({ silentSince: this.silence(), ...(this.snapshot.whole && { job: this.forWhoIsHere() }) });
     this.ask();
   }
 
@@ -199,7 +245,7 @@ export class JobStore {
   /** Asks once for each state of the job and each place that is looked at. */
   private ask(): void {
     const { job, view } = this.snapshot;
-    if (!this.engine || !job.machine) return;
+    if (!this.engine || !job.machine || !this.snapshot.whole) return;
     const probing = probingOf(job.machine, view.chosen, job.safety.power === "live");
     const place = probing ? JSON.stringify(probing) : "";
     const { asked } = this;
@@ -221,6 +267,11 @@ export class JobStore {
     for (const listener of this.listeners) listener();
   }
 }
+
+const DONE = Promise.resolve();
+
+/** What the server refused counts for nothing; but that a machine is live counts wherever it is known. */
+const mayCount = ({ entry, refused }: Pending): boolean => refused === undefined || entry.kind === "energised";
 
 const sameSet = (known: ReadonlySet<string>, next: ReadonlySet<string>): ReadonlySet<string> =>
   known.size === next.size && [...next].every((x) => known.has(x)) ? known : next;

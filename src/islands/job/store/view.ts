@@ -56,6 +56,7 @@ export function viewAfter(view: View, intent: Intent): View {
     case "record":
     case "take-back":
     case "drop-refused":
+    case "send-again":
       return view;
   }
 }

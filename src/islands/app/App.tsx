@@ -1,0 +1,85 @@
+import { useEffect, useState } from "react";
+import { readKept } from "../../core/job/entry";
+import { foldJob } from "../../core/job/fold";
+import { isStage, type Stage } from "../../core/job/stages";
+import type { Envelope } from "../../core/journal/envelope";
+import { JobView } from "../job/shell/JobView";
+import { JobList } from "../jobs/JobList";
+import { NewJob } from "../new-job/NewJob";
+import { replica } from "../replica/replica";
+import { Settings } from "../settings/Settings";
+import styles from "./App.module.css";
+import { type Place, placeOf } from "./place";
+
+/** Every page of the application from what this browser holds: shown when the server does not answer, or does not know the job yet. */
+export function App() {
+  return <At place={placeOf(location)} />;
+}
+
+function At({ place }: { readonly place: Place }) {
+  switch (place.at) {
+    case "list":
+      return <JobList query={place.query} />;
+    case "new":
+      return <NewJobHere />;
+    case "settings":
+      return <Settings />;
+    case "job":
+      return <JobHere id={place.id} bench={place.bench} />;
+    case "nowhere":
+      return <Missing what={`There is no page ${place.path} on this device`} />;
+  }
+}
+
+function NewJobHere() {
+  const [machines, setMachines] = useState(() => replica().machines.all());
+  useEffect(() => {
+    const look = () => setMachines(replica().machines.all());
+    void replica().machines.load().then(look);
+    return replica().machines.subscribe(look);
+  }, []);
+  return <NewJob machines={machines.map(({ ref, machine: { maker, model, family } }) => ({ ref, name: `${maker} ${model}`, family }))} />;
+}
+
+interface Here {
+  readonly entries: readonly Envelope[];
+  readonly number?: number | undefined;
+  readonly stage: Stage;
+}
+
+function JobHere({ id, bench }: { readonly id: string; readonly bench: string }) {
+  const [here, setHere] = useState<Here | "none" | undefined>();
+  useEffect(() => {
+    const look = async () => {
+      const { entries, row } = await replica().jobHere(id);
+      if (entries[0]?.kind !== "opened") return setHere("none");
+      const { stage } = foldJob(id, entries.map(readKept), replica().machines.find);
+      const address = `/jobs/${id}/${isStage(bench) ? bench : stage}`;
+      if (location.pathname !== address) history.replaceState(null, "", address);
+      setHere({ entries, number: row?.number, stage });
+    };
+    void look();
+  }, [id, bench]);
+  if (here === undefined) return <p className={styles.wait}>Looking on this device…</p>;
+  if (here === "none") return <Missing what={`There is no job ${id.slice(0, 60)} on this device`} />;
+  return (
+    <JobView
+      id={id}
+      bench={isStage(bench) ? bench : here.stage}
+      begin={{ entries: here.entries, number: here.number }}
+      machines={replica().machines.all()}
+    />
+  );
+}
+
+function Missing({ what }: { readonly what: string }) {
+  return (
+    <main className={styles.missing}>
+      <h1>{what}</h1>
+      <p>The address may be mistyped, the job may be in another data folder, or the server is out of reach and this device never had it.</p>
+      <p>
+        <a href="/jobs">All jobs</a>
+      </p>
+    </main>
+  );
+}

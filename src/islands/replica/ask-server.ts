@@ -1,0 +1,54 @@
+import { readEnvelope } from "../../core/journal/envelope";
+import type { ListedJob } from "../../core/language/job-row";
+import type { Machine } from "../../core/machine/format";
+import { type MachineRef, revisionOf } from "../../core/machine/revision";
+import type { Cursor, KeptMachine, Sequenced } from "./shelf";
+
+/** What the server answers, or `undefined` when it has no such thing. Throws when it does not answer, or somebody else does. */
+async function ask<T>(path: string, init?: RequestInit): Promise<T | undefined> {
+  const response = await fetch(path, { redirect: "manual", ...init });
+  if (response.headers.get("x-served-by") !== "yennic") throw new Error(`somebody else answered to ${path}`);
+  if (response.status === 404) return undefined;
+  if (!response.ok) throw new Error(`the server answered ${response.status} to ${path}`);
+  return (await response.json()) as T;
+}
+
+/** A job's row, and its entries behind a number. */
+export async function askJob(job: string, after: number): Promise<{ row: ListedJob; entries: Sequenced[] } | undefined> {
+  const told = await ask<{ job: ListedJob; entries: unknown[]; seqs: number[] }>(`/api/jobs/${job}?after=${after}`);
+  if (!told) return undefined;
+  const entries = told.entries.map((data, i): Sequenced => {
+    const read = readEnvelope(data);
+    if (!read.ok) throw read.error;
+    return { seq: told.seqs[i] ?? 0, entry: read.envelope };
+  });
+  return { row: told.job, entries };
+}
+
+/** Where the journal stands, the open jobs, the machines that are offered. */
+export async function askCopy(): Promise<{ cursor: Cursor; rows: ListedJob[]; machines: MachineRef[] }> {
+  const told = await ask<{ journal: string; head: { seq: number; hash: string }; rows: ListedJob[]; machines: MachineRef[] }>("/api/copy");
+  if (!told) throw new Error("the server offers no copy");
+  return { cursor: { journal: told.journal, ...told.head }, rows: told.rows, machines: told.machines };
+}
+
+/** A machine in a revision; only what its name says it is. */
+export async function askMachine(ref: MachineRef): Promise<KeptMachine | undefined> {
+  const told = await ask<{ machine: Machine }>(`/api/machines/${ref.id}/${ref.revision}`);
+  return told && revisionOf(told.machine) === ref.revision ? { ref, machine: told.machine } : undefined;
+}
+
+/** Those of the ids that the server's journal lacks. */
+export async function askLacking(ids: readonly string[]): Promise<string[]> {
+  const lacking: string[] = [];
+  for (let i = 0; i < ids.length; i += 1000) {
+    const body = JSON.stringify({ ids: ids.slice(i, i + 1000) });
+    const told = await ask<{ lacking: string[] }>("/api/entries/lacking", {
+      method: "POST",
+      headers: { "content-type": "application/json" },
+      body,
+    });
+    lacking.push(...(told?.lacking ?? []));
+  }
+  return lacking;
+}

@@ -1,0 +1,163 @@
+import { ArrowLeft } from "lucide-react";
+import { useEffect, useState } from "react";
+import { readKept } from "../../core/job/entry";
+import { entrySays, unreadableSays } from "../../core/language/entries";
+import { Button } from "../../ui/Button";
+import { Clock } from "../job/shell/Clock";
+import type { Pending } from "../replica/queue";
+import { type ReplicaState, replica } from "../replica/replica";
+import { rememberTechnician, technician } from "../replica/technician";
+import styles from "./Settings.module.css";
+
+const NOTHING: ReplicaState = { pending: [], contact: { heardAt: 0 } };
+
+/** Who works on this device, and what it holds and has not sent yet. */
+export function Settings() {
+  const state = useReplica();
+  return (
+    <>
+      <header className={styles.head}>
+        <a href="/jobs" aria-label="All jobs">
+          <ArrowLeft size={24} aria-hidden />
+        </a>
+        <h1>Settings</h1>
+      </header>
+      <main className={styles.main}>
+        <Person />
+        <Holds state={state} />
+        <Waiting pending={state.pending} trouble={state.contact.trouble} />
+      </main>
+    </>
+  );
+}
+
+function useReplica(): ReplicaState {
+  const [state, setState] = useState(NOTHING);
+  useEffect(() => replica().subscribe(setState), []);
+  return state;
+}
+
+function Person() {
+  const [name, setName] = useState("");
+  const [kept, setKept] = useState("");
+  useEffect(() => {
+    setName(technician());
+    setKept(technician());
+  }, []);
+  return (
+    <form
+      className={styles.card}
+      onSubmit={(event) => {
+        event.preventDefault();
+        rememberTechnician(name);
+        setKept(technician());
+        setName(technician());
+      }}
+    >
+      <h2>Who works on this device</h2>
+      <label>
+        Your name: it stands beside everything you enter, and a proof of dead holds for you alone
+        <input value={name} onChange={(e) => setName(e.target.value)} maxLength={120} autoComplete="name" />
+      </label>
+      <Button type="submit" disabled={name.trim() === "" || name.trim() === kept}>
+        {name.trim() === kept ? "Kept" : "Keep the name"}
+      </Button>
+    </form>
+  );
+}
+
+function Holds({ state: { contact, storage } }: { readonly state: ReplicaState }) {
+  const held = useHeld();
+  return (
+    <section className={styles.card}>
+      <h2>What this device holds</h2>
+      <dl>
+        <dt>Jobs</dt>
+        <dd>
+          {held === undefined
+            ? "…"
+            : `${held.jobs}, and ${held.machines} machine ${held.machines === 1 ? "sheet" : "sheets"}: they open without a network`}
+        </dd>
+        <dt>Server</dt>
+        <dd>
+          {contact.trouble ?? "answers"}
+          {contact.heardAt > 0 && (
+            <>
+              {", last heard "}
+              <Clock at={new Date(contact.heardAt).toISOString()} />
+            </>
+          )}
+        </dd>
+        <dt>Storage</dt>
+        <dd>{storage ?? (held?.persisted ? "kept for good" : "kept, unless the browser runs out of room")}</dd>
+        <dt>Offline</dt>
+        <dd>
+          {held?.worker
+            ? "every page opens without the server"
+            : "this browser can't open pages without the server (it needs a secure address)"}
+        </dd>
+      </dl>
+    </section>
+  );
+}
+
+interface Held {
+  readonly jobs: number;
+  readonly machines: number;
+  readonly persisted: boolean;
+  readonly worker: boolean;
+}
+
+function useHeld(): Held | undefined {
+  const [held, setHeld] = useState<Held | undefined>();
+  useEffect(() => {
+    const look = async () => {
+      await replica().machines.load();
+      setHeld({
+        jobs: (await replica().rows()).length,
+        machines: replica().machines.all().length,
+        persisted: (await navigator.storage?.persisted?.()) ?? false,
+        worker: "serviceWorker" in navigator,
+      });
+    };
+    void look();
+    const stops = [replica().subscribeRows(() => void look()), replica().machines.subscribe(() => void look())];
+    return () => {
+      for (const stop of stops) stop();
+    };
+  }, []);
+  return held;
+}
+
+function Waiting({ pending, trouble }: { readonly pending: readonly Pending[]; readonly trouble: string | undefined }) {
+  return (
+    <section className={styles.card}>
+      <h2>{pending.length === 0 ? "Everything is on the server" : `${pending.length} not there yet`}</h2>
+      {trouble && pending.length > 0 && <p>Because {trouble}. It is tried again by itself.</p>}
+      <ul>
+        {pending.map((row) => (
+          <WaitingEntry key={row.order} row={row} />
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function WaitingEntry({ row: { order, entry, refused } }: { readonly row: Pending }) {
+  const kept = readKept(entry);
+  return (
+    <li>
+      <p>
+        <Clock at={entry.at} />{" "}
+        <a href={`/jobs/${entry.stream.id}`}>{kept.readable ? entrySays(undefined, kept.entry) : unreadableSays(kept.entry)}</a>
+        {refused !== undefined && <strong> Refused: {refused}</strong>}
+      </p>
+      {refused !== undefined && (
+        <span>
+          <Button onClick={() => void replica().retry(order)}>Send again</Button>
+          <Button onClick={() => void replica().discard(order)}>Drop it</Button>
+        </span>
+      )}
+    </li>
+  );
+}

@@ -1,0 +1,41 @@
+import { createHash } from "node:crypto";
+import { readdirSync, readFileSync, statSync } from "node:fs";
+import { join, relative } from "node:path";
+import { fileURLToPath } from "node:url";
+import { build } from "esbuild";
+
+/** Builds the service worker after the application, with the list of all files that it puts by. */
+export function serviceWorker() {
+  return {
+    name: "service-worker",
+    hooks: {
+      "astro:build:done": async ({ dir }) => {
+        const client = fileURLToPath(dir);
+        const files = filesIn(client).filter((file) => !file.endsWith("sw.js"));
+        const precached = files.map((file) => ({ url: `/${relative(client, file)}`, revision: hashed(file) }));
+        const all = createHash("sha256").update(JSON.stringify(precached)).update(String(Date.now())).digest("hex").slice(0, 16);
+        await build({
+          entryPoints: [fileURLToPath(new URL("./worker.ts", import.meta.url))],
+          outfile: join(client, "sw.js"),
+          bundle: true,
+          minify: true,
+          format: "iife",
+          target: "es2022",
+          define: {
+            PRECACHED: JSON.stringify([...precached, { url: "/shell", revision: all }]),
+            "process.env.NODE_ENV": '"production"',
+          },
+          logLevel: "error",
+        });
+      },
+    },
+  };
+}
+
+/** Names of built files carry their hash; others get one. */
+const hashed = (file) => (file.includes("/_astro/") ? null : createHash("sha256").update(readFileSync(file)).digest("hex").slice(0, 16));
+
+const filesIn = (folder) =>
+  readdirSync(folder)
+    .map((name) => join(folder, name))
+    .flatMap((path) => (statSync(path).isDirectory() ? filesIn(path) : [path]));
