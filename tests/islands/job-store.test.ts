@@ -3,16 +3,18 @@ import { expect, test } from "vitest";
 import { TypedJob } from "../../cli/typed-job";
 import { stamp } from "../../src/core/job/entry";
 import type { Draft } from "../../src/core/job/kinds/index";
+import { shownOf, withMachine } from "../../src/core/job/shown";
 import type { Envelope } from "../../src/core/journal/envelope";
 import { type EntryBox, JobStore } from "../../src/islands/job/store/job-store";
-import { merged, type ServerEntries } from "../../src/islands/job/store/server-entries";
-import type { OutboxState, Pending } from "../../src/islands/journal/outbox";
+import type { ToldJob } from "../../src/islands/replica/job-feed";
+import type { Pending } from "../../src/islands/replica/queue";
+import { merged, type ReplicaState } from "../../src/islands/replica/replica";
 import { across, SAFE, saw, shipped } from "../job-of";
 
 const machine = shipped("orrinshaw-e27");
 
-/** An outbox and a server that do as they are told, and an engine that only counts. */
-function world(lines: readonly string[] = []) {
+/** A replica that does as it is told, and an engine that only counts. */
+function world(lines: readonly string[] = [], shown = false) {
   const typed = new TypedJob(machine).type(...lines);
   const job = typed.entries[0]?.stream.id ?? "";
   const counts = { fold: 0, question: 0, place: 0, told: 0 };
@@ -20,32 +22,33 @@ function world(lines: readonly string[] = []) {
   const time = { now: "2026-11-24T10:00:00Z", tick: () => {} };
   let pending: readonly Pending[] = [];
   let order = 0;
-  let hear: (state: OutboxState, acknowledged: readonly Envelope[]) => void = () => undefined;
-  let changed: (entries: readonly Envelope[]) => void = () => undefined;
+  let hear: (state: ReplicaState) => void = () => undefined;
+  let told: (job: ToldJob) => void = () => undefined;
+  const contact = { heardAt: Date.parse("2026-11-24T10:00:00Z") };
+  const state = (): ReplicaState => ({ pending, contact });
+  const tell = () => told({ entries: known, whole: known[0]?.kind === "opened" });
   const box: EntryBox = {
     subscribe: (listener) => {
       hear = listener;
-      listener({ pending, reached: true }, []);
+      listener(state());
+      return () => undefined;
+    },
+    subscribeJob: (_, listener) => {
+      told = listener;
       return () => undefined;
     },
     add: async (id, by, drafts) => {
       const entries = drafts.map((d) => stamp(id, d, { id: v7(), at: "2026-11-24T10:00:00Z", by }));
       pending = [...pending, ...entries.map((entry) => ({ order: ++order, entry }))];
-      hear({ pending, reached: true }, []);
+      hear(state());
     },
     discard: async (number) => {
       pending = pending.filter((p) => p.order !== number);
-      hear({ pending, reached: true }, []);
+      hear(state());
     },
-  };
-  const server: ServerEntries = {
-    subscribe: (listener) => {
-      changed = listener;
-      return () => undefined;
-    },
-    acknowledge: (entries) => {
-      known = merged(known, entries);
-      changed(known);
+    retry: async (number) => {
+      pending = pending.map((p) => (p.order === number ? { order: p.order, entry: p.entry } : p));
+      hear(state());
     },
   };
   const engine = { ask: () => undefined, look: () => void counts.place++, stop: () => undefined };
@@ -55,11 +58,11 @@ function world(lines: readonly string[] = []) {
     return () => undefined;
   };
   const clock = { now: () => new Date(time.now), onTick };
+  const machines = { find: () => machine, subscribe: () => () => undefined };
   const store = new JobStore(
     job,
-    known,
-    () => machine,
-    { outbox: () => box, server, startEngine: () => engine, technician: () => "Tess", clock, noted },
+    shown ? { shown: withMachine(shownOf(typed.job), machines.find) } : { entries: known },
+    { box: () => box, machines, startEngine: () => engine, technician: () => "Tess", clock, noted },
     "watch",
   );
   store.start();
@@ -73,18 +76,22 @@ function world(lines: readonly string[] = []) {
     },
     /** The server takes everything that waits. */
     acknowledge: () => {
-      const taken = pending.map((p) => p.entry);
+      known = merged(
+        known,
+        pending.map((p) => p.entry),
+      );
+      tell();
       pending = [];
-      hear({ pending, reached: true }, taken);
+      hear(state());
     },
     refuse: (reason: string) => {
       pending = pending.map((p) => ({ ...p, refused: reason }));
-      hear({ pending, reached: true }, []);
+      hear(state());
     },
-    /** The page looks again and finds what somebody else entered. */
+    /** The server tells what it has, with what somebody else entered. */
     refetch: (more: readonly Envelope[] = []) => {
       known = merged(known, more);
-      changed(known);
+      tell();
     },
     record: async (...drafts: Draft[]) => {
       store.dispatch({ do: "record", drafts });
@@ -198,6 +205,46 @@ test("what somebody else entered comes in between: the server's order counts, fo
   expect(get().job.safety).toMatchObject({ power: "unknown", lapsed: "person", by: "Somebody else" });
   refetch([stamp(job, SAFE, { id: v7(), at: "2026-11-24T09:59:30Z", by: "Tess" })]);
   expect(get().job.safety.power).toBe("dead");
+});
+
+test("a page begins with what is shown of the job; its entries follow, and only then is anything worked out", async () => {
+  const { get, counts, refetch } = world(["turns, no heat", "safe"], true);
+  expect(get()).toMatchObject({ whole: false, job: { safety: { power: "unknown", lapsed: "person" } } });
+  expect(counts.question).toBe(0);
+  refetch();
+  expect(get().whole).toBe(true);
+  expect(counts.question).toBe(1);
+  expect(get().job.record.length).toBe(world(["turns, no heat", "safe"]).get().job.record.length);
+});
+
+test("that the machine is live counts wherever it is known: also when the server refused it, also before the entries are here", async () => {
+  const refused = world(["safe"]);
+  await refused.record({ kind: "energised", body: {} });
+  refused.refuse("not today");
+  expect(refused.get().job.safety.power).toBe("live");
+  const shown = world(["safe"], true);
+  await shown.record({ kind: "energised", body: {} });
+  expect(shown.get().job.safety.power).toBe("live");
+});
+
+test("a proof of dead does not hold against somebody's switching on that it did not know of", async () => {
+  const { record, refetch, get, job } = world();
+  const theirs = stamp(job, { kind: "energised", body: {} }, { id: v7(), at: "2026-11-24T09:59:00Z", by: "Somebody else" });
+  await record(SAFE);
+  expect(get().job.safety.power).toBe("dead");
+  refetch([theirs]);
+  expect(get().job.safety.power).toBe("live");
+  expect(get().job.record.at(-1)).toMatchObject({ status: "refused", refusal: { code: "live-unseen" } });
+  await record(SAFE);
+  expect(get().job.safety.power).toBe("dead");
+});
+
+test("once the server has been silent for a while, it is said since when", () => {
+  const { at, get } = world();
+  at("2026-11-24T10:00:10Z");
+  expect(get().silentSince).toBeUndefined();
+  at("2026-11-24T10:00:20Z");
+  expect(get().silentSince).toBe(Date.parse("2026-11-24T10:00:00Z"));
 });
 
 test("a proof of dead runs out while the page is open, with one more question and no more", async () => {

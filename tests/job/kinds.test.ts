@@ -67,11 +67,11 @@ test("each changes what it is about, and nothing else", () => {
   const effects = drafts.map((d) => `${d.kind}: ${changed(before, d).join(", ") || "nothing"}`);
   expect(effects.join("\n")).toMatchInlineSnapshot(`
     "opened: safety, opened
-    machine: machineRef
+    machine: machineRef, serial
     complaint: complaint
     preference: safety, preference
     made-safe: safety
-    energised: safety
+    energised: safety, livened
     gas-opened: gasOpened
     not-done: notDone
     finding: evidence

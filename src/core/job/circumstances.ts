@@ -8,6 +8,9 @@ export function inCircumstances(finding: Finding, { safety, panelsOff }: Pick<Jo
   return { ...finding, circumstances: { ...known, ...finding.circumstances } };
 }
 
-/** The same for any draft: those that are no findings are themselves. */
-export const draftInCircumstances = (draft: Draft, state: Pick<JobState, "safety" | "panelsOff">): Draft =>
-  draft.kind === "finding" ? { kind: "finding", body: inCircumstances(draft.body, state) } : draft;
+/** A draft with what the job knows at the time: the circumstances of a finding; of a proof of dead, the last switching on. */
+export function draftInCircumstances(draft: Draft, state: Pick<JobState, "safety" | "panelsOff" | "livened">): Draft {
+  if (draft.kind === "finding") return { kind: "finding", body: inCircumstances(draft.body, state) };
+  if (draft.kind === "made-safe") return { kind: "made-safe", body: { ...draft.body, knows: state.livened ?? null } };
+  return draft;
+}

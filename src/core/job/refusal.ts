@@ -11,6 +11,8 @@ export type Refusal =
       readonly power: "live" | "unknown" /** It was proven dead, too long ago or by another. */;
       readonly lapsed?: Lapse;
     }
+  /** A proof of dead that did not know that somebody had switched the machine on. */
+  | { readonly code: "live-unseen" }
   | { readonly code: "not-live"; readonly power: "dead" | "unknown" }
   | { readonly code: "live-tests-forbidden" }
   /** Something is to be found out while the machine runs, and it is dead. */

@@ -56,6 +56,8 @@ export interface JobState {
   readonly notDone: readonly { readonly check: string; readonly why: string }[];
   /** Questions answered with “can't tell”, by the number of repairs before: weightless, but not put for ever. */
   readonly untold: readonly { readonly finding: Finding; readonly repairs: number }[];
+  /** The entry that last made the machine live. */
+  readonly livened?: string;
   readonly everSafe: boolean;
   readonly everOpen: boolean;
   readonly closed: boolean;

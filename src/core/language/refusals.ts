@@ -23,6 +23,8 @@ export function refusalSays(machine: Machine | undefined, refusal: Refusal): str
       return refusal.power === "live"
         ? `Never a resistance range on a live circuit. ${MAKE_SAFE} measure again.`
         : `Not proven dead. ${MAKE_SAFE} measure again.`;
+    case "live-unseen":
+      return "Somebody switched the machine on, and this proof did not know of it. Cord out, prove it dead again.";
     case "not-live":
       return `${refusal.power === "dead" ? "The machine is dead: there is no voltage to read." : "The power state is not known."} Record “energised” first; one hand, insulated probes.`;
     case "live-tests-forbidden":

@@ -47,6 +47,8 @@ export class Replica {
   private sending = false;
   private again = false;
   private asked = false;
+  private closed = false;
+  private stopLeading: () => void = () => undefined;
   private heardNoted = 0;
   private taking: Promise<void> = Promise.resolve();
 
@@ -66,9 +68,19 @@ export class Replica {
     const heard = await (await this.shelf)?.noted("heard").catch(() => undefined);
     if (typeof heard === "number" && this.state.contact.heardAt === 0) this.tell({ contact: { heardAt: heard } });
     await this.lookAtQueue();
+    if (this.closed) return;
     this.channel.post({ is: "hello" });
-    lead(() => this.beginToLead());
+    this.stopLeading = lead(() => this.beginToLead());
     if (!this.leads) void this.flush();
+  }
+
+  /** Ends sending and listening, and lets go of the store. */
+  async close(): Promise<void> {
+    this.closed = true;
+    this.stopLeading();
+    this.pauses.reset();
+    this.channel.close();
+    (await this.shelf)?.close();
   }
 
   /** Hears at once, and whenever something changes. Returns what ends it. */
@@ -356,7 +368,7 @@ export class Replica {
         continue;
       }
       this.noteTrouble(notThereSays(answer));
-      if (this.again) return;
+      if (this.again || this.closed) return;
       this.pauses.after(() => void this.flush());
       return;
     }

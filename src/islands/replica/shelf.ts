@@ -75,7 +75,10 @@ export class Shelf {
         }
       },
       // A newer version of the program in another tab wants to go on: this one can be opened again.
-      blocking: () => location.reload(),
+      blocking: (_, __, event) => {
+        (event.target as IDBDatabase).close();
+        location.reload();
+      },
     });
     return new Shelf(db);
   }

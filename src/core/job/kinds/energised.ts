@@ -9,7 +9,10 @@ export const energised = defineEntry({
   schema: z.strictObject({ note: text.optional().describe("A remark.") }).describe("The machine is live from here on."),
   upcasters: noUpcasters,
   allows: allowsAlways,
-  effect: (_, { safety: { liveTests } }, { at, by }) => ({ safety: { power: "live", liveTests, discharged: [], since: at, by } }),
+  effect: (_, { safety: { liveTests } }, { id, at, by }) => ({
+    safety: { power: "live", liveTests, discharged: [], since: at, by },
+    livened: id,
+  }),
   says: () => "Energised: the machine is live",
   typed: (saying) =>
     /^(energised|energise|live|power on|cord in|plugged in)$/.test(normalise(saying)) ? { ok: true, taken: {} } : undefined,

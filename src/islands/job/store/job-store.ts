@@ -2,7 +2,7 @@ import { draftInCircumstances } from "../../../core/job/circumstances";
 import { type Kept, readKept } from "../../../core/job/entry";
 import { type Fold, foldOn, type Job, startFold } from "../../../core/job/fold";
 import type { Draft } from "../../../core/job/kinds/index";
-import { safetyFor } from "../../../core/job/safety";
+import { type Safety, safetyFor } from "../../../core/job/safety";
 import type { Stage } from "../../../core/job/stages";
 import type { Envelope } from "../../../core/journal/envelope";
 import type { FindMachine } from "../../../core/machine/revision";
@@ -84,6 +84,8 @@ export class JobStore {
   private pending: readonly Pending[] = NO_PENDING;
   private engine: Engine | undefined;
   private heardAt = 0;
+  /** What the page came with, until the entries are here. */
+  private shown: Job | undefined;
   private lapsed: { readonly of: Job; readonly job: Job } | undefined;
   private asked: { readonly job: Job; readonly place: string } | undefined;
   private readonly kept = new Map<string, Kept>();
@@ -96,6 +98,7 @@ export class JobStore {
     bench: Stage,
   ) {
     this.known = entries;
+    this.shown = shown;
     this.fold = foldOn(startFold(id, surroundings.machines.find), this.keptOf(entries));
     this.snapshot = {
       job: shown ?? this.fold.job,
@@ -115,7 +118,7 @@ export class JobStore {
   start(): () => void {
     const { startEngine, box, machines, clock } = this.surroundings;
     this.engine = startEngine((diagnosis) => this.change({ diagnosis }));
-    if (this.snapshot.whole) this.lookAtClock();
+    this.lookAtClock();
     const stops = [
       box().subscribe((state) => this.hear(state)),
       box().subscribeJob(this.id, (told) => this.take(told)),
@@ -201,12 +204,17 @@ export class JobStore {
   private refold(): void {
     const waiting = this.pending.filter(mayCount).map((p) => p.entry);
     // What is shown of a job counts until its entries are here; those that wait are put behind them.
-    if (this.known.length === 0 && !this.snapshot.whole) return;
+    if (this.known.length === 0 && !this.snapshot.whole) {
+      if (this.shown && waiting.some((e) => e.kind === "energised")) this.shown = { ...this.shown, safety: LIVE };
+      this.change({ job: this.forWhoIsHere() });
+      return;
+    }
     const next = foldOn(this.fold, this.keptOf(merged(this.known, waiting)));
     if (next === this.fold && this.snapshot.whole) return;
     this.surroundings.noted("fold");
     const before = this.snapshot.job.stage;
     this.fold = next;
+    this.shown = undefined;
     const { view } = this.snapshot;
     // Who stands where the work stands goes on with it; who looks elsewhere stays.
     const bench = view.bench === before ? next.job.stage : view.bench;
@@ -216,14 +224,14 @@ export class JobStore {
 
   /** A proof of dead runs out while the page is open, and the server falls silent. */
   private lookAtClock(): void {
-    this.change({ silentSince: this.silence(), ...(this.snapshot.whole && { job: this.forWhoIsHere() }) });
+    this.change({ silentSince: this.silence(), job: this.forWhoIsHere() });
     this.ask();
   }
 
   /** The job as it is to this technician now. The same object while nothing ran out. */
   private forWhoIsHere(): Job {
     const { clock, technician } = this.surroundings;
-    const { job } = this.fold;
+    const job = this.shown ?? this.fold.job;
     const safety = safetyFor(job.safety, { at: clock.now().toISOString(), by: technician() });
     if (safety === job.safety) return job;
     if (this.lapsed?.of === job && this.lapsed.job.safety.lapsed === safety.lapsed) return this.lapsed.job;
@@ -269,6 +277,7 @@ export class JobStore {
 }
 
 const DONE = Promise.resolve();
+const LIVE: Safety = { power: "live", liveTests: false, discharged: [] };
 
 /** What the server refused counts for nothing; but that a machine is live counts wherever it is known. */
 const mayCount = ({ entry, refused }: Pending): boolean => refused === undefined || entry.kind === "energised";
