@@ -92,5 +92,5 @@ export async function prove(page: Page, answers = HEALTHY_RUN): Promise<void> {
 export async function close(page: Page): Promise<void> {
   await next(page).getByRole("button", { name: "Close the job" }).click();
   await expect(page.getByRole("heading", { name: "Nothing left to do" })).toBeVisible();
-  await expect(page.getByText("not on the server yet")).toHaveCount(0);
+  await expect(page.getByText("not there yet")).toHaveCount(0);
 }

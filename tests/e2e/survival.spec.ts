@@ -46,12 +46,12 @@ test("the server is killed in a stream of entries, three more are typed, and eac
   await type(page, "element 11.2");
   await type(page, "element 11.3");
   typed.push(11.1, 11.2, 11.3);
-  await expect(page.getByText(/not on the server yet/).first()).toBeVisible();
+  await expect(page.getByText(/not there yet/).first()).toBeVisible();
   await expect(page.locator("[data-suspect]").first()).toBeVisible();
   expect(acknowledged.length).toBeGreaterThan(3);
 
   await server.start("--empty");
-  await expect(page.getByText(/not on the server yet/)).toHaveCount(0, { timeout: 30_000 });
+  await expect(page.getByText(/not there yet/)).toHaveCount(0, { timeout: 30_000 });
   const { entries } = (await (await fetch(`${server.url}/api/jobs/${id}`)).json()) as Answer;
   expect(entries.filter((e) => e.kind === "finding").map((e) => e.body.result?.value)).toEqual(typed);
   expect(new Set(entries.map((e) => e.id)).size).toBe(entries.length);
@@ -80,7 +80,12 @@ test("an entry that the server refuses is kept, shown with the reason, and holds
   await openJob(page, server.url, "no start");
   await page.route("**/api/entries", async (route) => {
     const text = route.request().postData() ?? "";
-    if (text.includes('"hums"')) await route.fulfill({ status: 400, json: { error: { message: "entries.0: not today" } } });
+    const { entries } = JSON.parse(text) as { entries: { id: string }[] };
+    const refused = entries
+      .filter((e) => JSON.stringify(e).includes('"hums"'))
+      .map(({ id }, index) => ({ id, index, message: "not today" }));
+    // What the server itself would say: some refused by name, the others to be sent again.
+    if (refused.length > 0) await route.fulfill({ status: 400, json: { journal: "j", acknowledged: [], refused } });
     else await route.continue();
   });
   await type(page, "hums");
@@ -89,5 +94,5 @@ test("an entry that the server refuses is kept, shown with the reason, and holds
   await expect(page.getByRole("alert")).toContainText("Hums, does not turn");
   await page.getByRole("button", { name: "Drop it" }).click();
   await expect(page.getByRole("alert")).toHaveCount(0);
-  await expect(page.getByText(/not on the server yet/)).toHaveCount(0);
+  await expect(page.getByText(/not there yet/)).toHaveCount(0);
 });

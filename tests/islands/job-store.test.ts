@@ -17,7 +17,7 @@ const machine = shipped("orrinshaw-e27");
 function world(lines: readonly string[] = [], shown = false) {
   const typed = new TypedJob(machine).type(...lines);
   const job = typed.entries[0]?.stream.id ?? "";
-  const counts = { fold: 0, question: 0, place: 0, told: 0 };
+  const counts = { fold: 0, question: 0, place: 0, told: 0, entered: 0, kept: 0 };
   let known: readonly Envelope[] = typed.entries;
   const time = { now: "2026-11-24T10:00:00Z", tick: () => {} };
   let pending: readonly Pending[] = [];
@@ -52,7 +52,7 @@ function world(lines: readonly string[] = [], shown = false) {
     },
   };
   const engine = { ask: () => undefined, look: () => void counts.place++, stop: () => undefined };
-  const noted = (what: "fold" | "question") => void counts[what]++;
+  const noted = (what: "fold" | "question" | "entered" | "kept") => void counts[what]++;
   const onTick = (tick: () => void) => {
     time.tick = tick;
     return () => undefined;

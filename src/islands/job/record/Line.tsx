@@ -22,7 +22,7 @@ export function Line({ line, retraction }: Props) {
         {line.status === "retracted" ? <s>{says}</s> : says}
         {line.status === "retracted" && <em> taken back</em>}
         {reason !== undefined && <em> does not count: {reason}</em>}
-        {waiting && <em className={styles.waiting}> ○ not on the server yet</em>}
+        {waiting && <em className={styles.waiting}> ○ not there yet</em>}
       </span>
       {line.status === "counts" && <PathButton entry={id} />}
       <BackButton line={line} says={says} retraction={retraction} />

@@ -3,7 +3,7 @@ import { useJob } from "../store/context";
 import { EnergyBadge } from "./EnergyBadge";
 import styles from "./JobView.module.css";
 
-/** Which job it is, what is not on the server yet, and what energy is connected. */
+/** Which job it is, what has not reached the server yet, and what energy is connected. */
 export function Head() {
   const number = useJob((s) => s.number);
   const silentSince = useJob((s) => s.silentSince);
@@ -16,7 +16,7 @@ export function Head() {
       <a href="/jobs" className={styles.back} aria-label="All jobs">
         <ArrowLeft size={24} aria-hidden />
       </a>
-      <h1>{number === undefined ? "New job" : `Job ${number}`}</h1>
+      <h1>{number === undefined ? "Job (new)" : `Job ${number}`}</h1>
       <p>
         {place}
         {machine && ` · ${machine.maker} ${machine.model}`}

@@ -64,8 +64,8 @@ export interface Surroundings {
   readonly technician: () => string;
   /** The time, and a call whenever some seconds have passed or the page comes to the front; returns what ends it. */
   readonly clock: { readonly now: () => Date; readonly onTick: (tick: () => void) => () => void };
-  /** Hears of every fold that did work and of every question, for those who count them. */
-  readonly noted: (what: "fold" | "question") => void;
+  /** Hears of every fold that did work, of every question, and of what was entered and then kept, for those who count and time them. */
+  readonly noted: (what: "fold" | "question" | "entered" | "kept") => void;
 }
 
 const NONE: ReadonlySet<string> = new Set();
@@ -161,7 +161,9 @@ export class JobStore {
   private async record(drafts: readonly Draft[]): Promise<void> {
     if (drafts.length === 0) return;
     this.snapshot = { ...this.snapshot, view: afterEntry(this.snapshot.view) };
+    this.surroundings.noted("entered");
     await this.surroundings.box().add(this.id, this.surroundings.technician(), drafts);
+    this.surroundings.noted("kept");
     this.ask();
   }
 
