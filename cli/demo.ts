@@ -1,15 +1,20 @@
-import { chmodSync, mkdirSync } from "node:fs";
+import { statSync } from "node:fs";
 import { createServer, type RequestListener } from "node:http";
 import { join } from "node:path";
 import { pathToFileURL } from "node:url";
 import { keyOf, renewKey } from "../src/server/access-key";
+import { backUpDaily } from "../src/server/backup";
 import { dataFolder, openDatabase, projectRoot } from "../src/server/database";
+import { databaseFile, folderProblem, markFolder } from "../src/server/folder";
 import { hostsOf, isLoopback } from "../src/server/gate";
+import { journalOf } from "../src/server/keep-journal";
 import { webServer } from "../src/server/serve";
+import { StorageError, storageErrorOf } from "../src/server/storage-error";
+import { quickCheck } from "../src/server/verify";
 import { BadInput } from "./bad-input";
 import { buildIfNeeded } from "./build";
 import { loadDemo } from "./demo-data";
-import { ownFolder } from "./lock";
+import { ownedFolder } from "./own-folder";
 
 /** Builds if needed, loads the demo jobs into an empty database, serves, prints the address. `--empty` leaves the jobs out. */
 export async function run(args: string[]): Promise<void> {
@@ -18,11 +23,10 @@ export async function run(args: string[]): Promise<void> {
     throw new BadInput(`YENNIC_PORT is “${process.env.YENNIC_PORT}”; expected a port from 1 to 65535`);
   const host = process.env.YENNIC_HOST ?? "127.0.0.1";
   buildIfNeeded();
-  const folder = ownedFolder();
+  const keep = backupsToKeep();
+  const folder = ownedFolder(dataFolder());
   await ensureFree(host, port);
-  const db = await openDatabase();
-  if (!args.includes("--empty")) await loadDemo(db);
-  db.$client.close();
+  await prepare(folder, args);
   const keyIn = isLoopback(host) ? undefined : folder;
   process.env.NODE_ENV = "production";
   for (const signal of ["SIGINT", "SIGTERM"] as const) process.on(signal, () => process.exit(0));
@@ -34,16 +38,36 @@ export async function run(args: string[]): Promise<void> {
     `Yennic is at http://${["0.0.0.0", "::"].includes(host) ? "127.0.0.1" : host}:${port}/  (data in ${folder}; stop with Ctrl-C)`,
   );
   if (keyIn !== undefined) sayKey(keyIn);
+  if (process.env.YENNIC_DB === undefined) backUpDaily(folder, keep);
 }
 
-/** The data folder, for this process and its user alone. */
-function ownedFolder(): string {
-  process.umask(0o077);
-  const folder = dataFolder();
-  mkdirSync(folder, { recursive: true, mode: 0o700 });
-  chmodSync(folder, 0o700);
-  ownFolder(folder);
-  return folder;
+/** Opens the database once, looks whether it is sound, and fills it if it is new. Throws {@link BadInput} where it can't be used. */
+async function prepare(folder: string, args: readonly string[]): Promise<void> {
+  const own = process.env.YENNIC_DB === undefined;
+  const problem = own ? folderProblem(folder) : undefined;
+  if (problem !== undefined) throw new BadInput(problem);
+  try {
+    const db = await openDatabase();
+    const wrong = args.includes("--unverified") ? undefined : await quickCheck(db.$client, own ? statSync(databaseFile(folder)).size : 0);
+    if (wrong !== undefined)
+      throw new BadInput(
+        `the database in ${folder} is not sound: ${wrong}. Restore a backup (./yennic restore FILE), or start with --unverified`,
+      );
+    if (!args.includes("--empty")) await loadDemo(db);
+    if (own) markFolder(folder, journalOf(db).id);
+    db.$client.close();
+  } catch (error) {
+    const told = storageErrorOf(error);
+    if (told instanceof StorageError) throw new BadInput(`the database in ${folder}: ${told.message}`);
+    throw error;
+  }
+}
+
+/** `YENNIC_BACKUPS`: how many daily backups are kept; 0: none are made. */
+function backupsToKeep(): number {
+  const keep = Number(process.env.YENNIC_BACKUPS ?? 7);
+  if (Number.isInteger(keep) && keep >= 0 && keep <= 1000) return keep;
+  throw new BadInput(`YENNIC_BACKUPS is “${process.env.YENNIC_BACKUPS}”; expected how many daily backups to keep, from 0 to 1000`);
 }
 
 function sayKey(folder: string): void {

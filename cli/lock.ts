@@ -1,4 +1,4 @@
-import { mkdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { mkdirSync, readFileSync, rmSync, statSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { lockSync } from "proper-lockfile";
 import { BadInput } from "./bad-input";
@@ -23,9 +23,9 @@ export function ownFolder(folder: string): void {
     take();
   } catch (error) {
     if ((error as NodeJS.ErrnoException).code !== "ELOCKED") throw error;
-    const pid = livingOwner(owner);
-    if (pid !== undefined)
-      throw new BadInput(`the data folder ${folder} is in use by process ${pid}; stop it, or give this one another YENNIC_DATA`);
+    const pid = ownerIn(owner);
+    if (pid === "unreadable" ? isRenewed(lockfilePath) : pid !== undefined)
+      throw new BadInput(`the data folder ${folder} is in use by ${inWords(pid)}; stop it, or give this one another YENNIC_DATA`);
     rmSync(lockfilePath, { recursive: true, force: true });
     take();
   }
@@ -37,12 +37,27 @@ function fail(folder: string, reason: string): void {
   process.exit(1);
 }
 
-/** The process that is written beside the lock, if it still is that process. */
-function livingOwner(file: string): number | undefined {
-  const [pid, started] = readOr(file, "").split(" ");
-  const alive = pid !== undefined && pid !== "" && isAlive(Number(pid)) && startOf(Number(pid)) === (started || undefined);
-  return alive ? Number(pid) : undefined;
+/** The process that is written beside the lock, if it still is that process; unreadable when nothing legible is. */
+function ownerIn(file: string): number | "unreadable" | undefined {
+  const [pid = "", started] = readOr(file, "").trim().split(" ");
+  if (!/^[1-9]\d*$/.test(pid)) return "unreadable";
+  return isAlive(Number(pid)) && startOf(Number(pid)) === (started || undefined) ? Number(pid) : undefined;
 }
+
+const inWords = (pid: number | "unreadable" | undefined): string => (typeof pid === "number" ? `process ${pid}` : "another process");
+
+/** Who holds a lock renews it every few seconds: waits until that happens, or the lock is nobody's. */
+function isRenewed(lock: string): boolean {
+  console.error("yennic: a lock without a readable owner; waiting to see whether somebody renews it");
+  const seen = mtimeOf(lock);
+  for (let waited = 0; waited < STALE_MS; waited += 250) {
+    Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, 250);
+    if (mtimeOf(lock) !== seen) return mtimeOf(lock) !== undefined;
+  }
+  return false;
+}
+
+const mtimeOf = (path: string): number | undefined => statSync(path, { throwIfNoEntry: false })?.mtimeMs;
 
 function readOr(file: string, otherwise: string): string {
   try {

@@ -11,6 +11,9 @@ const COMMANDS: Record<string, () => Promise<{ run: (args: string[]) => Promise<
   rehearse: () => import("./rehearse"),
   bench: () => import("./bench"),
   schema: () => import("./schema"),
+  backup: () => import("./backup"),
+  restore: () => import("./restore"),
+  verify: () => import("./verify"),
   key: () => import("./key"),
 };
 

@@ -42,6 +42,8 @@ interface Group {
 /** Entries that are committed at once at most. */
 const GROUP = 500;
 const FIRST_NUMBER = 201;
+/** Characters that must find room before a full disk is believed to have some again. */
+const ROOM = 60_000;
 
 /** Whether the last write reached the disk. */
 export type Health = { readonly ok: true } | { readonly ok: false; readonly since: string; readonly message: string };
@@ -88,7 +90,8 @@ export class Journal {
     const { failed } = this;
     if (!failed) return { ok: true };
     try {
-      await this.db.run(sql`update about set value = value where name = 'journal'`);
+      await this.db.run(sql`insert or replace into about(name, value) values ('room', ${"·".repeat(ROOM)})`);
+      await this.db.run(sql`delete from about where name = 'room'`);
       this.failed = undefined;
       return { ok: true };
     } catch (error) {
