@@ -1,3 +1,7 @@
+import { execFile } from "node:child_process";
+import { mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join, resolve } from "node:path";
 import { type Browser, type BrowserContext, expect, type Page, test } from "@playwright/test";
 import { openJob, type } from "./hidden-fault";
 import { Server } from "./server";
@@ -216,3 +220,39 @@ test("what was begun and not entered survives a reload: the line, a new job's fo
   await page.reload();
   await expect(page.getByLabel("Place", { exact: true })).toHaveValue("Half way up the lighthouse");
 });
+
+test("after the server comes back with an older copy, the browser sends what that lacks, and the page goes on showing it", async ({
+  context,
+}) => {
+  const page = await settled(context);
+  await openJob(page, server.url, "turns, no heat");
+  const first = idOf(page);
+  await type(page, "safe");
+  await expect(page.getByText(/not there yet/)).toHaveCount(0);
+  const folder = mkdtempSync(join(tmpdir(), "yennic-older-"));
+  const file = join(folder, "older.db");
+  expect(await yennic(server.data, "backup", file)).toBe(0);
+  await type(page, "element 10.6");
+  await type(page, "element 10.7");
+  await openJob(page, server.url, "no start");
+  const second = idOf(page);
+  await expect(page.getByText(/not there yet/)).toHaveCount(0);
+  const before = [(await onServer(first)).entries.map((e) => e.id), (await onServer(second)).entries.map((e) => e.id)];
+  await server.kill();
+  expect(await yennic(server.data, "restore", file)).toBe(0);
+  await server.start("--empty");
+  await expect.poll(async () => (await onServer(second)).entries?.map((e) => e.id), { timeout: 30_000 }).toEqual(before[1]);
+  expect((await onServer(first)).entries.map((e) => e.id)).toEqual(before[0]);
+  await expect(page.getByText(/not there yet/)).toHaveCount(0, { timeout: 20_000 });
+  await page.goto(`${server.url}/jobs/${first}`);
+  await expect(badge(page)).toContainText("DEAD");
+  rmSync(folder, { recursive: true });
+});
+
+/** The command line, while this process goes on. */
+const yennic = (data: string, ...args: string[]) =>
+  new Promise<number | null>((done) => {
+    const child = execFile(resolve(import.meta.dirname, "../../yennic"), args, { env: { ...process.env, YENNIC_DATA: data } }, () =>
+      done(child.exitCode),
+    );
+  });
