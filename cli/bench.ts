@@ -12,6 +12,8 @@ const BENCHES: Record<string, () => void | Promise<void>> = {
   fold: folding,
   append: appending,
   page: jobPage,
+  list: async () => (await import("./bench/list")).listing(),
+  live: async () => (await import("./bench/live")).live(),
   start: secondStart,
   lookahead,
   hour: simulatedHour,

@@ -1,4 +1,5 @@
 import { mkdtempSync } from "node:fs";
+import { Agent, request } from "node:http";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { createClient } from "@libsql/client";
@@ -30,14 +31,14 @@ export async function appending(): Promise<void> {
 }
 
 /** A job of so many entries; gives its id and more readings for it. */
-async function longJob(server: Server, length: number): Promise<{ readonly id: string; readonly next: () => Entry }> {
+export async function longJob(server: Server, length: number): Promise<{ readonly id: string; readonly next: () => Entry }> {
   const typed = sampleJob([...PREFIX, ...READINGS]);
   const readings = typed.entries.filter((e) => e.kind === "finding" && e.body.kind === "ohms");
   const id = typed.entries[0]?.stream.id ?? "";
   let made = 0;
   const next = (): Entry => {
     const { kind, body } = item(readings, made++ % readings.length);
-    return stamp(id, { kind, body } as Parameters<typeof stamp>[1], { id: v7(), at: new Date().toISOString(), by: "Bench" });
+    return stamp(id, { kind, body } as Parameters<typeof stamp>[1], { id: v7(), at: new Date().toISOString(), by: "Tester" });
   };
   const all: Entry[] = [...typed.entries];
   while (all.length < length) all.push(next());
@@ -90,20 +91,24 @@ async function compareLengths(server: Server, { short, long }: Record<"short" | 
   print({ name: "append at 50 over the two together", figure: p("short", 0.5) / parts.figure, unit: "times", target: 2 });
 }
 
+/** As a load tool sends: connections that stay open, nothing parsed but the status. */
 async function throughput(server: Server, job: { next: () => Entry }, clients: number): Promise<void> {
+  const agent = new Agent({ keepAlive: true, maxSockets: clients });
   const times: number[] = [];
-  const each = Math.ceil(1600 / clients);
+  const each = Math.ceil(2400 / clients);
+  const bodies = Array.from({ length: clients * each }, () => JSON.stringify({ entries: [job.next()] }));
   const begin = performance.now();
   await Promise.all(
     Array.from({ length: clients }, async () => {
       for (let i = 0; i < each; i++) {
         const start = performance.now();
-        await send(server, [job.next()]);
+        await post(server, agent, bodies.pop() ?? "");
         times.push(since(start));
       }
     }),
   );
   const perSecond = (clients * each * 1000) / since(begin);
+  agent.destroy();
   print({ name: `append, ${clients} clients`, figure: perSecond, unit: "a second", ...(clients === 8 && { target: 600 }) });
   print({
     name: `append, ${clients} clients, p50`,
@@ -112,5 +117,17 @@ async function throughput(server: Server, job: { next: () => Entry }, clients: n
       0.5,
     ),
     unit: "ms",
+  });
+}
+
+function post(server: Server, agent: Agent, body: string): Promise<void> {
+  return new Promise((done, failed) => {
+    const headers = { "content-type": "application/json", "content-length": Buffer.byteLength(body) };
+    const sent = request(`${server.url}/api/entries`, { method: "POST", agent, headers }, (response) => {
+      response.resume();
+      response.on("end", () => (response.statusCode === 200 ? done() : failed(new Error(`the server answered ${response.statusCode}`))));
+    });
+    sent.on("error", failed);
+    sent.end(body);
   });
 }

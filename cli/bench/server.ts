@@ -8,6 +8,7 @@ import type { Kept } from "../../src/core/job/entry";
 import { foldJob } from "../../src/core/job/fold";
 import { projectRoot } from "../../src/server/database";
 import { buildIfNeeded } from "../build";
+import { longJob } from "./append";
 import { PREFIX, print, quantile, READINGS, sampleJob, timed } from "./measure";
 
 export function folding(): void {
@@ -28,8 +29,9 @@ export function folding(): void {
 }
 
 /** Gzipped JavaScript that the job page asks for, following static imports; the worker is told apart. */
-export function jobPage(): void {
+export async function jobPage(): Promise<void> {
   buildIfNeeded();
+  await jobPages();
   const assets = join(projectRoot(), "dist/client/_astro");
   const page = new Set<string>();
   const workers = new Set<string>();
@@ -53,6 +55,70 @@ export function jobPage(): void {
     baseline: { what: "React alone", figure: size(new Set(react)) },
   });
   print({ name: "JavaScript of its worker, gzip", figure: size(workers), unit: "kB" });
+}
+
+/** What the server sends for a job of 50 and of 5,000 entries, and how soon; the entries that follow are told apart. */
+async function jobPages(): Promise<void> {
+  buildIfNeeded();
+  const { Server } = await import("../../tests/e2e/server");
+  const server = new Server(mkdtempSync(join(tmpdir(), "yennic-bench-")));
+  try {
+    await server.start("--empty");
+    for (const length of [50, 5000]) {
+      const { id } = await longJob(server, length);
+      const page = await timesOf(`${server.url}/jobs/${id}/meter`, 20);
+      const rest = await timesOf(`${server.url}/api/jobs/${id}`, 10);
+      print({ name: `job page of ${length} entries`, figure: page.bytes / 1000, unit: "kB" });
+      print({ name: `job page of ${length} entries, p50`, figure: page.p50, unit: "ms" });
+      print({ name: `job page of ${length} entries, the entries that follow`, figure: rest.bytes / 1000, unit: "kB" });
+      print({ name: `job page of ${length} entries, the entries that follow, p50`, figure: rest.p50, unit: "ms" });
+      print({
+        name: `longest wait of another request meanwhile, ${length} entries`,
+        figure: await longestWait(server.url, id),
+        unit: "ms",
+        target: 100,
+      });
+    }
+  } finally {
+    await server.remove();
+  }
+}
+
+async function timesOf(url: string, rounds: number): Promise<{ readonly bytes: number; readonly p50: number }> {
+  const times: number[] = [];
+  let bytes = 0;
+  for (let i = -2; i < rounds; i++) {
+    const start = performance.now();
+    bytes = (await (await fetch(url)).arrayBuffer()).byteLength;
+    if (i >= 0) times.push(performance.now() - start);
+  }
+  return {
+    bytes,
+    p50: quantile(
+      times.toSorted((a, b) => a - b),
+      0.5,
+    ),
+  };
+}
+
+/** Asks for the job again and again, and beside it for next to nothing: how long that ever takes. */
+async function longestWait(url: string, id: string): Promise<number> {
+  let going = true;
+  let longest = 0;
+  const beside = (async () => {
+    while (going) {
+      const start = performance.now();
+      await (await fetch(`${url}/api/health`)).text();
+      longest = Math.max(longest, performance.now() - start);
+    }
+  })();
+  for (let i = 0; i < 10; i++) {
+    await (await fetch(`${url}/api/jobs/${id}`)).text();
+    await (await fetch(`${url}/jobs/${id}/meter`)).text();
+  }
+  going = false;
+  await beside;
+  return longest;
 }
 
 /** From `./yennic demo` to its first answer, everything installed and built. */

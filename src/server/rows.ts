@@ -16,9 +16,3 @@ export const toEnvelope = ({ seq: _, hash: __, streamOf, streamId, ...row }: Row
 });
 
 export const toSequenced = (row: Row): Sequenced => ({ seq: row.seq, entry: toEnvelope(row) });
-
-export const toRow = ({ stream, ...entry }: Envelope): Omit<typeof entries.$inferInsert, "seq" | "hash"> => ({
-  ...entry,
-  streamOf: stream.of,
-  streamId: stream.id,
-});

@@ -1,7 +1,7 @@
 import type { Client, Row } from "@libsql/client";
-import { type Envelope, readEnvelope } from "../core/journal/envelope";
+import type { Envelope } from "../core/journal/envelope";
 import { linkOf } from "./chain";
-import type { Head } from "./read-journal";
+import { type Head, sequencedOf } from "./read-journal";
 
 /** What an inspection of a journal came to. */
 export type Verified =
@@ -73,17 +73,7 @@ async function rowsBehind(client: Client, seq: number): Promise<Read> {
 
 function entryOf(row: Row): Envelope | undefined {
   try {
-    const { id, at, by, kind, version } = row;
-    const read = readEnvelope({
-      id,
-      stream: { of: row.stream_of, id: row.stream_id },
-      at,
-      by,
-      kind,
-      version,
-      body: JSON.parse(String(row.body)),
-    });
-    return read.ok ? read.envelope : undefined;
+    return sequencedOf(row).entry;
   } catch {
     return undefined;
   }

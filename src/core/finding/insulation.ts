@@ -9,10 +9,18 @@ export const SOUND_OHMS = 1e6;
 
 export const isSoundToCabinet = ({ result }: FindingOf<"ohms">): boolean => result.is === "OL" || result.value > SOUND_OHMS;
 
+const known = new WeakMap<Machine, WeakMap<object, boolean>>();
+
 /** Whether this is a place, cabinet on one side, where a healthy machine reads an open line: not the earth wire. */
-export function shouldBeOpen(machine: Machine, { place, circumstances }: QuestionOfKind<"ohms">): boolean {
+export function shouldBeOpen(machine: Machine, question: QuestionOfKind<"ohms">): boolean {
+  const { place, circumstances } = question;
   if (!place.between.includes(machine.cabinet)) return false;
-  return !(healthyOhms(machine, place.between, controlsIn(circumstances), wiringIn(circumstances)) < SOUND_OHMS);
+  const answers = known.get(machine) ?? new WeakMap<object, boolean>();
+  known.set(machine, answers);
+  const told =
+    answers.get(question) ?? !(healthyOhms(machine, place.between, controlsIn(circumstances), wiringIn(circumstances)) < SOUND_OHMS);
+  answers.set(question, told);
+  return told;
 }
 
 /** The part whose end is measured to the cabinet; `undefined` where a net is. */

@@ -1,3 +1,4 @@
+import type { Finding } from "../finding/finding";
 import { isWallPoint } from "../machine/format";
 import { isProven } from "./proven";
 import type { JobState } from "./state";
@@ -32,13 +33,13 @@ function isDone(stage: Stage, state: JobState): boolean {
     case "safe":
       return state.everSafe;
     case "watch":
-      return found(state).some((f) => f.kind === "code" || (f.kind === "sight" && f.place.sight !== "airflow"));
+      return found(state, (f) => f.kind === "code" || (f.kind === "sight" && f.place.sight !== "airflow"));
     case "air":
-      return found(state).some((f) => (f.kind === "sight" && f.place.sight === "airflow") || isAtWall(f, state));
+      return found(state, (f) => (f.kind === "sight" && f.place.sight === "airflow") || isAtWall(f, state));
     case "open":
       return state.everOpen;
     case "meter":
-      return found(state).some((f) => (f.kind === "ohms" || f.kind === "volts") && !isAtWall(f, state));
+      return found(state, (f) => (f.kind === "ohms" || f.kind === "volts") && !isAtWall(f, state));
     case "fit":
       return state.fitted.length > 0;
     case "close":
@@ -50,9 +51,11 @@ function isDone(stage: Stage, state: JobState): boolean {
   }
 }
 
-const found = ({ evidence }: JobState) => evidence.filter((e) => e.source === "technician").map((e) => e.finding);
+/** Whether a technician found something like this. */
+const found = ({ evidence }: JobState, isOne: (finding: Finding) => boolean): boolean =>
+  evidence.some((e) => e.source === "technician" && isOne(e.finding));
 
-const isAtWall = (finding: ReturnType<typeof found>[number], { machine }: JobState): boolean =>
+const isAtWall = (finding: Finding, { machine }: JobState): boolean =>
   (finding.kind === "ohms" || finding.kind === "volts") &&
   machine !== undefined &&
   finding.place.between.every((p) => isWallPoint(machine, p));

@@ -1,7 +1,8 @@
 import type { Witness } from "../finding/definition";
 import type { Finding } from "../finding/finding";
 import { UNTOLD } from "../finding/sights";
-import { assembliesFitted, type Evidence, type JobState } from "./state";
+import { grown } from "./evidence";
+import { assembliesFitted, type JobState } from "./state";
 
 /** “Can't tell” is an answer that weighs nothing. */
 export const isUntold = (finding: Finding): boolean => finding.result.is === "answer" && finding.result.value === UNTOLD;
@@ -11,5 +12,10 @@ export function witnessed(state: JobState, entry: string, source: Witness, findi
   const told = findings.filter((f) => !isUntold(f));
   if (told.length === 0) return { evidence: state.evidence };
   const fitted = assembliesFitted(state);
-  return { evidence: [...state.evidence, ...told.map((finding): Evidence => ({ entry, source, finding, fitted }))] };
+  return {
+    evidence: grown(
+      state.evidence,
+      told.map((finding) => ({ entry, source, finding, fitted })),
+    ),
+  };
 }

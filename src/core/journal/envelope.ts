@@ -43,12 +43,12 @@ export type EnvelopeResult = { readonly ok: true; readonly envelope: Envelope } 
 
 /** Reads the envelope of an entry, of this version or the first. */
 export function readEnvelope(data: unknown): EnvelopeResult {
-  const first = firstEnvelope.safeParse(data);
-  if (first.success) {
+  if (typeof data === "object" && data !== null && "job" in data) {
+    const first = firstEnvelope.safeParse(data);
+    if (!first.success) return { ok: false, error: first.error };
     const { job, ...rest } = first.data;
     return { ok: true, envelope: { ...rest, stream: { of: "job", id: job }, version: 1 } };
   }
-  if (typeof data === "object" && data !== null && "job" in data) return { ok: false, error: first.error };
   const parsed = envelopeSchema.safeParse(data);
   return parsed.success ? { ok: true, envelope: parsed.data } : { ok: false, error: parsed.error };
 }

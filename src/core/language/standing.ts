@@ -1,5 +1,7 @@
+import type { FindingKind } from "../finding/finding";
 import { isOpenCheck } from "../job/blocker";
 import { isDanger, type OpenCheck } from "../job/checks/index";
+import { countOf } from "../job/evidence";
 import type { Job } from "../job/fold";
 import type { Stage } from "../job/stages";
 import { panelName } from "../naming/names";
@@ -33,16 +35,19 @@ export function standingSays(job: Job): StandingWords {
 
 /** What is next without working the suspects out: danger first, the way to the close after a repair, else the stage. */
 function nextSays(job: Job, danger: OpenCheck | undefined): string {
-  const { machine, blockers, fitted, stage, record } = job;
+  const { machine, blockers, fitted, stage } = job;
   if (!machine) return blockerSays(machine, { code: "machine" }).todo;
   if (danger) return checkTest(machine, danger).title;
   if (blockers.length === 0) return "Close the job";
   if (fitted.length > 0) return stepTitle(machine, wayToClose(machine, job).step);
-  const readings = record.filter((l) => l.status === "counts" && l.entry.kind === "finding" && l.entry.body.result.is !== "answer").length;
+  const readings = READ.reduce((sum, kind) => sum + countOf(job, kind), 0);
   return stage === "meter" && readings > 0
     ? `Go on metering: ${readings} ${readings === 1 ? "reading" : "readings"} so far`
     : BY_STAGE[stage];
 }
+
+/** Kinds of finding that are read off an instrument. */
+const READ: readonly FindingKind[] = ["ohms", "volts", "amps", "temperature", "pressure", "series"];
 
 const BY_STAGE: Record<Stage, string> = {
   intake: "Write down what was noticed",

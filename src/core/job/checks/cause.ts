@@ -9,9 +9,10 @@ import type { CauseCheck as By } from "../../machine/parts/definition";
 import { kindOf } from "../../machine/parts/index";
 import { restControls } from "../../machine/run/at-rest";
 import { partOff, terminalName } from "../../machine/wiring";
+import { looksAt, ohmsAt } from "../evidence";
 import { assembliesFitted, type JobState } from "../state";
 import { defineCheck, letsRun, noDanger } from "./definition";
-import { asked, findingsOf, wasSeen } from "./found";
+import { asked, wasSeen } from "./found";
 
 /** A fuse blew and this cause of it is unexamined; `by` tells how it is looked into. */
 export interface CauseCheck {
@@ -47,7 +48,7 @@ export function blownFuses(machine: Machine, state: Pick<JobState, "evidence" | 
   return machine.parts.filter((part) => {
     if (part.kind !== "fuse") return false;
     if (replaced.includes(assemblyIdOf(part))) return true;
-    return findingsOf(state, "ohms").findLast((f) => isAcross(f, part))?.result.is === "OL";
+    return ohmsAt(state, terminalName(part.id, 1)).findLast(({ finding }) => isAcross(finding, part))?.finding.result.is === "OL";
   });
 }
 
@@ -82,15 +83,16 @@ function questionBy(by: By, part: Part, machine: Machine): Question {
 /** Whether somebody has looked into this cause by what tells it, or put it right. Heat that another thermostat cycled tells nothing of a limit. */
 function isExamined(machine: Machine, part: Part, by: By, state: JobState): boolean {
   if (assembliesFitted(state).includes(assemblyIdOf(part))) return true;
-  const looksGood = findingsOf(state, "look").some((f) => f.place.part === part.id && f.result.value === "good");
-  const readings = findingsOf(state, "ohms");
+  const looksGood = looksAt(state, part.id).some(({ finding }) => finding.result.value === "good");
   switch (by) {
     case "air":
       return looksGood || wasSeen(state, "airflow");
     case "cabinet":
-      return readings.some((r) => isToCabinet(r, part, machine) && isSoundToCabinet(r));
+      return ohmsAt(state, machine.cabinet).some(({ finding: r }) => isToCabinet(r, part, machine) && isSoundToCabinet(r));
     case "across":
-      return readings.some((r) => isAcross(r, part) && (part.kind === "element" ? hasItsOhms(part, r) : r.result.is === "OL"));
+      return ohmsAt(state, terminalName(part.id, 1)).some(
+        ({ finding: r }) => isAcross(r, part) && (part.kind === "element" ? hasItsOhms(part, r) : r.result.is === "OL"),
+      );
     case "look":
       return looksGood;
   }

@@ -1,7 +1,8 @@
 import type { FindingOf, QuestionOfKind } from "../../finding/finding";
 import { hasHood, type Machine } from "../../machine/format";
+import { ohmsAt } from "../evidence";
 import { defineCheck, letsRun, shut } from "./definition";
-import { findingsOf, wasSeen } from "./found";
+import { wasSeen } from "./found";
 
 /** The cabinet's way to the earth pin: not measured on a machine that tripped or keeps its water in, or measured and bad. */
 export interface EarthCheck {
@@ -15,7 +16,7 @@ export const EARTH_OHMS = 1;
 export const earth = defineCheck<"earth", EarthCheck>({
   code: "earth",
   open: (machine, state) => {
-    const last = findingsOf(state, "ohms").findLast((f) => isEarth(machine, f));
+    const last = ohmsAt(state, machine.supply.ground.pin).findLast(({ finding }) => isEarth(machine, finding))?.finding;
     if (last) return isSound(last) ? [] : [{ code: "earth", because: "read" }];
     if (wasSeen(state, "trips", "yes")) return [{ code: "earth", because: "tripped" }];
     return hasHood(machine) || !reachesEarth(machine) ? [] : [{ code: "earth", because: "condenser" }];

@@ -1,21 +1,19 @@
-import type { Finding, FindingKind, FindingOf } from "../../finding/finding";
+import type { Finding } from "../../finding/finding";
 import type { SightId } from "../../finding/sights";
+import { sightings } from "../evidence";
 import type { Evidence, JobState } from "../state";
 
 type Recorded = Pick<JobState, "evidence" | "fitted">;
 
-export const findingsOf = <K extends FindingKind>({ evidence }: Pick<JobState, "evidence">, kind: K): FindingOf<K>[] =>
-  evidence.flatMap(({ finding }) => (finding.kind === kind ? [finding as FindingOf<K>] : []));
-
 export const isSight = (finding: Finding, sight: SightId, value?: string): boolean =>
   finding.kind === "sight" && finding.place.sight === sight && (value === undefined || finding.result.value === value);
 
-export const wasSeen = ({ evidence }: Recorded, sight: SightId, value?: string): boolean =>
-  evidence.some((e) => isSight(e.finding, sight, value));
+export const wasSeen = (state: Recorded, sight: SightId, value?: string): boolean =>
+  sightings(state, sight).some(({ finding }) => value === undefined || finding.result.value === value);
 
 /** What a technician last answered to a sight; `undefined`: nobody looked. */
-export function lastSeen({ evidence }: Recorded, sight: SightId): Evidence | undefined {
-  return evidence.findLast((e) => e.source === "technician" && isSight(e.finding, sight));
+export function lastSeen(state: Recorded, sight: SightId): Evidence | undefined {
+  return sightings(state, sight).findLast(({ evidence }) => evidence.source === "technician")?.evidence;
 }
 
 /** Whether a technician saw this after the last fitting of such a thing. */
@@ -25,9 +23,9 @@ function seenSinceFitted(state: Recorded, sight: SightId, value: string, isOne: 
   return last !== undefined && isSight(last.finding, sight, value) && last.fitted.length > at;
 }
 
-/** Place of the last finding like this among the evidence; −1: there is none. */
-export const lastPlace = ({ evidence }: Recorded, isOne: (finding: Finding) => boolean): number =>
-  evidence.findLastIndex((e) => isOne(e.finding));
+/** Place among the evidence at which this was last answered to a sight; −1: it never was. */
+export const lastPlace = (state: Recorded, sight: SightId, value: string): number =>
+  sightings(state, sight).findLast(({ finding }) => finding.result.value === value)?.at ?? -1;
 
 /** A sight that is asked for. */
 export const asked = (sight: SightId) => ({ kind: "sight", place: { sight }, circumstances: {} }) as const;

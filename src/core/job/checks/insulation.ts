@@ -2,9 +2,10 @@ import type { QuestionOfKind } from "../../finding/finding";
 import { isSoundToCabinet, shouldBeOpen } from "../../finding/insulation";
 import { hasHood, type Machine } from "../../machine/format";
 import { runningControls } from "../../machine/run/at-rest";
+import { ohmsAt } from "../evidence";
 import type { JobState } from "../state";
 import { type CheckTime, defineCheck } from "./definition";
-import { isSight, lastPlace } from "./found";
+import { lastPlace } from "./found";
 
 /** A pin of the plug is to be measured to the cabinet: the machine tripped, or keeps its water in (a condenser) and goes back. */
 export interface InsulationCheck {
@@ -16,7 +17,7 @@ export interface InsulationCheck {
 export const insulation = defineCheck<"insulation", InsulationCheck>({
   code: "insulation",
   open: (machine, state) => {
-    const tripped = lastPlace(state, (f) => isSight(f, "trips", "yes"));
+    const tripped = lastPlace(state, "trips", "yes");
     if (tripped < 0 && hasHood(machine)) return [];
     const because = tripped < 0 ? "condenser" : "tripped";
     return pinsOf(machine)
@@ -39,12 +40,11 @@ const pinToCabinet = (machine: Machine, pin: string): QuestionOfKind<"ohms"> => 
 });
 
 /** Found sound after the machine tripped; before a condenser goes back, after what was fitted last. */
-function isMeasured(machine: Machine, { evidence, fitted }: JobState, pin: string, tripped: number): boolean {
-  return evidence.some(
-    ({ finding: f, fitted: before }, i) =>
-      f.kind === "ohms" &&
-      [pin, machine.cabinet].every((p) => (f.place.between as readonly string[]).includes(p)) &&
+function isMeasured(machine: Machine, state: JobState, pin: string, tripped: number): boolean {
+  return ohmsAt(state, pin).some(
+    ({ at, finding: f, evidence: { fitted: before } }) =>
+      (f.place.between as readonly string[]).includes(machine.cabinet) &&
       isSoundToCabinet(f) &&
-      (tripped >= 0 ? i > tripped : before.length === fitted.length),
+      (tripped >= 0 ? at > tripped : before.length === state.fitted.length),
   );
 }

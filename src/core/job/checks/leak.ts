@@ -10,10 +10,10 @@ export interface LeakCheck {
 export const leak = defineCheck<"leak", LeakCheck>({
   code: "leak",
   open: (_, state) => {
-    const tight = lastPlace(state, (f) => isSight(f, "leak", "tight"));
+    const tight = lastPlace(state, "leak", "tight");
     const last = lastSeen(state, "leak");
     if (last && isSight(last.finding, "leak", "bubbles")) return [{ code: "leak", because: "bubbles" }];
-    if (lastPlace(state, (f) => isSight(f, "smell", "gas")) > tight) return [{ code: "leak", because: "smell" }];
+    if (lastPlace(state, "smell", "gas") > tight) return [{ code: "leak", because: "smell" }];
     return state.gasOpened !== undefined && tight < state.gasOpened ? [{ code: "leak", because: "joint" }] : [];
   },
   question: () => asked("leak"),

@@ -2,9 +2,9 @@ import type { QuestionOfKind } from "../../finding/finding";
 import { answers, type FindingOf } from "../../finding/finding";
 import { isSoundToCabinet, partToCabinet, shouldBeOpen } from "../../finding/insulation";
 import type { Machine } from "../../machine/format";
+import { ohmsAt } from "../evidence";
 import type { JobState } from "../state";
 import { danger, defineCheck, inside, stopsRun } from "./definition";
-import { findingsOf } from "./found";
 
 /** Something read low to the cabinet where nothing should, and has not been measured away: the place of that reading. */
 export interface ToCabinetCheck {
@@ -24,7 +24,9 @@ export const toCabinet = defineCheck<"to-cabinet", ToCabinetCheck>({
 
 /** The last word of every place measured to the cabinet, where it is low. A sound reading of the part itself speaks for its ends too. */
 function lowToCabinet(machine: Machine, state: JobState): FindingOf<"ohms">[] {
-  const readings = findingsOf(state, "ohms").filter((r) => shouldBeOpen(machine, r));
+  const readings = ohmsAt(state, machine.cabinet)
+    .map(({ finding }) => finding)
+    .filter((r) => shouldBeOpen(machine, r));
   return readings.filter((r, i) => {
     if (isSoundToCabinet(r)) return false;
     const part = partToCabinet(machine, r);
