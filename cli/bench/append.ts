@@ -24,7 +24,7 @@ export async function appending(): Promise<void> {
     await server.start("--empty");
     const jobs = { short: await longJob(server, 50), long: await longJob(server, 5000) };
     await compareLengths(server, jobs);
-    for (const clients of CLIENTS) await throughput(server, jobs.short, clients);
+    for (const clients of CLIENTS) await throughput(server, await longJob(server, 50), clients);
   } finally {
     await server.remove();
   }
@@ -91,43 +91,54 @@ async function compareLengths(server: Server, { short, long }: Record<"short" | 
   print({ name: "append at 50 over the two together", figure: p("short", 0.5) / parts.figure, unit: "times", target: 2 });
 }
 
-/** As a load tool sends: connections that stay open, nothing parsed but the status. */
+/** As a load tool sends, over connections that stay open; beside it as many empty answers by as many clients. */
 async function throughput(server: Server, job: { next: () => Entry }, clients: number): Promise<void> {
   const agent = new Agent({ keepAlive: true, maxSockets: clients });
-  const times: number[] = [];
-  const each = Math.ceil(2400 / clients);
+  const each = Math.ceil(1600 / clients);
   const bodies = Array.from({ length: clients * each }, () => JSON.stringify({ entries: [job.next()] }));
+  const health = await allAtOnce(clients, each, () => sent(server, agent, "GET", "/api/health"));
+  const append = await allAtOnce(clients, each, () => sent(server, agent, "POST", "/api/entries", bodies.pop()));
+  agent.destroy();
+  const baseline = { what: "empty answers by as many clients", figure: health.perSecond };
+  print({
+    name: `append, ${clients} clients`,
+    figure: append.perSecond,
+    unit: "a second",
+    baseline,
+    ...(clients === 8 && { target: 600 }),
+  });
+  print({ name: `append, ${clients} clients, p50`, figure: append.p50, unit: "ms" });
+}
+
+async function allAtOnce(clients: number, each: number, work: () => Promise<void>): Promise<{ perSecond: number; p50: number }> {
+  const times: number[] = [];
   const begin = performance.now();
   await Promise.all(
     Array.from({ length: clients }, async () => {
       for (let i = 0; i < each; i++) {
         const start = performance.now();
-        await post(server, agent, bodies.pop() ?? "");
+        await work();
         times.push(since(start));
       }
     }),
   );
-  const perSecond = (clients * each * 1000) / since(begin);
-  agent.destroy();
-  print({ name: `append, ${clients} clients`, figure: perSecond, unit: "a second", ...(clients === 8 && { target: 600 }) });
-  print({
-    name: `append, ${clients} clients, p50`,
-    figure: quantile(
+  return {
+    perSecond: (clients * each * 1000) / since(begin),
+    p50: quantile(
       times.toSorted((a, b) => a - b),
       0.5,
     ),
-    unit: "ms",
-  });
+  };
 }
 
-function post(server: Server, agent: Agent, body: string): Promise<void> {
+function sent(server: Server, agent: Agent, method: string, path: string, body = ""): Promise<void> {
   return new Promise((done, failed) => {
-    const headers = { "content-type": "application/json", "content-length": Buffer.byteLength(body) };
-    const sent = request(`${server.url}/api/entries`, { method: "POST", agent, headers }, (response) => {
+    const headers = body === "" ? {} : { "content-type": "application/json", "content-length": Buffer.byteLength(body) };
+    const asked = request({ host: "127.0.0.1", port: server.port, path, method, agent, headers }, (response) => {
       response.resume();
       response.on("end", () => (response.statusCode === 200 ? done() : failed(new Error(`the server answered ${response.statusCode}`))));
     });
-    sent.on("error", failed);
-    sent.end(body);
+    asked.on("error", failed);
+    asked.end(body);
   });
 }

@@ -23,12 +23,14 @@ interface Sorted {
 type Recorded = { readonly evidence: readonly Evidence[] };
 
 const sorted = new WeakMap<readonly Evidence[], Sorted>();
+/** The last evidence before this that was sorted; none in between is held on to. */
 const before = new WeakMap<readonly Evidence[], readonly Evidence[]>();
 
 /** Evidence with more behind it. */
 export function grown(evidence: readonly Evidence[], more: readonly Evidence[]): readonly Evidence[] {
   const next = [...evidence, ...more];
-  before.set(next, evidence);
+  const earlier = sorted.has(evidence) ? evidence : before.get(evidence);
+  if (earlier) before.set(next, earlier);
   return next;
 }
 
@@ -43,6 +45,7 @@ function sort({ evidence }: Recorded): Sorted {
   const earlier = before.get(evidence);
   const handed = earlier && sorted.get(earlier);
   if (earlier) sorted.delete(earlier);
+  before.delete(evidence);
   const index: Sorted = handed ?? { count: 0, ofKind: new Map(), sights: new Map(), looks: new Map(), ohms: new Map() };
   for (const e of evidence.slice(index.count)) put(index, e, index.count++);
   sorted.set(evidence, index);

@@ -94,9 +94,7 @@ export class Replica {
   async add(job: string, by: string, drafts: readonly Draft[], now: Date = new Date()): Promise<void> {
     this.askToPersist();
     await this.queue.add(drafts.map((draft) => stamp(job, draft, { id: v7(), at: now.toISOString(), by })));
-    await this.lookAtQueue();
-    this.channel.post({ is: "queue" });
-    this.flushSoon();
+    void this.queueChanged().then(() => this.flushSoon());
   }
 
   async discard(order: number): Promise<void> {
