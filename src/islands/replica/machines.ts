@@ -1,6 +1,6 @@
-import { type FindMachine, findAmong, type MachineRef } from "../../core/machine/revision";
+import { type FindMachine, findAmong, type MachineRef, machineRefSchema } from "../../core/machine/revision";
 import { askMachine } from "./ask-server";
-import type { KeptMachine, Shelf } from "./shelf";
+import type { KeptMachine, Sequenced, Shelf } from "./shelf";
 
 /** The machines that this browser holds, in the revisions that records name. */
 export class Machines {
@@ -64,3 +64,11 @@ export class Machines {
 }
 
 const isSame = (a: MachineRef, b: MachineRef): boolean => a.id === b.id && a.revision === b.revision;
+
+/** The machines that entries name. */
+export function machinesNamed(entries: readonly Sequenced[]): readonly MachineRef[] {
+  return entries.flatMap(({ entry }) => {
+    const ref = entry.kind === "machine" ? machineRefSchema.safeParse(entry.body.machine) : undefined;
+    return ref?.success ? [ref.data] : [];
+  });
+}

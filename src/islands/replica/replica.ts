@@ -3,17 +3,17 @@ import { stamp } from "../../core/job/entry";
 import type { Draft } from "../../core/job/kinds/index";
 import type { Envelope } from "../../core/journal/envelope";
 import type { ListedJob } from "../../core/language/job-row";
-import { machineRefSchema } from "../../core/machine/revision";
-import { askCopy, askJob, askLacking } from "./ask-server";
+import { askJob } from "./ask-server";
 import { type Channel, type Contact, type Message, openChannel } from "./channel";
+import { ServerContact } from "./contact";
+import { Follower } from "./follow";
 import { JobFeed, type ToldJob } from "./job-feed";
 import { lead } from "./leader";
-import { listen, type ToldNews } from "./listen";
-import { Machines } from "./machines";
-import { Pauses } from "./pauses";
+import { Machines, machinesNamed } from "./machines";
 import { type Pending, Queue } from "./queue";
-import { type NotThere, sendEntries } from "./send";
-import { type Cursor, type Sequenced, Shelf } from "./shelf";
+import { notThereSays, storageSays } from "./says";
+import { Sender } from "./sender";
+import { type Sequenced, Shelf } from "./shelf";
 
 /** What waits, and how things stand with the server and the browser's storage. */
 export interface ReplicaState {
@@ -23,10 +23,7 @@ export interface ReplicaState {
   readonly storage?: string;
 }
 
-type StateListener = (state: ReplicaState) => void;
 type JobListener = (told: ToldJob) => void;
-
-const BATCH = { entries: 50, bytes: 400_000 };
 
 /**
  * This browser's copy of the journal, and its queue. Entries are stored first, sent by one tab in order, and leave the queue
@@ -36,55 +33,87 @@ export class Replica {
   readonly machines: Machines;
   private readonly shelf: Promise<Shelf | undefined>;
   private readonly queue: Queue;
+  private readonly contact: ServerContact;
   private readonly channel: Channel;
-  private readonly stateListeners = new Set<StateListener>();
+  private readonly sender: Sender;
+  private readonly follower: Follower;
+  private readonly stateListeners = new Set<(state: ReplicaState) => void>();
   private readonly rowListeners = new Set<(rows: readonly ListedJob[]) => void>();
-  private readonly feeds = new Map<string, { readonly feed: JobFeed; readonly listeners: Set<JobListener> }>();
-  private readonly pauses = new Pauses();
+  private readonly watched = new Map<string, { readonly feed: JobFeed; readonly listeners: Set<JobListener> }>();
   private state: ReplicaState = { pending: [], contact: { heardAt: 0 } };
-  private cursor: Cursor | undefined;
   private leads = false;
-  private sending = false;
-  private again = false;
-  private asked = false;
   private closed = false;
+  private asked = false;
   private stopLeading: () => void = () => undefined;
-  private heardNoted = 0;
-  private taking: Promise<void> = Promise.resolve();
 
   constructor() {
+    const storageFailed = (error: unknown) => this.tell({ storage: storageSays(error) });
     this.shelf = Shelf.open().catch((error: unknown) => {
-      this.storageFailed(error);
+      storageFailed(error);
       return undefined;
     });
-    this.queue = new Queue(this.shelf, (error) => this.storageFailed(error));
+    this.queue = new Queue(this.shelf, storageFailed);
     this.machines = new Machines(this.shelf);
     this.channel = openChannel((message) => void this.hear(message));
-    addEventListener("online", () => this.flushSoon());
+    this.contact = new ServerContact(this.shelf, (contact, own) => {
+      this.tell({ contact });
+      if (own) this.channel.post({ is: "contact", contact });
+    });
+    this.sender = new Sender(this.queue, {
+      leads: () => this.leads,
+      taken: (entries) => {
+        this.contact.heard({ clears: true });
+        return this.pass(entries, []);
+      },
+      settled: () => this.queueChanged(),
+      notThere: (why) => this.contact.amiss(notThereSays(why)),
+    });
+    this.follower = new Follower(this.shelf, this.machines, {
+      heard: () => this.heard(),
+      back: () => {
+        this.heard();
+        this.sender.now();
+      },
+      lost: () => this.lost(),
+      news: (entries, rows) => this.pass(entries, rows),
+      rows: (rows) => this.tellRows(rows),
+      anew: () => this.anew(),
+      storageFailed,
+    });
+    addEventListener("online", () => this.sender.now());
     void this.begin();
   }
 
   private async begin(): Promise<void> {
-    const heard = await (await this.shelf)?.noted("heard").catch(() => undefined);
-    if (typeof heard === "number" && this.state.contact.heardAt === 0) this.tell({ contact: { heardAt: heard } });
+    await this.contact.recall();
     await this.lookAtQueue();
     if (this.closed) return;
     this.channel.post({ is: "hello" });
     this.stopLeading = lead(() => this.beginToLead());
-    if (!this.leads) void this.flush();
+    if (!this.leads) this.sender.now();
+  }
+
+  private beginToLead(): () => void {
+    this.leads = true;
+    const stop = this.follower.begin();
+    this.sender.now();
+    return () => {
+      this.leads = false;
+      stop();
+    };
   }
 
   /** Ends sending and listening, and lets go of the store. */
   async close(): Promise<void> {
     this.closed = true;
     this.stopLeading();
-    this.pauses.reset();
+    this.sender.end();
     this.channel.close();
     (await this.shelf)?.close();
   }
 
   /** Hears at once, and whenever something changes. Returns what ends it. */
-  subscribe(listener: StateListener): () => void {
+  subscribe(listener: (state: ReplicaState) => void): () => void {
     this.stateListeners.add(listener);
     listener(this.state);
     return () => this.stateListeners.delete(listener);
@@ -94,7 +123,7 @@ export class Replica {
   async add(job: string, by: string, drafts: readonly Draft[], now: Date = new Date()): Promise<void> {
     this.askToPersist();
     await this.queue.add(drafts.map((draft) => stamp(job, draft, { id: v7(), at: now.toISOString(), by })));
-    void this.queueChanged().then(() => this.flushSoon());
+    void this.queueChanged().then(() => this.sender.now());
   }
 
   async discard(order: number): Promise<void> {
@@ -105,7 +134,12 @@ export class Replica {
   async retry(order: number): Promise<void> {
     await this.queue.retry(order);
     await this.queueChanged();
-    this.flushSoon();
+    this.sender.now();
+  }
+
+  /** What waits, oldest first. */
+  waiting(): Promise<readonly Pending[]> {
+    return this.queue.rows();
   }
 
   /**
@@ -113,29 +147,25 @@ export class Replica {
    * what ends it.
    */
   subscribeJob(job: string, listener: JobListener): () => void {
-    const watched = this.feeds.get(job) ?? { feed: new JobFeed(), listeners: new Set() };
-    this.feeds.set(job, watched);
+    const watched = this.watched.get(job) ?? { feed: new JobFeed(), listeners: new Set() };
+    this.watched.set(job, watched);
     watched.listeners.add(listener);
     void this.loadJob(job);
     return () => {
       watched.listeners.delete(listener);
-      if (watched.listeners.size === 0) this.feeds.delete(job);
+      if (watched.listeners.size === 0) this.watched.delete(job);
     };
   }
 
-  /** Rows of the list as far as they are here; hears of those that change. Returns what ends it. */
+  /** Hears of rows of the list that change. Returns what ends it. */
   subscribeRows(listener: (changed: readonly ListedJob[]) => void): () => void {
     this.rowListeners.add(listener);
     return () => this.rowListeners.delete(listener);
   }
 
+  /** Rows of the list as far as they are here. */
   async rows(): Promise<readonly ListedJob[]> {
     return (await (await this.shelf)?.rows().catch(() => undefined)) ?? [];
-  }
-
-  /** What waits, oldest first. */
-  waiting(): Promise<readonly Pending[]> {
-    return this.queue.rows();
   }
 
   /** Everything of a job that this browser holds, sent or not, in order. */
@@ -145,17 +175,12 @@ export class Replica {
     const kept = (await shelf?.entriesOf(job).catch(() => undefined)) ?? [];
     const waiting = (await this.queue.rows()).map((p) => p.entry).filter((e) => e.stream.id === job);
     const row = await shelf?.row(job).catch(() => undefined);
-    return {
-      entries: merged(
-        kept.map((s) => s.entry),
-        waiting,
-      ),
-      row,
-    };
+    const known = kept.map((s) => s.entry);
+    return { entries: merged(known, waiting), row };
   }
 
   private async loadJob(job: string): Promise<void> {
-    const watched = this.feeds.get(job);
+    const watched = this.watched.get(job);
     if (!watched) return;
     const shelf = await this.shelf;
     const kept = (await shelf?.entriesOf(job).catch(() => undefined)) ?? [];
@@ -163,12 +188,12 @@ export class Replica {
     const told = await askJob(job, watched.feed.lastSeq()).catch(() => undefined);
     if (!told) return;
     await this.takeForJob(job, told.entries, told.row);
-    await shelf?.take({ entries: told.entries, rows: [told.row] }).catch((error) => this.storageFailed(error));
+    await shelf?.take({ entries: told.entries, rows: [told.row] }).catch((error) => this.tell({ storage: storageSays(error) }));
   }
 
   private async takeForJob(job: string, entries: readonly Sequenced[], row: ListedJob | undefined): Promise<void> {
     await this.machines.get(machinesNamed(entries));
-    const watched = this.feeds.get(job);
+    const watched = this.watched.get(job);
     if (!watched?.feed.take(entries, row)) return;
     for (const listener of watched.listeners) listener(watched.feed.told());
   }
@@ -177,216 +202,61 @@ export class Replica {
     switch (message.is) {
       case "queue":
         await this.lookAtQueue();
-        if (this.leads) this.flushSoon();
+        if (this.leads) this.sender.now();
         return;
       case "news":
-        await this.spread(message.entries, message.rows);
-        return;
+        return this.spread(message.entries, message.rows);
       case "contact":
-        this.tell({ contact: message.contact });
-        return;
+        return this.contact.told(message.contact);
       case "anew":
         await this.lookAtQueue();
-        await this.reload();
-        return;
+        return this.reload();
       case "hello":
-        if (this.leads) this.channel.post({ is: "contact", contact: this.state.contact });
+        if (this.leads) this.channel.post({ is: "contact", contact: this.contact.now });
     }
+  }
+
+  /** To all tabs. */
+  private pass(entries: readonly Sequenced[], rows: readonly ListedJob[]): Promise<void> {
+    this.channel.post({ is: "news", entries, rows });
+    return this.spread(entries, rows);
   }
 
   /** To whoever watches in this tab. */
   private async spread(entries: readonly Sequenced[], rows: readonly ListedJob[]): Promise<void> {
-    for (const job of this.feeds.keys()) {
+    for (const job of this.watched.keys()) {
       const mine = entries.filter(({ entry }) => entry.stream.of === "job" && entry.stream.id === job);
       const row = rows.find((r) => r.id === job);
       if (mine.length > 0 || row) await this.takeForJob(job, mine, row);
     }
-    if (rows.length > 0) for (const listener of this.rowListeners) listener(rows);
+    if (rows.length > 0) this.tellRows(rows);
+  }
+
+  private async anew(): Promise<void> {
+    await this.lookAtQueue();
+    this.channel.post({ is: "anew" });
+    // What waits must be there before the copy is taken, so that no page shows less than it did.
+    await this.sender.flush();
+    await this.reload();
   }
 
   /** After the copy was begun anew: what is watched is asked for again, and then takes the place of what was known. */
   private async reload(): Promise<void> {
-    for (const [job, { feed, listeners }] of this.feeds) {
+    for (const [job, { feed, listeners }] of this.watched) {
       const told = await askJob(job, 0).catch(() => undefined);
-      feed.replace(told?.entries ?? [], told?.row);
+      if (!told) continue;
+      feed.replace(told.entries, told.row);
       for (const listener of listeners) listener(feed.told());
     }
-    for (const listener of this.rowListeners) listener([]);
+    this.tellRows([]);
   }
 
-  private beginToLead(): () => void {
-    this.leads = true;
-    let stopped = false;
-    let hangUp: () => void = () => undefined;
-    const start = async () => {
-      this.cursor ??= await (await this.shelf)?.cursor().catch(() => undefined);
-      while (!stopped && !this.cursor) {
-        await this.copy().catch((error: unknown) => this.lost(error));
-        if (!this.cursor) await new Promise((r) => setTimeout(r, 2000));
-      }
-      if (stopped) return;
-      hangUp = this.listenOn(() => void start());
-      void this.fillIn();
-    };
-    void start();
-    this.flushSoon();
-    return () => {
-      stopped = true;
-      hangUp();
-      this.leads = false;
-    };
+  private heard(): void {
+    this.contact.heard({ clears: this.state.pending.length === 0 });
   }
 
-  private listenOn(startAgain: () => void): () => void {
-    const anew = (again: () => Promise<readonly Envelope[]>) => {
-      const work = async () => {
-        await this.beginAnew(await again());
-        startAgain();
-      };
-      work().catch((error: unknown) => {
-        this.lost(error);
-        setTimeout(() => anew(again), 3000);
-      });
-    };
-    return listen(() => this.cursor, {
-      hello: (journal) => {
-        this.heardNow();
-        if (journal === this.cursor?.journal) return true;
-        anew(async () => []);
-        return false;
-      },
-      news: (news) => {
-        // One after the other: the cursor never goes past an entry that is not stored.
-        this.taking = this.taking.then(() => this.takeNews(news)).catch((error: unknown) => console.error(error));
-      },
-      beat: () => this.heardNow(),
-      older: () => anew(() => this.lackedByServer()),
-      far: () => anew(async () => []),
-      lost: () => this.lost(undefined),
-    });
-  }
-
-  /** What this browser holds and the server, which was restored from an older copy, does not. */
-  private async lackedByServer(): Promise<readonly Envelope[]> {
-    const all = (await (await this.shelf)?.everyEntry()) ?? [];
-    const lacking = new Set(await askLacking(all.map((s) => s.entry.id)));
-    return all.map((s) => s.entry).filter((e) => lacking.has(e.id));
-  }
-
-  private async beginAnew(again: readonly Envelope[]): Promise<void> {
-    await (await this.shelf)?.beginAnew(again);
-    this.cursor = undefined;
-    await this.lookAtQueue();
-    this.channel.post({ is: "anew" });
-    // What waits must be there before the copy is taken, so that no page shows less than it did.
-    await this.flush();
-    await this.reload();
-  }
-
-  /** Begins the copy: rows of the open jobs and where the journal stands; the jobs themselves follow by and by. */
-  private async copy(): Promise<void> {
-    const { cursor, rows, machines } = await askCopy();
-    this.heardNow();
-    await (await this.shelf)?.take({ rows, cursor }).catch((error) => this.storageFailed(error));
-    this.cursor = cursor;
-    void this.machines.get(machines);
-    for (const listener of this.rowListeners) listener(rows);
-  }
-
-  /** Gets the open jobs that are not here yet, one after the other. */
-  private async fillIn(): Promise<void> {
-    const shelf = await this.shelf;
-    if (!shelf) return;
-    try {
-      for (const row of await shelf.rows()) {
-        if (!this.leads || row.closed) continue;
-        const kept = await shelf.lastOf(row.id);
-        if (kept >= row.seq) continue;
-        const told = await askJob(row.id, kept);
-        if (!told) continue;
-        await this.machines.get(machinesNamed(told.entries));
-        await shelf.take({ entries: told.entries, rows: [told.row] });
-      }
-    } catch (error) {
-      // The server is away, or the shelf fails: the rest comes at the next start.
-      this.lost(error);
-    }
-  }
-
-  private async takeNews({ entries, rows }: ToldNews): Promise<void> {
-    this.heardNow();
-    const last = entries.at(-1);
-    if (last && this.cursor && last.seq > this.cursor.seq) this.cursor = { journal: this.cursor.journal, seq: last.seq, hash: last.hash };
-    // Those who watch are told first: the shelf may take its time.
-    this.channel.post({ is: "news", entries, rows });
-    await this.spread(entries, rows);
-    await (await this.shelf)
-      ?.take({ entries, rows, ...(this.cursor && { cursor: this.cursor }) })
-      .catch((error) => this.storageFailed(error));
-  }
-
-  private flushSoon(): void {
-    this.pauses.skip();
-    void this.flush();
-  }
-
-  /** Sends what waits, oldest first: all of it in the tab whose turn it is, what could not be stored in its own tab. */
-  private async flush(): Promise<void> {
-    if (this.sending) {
-      this.again = true;
-      return;
-    }
-    this.sending = true;
-    try {
-      do {
-        this.again = false;
-        await this.sendAll();
-      } while (this.again);
-    } finally {
-      this.sending = false;
-    }
-  }
-
-  private async sendAll(): Promise<void> {
-    let most: number = BATCH.entries;
-    while (true) {
-      const rows = this.leads ? await this.queue.rows() : this.queue.looseRows();
-      const batch = batchOf(
-        rows.filter((r) => r.refused === undefined),
-        most,
-      );
-      if (batch.length === 0) return;
-      const answer = await sendEntries(batch.map((r) => r.entry));
-      if (!("why" in answer)) {
-        await this.settle(batch, answer);
-        continue;
-      }
-      if (answer.why === "too-large" && batch.length > 1) {
-        most = Math.ceil(batch.length / 2);
-        continue;
-      }
-      this.noteTrouble(notThereSays(answer));
-      if (this.again || this.closed) return;
-      this.pauses.after(() => void this.flush());
-      return;
-    }
-  }
-
-  private async settle(
-    batch: readonly Pending[],
-    answer: Extract<Awaited<ReturnType<typeof sendEntries>>, { acknowledged: unknown }>,
-  ): Promise<void> {
-    this.pauses.reset();
-    this.heardNow(true);
-    const taken = batch.flatMap(({ entry }): Sequenced[] => {
-      const seq = answer.acknowledged.get(entry.id);
-      return seq === undefined ? [] : [{ seq, entry }];
-    });
-    // Into the job before out of the queue, so that no entry is away for a moment.
-    await this.spread(taken, []);
-    this.channel.post({ is: "news", entries: taken, rows: [] });
-    await this.queue.settle(batch, answer);
-    await this.queueChanged();
+  private lost(): void {
+    if (this.contact.now.trouble === undefined) this.contact.amiss(notThereSays({ why: "no-answer" }));
   }
 
   private async queueChanged(): Promise<void> {
@@ -398,36 +268,14 @@ export class Replica {
     this.tell({ pending: await this.queue.rows() });
   }
 
-  private heardNow(sent = false): void {
-    const { trouble } = this.state.contact;
-    const contact: Contact = { heardAt: Date.now(), ...(trouble !== undefined && !sent && { trouble }) };
-    this.tell({ contact });
-    this.channel.post({ is: "contact", contact });
-    if (trouble !== undefined && !sent) this.flushSoon();
-    if (Date.now() - this.heardNoted > HEARD_NOTED_MS) {
-      this.heardNoted = Date.now();
-      void this.shelf.then((shelf) => shelf?.note("heard", Date.now())).catch(() => undefined);
-    }
-  }
-
-  private noteTrouble(trouble: string): void {
-    const contact = { ...this.state.contact, trouble };
-    this.tell({ contact });
-    this.channel.post({ is: "contact", contact });
-  }
-
-  private lost(_error: unknown): void {
-    if (this.state.contact.trouble === undefined) this.noteTrouble(notThereSays({ why: "no-answer" }));
-  }
-
-  private storageFailed(error: unknown): void {
-    this.tell({ storage: storageSays(error) });
-  }
-
   private askToPersist(): void {
     if (this.asked) return;
     this.asked = true;
     void navigator.storage?.persist?.().catch(() => undefined);
+  }
+
+  private tellRows(rows: readonly ListedJob[]): void {
+    for (const listener of this.rowListeners) listener(rows);
   }
 
   private tell(change: Partial<ReplicaState>): void {
@@ -436,50 +284,11 @@ export class Replica {
   }
 }
 
-const HEARD_NOTED_MS = 20_000;
-
 /** Entries with those added that are not there yet; the same list when all are. */
 export function merged(known: readonly Envelope[], more: readonly Envelope[]): readonly Envelope[] {
   const ids = new Set(known.map((e) => e.id));
   const fresh = more.filter((e) => !ids.has(e.id));
   return fresh.length === 0 ? known : [...known, ...fresh];
-}
-
-function batchOf(rows: readonly Pending[], most: number): readonly Pending[] {
-  let bytes = 0;
-  const end = rows.findIndex((row, i) => {
-    bytes += JSON.stringify(row.entry).length;
-    return i === most || (i > 0 && bytes > BATCH.bytes);
-  });
-  return end < 0 ? rows : rows.slice(0, end);
-}
-
-function machinesNamed(entries: readonly Sequenced[]) {
-  return entries.flatMap(({ entry }) => {
-    const ref = entry.kind === "machine" ? machineRefSchema.safeParse(entry.body.machine) : undefined;
-    return ref?.success ? [ref.data] : [];
-  });
-}
-
-function notThereSays({ why, status }: NotThere): string {
-  switch (why) {
-    case "no-answer":
-      return "the server can't be reached";
-    case "not-ours":
-      return `something else answered in the server's place${status ? ` (${status})` : ""}: a sign-in page, a proxy?`;
-    case "failed":
-      return `the server can't take entries now (${status})`;
-    case "key":
-      return "the server wants the access key of this browser: open /key";
-    case "too-large":
-      return "the server says that it is too large";
-  }
-}
-
-function storageSays(error: unknown): string {
-  const name = error instanceof Error ? error.name : "";
-  if (name === "QuotaExceededError") return "this browser's storage is full";
-  return `this browser can't store anything (${name || "unknown"}${error instanceof Error && error.message ? `: ${error.message.slice(0, 80)}` : ""})`;
 }
 
 let shared: Replica | undefined;
