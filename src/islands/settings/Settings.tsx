@@ -1,7 +1,9 @@
 import { ArrowLeft } from "lucide-react";
 import { useEffect, useState } from "react";
 import { readKept } from "../../core/job/entry";
+import { foldJob } from "../../core/job/fold";
 import { entrySays, unreadableSays } from "../../core/language/entries";
+import type { Machine } from "../../core/machine/format";
 import { Button } from "../../ui/Button";
 import { Clock } from "../job/shell/Clock";
 import type { Pending } from "../replica/queue";
@@ -143,13 +145,27 @@ function Waiting({ pending, trouble }: { readonly pending: readonly Pending[]; r
   );
 }
 
+/** The machine of a job, as far as this device knows. */
+function useMachineOf(job: string): Machine | undefined {
+  const [machine, setMachine] = useState<Machine | undefined>();
+  useEffect(() => {
+    const look = async () => {
+      const { entries } = await replica().jobHere(job);
+      setMachine(foldJob(job, entries.map(readKept), replica().machines.find).machine);
+    };
+    void look();
+  }, [job]);
+  return machine;
+}
+
 function WaitingEntry({ row: { order, entry, refused } }: { readonly row: Pending }) {
   const kept = readKept(entry);
+  const machine = useMachineOf(entry.stream.id);
   return (
     <li>
       <p>
         <Clock at={entry.at} />{" "}
-        <a href={`/jobs/${entry.stream.id}`}>{kept.readable ? entrySays(undefined, kept.entry) : unreadableSays(kept.entry)}</a>
+        <a href={`/jobs/${entry.stream.id}`}>{kept.readable ? entrySays(machine, kept.entry) : unreadableSays(kept.entry)}</a>
         {refused !== undefined && <strong> Refused: {refused}</strong>}
       </p>
       {refused !== undefined && (
