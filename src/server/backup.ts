@@ -126,7 +126,10 @@ function toDisk(path: string): void {
 
 const DAY_MS = 24 * 3_600_000;
 const LOOK_MS = 10 * 60_000;
-const DAILY = /^yennic-.*\.db$/;
+const DAILY = /^yennic-(\d{4}-\d\d-\d\d)T(\d\d)-(\d\d)-(\d\d)\.db$/;
+
+/** When a daily backup was made, as its name says, in milliseconds since 1970. */
+const madeAt = (name: string): number => Date.parse(name.replace(DAILY, "$1T$2:$3:$4Z"));
 
 /** Backs a folder up once a day into its own backups and keeps the last so many. Returns what ends it. */
 export function backUpDaily(folder: string, keep: number): () => void {
@@ -142,7 +145,7 @@ export function backUpDaily(folder: string, keep: number): () => void {
 }
 
 /** Makes today's backup if the last is a day old, and removes those over the number. Gives the file, if one was made. */
-export async function dailyBackup(folder: string, keep: number, now = new Date()): Promise<string | undefined> {
+export async function dailyBackup(folder: string, keep: number, now = new Date(), write = backUp): Promise<string | undefined> {
   const backups = backupsFolder(folder);
   const kept = () =>
     existsSync(backups)
@@ -151,9 +154,9 @@ export async function dailyBackup(folder: string, keep: number, now = new Date()
           .toSorted()
       : [];
   const last = kept().at(-1);
-  if (last !== undefined && now.getTime() - statSync(join(backups, last)).mtimeMs < DAY_MS) return undefined;
+  if (last !== undefined && now.getTime() - madeAt(last) < DAY_MS) return undefined;
   const file = join(backups, `yennic-${stamp(now)}.db`);
-  await backUp(folder, file);
+  await write(folder, file);
   for (const old of kept().slice(0, -keep)) rmSync(join(backups, old));
   return file;
 }

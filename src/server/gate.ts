@@ -40,10 +40,23 @@ export function turnedAway({ hosts, keyIn }: Gate, request: Pick<IncomingMessage
     return { status: 421, message: `“${named}” is not a name of this server; if it should be, name it in YENNIC_HOSTS` };
   }
   const path = url.split("?")[0] ?? "";
+  // What is looked at here must be what is answered: no “/_astro/../api” that becomes “/api” further on.
+  if (pathOf(url) !== path)
+    return { status: 400, message: `${path.slice(0, 80)} is not written as it is meant: no dots and doubled slashes` };
   if (UNUSED.test(path)) return { status: 404, message: `there is nothing at ${path.slice(0, 80)}` };
   if (keyIn === undefined || OPEN.test(path) || holdsKey(keyIn, request.headers.cookie)) return undefined;
   if (path.startsWith("/api/")) return { status: 401, message: "this browser has not shown the access key: open /key and enter it" };
   return { status: 303, message: "", headers: { location: `/key?to=${encodeURIComponent(url)}` } };
+}
+
+/** The path that an address comes to; `undefined` where it is none of this server. */
+function pathOf(url: string): string | undefined {
+  if (!/^\/(?!\/)/.test(url)) return undefined;
+  try {
+    return new URL(url, "http://localhost").pathname;
+  } catch {
+    return undefined;
+  }
 }
 
 /** The host name of a `Host` header without its port, in lower case. */

@@ -1,0 +1,191 @@
+import { existsSync, mkdirSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { dirname, join } from "node:path";
+import fc from "fast-check";
+import { v7 } from "uuid";
+import { afterAll, beforeAll, expect, test } from "vitest";
+import { TypedJob } from "../../cli/typed-job";
+import { matchesWords } from "../../src/core/language/job-row";
+import { cookieFor, holdsKey, isKey, renewKey } from "../../src/server/access-key";
+import { dailyBackup } from "../../src/server/backup";
+import { type Database, openDatabase } from "../../src/server/database";
+import { folderProblem, markFolder } from "../../src/server/folder";
+import { hostsOf, turnedAway } from "../../src/server/gate";
+import { listJobs } from "../../src/server/jobs";
+import { appendEntries } from "../../src/server/keep-journal";
+import { limitProblem } from "../../src/server/limits";
+import { quickCheck, verifyJournal } from "../../src/server/verify";
+import { shipped } from "../job-of";
+
+const folder = mkdtempSync(join(tmpdir(), "yennic-trust-"));
+let db: Database;
+beforeAll(async () => {
+  db = await openDatabase(`file:${join(folder, "test.db")}`);
+});
+afterAll(() => {
+  db.$client.close();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+async function jobAt(place: string, customer: string, words: string, serial?: string): Promise<string> {
+  const job = new TypedJob(shipped("orrinshaw-e27"), { by: "T", customer, place, start: Date.now(), pace: 1 });
+  job.add({ kind: "complaint", body: { words, findings: [] } });
+  if (serial !== undefined) job.add({ kind: "machine", body: { machine: { id: "orrinshaw-e27", revision: "first-known" }, serial } });
+  await appendEntries(db, job.entries);
+  return job.entries[0]?.stream.id ?? "";
+}
+
+test("the journal can't be changed by the program; what is changed past it is named by its first entry", async () => {
+  await jobAt("Lamp Hill", "Miss Quarrender", "no heat");
+  await expect(db.$client.execute("update entries set by = 'x' where seq = 1")).rejects.toThrow(/never changed/);
+  await expect(db.$client.execute("delete from entries where seq = 1")).rejects.toThrow(/never deleted/);
+  expect(await verifyJournal(db.$client)).toMatchObject({ ok: true, entries: 3 });
+  const spoils: readonly (readonly [sql: string, back: string, seq: number])[] = [
+    [
+      "update entries set body = replace(body, 'Lamp', 'Camp') where seq = 1",
+      "update entries set body = replace(body, 'Camp', 'Lamp') where seq = 1",
+      1,
+    ],
+    ["update entries set by = 'U' where seq = 2", "update entries set by = 'T' where seq = 2", 2],
+    ["update entries set at = '2020-01-01T00:00:00Z' where seq = 3", "", 3],
+  ];
+  await db.$client.execute("drop trigger entries_never_change");
+  await db.$client.execute("drop trigger entries_never_go");
+  const atThree = (await db.$client.execute("select at from entries where seq = 3")).rows[0]?.at as string;
+  for (const [sql, back, seq] of spoils) {
+    await db.$client.execute(sql);
+    expect(await verifyJournal(db.$client)).toMatchObject({ ok: false, seq });
+    expect(await quickCheck(db.$client, 1)).toContain(`entry ${seq} of its journal does not fit`);
+    await db.$client.execute(back === "" ? { sql: "update entries set at = ? where seq = 3", args: [atThree] } : back);
+    expect(await verifyJournal(db.$client)).toMatchObject({ ok: true });
+  }
+  const second = (await db.$client.execute("select * from entries where seq = 2")).rows[0];
+  await db.$client.execute("delete from entries where seq = 2");
+  expect(await verifyJournal(db.$client)).toMatchObject({ ok: false, seq: 3 });
+  await db.$client.execute({
+    sql: "insert into entries(seq, id, stream_of, stream_id, at, by, kind, version, body, hash) values (2, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
+    args: ["id", "stream_of", "stream_id", "at", "by", "kind", "version", "body", "hash"].map((c) => second?.[c] ?? null),
+  });
+  expect(await verifyJournal(db.$client)).toMatchObject({ ok: true, entries: 3 });
+});
+
+test("a search finds by the beginnings of words in place, customer, machine, serial number and complaint; and so does a browser by itself", async () => {
+  await jobAt("Pêcheur's Wharf 12", "Mr Osk", "hums, does not turn", "SN-4471-Q");
+  await jobAt("Ropewalk flats, 3b", "Mrs Fennimarsh", "clothes stay wet");
+  for (const q of [
+    "pecheur",
+    "WHARF 12",
+    "4471",
+    "orrin e27",
+    "hums osk",
+    "fenni wet",
+    "nowhere",
+    "",
+    "  ",
+    "walk",
+    "“12”",
+    "e27' or 1=1 --",
+    'NEAR("a" b)',
+    "*",
+    "rope* OR",
+  ]) {
+    const found = (await listJobs(db, { q, page: 1 })).jobs;
+    const all = (await listJobs(db, { page: 1 })).jobs;
+    expect([q, found.map((j) => j.place).sort()]).toEqual([
+      q,
+      all
+        .filter((j) => matchesWords(j, q))
+        .map((j) => j.place)
+        .sort(),
+    ]);
+  }
+  expect((await listJobs(db, { q: "wharf", page: 1 })).jobs).toHaveLength(1);
+});
+
+test("what comes in is bounded, whatever it is; what the program itself sends passes", () => {
+  fc.assert(
+    fc.property(fc.jsonValue({ maxDepth: 6 }), (value) => {
+      const problem = limitProblem(value);
+      if (problem) expect(problem.message).toMatch(/characters|keys|elements|deeper|control|surrogate/);
+    }),
+    { seed: 3 },
+  );
+  expect(limitProblem({ a: { b: ["ok", "line\nfeed\tand tab"] } })).toBeUndefined();
+  expect(limitProblem({ a: { b: ["ok", "\u0000"] } })).toMatchObject({ field: "a.b.1" });
+  expect(limitProblem({ "\ud800": 1 })?.message).toContain("half of a surrogate pair");
+});
+
+const ask = (url: string, headers: Record<string, string> = { host: "localhost:4310" }, method = "GET") => ({ method, url, headers });
+
+test("only names that are ours are answered to, with or without a port, in any case", () => {
+  const gate = { hosts: hostsOf("0.0.0.0", " Shed.Example , van.example") };
+  for (const host of ["localhost", "127.0.0.1:4310", "[::1]:4310", "shed.example", "VAN.example:80", "van.example.:80"])
+    expect([host, turnedAway(gate, ask("/jobs", { host }))]).toEqual([host, undefined]);
+  for (const host of ["evil.example", "localhost.evil.example", "0.0.0.0", "", "127.0.0.1.evil.example:4310", "shed.example@evil.example"])
+    expect([host, turnedAway(gate, ask("/jobs", { host }))?.status]).toEqual([host, 421]);
+});
+
+test("with a key in the folder nothing of a job is had without its cookie, and a new key ends the old", () => {
+  const keyIn = mkdtempSync(join(tmpdir(), "yennic-key-"));
+  const key = renewKey(keyIn);
+  const gate = { hosts: hostsOf("0.0.0.0"), keyIn };
+  expect([isKey(keyIn, ` ${key}\n`), isKey(keyIn, `${key}x`), isKey(keyIn, "")]).toEqual([true, false, false]);
+  const cookie = cookieFor(keyIn).split(";")[0] ?? "";
+  const paths = [
+    "/jobs",
+    "/api/jobs",
+    "/api/feed",
+    "/api/copy",
+    `/api/machines/x/y`,
+    "/settings",
+    "/",
+    "/key/../jobs",
+    "/shellx",
+    "/_astro/../api/jobs",
+  ];
+  for (const path of paths) {
+    const open = path.startsWith("/_astro/");
+    expect([path, turnedAway(gate, ask(path)) !== undefined]).toEqual([path, !open]);
+    expect(turnedAway(gate, ask(path, { host: "localhost", cookie: `a=b; ${cookie}` }))).toBeUndefined();
+  }
+  for (const path of ["/key", "/key?to=%2Fjobs", "/shell", "/sw.js", "/_astro/a.js", "/api/health"])
+    expect(turnedAway(gate, ask(path))).toBeUndefined();
+  expect(turnedAway(gate, ask("/jobs", { host: "localhost", cookie: "yennic-key=" }))?.status).toBe(303);
+  renewKey(keyIn);
+  expect(holdsKey(keyIn, cookie)).toBe(false);
+  rmSync(keyIn, { recursive: true });
+});
+
+test("a folder is new, sound, or says what became of its database", () => {
+  const at = mkdtempSync(join(tmpdir(), "yennic-folder-"));
+  expect(folderProblem(at)).toBeUndefined();
+  markFolder(at, v7());
+  expect(folderProblem(at)).toContain("is gone");
+  writeFileSync(join(at, "yennic.db"), "");
+  expect(folderProblem(at)).toContain("is empty");
+  writeFileSync(join(at, "yennic.db"), "SQLite format 2\0 and more");
+  expect(folderProblem(at)).toContain("is damaged");
+  writeFileSync(join(at, "yennic.db"), "SQLite format 3\0 and more");
+  expect(folderProblem(at)).toBeUndefined();
+  rmSync(at, { recursive: true });
+});
+
+test("one backup a day, the last so many kept, others' files left alone", async () => {
+  const at = mkdtempSync(join(tmpdir(), "yennic-daily-"));
+  const write = async (_: string, file: string) => {
+    mkdirSync(dirname(file), { recursive: true });
+    writeFileSync(file, "copy");
+    return { ok: true, entries: 0, head: { seq: 0, hash: "" }, journal: "" } as const;
+  };
+  mkdirSync(join(at, "backups"));
+  writeFileSync(join(at, "backups", "before-restore-2026-01-01.db"), "mine");
+  for (let hour = 0; hour < 10 * 24; hour += 6) await dailyBackup(at, 3, new Date(Date.UTC(2026, 10, 1, hour)), write);
+  expect(readdirSync(join(at, "backups"))).toEqual([
+    "before-restore-2026-01-01.db",
+    "yennic-2026-11-08T00-00-00.db",
+    "yennic-2026-11-09T00-00-00.db",
+    "yennic-2026-11-10T00-00-00.db",
+  ]);
+  expect(existsSync(join(at, "backups"))).toBe(true);
+  rmSync(at, { recursive: true });
+});
