@@ -131,21 +131,9 @@ test("with a key in the folder nothing of a job is had without its cookie, and a
   const gate = { hosts: hostsOf("0.0.0.0"), keyIn };
   expect([isKey(keyIn, ` ${key}\n`), isKey(keyIn, `${key}x`), isKey(keyIn, "")]).toEqual([true, false, false]);
   const cookie = cookieFor(keyIn).split(";")[0] ?? "";
-  const paths = [
-    "/jobs",
-    "/api/jobs",
-    "/api/feed",
-    "/api/copy",
-    `/api/machines/x/y`,
-    "/settings",
-    "/",
-    "/key/../jobs",
-    "/shellx",
-    "/_astro/../api/jobs",
-  ];
+  const paths = ["/jobs", "/api/jobs", "/api/feed", "/api/copy", "/api/machines/x/y", "/settings", "/", "/shellx", "/keys", "/%61pi/jobs"];
   for (const path of paths) {
-    const open = path.startsWith("/_astro/");
-    expect([path, turnedAway(gate, ask(path)) !== undefined]).toEqual([path, !open]);
+    expect([path, turnedAway(gate, ask(path)) !== undefined]).toEqual([path, true]);
     expect(turnedAway(gate, ask(path, { host: "localhost", cookie: `a=b; ${cookie}` }))).toBeUndefined();
   }
   for (const path of ["/key", "/key?to=%2Fjobs", "/shell", "/sw.js", "/_astro/a.js", "/api/health"])
