@@ -3,6 +3,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { sql } from "drizzle-orm";
 import { v7 } from "uuid";
+import { item } from "../../src/core/array/at";
 import { STAGES } from "../../src/core/job/stages";
 import { type ListedJob, searchedWords } from "../../src/core/language/job-row";
 import { randomFrom } from "../../src/core/training/random";
@@ -63,7 +64,7 @@ async function timesOf(server: Server, path: (i: number) => string): Promise<num
 async function fill(file: string): Promise<void> {
   const db = await openDatabase(`file:${file}`);
   const random = randomFrom(5);
-  const any = <T>(of: readonly T[]): T => of[Math.floor(random() * of.length)] as T;
+  const any = <T>(of: readonly T[]): T => item(of, Math.floor(random() * of.length));
   for (let from = 0; from < JOBS; from += 500) {
     const rows = Array.from({ length: 500 }, (_, i): ListedJob => {
       const n = from + i;

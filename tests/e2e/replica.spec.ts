@@ -181,13 +181,12 @@ test("without a server every page opens: the list, a job, a new job that is work
 
 for (const [what, breaks] of [
   ["is full", "IDBObjectStore.prototype.add = () => { throw new DOMException('full', 'QuotaExceededError'); };"],
-  ["is forbidden", "IDBFactory.prototype.open = () => { throw new DOMException('denied', 'SecurityError'); };"],
   [
     "fails on opening",
     "Object.defineProperty(globalThis, 'indexedDB', { get: () => { throw new DOMException('no', 'InvalidStateError'); } });",
   ],
   [
-    "and the small stores are forbidden",
+    "is forbidden, the small stores too,",
     "for (const s of ['localStorage', 'sessionStorage']) Object.defineProperty(globalThis, s, { get: () => { throw new DOMException('denied', 'SecurityError'); } }); IDBFactory.prototype.open = () => { throw new DOMException('denied', 'SecurityError'); };",
   ],
 ] as const)
