@@ -1,5 +1,6 @@
 import type { z } from "zod";
 import { firstIssue } from "../core/job/entry";
+import { storageErrorOf } from "./storage-error";
 
 export const MAX_BODY_BYTES = 1_000_000;
 
@@ -55,7 +56,8 @@ async function readLimited(request: Request): Promise<string> {
 export async function answer(work: () => Promise<Response>): Promise<Response> {
   try {
     return await work();
-  } catch (error) {
+  } catch (thrown) {
+    const error = storageErrorOf(thrown);
     if (error instanceof Error && "status" in error && typeof error.status === "number") {
       return errorJson(error.status, error.message, (error as { field?: string }).field);
     }

@@ -87,10 +87,13 @@ export class Journal {
     return this.head;
   }
 
-  /** Tries the disk anew when the last write failed: it may have room again. */
+  /** Reads the journal's end; when the last write failed, tries the disk anew: it may have room again. */
   async health(): Promise<Health> {
     const { failed } = this;
-    if (!failed) return { ok: true };
+    if (!failed) {
+      await this.db.run(sql`select seq from entries order by seq desc limit 1`);
+      return { ok: true };
+    }
     try {
       await this.db.run(sql`insert or replace into about(name, value) values ('room', ${"·".repeat(ROOM)})`);
       await this.db.run(sql`delete from about where name = 'room'`);
