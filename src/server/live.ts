@@ -3,7 +3,7 @@ import type { Database } from "./handle";
 import { rowsOf } from "./jobs";
 import type { Journal } from "./journal";
 import { journalOf } from "./keep-journal";
-import { entriesAfter, type Head, hashAt } from "./read-journal";
+import { breath, entriesAfter, type Head, hashAt } from "./read-journal";
 
 /** How far a browser's copy goes. Without a hash: it has none yet, and begins at that number. */
 export interface Cursor {
@@ -36,7 +36,14 @@ export function feedStream(db: Database, cursor: Cursor): ReadableStream<Uint8Ar
       const held: News[] = [];
       let caughtUp = false;
       const unsubscribe = journal.feed.subscribe((news) => (caughtUp ? send("news", news) : held.push(news)));
-      const beat = setInterval(() => void journal.present().then(({ seq }) => send("beat", { seq })), BEAT_MS);
+      const beat = setInterval(
+        () =>
+          void journal.present().then(
+            ({ seq }) => send("beat", { seq }),
+            () => send("beat", {}),
+          ),
+        BEAT_MS,
+      );
       stop = () => {
         unsubscribe();
         clearInterval(beat);
@@ -76,5 +83,6 @@ async function catchUp(db: Database, journal: Journal, { after, hash }: Cursor, 
     const jobs = [...new Set(entries.flatMap(({ entry }) => (entry.stream.of === "job" ? [entry.stream.id] : [])))];
     send("news", { entries, rows: await rowsOf(db, jobs) } satisfies News);
     from = last.seq;
+    await breath();
   }
 }

@@ -40,12 +40,17 @@ export function webServer({ gate, files, application }: Setup): Server {
   });
   const server = createServer((req, res) => {
     for (const [name, value] of Object.entries(HEADERS)) res.setHeader(name, value);
-    void isWelcome(req).then((tooMany) => {
-      const turned = tooMany ?? turnedAway(gate, req);
-      if (turned) turn(res, turned);
-      else if (req.url?.startsWith("/api/") || req.method === "POST") application(req, res);
-      else file(req, res, () => application(req, res));
-    });
+    isWelcome(req)
+      .then((tooMany) => {
+        const turned = tooMany ?? turnedAway(gate, req);
+        if (turned) turn(res, turned);
+        else if (req.url?.startsWith("/api/") || req.method === "POST") application(req, res);
+        else file(req, res, () => application(req, res));
+      })
+      .catch((error: unknown) => {
+        console.error(error);
+        turn(res, { status: 500, message: "the server failed; try again" });
+      });
   });
   server.maxConnections = OPEN_CONNECTIONS;
   server.headersTimeout = 10_000;

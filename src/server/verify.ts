@@ -1,14 +1,14 @@
 import type { Client, Row } from "@libsql/client";
 import type { Envelope } from "../core/journal/envelope";
 import { linkOf } from "./chain";
-import { type Head, sequencedOf } from "./read-journal";
+import { breath, type Head, sequencedOf } from "./read-journal";
 
 /** What an inspection of a journal came to. */
 export type Verified =
   | { readonly ok: true; readonly entries: number; readonly head: Head; readonly journal: string }
   | { readonly ok: false; readonly seq: number; readonly id?: string; readonly why: string };
 
-const CHUNK = 1000;
+const CHUNK = 300;
 const COLUMNS = "seq, id, stream_of, stream_id, at, by, kind, version, body, hash";
 
 type Progress = (done: number, of: number) => void;
@@ -43,6 +43,7 @@ export async function verifyJournal(
       entries++;
     }
     told(head.seq, last);
+    await breath();
   }
   return { ok: true, entries, head, journal };
 }
