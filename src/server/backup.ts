@@ -15,7 +15,7 @@ import { dirname, join } from "node:path";
 import { Transform } from "node:stream";
 import { pipeline } from "node:stream/promises";
 import { Worker } from "node:worker_threads";
-import { createClient } from "@libsql/client";
+import { type Client, createClient } from "@libsql/client";
 import { backupsFolder, databaseFile, markFolder } from "./folder";
 import { type Verified, verifyJournal } from "./verify";
 
@@ -56,10 +56,16 @@ const copied = (from: string, to: string): Promise<void> =>
     worker.once("exit", (code) => code !== 0 && reject(new Error(`the copy ended with ${code}`)));
   });
 
+/** Whether its journal has hashes: that of an earlier version has none. */
+const isChained = async (client: Client): Promise<boolean> =>
+  (await client.execute("select 1 from sqlite_master where name = 'about'")).rows.length > 0;
+
 /** Looks a backup through. Throws with the first entry that does not fit. */
 export async function verifiedFile(file: string, told: Told = () => undefined): Promise<Extract<Verified, { ok: true }>> {
   const client = createClient({ url: `file:${file}` });
   try {
+    if (!(await isChained(client)))
+      throw new Error("it was written by an earlier version; start ./yennic demo on it once, which brings it up to date");
     const verified = await verifyJournal(client, { told: (done, of) => told("checking", done / of) });
     if (!verified.ok) throw new Error(`entry ${verified.seq}${verified.id ? ` (${verified.id})` : ""} does not fit: ${verified.why}`);
     return verified;
