@@ -24,7 +24,7 @@ function world(lines: readonly string[] = [], shown = false) {
   let order = 0;
   let hear: (state: ReplicaState) => void = () => undefined;
   let told: (job: ToldJob) => void = () => undefined;
-  const contact = { heardAt: Date.parse("2026-11-24T10:00:00Z") };
+  let contact: ReplicaState["contact"] = { heardAt: Date.parse("2026-11-24T10:00:00Z") };
   const state = (): ReplicaState => ({ pending, contact });
   const tell = () => told({ entries: known, whole: known[0]?.kind === "opened" });
   const box: EntryBox = {
@@ -82,6 +82,10 @@ function world(lines: readonly string[] = [], shown = false) {
       );
       tell();
       pending = [];
+      hear(state());
+    },
+    contact: (now: ReplicaState["contact"]) => {
+      contact = now;
       hear(state());
     },
     refuse: (reason: string) => {
@@ -237,6 +241,18 @@ test("a proof of dead does not hold against somebody's switching on that it did 
   expect(get().job.record.at(-1)).toMatchObject({ status: "refused", refusal: { code: "live-unseen" } });
   await record(SAFE);
   expect(get().job.safety.power).toBe("dead");
+});
+
+test("a page that was just opened says nothing of silence, unless the server is known to be out of reach", () => {
+  const { get, contact, at } = world();
+  contact({ heardAt: 0 });
+  expect(get().silentSince).toBeUndefined();
+  const heardAt = Date.parse("2026-11-24T09:12:00Z");
+  contact({ heardAt, trouble: "the server can't be reached" });
+  expect(get().silentSince).toBe(heardAt);
+  contact({ heardAt: 0 });
+  at("2026-11-24T10:00:20Z");
+  expect(get().silentSince).toBe(0);
 });
 
 test("once the server has been silent for a while, it is said since when", () => {

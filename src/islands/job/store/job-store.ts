@@ -83,7 +83,8 @@ export class JobStore {
   private known: readonly Envelope[];
   private pending: readonly Pending[] = NO_PENDING;
   private engine: Engine | undefined;
-  private heardAt = 0;
+  private contact: ReplicaState["contact"] = { heardAt: 0 };
+  private openedAt = 0;
   /** What the page came with, until the entries are here. */
   private shown: Job | undefined;
   private lapsed: { readonly of: Job; readonly job: Job } | undefined;
@@ -117,6 +118,7 @@ export class JobStore {
   /** Begins to listen, to send and to work things out. Returns what ends it. */
   start(): () => void {
     const { startEngine, box, machines, clock } = this.surroundings;
+    this.openedAt = clock.now().getTime();
     this.engine = startEngine((diagnosis) => this.change({ diagnosis }));
     this.lookAtClock();
     const stops = [
@@ -170,7 +172,7 @@ export class JobStore {
   private hear({ pending, contact, storage }: ReplicaState): void {
     const mine = pending.filter(({ entry }) => entry.stream.of === "job" && entry.stream.id === this.id);
     this.pending = mine;
-    this.heardAt = contact.heardAt;
+    this.contact = contact;
     const { snapshot } = this;
     const refused = mine.filter((p) => p.refused !== undefined);
     this.change({
@@ -191,8 +193,11 @@ export class JobStore {
     this.refold();
   }
 
+  /** A page that was just opened waits for the server's first word, unless it is known to be out of reach. */
   private silence(): number | undefined {
-    return this.surroundings.clock.now().getTime() - this.heardAt > SILENCE_MS ? this.heardAt : undefined;
+    const { heardAt, trouble } = this.contact;
+    const since = trouble === undefined ? Math.max(heardAt, this.openedAt) : heardAt;
+    return this.surroundings.clock.now().getTime() - since > SILENCE_MS ? heardAt : undefined;
   }
 
   /** A machine has come that the record names. */
