@@ -57,6 +57,7 @@ const MAY: Record<string, readonly string[]> = {
   server: ["core", "machines"],
   workers: ["core"],
   ui: [],
+  "service-worker": [],
   islands: ["core", "ui", "workers", "islands"],
   pages: ["core", "machines", "server", "islands", "ui"],
   "middleware.ts": ["server"],

@@ -75,5 +75,5 @@ export const countUnsafe = async (db: Database): Promise<number> =>
 /** A page of the list with what stands above it. */
 export const listPage = async (db: Database, query: ListQuery): Promise<JobPage & { readonly unsafe: number }> => ({
   ...(await listJobs(db, query)),
-  unsafe: query.page === 1 && query.stage !== "closed" ? await countUnsafe(db) : 0,
+  unsafe: query.page === 1 && query.stage !== "closed" && query.q === undefined ? await countUnsafe(db) : 0,
 });

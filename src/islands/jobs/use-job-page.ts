@@ -81,7 +81,8 @@ async function pageOf(copy: Replica, query: ListQuery): Promise<{ readonly page:
   const kept = await copy.rows();
   const rows = [...own, ...kept.filter((k) => !own.some((o) => o.id === k.id))];
   const jobs = rows.filter((row) => isAsked(row, query)).toSorted(byUrgency);
-  return { page: { jobs, pages: 1, unsafe: rows.filter((r) => !r.closed && r.unsafe !== null).length }, away: true };
+  const unsafe = query.q === undefined ? rows.filter((r) => !r.closed && r.unsafe !== null).length : 0;
+  return { page: { jobs, pages: 1, unsafe }, away: true };
 }
 
 async function fetchPage({ stage, q, page }: ListQuery): Promise<JobPage | undefined> {
