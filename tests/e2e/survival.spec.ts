@@ -96,3 +96,22 @@ test("an entry that the server refuses is kept, shown with the reason, and holds
   await expect(page.getByRole("alert")).toHaveCount(0);
   await expect(page.getByText(/not there yet/)).toHaveCount(0);
 });
+
+test("a refused reading goes back into the line as it was typed, and can be sent again as it is", async ({ page }) => {
+  await openJob(page, server.url, "turns, no heat");
+  await type(page, "safe");
+  await page.route("**/api/entries", async (route) => {
+    const { entries } = JSON.parse(route.request().postData() ?? "") as { entries: { id: string }[] };
+    const refused = entries.map(({ id }, index) => ({ id, index, message: "not today" }));
+    await route.fulfill({ status: 400, json: { journal: "j", acknowledged: [], refused } });
+  });
+  await type(page, "element 10.6");
+  await page.getByRole("button", { name: "Correct it" }).click();
+  await expect(page.getByLabel("Reading line")).toHaveValue("element 10.6");
+  await expect(page.locator("form output")).toContainText("✓");
+  await page.unroute("**/api/entries");
+  await page.getByRole("button", { name: "Send again" }).click();
+  await expect(page.getByRole("alert")).toHaveCount(0);
+  await expect(page.getByText(/not there yet/)).toHaveCount(0);
+  await expect(page.getByText("Heating element, wires off: 10.6 Ω").first()).toBeVisible();
+});

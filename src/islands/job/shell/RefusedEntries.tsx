@@ -1,6 +1,8 @@
+import type { Finding } from "../../../core/finding/finding";
 import { readKept } from "../../../core/job/entry";
 import { entrySays, unreadableSays } from "../../../core/language/entries";
 import { phraseFor } from "../../../core/language/phrases";
+import type { Machine } from "../../../core/machine/format";
 import { Button } from "../../../ui/Button";
 import type { Pending } from "../../replica/queue";
 import { useDispatch, useJob } from "../store/context";
@@ -16,7 +18,7 @@ function RefusedEntry({ refused: { order, entry, refused } }: { readonly refused
   const machine = useJob((s) => s.job.machine);
   const dispatch = useDispatch();
   const kept = readKept(entry);
-  const typed = machine && kept.readable && kept.entry.kind === "finding" ? phraseFor(machine, kept.entry.body) : undefined;
+  const typed = machine && kept.readable && kept.entry.kind === "finding" ? wordsOf(machine, kept.entry.body) : undefined;
   return (
     <div role="alert" className={styles.refused}>
       <p>
@@ -30,4 +32,11 @@ function RefusedEntry({ refused: { order, entry, refused } }: { readonly refused
       </span>
     </div>
   );
+}
+
+/** A finding as it is typed: its place, and what was read there. */
+function wordsOf(machine: Machine, finding: Finding): string {
+  const { result } = finding;
+  const read = result.is === "OL" ? "OL" : result.is === "value" ? String(result.value) : "";
+  return `${phraseFor(machine, finding).trimEnd()} ${read}`;
 }
