@@ -1,6 +1,6 @@
 import type { Machine } from "../core/machine/format";
 import { parseMachine } from "../core/machine/read";
-import { type MachineRef, refOf } from "../core/machine/revision";
+import { type KeptMachine, refOf } from "../core/machine/revision";
 import v45e from "./brisk-tolley-v45e.machine.json";
 import v45g from "./brisk-tolley-v45g.machine.json";
 import c7 from "./kelvane-c7.machine.json";
@@ -29,7 +29,7 @@ export const MACHINES: readonly Machine[] = [
 export const findMachine = (id: string): Machine | undefined => MACHINES.find((m) => m.id === id);
 
 /** The revisions that ship with this version. */
-export const SHIPPED: readonly { readonly ref: MachineRef; readonly machine: Machine }[] = MACHINES.map((machine) => ({
+export const SHIPPED: readonly KeptMachine[] = MACHINES.map((machine) => ({
   ref: refOf(machine),
   machine,
 }));

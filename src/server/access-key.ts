@@ -8,7 +8,7 @@ import { join } from "node:path";
  */
 const fileIn = (folder: string): string => join(folder, "access-key");
 
-export const COOKIE = "yennic-key";
+const COOKIE = "yennic-key";
 
 /** Makes a new key and writes it down. */
 export function renewKey(folder: string): string {

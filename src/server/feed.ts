@@ -1,7 +1,7 @@
 import { EventEmitter } from "node:events";
+import type { Sequenced } from "../core/journal/envelope";
 import type { ListedJob } from "../core/language/job-row";
 import type { Head } from "./read-journal";
-import type { Sequenced } from "./rows";
 
 /** What was written at once: entries in order, and the rows of the jobs that they changed. */
 export interface News {
@@ -21,9 +21,5 @@ export class Feed {
   subscribe(listener: (news: News) => void): () => void {
     this.emitter.on("news", listener);
     return () => this.emitter.off("news", listener);
-  }
-
-  get listeners(): number {
-    return this.emitter.listenerCount("news");
   }
 }

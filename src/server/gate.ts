@@ -16,7 +16,7 @@ export interface Gate {
   readonly keyIn?: string | undefined;
 }
 
-export const LOOPBACK = ["localhost", "127.0.0.1", "[::1]"];
+const LOOPBACK = ["localhost", "127.0.0.1", "[::1]"];
 export const isLoopback = (host: string): boolean => [...LOOPBACK, "::1"].includes(host);
 
 const METHODS = ["GET", "HEAD", "POST", "OPTIONS"];
@@ -31,7 +31,8 @@ const UNUSED = /^\/_(?!astro\/)/;
 /** Why a request is not let in; `undefined` when it is. */
 export function turnedAway({ hosts, keyIn }: Gate, request: Pick<IncomingMessage, "method" | "url" | "headers">): Turned | undefined {
   const { method = "", url = "" } = request;
-  if (!METHODS.includes(method)) return { status: 405, message: `${method.slice(0, 20)} is not done here`, headers: ALLOW };
+  if (!METHODS.includes(method))
+    return { status: 405, message: `${method.slice(0, 20)} is not done here; expected ${METHODS.join(", ")}`, headers: ALLOW };
   if (method === "OPTIONS") return { status: 204, message: "", headers: ALLOW };
   if (url.length > MAX_URL) return { status: 414, message: `the address is ${url.length} characters long; expected at most ${MAX_URL}` };
   const host = hostOf(request.headers.host);
@@ -42,8 +43,11 @@ export function turnedAway({ hosts, keyIn }: Gate, request: Pick<IncomingMessage
   const path = url.split("?")[0] ?? "";
   // What is looked at here must be what is answered: no “/_astro/../api” that becomes “/api” further on.
   if (pathOf(url) !== path)
-    return { status: 400, message: `${path.slice(0, 80)} is not written as it is meant: no dots and doubled slashes` };
-  if (UNUSED.test(path)) return { status: 404, message: `there is nothing at ${path.slice(0, 80)}` };
+    return {
+      status: 400,
+      message: `${path.slice(0, 80)} is not how this address is written; expected one path without “..”, “//” or a host`,
+    };
+  if (UNUSED.test(path)) return { status: 404, message: `there is nothing at ${path.slice(0, 80)}; the pages begin at /jobs` };
   if (keyIn === undefined || OPEN.test(path) || holdsKey(keyIn, request.headers.cookie)) return undefined;
   if (path.startsWith("/api/")) return { status: 401, message: "this browser has not shown the access key: open /key and enter it" };
   return { status: 303, message: "", headers: { location: `/key?to=${encodeURIComponent(url)}` } };
@@ -60,7 +64,7 @@ function pathOf(url: string): string | undefined {
 }
 
 /** The host name of a `Host` header without its port, in lower case. */
-export const hostOf = (header: string | undefined): string => (header ?? "").toLowerCase().replace(/:\d+$/, "").replace(/\.$/, "");
+const hostOf = (header: string | undefined): string => (header ?? "").toLowerCase().replace(/:\d+$/, "").replace(/\.$/, "");
 
 /** Names that are ours: the loopback ones, the one that is listened on, and those in a list with commas. */
 export function hostsOf(listening: string, named = ""): ReadonlySet<string> {

@@ -5,9 +5,9 @@ import type { Database } from "./handle";
 import { jobs } from "./schema";
 import { matchOf } from "./search";
 
-export const PAGE_SIZE = 25;
-/** A search that finds more is told as “so many and more”. */
-const COUNTED = 1000;
+const PAGE_SIZE = 25;
+/** Jobs that a search looks at, the newest; what it leaves out is told. */
+const SEARCHED = 1000;
 
 export interface JobPage {
   readonly jobs: readonly ListedJob[];
@@ -32,7 +32,7 @@ export async function listJobs(db: Database, { stage, q = "", page }: ListQuery)
   const found =
     match === undefined
       ? undefined
-      : sql`${jobs.number} in (select rowid from job_words where job_words match ${match} order by rowid desc limit ${COUNTED})`;
+      : sql`${jobs.number} in (select rowid from job_words where job_words match ${match} order by rowid desc limit ${SEARCHED})`;
   const where = and(atStage, found);
   const total = (await db.select({ n: count() }).from(jobs).where(where).get())?.n ?? 0;
   const rows = await db
@@ -63,7 +63,7 @@ export const openJobs = (db: Database): Promise<ListedJob[]> =>
   db.select().from(jobs).where(eq(jobs.closed, false)).orderBy(desc(jobs.urgency), desc(jobs.changedAt)).limit(COPIED).all();
 
 /** How many open jobs leave their machine in a state that can hurt somebody. */
-export const countUnsafe = async (db: Database): Promise<number> =>
+const countUnsafe = async (db: Database): Promise<number> =>
   (
     await db
       .select({ n: count() })
@@ -72,8 +72,20 @@ export const countUnsafe = async (db: Database): Promise<number> =>
       .get()
   )?.n ?? 0;
 
+/** How many jobs a search finds beyond those that it looks at. */
+async function leftOut(db: Database, q: string): Promise<number> {
+  const match = matchOf(q);
+  if (match === undefined) return 0;
+  const found = await db.get<{ n: number }>(sql`select count(*) as n from job_words where job_words match ${match}`);
+  return Math.max(0, found.n - SEARCHED);
+}
+
 /** A page of the list with what stands above it. */
-export const listPage = async (db: Database, query: ListQuery): Promise<JobPage & { readonly unsafe: number }> => ({
+export const listPage = async (
+  db: Database,
+  query: ListQuery,
+): Promise<JobPage & { readonly unsafe: number; readonly leftOut: number }> => ({
   ...(await listJobs(db, query)),
+  leftOut: await leftOut(db, query.q ?? ""),
   unsafe: query.page === 1 && query.stage !== "closed" && query.q === undefined ? await countUnsafe(db) : 0,
 });

@@ -2,15 +2,14 @@ import type { InStatement, InValue } from "@libsql/client";
 import { eq, max, sql } from "drizzle-orm";
 import type { Checked, Kept } from "../core/job/entry";
 import { type Fold, foldOn } from "../core/job/fold";
-import type { Envelope } from "../core/journal/envelope";
+import type { Envelope, Sequenced } from "../core/journal/envelope";
 import { type ListedJob, searchedWords } from "../core/language/job-row";
 import { canonicalJson } from "../core/machine/revision";
 import { linkOf } from "./chain";
 import { Feed } from "./feed";
 import { Folds, rowOfFold } from "./folds";
 import type { Database } from "./handle";
-import { type Head, headOf, knownAmong } from "./read-journal";
-import type { Sequenced } from "./rows";
+import { breath, type Head, headOf, knownAmong } from "./read-journal";
 import { jobs } from "./schema";
 import { StorageError, storageErrorOf } from "./storage-error";
 
@@ -122,7 +121,7 @@ export class Journal {
     for (let still = 0, seen = 0; still < QUIET_TURNS && this.waiting.length < GROUP; still++) {
       if (this.waiting.length > seen) still = 0;
       seen = this.waiting.length;
-      await new Promise((r) => setImmediate(r));
+      await breath();
     }
   }
 
@@ -183,7 +182,11 @@ export class Journal {
       const fold = foldOn(before.fold, [...before.fold.entries, ...kept]);
       if (!before.row) next = next === undefined ? await this.nextNumber() : next + 1;
       const number = before.row?.number ?? next ?? FIRST_NUMBER;
-      const row = { ...rowOfFold(fold), number, seq: fresh.findLast((f) => f.entry.stream.id === job)?.seq ?? 0 };
+      const row = {
+        ...rowOfFold(fold),
+        number,
+        seq: fresh.findLast((f) => f.entry.stream.of === "job" && f.entry.stream.id === job)?.seq ?? 0,
+      };
       after.push({ fold, row });
       statements.push(...this.rowStatements(row, before.row));
     }

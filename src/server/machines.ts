@@ -1,17 +1,10 @@
 import { and, asc, eq } from "drizzle-orm";
 import type { Job } from "../core/job/fold";
-import type { Machine } from "../core/machine/format";
 import { readMachine } from "../core/machine/read";
-import { type FindMachine, findAmong, type MachineRef } from "../core/machine/revision";
+import { type FindMachine, findAmong, type KeptMachine, type MachineRef } from "../core/machine/revision";
 import { SHIPPED } from "../machines";
 import type { Database } from "./handle";
 import { machineRevisions } from "./schema";
-
-/** A machine in one of its revisions. */
-export interface KeptMachine {
-  readonly ref: MachineRef;
-  readonly machine: Machine;
-}
 
 const kept = new WeakMap<Database, readonly KeptMachine[]>();
 

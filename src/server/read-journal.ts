@@ -1,8 +1,8 @@
 import type { Row } from "@libsql/client";
 import { and, asc, eq, gt, max } from "drizzle-orm";
-import { type Envelope, readEnvelope } from "../core/journal/envelope";
+import { type Envelope, readEnvelope, type Sequenced } from "../core/journal/envelope";
 import type { Database } from "./handle";
-import { type Sequenced, toSequenced } from "./rows";
+import { toSequenced } from "./rows";
 import { entries } from "./schema";
 
 /** Rows that are read and parsed at once: what takes longer would hold up every other request. */

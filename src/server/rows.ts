@@ -1,11 +1,5 @@
-import type { Envelope } from "../core/journal/envelope";
+import type { Envelope, Sequenced } from "../core/journal/envelope";
 import type { entries } from "./schema";
-
-/** An entry with its place in the server's order. */
-export interface Sequenced {
-  readonly seq: number;
-  readonly entry: Envelope;
-}
 
 type Row = typeof entries.$inferSelect;
 

@@ -10,7 +10,7 @@ export class StorageError extends Error {
 }
 
 /** SQLite's own code of what went wrong, such as SQLITE_FULL; `undefined` when it was not the database. */
-export function sqliteCode(error: unknown): string | undefined {
+function sqliteCode(error: unknown): string | undefined {
   for (let e = error; e instanceof Error; e = e.cause) {
     const { code } = e as { code?: unknown };
     if (typeof code === "string" && code.startsWith("SQLITE_")) return code;

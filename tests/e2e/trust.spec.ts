@@ -73,12 +73,10 @@ test("twenty times killed among concurrent writers: all that was acknowledged is
     }
   };
   const writers = [writer(), writer(), writer(), writer()];
-  const perLife: number[] = [];
   for (let life = 0; life < 20; life++) {
     const before = acknowledged.length;
     await expect.poll(() => acknowledged.length - before, { timeout: 20_000 }).toBeGreaterThan(10);
     await server.kill();
-    perLife.push(acknowledged.length - before);
     await server.start("--empty");
   }
   running = false;
@@ -88,7 +86,6 @@ test("twenty times killed among concurrent writers: all that was acknowledged is
   const there = new Set(ids);
   expect(there.size).toBe(ids.length);
   expect(acknowledged.filter((id) => !there.has(id))).toEqual([]);
-  expect(perLife.every((n) => n > 0)).toBe(true);
   expect(yennic(server.data, "verify").status).toBe(0);
   await server.remove();
 });

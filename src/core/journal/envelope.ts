@@ -36,6 +36,12 @@ export const envelopeSchema = z
   .describe("One immutable fact.");
 export type Envelope = Readonly<z.infer<typeof envelopeSchema>>;
 
+/** An entry with its place in the server's order. */
+export interface Sequenced {
+  readonly seq: number;
+  readonly entry: Envelope;
+}
+
 /** As the first version wrote it: always about a job, no version. */
 const firstEnvelope = z.strictObject({ ...fields, job: uuid, body: z.record(z.string(), z.unknown()) });
 

@@ -39,10 +39,16 @@ export function canonicalJson(value: unknown): string {
     .join(",")}}`;
 }
 
+/** A machine in one of its revisions. */
+export interface KeptMachine {
+  readonly ref: MachineRef;
+  readonly machine: Machine;
+}
+
 /** Finds a machine in the revision that a record names; `undefined` when that revision is not kept here. */
 export type FindMachine = (ref: MachineRef) => Machine | undefined;
 
 /** Finds among machines given oldest first. */
-export function findAmong(machines: readonly { readonly ref: MachineRef; readonly machine: Machine }[]): FindMachine {
+export function findAmong(machines: readonly KeptMachine[]): FindMachine {
   return ({ id, revision }) => machines.find((m) => m.ref.id === id && (revision === FIRST_KNOWN || m.ref.revision === revision))?.machine;
 }

@@ -1,11 +1,10 @@
 import { useEffect, useState } from "react";
-import { readKept } from "../../core/job/entry";
-import { foldJob } from "../../core/job/fold";
 import { isStage, type Stage } from "../../core/job/stages";
 import type { Envelope } from "../../core/journal/envelope";
+import { Missing } from "../../ui/Missing";
 import { JobView } from "../job/shell/JobView";
 import { JobList } from "../jobs/JobList";
-import { NewJob } from "../new-job/NewJob";
+import { NewJob, offerOf } from "../new-job/NewJob";
 import { replica } from "../replica/replica";
 import { Settings } from "../settings/Settings";
 import styles from "./App.module.css";
@@ -38,7 +37,7 @@ function NewJobHere() {
     void replica().machines.load().then(look);
     return replica().machines.subscribe(look);
   }, []);
-  return <NewJob machines={machines.map(({ ref, machine: { maker, model, family } }) => ({ ref, name: `${maker} ${model}`, family }))} />;
+  return <NewJob machines={machines.map(offerOf)} />;
 }
 
 interface Here {
@@ -51,9 +50,9 @@ function JobHere({ id, bench }: { readonly id: string; readonly bench: string })
   const [here, setHere] = useState<Here | "none" | undefined>();
   useEffect(() => {
     const look = async () => {
-      const { entries, row } = await replica().jobHere(id);
+      const { entries, row, job } = await replica().jobHere(id);
       if (entries[0]?.kind !== "opened") return setHere("none");
-      const { stage } = foldJob(id, entries.map(readKept), replica().machines.find);
+      const { stage } = job;
       const address = `/jobs/${id}/${isStage(bench) ? bench : stage}`;
       if (location.pathname !== address) history.replaceState(null, "", address);
       setHere({ entries, number: row?.number, stage });
@@ -69,17 +68,5 @@ function JobHere({ id, bench }: { readonly id: string; readonly bench: string })
       begin={{ entries: here.entries, number: here.number }}
       machines={replica().machines.all()}
     />
-  );
-}
-
-function Missing({ what }: { readonly what: string }) {
-  return (
-    <main className={styles.missing}>
-      <h1>{what}</h1>
-      <p>The address may be mistyped, the job may be in another data folder, or the server is out of reach and this device never had it.</p>
-      <p>
-        <a href="/jobs">All jobs</a>
-      </p>
-    </main>
   );
 }

@@ -1,6 +1,6 @@
 import { format } from "date-fns";
 import { Settings } from "lucide-react";
-import { STAGE_NAMES, STAGES, type Stage } from "../../core/job/stages";
+import { STAGE_NAMES, STAGES } from "../../core/job/stages";
 import type { JobRow } from "../../core/language/job-row";
 import styles from "./JobList.module.css";
 import { type JobPage, type ListQuery, useJobPage } from "./use-job-page";
@@ -54,6 +54,9 @@ export function JobList({ query, first }: Props) {
           </p>
         )}
         {page && <Unsafe count={page.unsafe} />}
+        {page && page.leftOut > 0 && (
+          <p className={styles.leftOut}>{page.leftOut} older jobs have these words too: add a word to find them.</p>
+        )}
         {page?.jobs.length === 0 && <Empty query={query} />}
         <ol className={styles.jobs}>
           {page?.jobs.map((job) => (
@@ -66,7 +69,7 @@ export function JobList({ query, first }: Props) {
   );
 }
 
-export function hrefOf({ stage, q, page }: Omit<ListQuery, "page"> & { readonly page?: number }): string {
+function hrefOf({ stage, q, page }: Omit<ListQuery, "page"> & { readonly page?: number }): string {
   const params = new URLSearchParams({ ...(stage && { stage }), ...(q && { q }), ...(page && page > 1 && { page: String(page) }) });
   return params.size > 0 ? `/jobs?${params}` : "/jobs";
 }
@@ -108,7 +111,7 @@ function Empty({ query: { stage, q } }: { readonly query: ListQuery }) {
 }
 
 function Row({ job }: { readonly job: JobRow & { readonly number?: number } }) {
-  const stage = STAGE_NAMES[job.stage as Stage];
+  const stage = STAGE_NAMES[job.stage];
   return (
     <li data-closed={job.closed}>
       <a href={`/jobs/${job.id}`}>

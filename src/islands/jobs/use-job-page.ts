@@ -1,9 +1,6 @@
 import { useEffect, useState } from "react";
-import { readKept } from "../../core/job/entry";
-import { foldJob } from "../../core/job/fold";
-import type { Envelope } from "../../core/journal/envelope";
 import { type JobRow, jobRow, matchesWords } from "../../core/language/job-row";
-import { type Replica, replica } from "../replica/replica";
+import { type JobHere, type Replica, replica } from "../replica/replica";
 
 export interface ListQuery {
   readonly stage?: string | undefined;
@@ -20,6 +17,8 @@ export interface JobPage {
   readonly pages: number;
   /** Open jobs that leave their machine in a state that can hurt somebody. */
   readonly unsafe: number;
+  /** Older jobs that the search found and does not show. */
+  readonly leftOut: number;
 }
 
 const SOON_MS = 150;
@@ -82,7 +81,7 @@ async function pageOf(copy: Replica, query: ListQuery): Promise<{ readonly page:
   const rows = [...own, ...kept.filter((k) => !own.some((o) => o.id === k.id))];
   const jobs = rows.filter((row) => isAsked(row, query)).toSorted(byUrgency);
   const unsafe = query.q === undefined ? rows.filter((r) => !r.closed && r.unsafe !== null).length : 0;
-  return { page: { jobs, pages: 1, unsafe }, away: true };
+  return { page: { jobs, pages: 1, unsafe, leftOut: 0 }, away: true };
 }
 
 async function fetchPage({ stage, q, page }: ListQuery): Promise<JobPage | undefined> {
@@ -95,20 +94,15 @@ async function fetchPage({ stage, q, page }: ListQuery): Promise<JobPage | undef
 /** Rows of the jobs for which this browser holds entries that are not on the server yet. */
 async function ownRows(copy: Replica): Promise<Row[]> {
   const waiting = new Set((await copy.waiting()).flatMap(({ entry, refused }) => (refused === undefined ? [entry.stream.id] : [])));
-  const rows = await Promise.all([...waiting].map(async (job) => ownRow(job, await copy.jobHere(job), copy)));
+  const rows = await Promise.all([...waiting].map(async (job) => ownRow(await copy.jobHere(job))));
   return rows.flatMap((row) => row ?? []);
 }
 
-function ownRow(
-  job: string,
-  { entries, row }: { readonly entries: readonly Envelope[]; readonly row?: Row | undefined },
-  copy: Replica,
-): Row | undefined {
+function ownRow({ entries, row, job }: JobHere): Row | undefined {
   const [begin] = entries;
   const last = entries.at(-1);
   if (!begin || !last || begin.kind !== "opened") return undefined;
-  const folded = foldJob(job, entries.map(readKept), copy.machines.find);
-  return { ...jobRow(folded, begin.at, last.at), ...(row?.number !== undefined && { number: row.number }) };
+  return { ...jobRow(job, begin.at, last.at), ...(row?.number !== undefined && { number: row.number }) };
 }
 
 const isAsked = (row: Row, { stage, q = "" }: ListQuery): boolean =>

@@ -1,5 +1,4 @@
 import { zodResolver } from "@hookform/resolvers/zod";
-import { ArrowLeft } from "lucide-react";
 import { useEffect, useState } from "react";
 import { type UseFormReturn, useForm, useWatch } from "react-hook-form";
 import { v7 } from "uuid";
@@ -7,8 +6,9 @@ import { z } from "zod";
 import { sightsIn } from "../../core/finding/kinds/sight";
 import { sightOf } from "../../core/finding/sights";
 import type { Draft } from "../../core/job/kinds/index";
-import type { MachineRef } from "../../core/machine/revision";
+import type { KeptMachine, MachineRef } from "../../core/machine/revision";
 import { Button } from "../../ui/Button";
+import { PageHead } from "../../ui/PageHead";
 import { useFormDraft } from "../drafts/drafts";
 import { replica } from "../replica/replica";
 import { rememberTechnician, technician } from "../replica/technician";
@@ -30,11 +30,18 @@ type Fields = z.infer<typeof formSchema>;
 type Form = UseFormReturn<Fields>;
 const EMPTY: Fields = { by: "", customer: "", place: "", phone: "", machine: "", serial: "", words: "", liveTests: false };
 
+/** A machine as it can be chosen from its plate. */
 interface OfferedMachine {
   readonly ref: MachineRef;
   readonly name: string;
   readonly family: string;
 }
+export const offerOf = ({ ref, machine: { maker, model, family } }: KeptMachine): OfferedMachine => ({
+  ref,
+  name: `${maker} ${model}`,
+  family,
+});
+
 interface Props {
   readonly machines: readonly OfferedMachine[];
 }
@@ -58,12 +65,7 @@ export function NewJob({ machines }: Props) {
   });
   return (
     <>
-      <header className={styles.head}>
-        <a href="/jobs" aria-label="All jobs">
-          <ArrowLeft size={24} aria-hidden />
-        </a>
-        <h1>New job</h1>
-      </header>
+      <PageHead title="New job" />
       <main className={styles.main}>
         <form onSubmit={submit} noValidate>
           <Words form={form} />

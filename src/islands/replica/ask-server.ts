@@ -1,8 +1,8 @@
-import { readEnvelope } from "../../core/journal/envelope";
+import { readEnvelope, type Sequenced } from "../../core/journal/envelope";
 import type { ListedJob } from "../../core/language/job-row";
 import type { Machine } from "../../core/machine/format";
-import { type MachineRef, revisionOf } from "../../core/machine/revision";
-import type { Cursor, KeptMachine, Sequenced } from "./shelf";
+import { type KeptMachine, type MachineRef, revisionOf } from "../../core/machine/revision";
+import type { Cursor } from "./shelf";
 
 /** What the server answers, or `undefined` when it has no such thing. Throws when it does not answer, or somebody else does. */
 async function ask<T>(path: string, init?: RequestInit): Promise<T | undefined> {

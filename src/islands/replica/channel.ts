@@ -1,5 +1,5 @@
+import type { Sequenced } from "../../core/journal/envelope";
 import type { ListedJob } from "../../core/language/job-row";
-import type { Sequenced } from "./shelf";
 
 /** What is known of the server just now. */
 export interface Contact {

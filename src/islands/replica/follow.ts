@@ -1,9 +1,9 @@
-import type { Envelope } from "../../core/journal/envelope";
+import type { Envelope, Sequenced } from "../../core/journal/envelope";
 import type { ListedJob } from "../../core/language/job-row";
 import { askCopy, askJob, askLacking } from "./ask-server";
 import { listen, type ToldNews } from "./listen";
 import { type Machines, machinesNamed } from "./machines";
-import type { Cursor, Sequenced, Shelf } from "./shelf";
+import type { Cursor, Shelf } from "./shelf";
 
 /** What following the journal needs of its tab. */
 export interface Followed {
@@ -47,7 +47,8 @@ export class Follower {
   }
 
   private async start(): Promise<void> {
-    this.cursor ??= await (await this.shelf)?.cursor().catch(() => undefined);
+    // Another tab may have led since this one last did: what stands on the shelf goes further.
+    this.cursor = (await (await this.shelf)?.cursor().catch(() => undefined)) ?? this.cursor;
     while (this.following && !this.cursor) {
       await this.copy().catch(() => this.to.lost());
       if (!this.cursor) await new Promise((r) => setTimeout(r, AGAIN_MS));

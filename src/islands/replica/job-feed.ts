@@ -1,6 +1,5 @@
-import type { Envelope } from "../../core/journal/envelope";
+import type { Envelope, Sequenced } from "../../core/journal/envelope";
 import type { ListedJob } from "../../core/language/job-row";
-import type { Sequenced } from "./shelf";
 
 /** What is told of a job as far as the server is known to have it. */
 export interface ToldJob {
@@ -16,11 +15,15 @@ export class JobFeed {
   private readonly bySeq = new Map<number, Envelope>();
   private last: readonly Envelope[] = [];
   private row: ListedJob | undefined;
+  private highest = 0;
 
   /** Whether anything was new. */
   take(entries: readonly Sequenced[], row?: ListedJob): boolean {
     const fresh = entries.filter((s) => !this.bySeq.has(s.seq));
-    for (const { seq, entry } of fresh) this.bySeq.set(seq, entry);
+    for (const { seq, entry } of fresh) {
+      this.bySeq.set(seq, entry);
+      this.highest = Math.max(this.highest, seq);
+    }
     if (fresh.length > 0) this.last = [...this.bySeq].toSorted(([a], [b]) => a - b).map(([, entry]) => entry);
     const newer = row !== undefined && row.seq >= (this.row?.seq ?? 0);
     if (newer) this.row = row;
@@ -30,6 +33,7 @@ export class JobFeed {
   /** The journal is another now: what was known goes when what it has is known. */
   replace(entries: readonly Sequenced[], row: ListedJob | undefined): void {
     this.bySeq.clear();
+    this.highest = 0;
     this.row = row;
     this.take(entries);
   }
@@ -40,6 +44,6 @@ export class JobFeed {
 
   /** Number of the last entry; 0 where the beginning is not here. */
   lastSeq(): number {
-    return this.told().whole ? Math.max(...this.bySeq.keys()) : 0;
+    return this.told().whole ? this.highest : 0;
   }
 }

@@ -1,6 +1,7 @@
-import { type FindMachine, findAmong, type MachineRef, machineRefSchema } from "../../core/machine/revision";
+import type { Sequenced } from "../../core/journal/envelope";
+import { type FindMachine, findAmong, type KeptMachine, type MachineRef, machineRefSchema } from "../../core/machine/revision";
 import { askMachine } from "./ask-server";
-import type { KeptMachine, Sequenced, Shelf } from "./shelf";
+import type { Shelf } from "./shelf";
 
 /** The machines that this browser holds, in the revisions that records name. */
 export class Machines {

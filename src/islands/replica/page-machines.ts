@@ -1,6 +1,5 @@
-import { type FindMachine, findAmong } from "../../core/machine/revision";
+import { type FindMachine, findAmong, type KeptMachine } from "../../core/machine/revision";
 import { replica } from "./replica";
-import type { KeptMachine } from "./shelf";
 
 /** Machines that a page came with, and in a browser those that it holds besides. */
 export function pageMachines(machines: readonly KeptMachine[]): { find: FindMachine; subscribe: (listener: () => void) => () => void } {

@@ -1,7 +1,8 @@
 import { v7 } from "uuid";
-import { stamp } from "../../core/job/entry";
+import { readKept, stamp } from "../../core/job/entry";
+import { foldJob, type Job } from "../../core/job/fold";
 import type { Draft } from "../../core/job/kinds/index";
-import type { Envelope } from "../../core/journal/envelope";
+import type { Envelope, Sequenced } from "../../core/journal/envelope";
 import type { ListedJob } from "../../core/language/job-row";
 import { askJob } from "./ask-server";
 import { type Channel, type Contact, type Message, openChannel } from "./channel";
@@ -13,7 +14,7 @@ import { Machines, machinesNamed } from "./machines";
 import { type Pending, Queue } from "./queue";
 import { notThereSays, storageSays } from "./says";
 import { Sender } from "./sender";
-import { type Sequenced, Shelf } from "./shelf";
+import { Shelf } from "./shelf";
 
 /** What waits, and how things stand with the server and the browser's storage. */
 export interface ReplicaState {
@@ -21,6 +22,13 @@ export interface ReplicaState {
   readonly contact: Contact;
   /** Why this browser can't keep what is entered; left out while it can. */
   readonly storage?: string;
+}
+
+/** A job as far as this browser holds it. */
+export interface JobHere {
+  readonly entries: readonly Envelope[];
+  readonly row?: ListedJob | undefined;
+  readonly job: Job;
 }
 
 type JobListener = (told: ToldJob) => void;
@@ -168,15 +176,16 @@ export class Replica {
     return (await (await this.shelf)?.rows().catch(() => undefined)) ?? [];
   }
 
-  /** Everything of a job that this browser holds, sent or not, in order. */
-  async jobHere(job: string): Promise<{ readonly entries: readonly Envelope[]; readonly row?: ListedJob | undefined }> {
+  /** Everything of a job that this browser holds, sent or not, in order, and what it comes to. */
+  async jobHere(job: string): Promise<JobHere> {
     const shelf = await this.shelf;
     await this.machines.load();
     const kept = (await shelf?.entriesOf(job).catch(() => undefined)) ?? [];
     const waiting = (await this.queue.rows()).map((p) => p.entry).filter((e) => e.stream.id === job);
     const row = await shelf?.row(job).catch(() => undefined);
     const known = kept.map((s) => s.entry);
-    return { entries: merged(known, waiting), row };
+    const entries = merged(known, waiting);
+    return { entries, row, job: foldJob(job, entries.map(readKept), this.machines.find) };
   }
 
   private async loadJob(job: string): Promise<void> {

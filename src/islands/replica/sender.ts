@@ -1,7 +1,7 @@
+import type { Sequenced } from "../../core/journal/envelope";
 import { Pauses } from "./pauses";
 import type { Pending, Queue } from "./queue";
 import { type Answer, type NotThere, sendEntries } from "./send";
-import type { Sequenced } from "./shelf";
 
 const BATCH = { entries: 50, bytes: 400_000 };
 

@@ -1,25 +1,13 @@
 import { type DBSchema, type IDBPDatabase, openDB } from "idb";
-import { type Envelope, readEnvelope } from "../../core/journal/envelope";
+import { type Envelope, readEnvelope, type Sequenced } from "../../core/journal/envelope";
 import type { ListedJob } from "../../core/language/job-row";
-import type { Machine } from "../../core/machine/format";
-import type { MachineRef } from "../../core/machine/revision";
-
-/** An entry with its place in the server's order. */
-export interface Sequenced {
-  readonly seq: number;
-  readonly entry: Envelope;
-}
+import type { KeptMachine } from "../../core/machine/revision";
 
 /** How far this copy goes: the number and hash of the last entry of all that it has seen of a journal. */
 export interface Cursor {
   readonly journal: string;
   readonly seq: number;
   readonly hash: string;
-}
-
-export interface KeptMachine {
-  readonly ref: MachineRef;
-  readonly machine: Machine;
 }
 
 /** An entry that waits, as it lies in the store: perhaps with the envelope of an earlier version of the program. */
@@ -53,7 +41,7 @@ interface Schema extends DBSchema {
 const VERSION = 2;
 
 const streamKey = ({ stream }: Envelope): string => `${stream.of}/${stream.id}`;
-export const jobKey = (job: string): string => `job/${job}`;
+const jobKey = (job: string): string => `job/${job}`;
 const stored = ({ seq, entry }: Sequenced): StoredEntry => ({ id: entry.id, stream: streamKey(entry), seq, entry });
 
 /**

@@ -1,10 +1,9 @@
-import { ArrowLeft } from "lucide-react";
 import { useEffect, useState } from "react";
 import { readKept } from "../../core/job/entry";
-import { foldJob } from "../../core/job/fold";
 import { entrySays, unreadableSays } from "../../core/language/entries";
 import type { Machine } from "../../core/machine/format";
 import { Button } from "../../ui/Button";
+import { PageHead } from "../../ui/PageHead";
 import { Clock } from "../job/shell/Clock";
 import type { Pending } from "../replica/queue";
 import { type ReplicaState, replica } from "../replica/replica";
@@ -18,12 +17,7 @@ export function Settings() {
   const state = useReplica();
   return (
     <>
-      <header className={styles.head}>
-        <a href="/jobs" aria-label="All jobs">
-          <ArrowLeft size={24} aria-hidden />
-        </a>
-        <h1>Settings</h1>
-      </header>
+      <PageHead title="Settings" />
       <main className={styles.main}>
         <Person />
         <Holds state={state} />
@@ -150,8 +144,7 @@ function useMachineOf(job: string): Machine | undefined {
   const [machine, setMachine] = useState<Machine | undefined>();
   useEffect(() => {
     const look = async () => {
-      const { entries } = await replica().jobHere(job);
-      setMachine(foldJob(job, entries.map(readKept), replica().machines.find).machine);
+      setMachine((await replica().jobHere(job)).job.machine);
     };
     void look();
   }, [job]);

@@ -1,0 +1,14 @@
+import styles from "./Notice.module.css";
+
+/** What is not here, and where all jobs are. */
+export function Missing({ what }: { readonly what: string }) {
+  return (
+    <main className={styles.notice}>
+      <h1>{what}</h1>
+      <p>The address may be mistyped, the job may be in another data folder, or the server is out of reach and this device never had it.</p>
+      <p>
+        <a href="/jobs">All jobs</a>
+      </p>
+    </main>
+  );
+}
