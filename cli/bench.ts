@@ -2,10 +2,12 @@ import { BadInput } from "./bad-input";
 import { appending } from "./bench/append";
 import { proposing, ranking, readings, simulatedHour } from "./bench/diagnosis";
 import { lookahead, rehearsed } from "./bench/planning";
+import { saying } from "./bench/say";
 import { scaling } from "./bench/scaling";
 import { folding, jobPage, secondStart } from "./bench/server";
 
 const BENCHES: Record<string, () => void | Promise<void>> = {
+  say: saying,
   rank: ranking,
   propose: proposing,
   readings,

@@ -1,7 +1,7 @@
 import { count } from "drizzle-orm";
-import { sightsIn } from "../src/core/finding/kinds/sight";
 import type { Entry } from "../src/core/job/entry";
 import type { Body, Draft } from "../src/core/job/kinds/index";
+import { complaintIn } from "../src/core/language/complaint";
 import { findMachine } from "../src/machines";
 import type { Database } from "../src/server/database";
 import { appendEntries } from "../src/server/keep-journal";
@@ -37,7 +37,7 @@ const DEMO: readonly DemoJob[] = [
     machine: "orrinshaw-e27",
     words: "turns, no heat",
     ago: 3,
-    lines: ["starts, turns", "no heat", "air strong", "setting good", "safe", "rear off", "high limit 0.2", "cutoff 0.2"],
+    lines: ["starts, turns", "no heat", "air strong", "setting good", "proved dead", "rear off", "high limit 0.2", "cutoff 0.2"],
   },
   {
     by: "Ida Thrupp",
@@ -46,7 +46,7 @@ const DEMO: readonly DemoJob[] = [
     machine: "orrinshaw-e27",
     words: "no start",
     ago: 26,
-    lines: ["no start", "lamp yes", "safe", "top off", "front off", "blower fuse OL"],
+    lines: ["no start", "lamp yes", "proved dead", "top off", "front off", "blower fuse OL"],
   },
   {
     by: "Col Wenlow",
@@ -73,7 +73,7 @@ const DEMO: readonly DemoJob[] = [
     machine: "orrinshaw-e27",
     words: "turns, no heat",
     ago: 2,
-    lines: ["starts, turns", "no heat", "air strong", "safe", "rear off", "h3 h5 OL", "h3 h4 0.2", "h4 h5 10.7"],
+    lines: ["starts, turns", "no heat", "air strong", "proved dead", "rear off", "h3 h5 OL", "h3 h4 0.2", "h4 h5 10.7"],
   },
   {
     by: YOU,
@@ -82,7 +82,16 @@ const DEMO: readonly DemoJob[] = [
     machine: "kelvane-g14",
     words: "heats at first, then no heat",
     ago: 4,
-    lines: ["starts, turns", "glows, goes dark, flame", "loses heat", "air strong", "safe", "lower off", "hold coil 1340", "igniter 180"],
+    lines: [
+      "starts, turns",
+      "glows, goes dark, flame",
+      "loses heat",
+      "air strong",
+      "proved dead",
+      "lower off",
+      "hold coil 1340",
+      "igniter 180",
+    ],
   },
   {
     by: YOU,
@@ -91,7 +100,7 @@ const DEMO: readonly DemoJob[] = [
     machine: "brisk-tolley-v45e",
     words: "turns, no heat",
     ago: 6,
-    lines: ["starts, turns", "no heat", "display yes, no code", "air strong", "safe", "pl1 h3 OL", "console off", "ntc 11.4k @ 22C"],
+    lines: ["starts, turns", "no heat", "display yes, no code", "air strong", "proved dead", "pl1 h3 OL", "console off", "ntc 11.4k @ 22C"],
   },
   {
     by: YOU,
@@ -100,7 +109,7 @@ const DEMO: readonly DemoJob[] = [
     machine: "kelvane-c7",
     words: "no start",
     ago: 2,
-    lines: ["no start", "display yes", "code F5", "tank good", "safe", "pl pg OL"],
+    lines: ["no start", "display yes", "code F5", "tank good", "proved dead", "pl pg OL"],
   },
   {
     by: "Col Wenlow",
@@ -122,7 +131,7 @@ const DEMO: readonly DemoJob[] = [
       "turns",
       "no heat",
       "air weak",
-      "safe",
+      "proved dead",
       "rear off",
       "cutoff OL",
       "element cab OL",
@@ -156,7 +165,7 @@ function entriesFor({ by, customer, place, machine: id, words, ago, lines }: Dem
   const machine = findMachine(id);
   if (!machine) throw new RangeError(`no machine “${id}” ships`);
   const typed = new TypedJob(machine, { by, customer, place, start: now.getTime() - ago * 3_600_000, pace: PACE_MS });
-  typed.add({ kind: "complaint", body: { words, findings: sightsIn(words) } });
+  typed.add({ kind: "complaint", body: { words, findings: [...complaintIn(words, machine).findings] } });
   for (const line of lines) {
     if (typeof line === "string") typed.type(line);
     else typed.add(line);

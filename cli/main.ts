@@ -7,6 +7,7 @@ const COMMANDS: Record<string, () => Promise<{ run: (args: string[]) => Promise<
   probe: () => import("./probe"),
   plan: () => import("./plan"),
   check: () => import("./check"),
+  say: () => import("./say"),
   diagnose: () => import("./diagnose"),
   rehearse: () => import("./rehearse"),
   bench: () => import("./bench"),

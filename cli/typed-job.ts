@@ -5,7 +5,6 @@ import type { Draft } from "../src/core/job/kinds/index";
 import { understand } from "../src/core/language/understand";
 import type { Machine } from "../src/core/machine/format";
 import { refOf } from "../src/core/machine/revision";
-import { vocabularyOf } from "../src/core/naming/vocabulary";
 
 interface Opening {
   readonly by: string;
@@ -20,14 +19,12 @@ interface Opening {
 export class TypedJob {
   readonly entries: Entry[] = [];
   private fold: Fold;
-  private readonly vocabulary;
 
   constructor(
     readonly machine: Machine,
     private readonly opening: Opening = { by: "Tester", customer: "Test", place: "Test", start: Date.now(), pace: 1 },
     private readonly id = v7({ msecs: opening.start }),
   ) {
-    this.vocabulary = vocabularyOf(machine);
     this.fold = startFold(this.id, () => machine);
     this.add({ kind: "opened", body: { customer: opening.customer, place: opening.place, liveTests: false } });
     this.add({ kind: "machine", body: { machine: refOf(machine) } });
@@ -48,9 +45,8 @@ export class TypedJob {
   /** Throws Error for a line that is not understood, or is a command. */
   type(...lines: readonly string[]): this {
     for (const line of lines) {
-      const understood = understand(line, { machine: this.machine, vocabulary: this.vocabulary, job: this.job });
-      if (!understood.ok) throw new Error(`line “${line}”: ${understood.message}`);
-      if (!("drafts" in understood)) throw new Error(`line “${line}” is a command`);
+      const understood = understand(line, { machine: this.machine, job: this.job });
+      if (understood.is !== "entries") throw new Error(`line “${line}” is taken as ${understood.is}: ${understood.says}`);
       for (const draft of understood.drafts) this.add(draft);
     }
     return this;

@@ -33,6 +33,7 @@ const MAY: Record<string, readonly string[]> = {
     "core/array",
   ],
   "core/language": [
+    "core/access",
     "core/planning",
     "core/diagnosis",
     "core/job",

@@ -51,7 +51,7 @@ export function proposing(): void {
     const catalogue = new TestCatalogue(set);
     const points = candidatePoints(machine);
     const lines = points.slice(1, 11).map((b) => `${points[0]} ${b} 12`);
-    const jobs = lines.map((r) => sampleJob([...PREFIX.slice(0, 1), "safe", r], machine).job);
+    const jobs = lines.map((r) => sampleJob([...PREFIX.slice(0, 1), "proved dead", r], machine).job);
     const ranked = jobs.map((job) => ({ job, ranking: rank(set, job.evidence) }));
     const step = (i: number) => {
       const { job, ranking: r } = item(ranked, i % ranked.length);

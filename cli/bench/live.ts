@@ -40,7 +40,7 @@ export async function live(): Promise<void> {
     const onTab: number[] = [];
     const onDevice: number[] = [];
     for (let i = -3; i < ROUNDS; i++) {
-      const word = i % 2 === 0 ? "live" : "safe";
+      const word = i % 2 === 0 ? "live" : "proved dead";
       await mine.waitForTimeout(PAUSE_MS);
       await mine.bringToFront();
       await mine.getByLabel("Reading line").fill(word);

@@ -50,7 +50,7 @@ function shipped(id: string): Machine {
 /** A job on which these lines were typed. */
 export const sampleJob = (lines: readonly string[], machine: Machine = ELECTRIC): TypedJob => new TypedJob(machine).type(...lines);
 
-export const PREFIX = ["turns, starts, no heat", "air strong", "safe"];
+export const PREFIX = ["turns, starts, no heat", "air strong", "proved dead"];
 export const READINGS = [
   "cutoff 0.2",
   "high limit 0.2",

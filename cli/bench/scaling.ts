@@ -69,7 +69,7 @@ function overSuspects(): Series {
 /** The next proposal, over the first so many tests of the largest machine. */
 function overTests(): Series {
   const set = new SuspectSet(new Predictor(LARGEST));
-  const job = sampleJob([...PREFIX.slice(0, 1), "safe"], LARGEST).job;
+  const job = sampleJob([...PREFIX.slice(0, 1), "proved dead"], LARGEST).job;
   const ranking = rank(set, job.evidence);
   const { tests } = new TestCatalogue(set);
   const points = [50, 100, 200, 400, tests.length].map((n) => {

@@ -15,16 +15,16 @@ function clash(...lines: string[]): string | undefined {
 }
 
 test("a record that one suspect explains is no contradiction, however rare the suspect", () => {
-  expect(clash("turns, starts, no heat", "air strong", "safe", "element OL", "cutoff 0.2")).toBeUndefined();
-  expect(clash("turns, starts, no heat", "safe", "selector 0.2", "element OL")).toBeUndefined();
-  expect(clash("no start", "safe", "door 0.1", "start OL")).toBeUndefined();
+  expect(clash("turns, starts, no heat", "air strong", "proved dead", "element OL", "cutoff 0.2")).toBeUndefined();
+  expect(clash("turns, starts, no heat", "proved dead", "selector 0.2", "element OL")).toBeUndefined();
+  expect(clash("no start", "proved dead", "door 0.1", "start switch OL")).toBeUndefined();
 });
 
 test("two readings that no suspect explains together: the one that stands against the rest is to be taken again", () => {
   const retake = clash(
     "turns, starts, no heat",
     "air strong",
-    "safe",
+    "proved dead",
     "cutoff 0.2",
     "high limit 0.2",
     "cycling 0.2",
@@ -37,5 +37,5 @@ test("two readings that no suspect explains together: the one that stands agains
 });
 
 test("a sighting against two readings is the one to look at again", () => {
-  expect(clash("starts, turns, warm air", "safe", "element OL", "h4 h5 OL")).toBe("Warm air");
+  expect(clash("starts, turns, warm air", "proved dead", "element OL", "h4 h5 OL")).toBe("Warm air");
 });

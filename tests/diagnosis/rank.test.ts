@@ -47,7 +47,7 @@ describe.each(MACHINES.map((m) => [m.id, m] as const))("%s", (_, machine) => {
   test("there are open faults to find", () => expect(measurable.length).toBeGreaterThan(12));
 
   test.each(measurable.map((f) => [`${f.part} ${f.mode}`, f] as const))("every part metered: %s leads", (__, fault) => {
-    const job = jobOf(machine, ["safe", ...discharge(machine), ...everyPart(machine, [fault])]);
+    const job = jobOf(machine, ["proved dead", ...discharge(machine), ...everyPart(machine, [fault])]);
     const { suspects } = rank(suspectsFor(machine), job.evidence);
     const holds = (faults: readonly Fault[]) => faults.some((f) => f.part === fault.part && f.mode === fault.mode);
     const share = suspects.filter((s) => holds(s.hypothesis.faults)).reduce((sum, s) => sum + s.probability, 0);
@@ -60,7 +60,7 @@ describe.each(MACHINES.map((m) => [m.id, m] as const))("%s", (_, machine) => {
     fc.assert(
       fc.property(fc.shuffledSubarray(findings, { minLength: 3, maxLength: 6 }), (subset) => {
         const shares = (drafts: readonly Draft[]) => {
-          const { suspects } = rank(suspectsFor(machine), jobOf(machine, ["safe", ...discharge(machine), ...drafts]).evidence);
+          const { suspects } = rank(suspectsFor(machine), jobOf(machine, ["proved dead", ...discharge(machine), ...drafts]).evidence);
           expect(suspects.reduce((sum, s) => sum + s.probability, 0)).toBeCloseTo(1, 9);
           return new Map(suspects.map((s) => [s.hypothesis.id, s.probability]));
         };

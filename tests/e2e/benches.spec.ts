@@ -110,7 +110,7 @@ test("by keyboard: from bench to bench, and what each offers", async ({ page }) 
   await go("Fit");
   await press("Type it");
   await expect(line(page)).toBeFocused();
-  await expect(line(page)).toHaveValue(/^(fitted|cleared|remade) /);
+  await expect(line(page)).toHaveValue(/^(fitted|put right|remade) /);
   await page.keyboard.press("Control+a");
   await page.keyboard.type("fitted element");
   await page.keyboard.press("Enter");
@@ -177,6 +177,6 @@ test("a stage goes on with the work for who stands there; an entry that this pro
   expect(posted.status).toBe(200);
   await page.reload();
   await expect(page.getByLabel("Record").getByText(/a kind of entry that this program does not know/)).toBeVisible();
-  await type(page, "safe");
+  await type(page, "proved dead");
   await expect(page.getByRole("status", { name: "Energy state" })).toContainText("DEAD, proved");
 });

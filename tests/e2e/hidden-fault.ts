@@ -10,18 +10,16 @@ import { networkOf, probeNode } from "../../src/core/machine/network";
 import { parseMachine } from "../../src/core/machine/read";
 import { deadCondition } from "../../src/core/machine/run/at-rest";
 import { wiringUnder } from "../../src/core/machine/wiring";
-import { vocabularyOf } from "../../src/core/naming/vocabulary";
 
 export const E27: Machine = parseMachine(
   JSON.parse(readFileSync(resolve(import.meta.dirname, "../../src/machines/orrinshaw-e27.machine.json"), "utf8")),
 );
-const vocabulary = vocabularyOf(E27);
 const deadJob = { ...foldJob("job", [], () => E27), machine: E27, safety: { power: "dead", liveTests: false, discharged: [] } } as const;
 
 /** What an ohm-meter shows on a machine with these faults at the place that `words` name: the reading comes from the circuit, not from the test. */
 export function meter(faults: readonly Fault[], words: string): string {
-  const understood = understand(`${words} 1`, { machine: E27, vocabulary, job: deadJob });
-  const draft = understood.ok && "drafts" in understood ? understood.drafts[0] : undefined;
+  const understood = understand(`${words} 12 ohm`, { machine: E27, job: deadJob });
+  const draft = understood.is === "entries" ? understood.drafts[0] : undefined;
   if (draft?.kind !== "finding" || draft.body.kind !== "ohms") throw new Error(words);
   const { place, circumstances } = draft.body;
   const set = new FaultSet(faults);

@@ -99,7 +99,7 @@ test("entering a reading shifts nothing that is being looked at", async ({ page 
       }
     }).observe({ type: "layout-shift" });
   });
-  await type(page, "safe");
+  await type(page, "proved dead");
   await type(page, "rear off");
   await type(page, "element OL");
   await leads(page, "Heating element open", 80);

@@ -14,7 +14,7 @@ test("an open element: found, replaced, proven, closed", async ({ page }) => {
   await expect(page.getByRole("status", { name: "Energy state" })).toContainText("NOT PROVED");
   await page.getByLabel("Reading line").fill(`element ${meter(hidden, "element")}`);
   await expect(page.locator("form output")).toContainText("Not proven dead");
-  await type(page, "made safe");
+  await type(page, "proved dead");
   await expect(page.getByRole("status", { name: "Energy state" })).toContainText("DEAD, proved");
   await type(page, "rear off");
   await type(page, `cutoff ${meter(hidden, "cutoff")}`);
@@ -34,7 +34,7 @@ test("a blown cut-off can't be closed before its cause is examined", async ({ pa
     { part: "cut-off", mode: "open" },
   ];
   await openJob(page, server.url, "turns, no heat");
-  await type(page, "made safe, rear off");
+  await type(page, "proved dead, rear off");
   await type(page, `cutoff ${meter(hidden, "cutoff")}`);
   await leads(page, /Thermal cut-off blown/, 50);
   await type(page, "fitted cutoff");
@@ -43,7 +43,7 @@ test("a blown cut-off can't be closed before its cause is examined", async ({ pa
   await prove(page, ["starts", "drum turns", "warm air", "heat cuts out early", "air weak"]);
   await page.getByLabel("Reading line").fill("close");
   await expect(page.locator("form output")).toContainText("Not closed: the thermal cut-off blew and its cause is unexamined");
-  await type(page, "safe");
+  await type(page, "proved dead");
   await type(page, "cleared vent");
   await type(page, `element cab ${meter(hidden, "element cab")}`);
   await expect(next(page)).toContainText("Warm the high-limit thermostat to prove that it opens");
@@ -69,7 +69,7 @@ test("a lost supply leg: turns, no heat, and nothing inside is replaced", async 
   const hidden = [{ part: "supply", mode: "lost", at: "L2" }];
   await openJob(page, server.url, "turns, no heat");
   await type(page, "starts, turns, no heat, air strong, setting good");
-  await type(page, "made safe");
+  await type(page, "proved dead");
   await type(page, "supply bad");
   for (const place of ["pl1 pn", "pl1 pg"]) await type(page, `${place} ${meter(hidden, place)}`);
   await leads(page, "House supply leg L2 missing", 60);
@@ -85,7 +85,7 @@ test("an open door switch: no start", async ({ page }) => {
   const hidden = [{ part: "door-switch", mode: "open" }];
   await openJob(page, server.url, "no start");
   await type(page, "no start, no hum, lamp yes");
-  await type(page, "made safe");
+  await type(page, "proved dead");
   await type(page, "top off");
   await type(page, `door ${meter(hidden, "door")}`);
   await leads(page, "Door switch does not close", 90);
@@ -100,7 +100,7 @@ test("what is likely still dangerous keeps a job open, from the typed line to th
   page,
 }) => {
   await openJob(page, server.url, "turns, no heat");
-  await type(page, "made safe, rear off, element cab 0.4, rear on");
+  await type(page, "proved dead, rear off, element cab 0.4, rear on");
   const line = page.getByLabel("Reading line");
   await line.fill("energised");
   await expect(page.locator("form output")).toContainText("Do not power it: heating element to cabinet reads 0.4 Ω");
@@ -109,7 +109,7 @@ test("what is likely still dangerous keeps a job open, from the typed line to th
   await line.fill("close");
   await expect(page.locator("form output")).toHaveText("Not closed: heating element to cabinet reads 0.4 Ω");
   await expect(page.getByRole("button", { name: "Enter", exact: true })).toBeDisabled();
-  await type(page, "made safe, rear off, fitted element, element cab OL, rear on");
+  await type(page, "proved dead, rear off, fitted element, element cab OL, rear on");
   await type(page, "energised");
   await line.fill("prove");
   await line.press("Enter");

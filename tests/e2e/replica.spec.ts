@@ -38,7 +38,7 @@ test("two tabs: what one records the other shows at once, without focus or reloa
   await openJob(first, server.url, "turns, no heat");
   const second = await context.newPage();
   await second.goto(first.url());
-  await type(first, "safe");
+  await type(first, "proved dead");
   await expect(badge(second)).toContainText("DEAD", { timeout: 2000 });
   await type(second, "live");
   await expect(badge(first)).toContainText("LIVE", { timeout: 2000 });
@@ -48,7 +48,7 @@ test("two tabs: what one records the other shows at once, without focus or reloa
   expect(new Set(entries.map((e) => e.id)).size).toBe(entries.length);
   // The tab that leads goes; the other takes its place.
   await first.close();
-  await type(second, "safe");
+  await type(second, "proved dead");
   await expect(second.getByText(/not there yet/)).toHaveCount(0);
   await expect(badge(second)).toContainText("DEAD");
 });
@@ -65,7 +65,7 @@ test("two devices: what one records the other shows within a second or two; the 
   await type(mine, "live");
   await expect(badge(theirs)).toContainText("LIVE", { timeout: 2500 });
   await type(theirs, "lamp yes");
-  await type(theirs, "safe");
+  await type(theirs, "proved dead");
   await expect(badge(mine)).toContainText("DEAD", { timeout: 2500 });
   const recordOf = async (page: Page) => {
     await page.getByRole("button", { name: /^All \d+/ }).click();
@@ -80,7 +80,7 @@ test("two devices: what one records the other shows within a second or two; the 
 test("Back and a restored page show the present state, on the list and on the job", async ({ page, browser }) => {
   await openJob(page, server.url, "turns, no heat");
   const address = page.url();
-  await type(page, "safe");
+  await type(page, "proved dead");
   await expect(badge(page)).toContainText("DEAD");
   await page.getByLabel("All jobs").click();
   await expect(page.getByRole("link", { name: /Mrs|Test|no heat/ }).first()).toBeVisible();
@@ -141,7 +141,7 @@ test("without a server every page opens: the list, a job, a new job that is work
 }) => {
   const page = await settled(context);
   await openJob(page, server.url, "turns, no heat");
-  await type(page, "safe");
+  await type(page, "proved dead");
   const known = page.url();
   await expect(page.getByText(/not there yet/)).toHaveCount(0);
   await server.kill();
@@ -162,7 +162,7 @@ test("without a server every page opens: the list, a job, a new job that is work
   await page.getByRole("button", { name: "Open the job" }).click();
   await expect(page.getByRole("heading", { name: "Job (new)" })).toBeVisible();
   await expect(badge(page)).toContainText("NOT PROVED DEAD");
-  await type(page, "safe");
+  await type(page, "proved dead");
   await expect(badge(page)).toContainText("DEAD");
   const made = idOf(page);
   await page.goto(`${server.url}/jobs?q=limpet`);
@@ -226,7 +226,7 @@ test("after the server comes back with an older copy, the browser sends what tha
   const page = await settled(context);
   await openJob(page, server.url, "turns, no heat");
   const first = idOf(page);
-  await type(page, "safe");
+  await type(page, "proved dead");
   await expect(page.getByText(/not there yet/)).toHaveCount(0);
   const folder = mkdtempSync(join(tmpdir(), "yennic-older-"));
   const file = join(folder, "older.db");

@@ -38,7 +38,7 @@ function moments(machine: Machine): Record<string, readonly (string | Draft)[]> 
   const middle = [
     COMPLAINT,
     "starts, turns, no heat",
-    "safe",
+    "proved dead",
     ...capacitors,
     ...fuses.map((p) => across(p.id, 0.2)),
     across(first?.id ?? "", null),

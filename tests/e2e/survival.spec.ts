@@ -14,7 +14,7 @@ interface Answer {
 test("the server is killed in a stream of entries, three more are typed, and each arrives once, in order", async ({ page }) => {
   await openJob(page, server.url, "turns, no heat");
   const id = page.url().split("/").at(-2) ?? "";
-  await type(page, "safe");
+  await type(page, "proved dead");
 
   // A second stream straight at the server tells which entries it acknowledged before it died.
   const acknowledged: string[] = [];
@@ -99,7 +99,7 @@ test("an entry that the server refuses is kept, shown with the reason, and holds
 
 test("a refused reading goes back into the line as it was typed, and can be sent again as it is", async ({ page }) => {
   await openJob(page, server.url, "turns, no heat");
-  await type(page, "safe");
+  await type(page, "proved dead");
   await page.route("**/api/entries", async (route) => {
     const { entries } = JSON.parse(route.request().postData() ?? "") as { entries: { id: string }[] };
     const refused = entries.map(({ id }, index) => ({ id, index, message: "not today" }));

@@ -156,6 +156,21 @@ const EXAMPLES: Record<Finding["kind"], Finding> = {
     circumstances: { ambientC: 19 },
   },
   pressure: { kind: "pressure", place: { stream: "duct" }, result: { is: "value", value: 150, unit: "pascal" }, circumstances: {} },
+  airspeed: {
+    kind: "airspeed",
+    place: { stream: "hood" },
+    result: { is: "value", value: 3.2, unit: "metre-per-second" },
+    circumstances: {},
+  },
+  capacitance: {
+    kind: "capacitance",
+    place: { part: "capacitor" },
+    result: { is: "value", value: 7.6e-6, unit: "farad" },
+    circumstances: {},
+  },
+  spot: { kind: "spot", place: { joint: "element" }, result: { is: "answer", value: "bad" }, circumstances: {} },
+  verdict: { kind: "verdict", place: { part: "element", to: "cabinet" }, result: { is: "answer", value: "bad" }, circumstances: {} },
+  setting: { kind: "setting", place: { control: "timer" }, result: { is: "answer", value: "air-only" }, circumstances: {} },
   series: {
     kind: "series",
     place: { of: "exhaust" },
@@ -180,6 +195,11 @@ test("every kind has its schema, its words, and a place in the list", () => {
     Heating element draws 21.8 A
     Exhaust at its hottest: 61 °C
     Back pressure: 150 Pa
+    Air at the hood: 3.2 m/s
+    capacitor holds 7.60 µF
+    Joint at the heating element looks bad
+    Heating element is grounded: it leaks to the cabinet
+    Timer found at air only
     Log of exhaust: 21 °C to 66 °C over 15 min"
   `);
 });
@@ -204,13 +224,14 @@ test("what names something that the machine does not have is known by that name"
     [{ ...EXAMPLES.amps, place: { through: "flux" } } as Question, "flux"],
   ];
   for (const [question, name] of strange) expect(findingKind(question).unknownName(question, e27)).toBe(name);
-  for (const finding of Object.values(EXAMPLES)) expect(findingKind(finding).unknownName(finding, e27)).toBeUndefined();
+  for (const { kind, ...finding } of Object.values(EXAMPLES))
+    expect(findingKind({ kind }).unknownName({ kind, ...finding } as Finding, e27)).toBe(kind === "capacitance" ? "capacitor" : undefined);
 });
 
 test("power in which each is found", () => {
   const power = Object.values(EXAMPLES).map((f) => `${f.kind} ${findingKind(f).power(f, e27)}`);
   expect(power.join(", ")).toMatchInlineSnapshot(
-    `"sight any, code any, look any, ohms dead, volts live, amps live, temperature on, pressure on, series any"`,
+    `"sight any, code any, look any, ohms dead, volts live, amps live, temperature on, pressure on, airspeed on, capacitance dead, spot any, verdict any, setting any, series any"`,
   );
   const outlet = { ...EXAMPLES.volts, place: { between: ["WL1", "WN"] } } as Finding;
   expect(findingKind(outlet).power(outlet, e27)).toBe("wall");

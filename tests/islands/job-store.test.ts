@@ -1,11 +1,13 @@
 import { v7 } from "uuid";
 import { expect, test } from "vitest";
 import { TypedJob } from "../../cli/typed-job";
-import { stamp } from "../../src/core/job/entry";
+import { readKept, stamp } from "../../src/core/job/entry";
+import { foldJob } from "../../src/core/job/fold";
 import type { Draft } from "../../src/core/job/kinds/index";
 import { shownOf, withMachine } from "../../src/core/job/shown";
 import type { Envelope } from "../../src/core/journal/envelope";
 import { type EntryBox, JobStore } from "../../src/islands/job/store/job-store";
+import { lastStanding } from "../../src/islands/job/store/last-standing";
 import type { ToldJob } from "../../src/islands/replica/job-feed";
 import type { Pending } from "../../src/islands/replica/queue";
 import { merged, type ReplicaState } from "../../src/islands/replica/replica";
@@ -126,7 +128,7 @@ test("several entries made at once are one fold and one question too", async () 
 });
 
 test("an entry while a part is looked at: the view goes back to the suspects, and it stays one question", async () => {
-  const { counts, store, record, get } = world(["safe"]);
+  const { counts, store, record, get } = world(["proved dead"]);
   store.dispatch({ do: "choose-part", part: "element" });
   expect(counts).toMatchObject({ question: 1, place: 1 });
   await record(across("element", null));
@@ -135,7 +137,7 @@ test("an entry while a part is looked at: the view goes back to the suspects, an
 });
 
 test("what did not change keeps its reference, so that nothing is drawn anew for it", async () => {
-  const { record, get, store, counts } = world(["turns, no heat", "safe"]);
+  const { record, get, store, counts } = world(["turns, no heat", "proved dead"]);
   const before = get();
   await record({ kind: "panel", body: { panel: "rear", state: "off" } });
   const after = get();
@@ -152,7 +154,7 @@ test("what did not change keeps its reference, so that nothing is drawn anew for
 });
 
 test("typing, looking and going elsewhere ask nothing of the engine and lose nothing", () => {
-  const { store, counts, get } = world(["safe"]);
+  const { store, counts, get } = world(["proved dead"]);
   store.dispatch({ do: "type", text: "element ", controls: { door: "open" } });
   store.dispatch({ do: "choose-point", net: "H3" });
   store.dispatch({ do: "go", bench: "open" });
@@ -178,13 +180,26 @@ test("who stands where the work stands goes on with it; who looks elsewhere stay
 });
 
 test("taking back the last that stands is an entry like any other; with nothing to take back nothing is made", async () => {
-  const { store, get, counts } = world(["safe"]);
+  const { store, get, counts } = world(["proved dead"]);
   store.dispatch({ do: "take-back" });
   await Promise.resolve();
   await Promise.resolve();
   expect(get().job.safety.power).toBe("unknown");
   expect(counts.fold).toBe(1);
   expect(get().job.record.at(-2)?.status).toBe("retracted");
+});
+
+test("undo takes back all that one line made; of what was told on opening the job, only the last", async () => {
+  const { store, record, get } = world(["turns, no heat"]);
+  await record(SAFE, saw("hums", "no"));
+  store.dispatch({ do: "take-back" });
+  await Promise.resolve();
+  await Promise.resolve();
+  expect(get().job.record.filter((l) => l.status === "retracted").length).toBe(2);
+  const told = new TypedJob(machine).type("turns, no heat", "hums").entries;
+  const kept = told.map((e) => readKept({ ...e, at: told[0]?.at ?? e.at }));
+  const job = foldJob(told[0]?.stream.id ?? "", kept, () => machine);
+  expect(lastStanding(job)).toEqual([told.at(-1)?.id]);
 });
 
 test("what the server refuses stays in sight with its reason, counts for nothing, and can be dropped", async () => {
@@ -212,21 +227,21 @@ test("what somebody else entered comes in between: the server's order counts, fo
 });
 
 test("a page begins with what is shown of the job; its entries follow, and only then is anything worked out", async () => {
-  const { get, counts, refetch } = world(["turns, no heat", "safe"], true);
+  const { get, counts, refetch } = world(["turns, no heat", "proved dead"], true);
   expect(get()).toMatchObject({ whole: false, job: { safety: { power: "unknown", lapsed: "person" } } });
   expect(counts.question).toBe(0);
   refetch();
   expect(get().whole).toBe(true);
   expect(counts.question).toBe(1);
-  expect(get().job.record.length).toBe(world(["turns, no heat", "safe"]).get().job.record.length);
+  expect(get().job.record.length).toBe(world(["turns, no heat", "proved dead"]).get().job.record.length);
 });
 
 test("that the machine is live counts wherever it is known: also when the server refused it, also before the entries are here", async () => {
-  const refused = world(["safe"]);
+  const refused = world(["proved dead"]);
   await refused.record({ kind: "energised", body: {} });
   refused.refuse("not today");
   expect(refused.get().job.safety.power).toBe("live");
-  const shown = world(["safe"], true);
+  const shown = world(["proved dead"], true);
   await shown.record({ kind: "energised", body: {} });
   expect(shown.get().job.safety.power).toBe("live");
 });

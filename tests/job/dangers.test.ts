@@ -11,7 +11,6 @@ import type { Draft } from "../../src/core/job/kinds/index";
 import { understand } from "../../src/core/language/understand";
 import { assemblyIdOf } from "../../src/core/machine/assembly";
 import { type Machine, maybePartOf } from "../../src/core/machine/format";
-import { vocabularyOf } from "../../src/core/naming/vocabulary";
 import type { Proposal } from "../../src/core/planning/proposal";
 import { wayToClose } from "../../src/core/planning/way-to-close";
 import { MACHINES } from "../../src/machines";
@@ -186,23 +185,22 @@ describe("a proof of dead", () => {
 });
 
 test("powering a machine that may not be run is warned of as it is typed, and is kept all the same", () => {
-  const context = (drafts: Draft[]) => ({ machine: e27, vocabulary: vocabularyOf(e27), job: jobOf(e27, drafts) });
+  const context = (drafts: Draft[]) => ({ machine: e27, job: jobOf(e27, drafts) });
   const typed = (drafts: Draft[]) => understand("energised", context(drafts));
   expect(typed([SAFE, low])).toMatchObject({
-    ok: true,
+    is: "entries",
     warns: "Do not power it: heating element to cabinet reads 0.4 Ω. If it is on, take the power out.",
   });
-  expect(typed([saw("trips", "yes")])).toMatchObject({ ok: true, warns: expect.stringContaining("it tripped and plug pin L1") });
+  expect(typed([saw("trips", "yes")])).toMatchObject({ is: "entries", warns: expect.stringContaining("it tripped and plug pin L1") });
   expect(typed([SAFE, sound])).not.toHaveProperty("warns");
 });
 
 test("closing is typed like anything else: refused with why, or with what nobody saw", () => {
-  const typed = (drafts: Draft[]) =>
-    understand("close", { machine: e27, vocabulary: vocabularyOf(e27), job: jobOf(e27, [COMPLAINT, ...drafts]) });
-  expect(typed([SAFE, low, ...RUN])).toEqual({ ok: false, message: "Not closed: heating element to cabinet reads 0.4 Ω" });
-  expect(typed(RUN)).toMatchObject({ ok: true, says: "Job closed" });
+  const typed = (drafts: Draft[]) => understand("close", { machine: e27, job: jobOf(e27, [COMPLAINT, ...drafts]) });
+  expect(typed([SAFE, low, ...RUN])).toMatchObject({ is: "blocked", says: "Not closed: heating element to cabinet reads 0.4 Ω" });
+  expect(typed(RUN)).toMatchObject({ is: "entries", says: "Job closed" });
   expect(typed([LIVE, proof({ airflow: "unknown", whyUnseen: "hood on the roof" })])).toMatchObject({
-    ok: true,
+    is: "entries",
     says: "Job closed with reservations: air at the hood not seen (hood on the roof)",
   });
 });

@@ -21,6 +21,11 @@ const EXAMPLES: { [K in EntryKind]: Body<K> } = {
   "gas-opened": { note: "union behind the valve" },
   "not-done": { check: "door", why: "the customer had to leave" },
   finding: { kind: "look", place: { part: "belt" }, result: { is: "answer", value: "good" }, circumstances: {} },
+  note: { words: "key is with the neighbour", about: "history", by: "customer" },
+  isolated: { how: "breaker", locked: true },
+  valve: { of: "water", state: "shut" },
+  wire: { of: "J2", state: "off" },
+  wanted: { assembly: "heater" },
   discharged: { part: "capacitor" },
   panel: { panel: "top", state: "off" },
   fitted: { assembly: "element-a", action: "replaced" },
@@ -53,6 +58,11 @@ test("each says itself, with a machine and without", () => {
     gas-opened: Gas joint opened: union behind the valve | Gas joint opened: union behind the valve
     not-done: Not done: door (the customer had to leave) | Not done: door (the customer had to leave)
     finding: Drum belt looks good | look belt: good
+    note: What was before: “key is with the neighbour” | What was before: “key is with the neighbour”
+    isolated: Power off: breaker off, locked, not proven dead | Power off: breaker off, locked, not proven dead
+    valve: Water shut | Water shut
+    wire: Plug J2 off | Wires of the j2 off
+    wanted: Needed: heater with both coils | Needed: heater
     discharged: Discharged: motor capacitor | Discharged: capacitor
     panel: Top off | Top off
     fitted: Fitted: new element-a | Fitted: new element-a
@@ -63,7 +73,7 @@ test("each says itself, with a machine and without", () => {
 });
 
 test("each changes what it is about, and nothing else", () => {
-  const before = jobOf(machine, ["safe"]);
+  const before = jobOf(machine, ["proved dead"]);
   const effects = drafts.map((d) => `${d.kind}: ${changed(before, d).join(", ") || "nothing"}`);
   expect(effects.join("\n")).toMatchInlineSnapshot(`
     "opened: safety, opened
@@ -75,6 +85,11 @@ test("each changes what it is about, and nothing else", () => {
     gas-opened: gasOpened
     not-done: notDone
     finding: evidence
+    note: notes
+    isolated: safety
+    valve: shut
+    wire: wiresOff
+    wanted: wanted
     discharged: safety
     panel: panelsOff, everOpen
     fitted: fitted
@@ -85,7 +100,7 @@ test("each changes what it is about, and nothing else", () => {
 });
 
 test("what names something that this machine does not have is refused by that name, whatever its kind", () => {
-  const state = jobOf(machine, ["safe"]);
+  const state = jobOf(machine, ["proved dead"]);
   const strange: Draft[] = [
     { kind: "discharged", body: { part: "flux" } },
     { kind: "panel", body: { panel: "attic", state: "off" } },

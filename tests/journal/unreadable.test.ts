@@ -95,7 +95,7 @@ test("the border lets through what is newer or unknown, and refuses what is wron
   };
   expect(verdict(envelope({ kind: "x-ray", body: { film: [1, 2] } }))).toBe("taken");
   expect(verdict(envelope({ version: 9, body: { anything: true } }))).toBe("taken");
-  expect(verdict(envelope({ stream: { of: "person", id: "ida" }, kind: "note" }))).toBe("taken");
+  expect(verdict(envelope({ stream: { of: "person", id: "ida" }, kind: "memo" }))).toBe("taken");
   expect(verdict(envelope({ kind: "made-safe" }))).toMatchInlineSnapshot(
     `"entries.0.body.how: Invalid option: expected one of "cord"|"breaker""`,
   );

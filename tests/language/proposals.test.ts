@@ -23,14 +23,14 @@ function card(id: string, lines: readonly (string | Draft)[]): string {
     .join("\n");
 }
 
-const FOUND = ["turns, no heat", "air strong", "safe", "rear off", "element OL"];
+const FOUND = ["turns, no heat", "air strong", "proved dead", "rear off", "element OL"];
 
 test("a whole visit to an electric machine, card by card", () => {
   const watched = ["turns, no heat", "starts, turns, no heat, air strong, setting good"];
   const cards = [
     ["turns, no heat"],
     watched,
-    [...watched, "safe", "rear off"],
+    [...watched, "proved dead", "rear off"],
     FOUND,
     [...FOUND, "fitted element"],
     [...FOUND, "fitted element", "rear on"],
@@ -88,7 +88,7 @@ test("a whole visit to an electric machine, card by card", () => {
 });
 
 test("a cut-off that blew is not left without its causes", () => {
-  const blown = ["turns, no heat", "air weak", "safe", "rear off", "cutoff OL", "fitted cutoff", "cleared vent"];
+  const blown = ["turns, no heat", "air weak", "proved dead", "rear off", "cutoff OL", "fitted cutoff", "cleared vent"];
   expect(card("orrinshaw-e27", blown)).toMatchInlineSnapshot(`
     "Measure the heating element to the cabinet
     Take its wires off first. Anything but OL is a fault. OL, or more than 1 MΩ.
@@ -97,7 +97,9 @@ test("a cut-off that blew is not left without its causes", () => {
 });
 
 test("a capacitor is discharged before its motor is metered, and says why", () => {
-  expect(card("kelvane-c7", ["no start", "display yes, no code, hums", "safe", "top off, side off", "belt good"])).toMatchInlineSnapshot(`
+  expect(
+    card("kelvane-c7", ["no start", "display yes, no code, hums", "proved dead", "top off, side off", "belt good"]),
+  ).toMatchInlineSnapshot(`
     "Discharge the motor capacitor
     Through a resistor across its terminals, insulated tool, then measure that no voltage is left.
     then: Measure plug pin N to AX
@@ -123,7 +125,7 @@ test("gas work says so", () => {
     "starts, turns",
     "glows, goes dark, no flame",
     "air strong",
-    "safe",
+    "proved dead",
     "lower off",
     "main coil OL",
     "main coil OL",

@@ -1,9 +1,9 @@
 import { expect, test } from "vitest";
-import { sightsIn } from "../../src/core/finding/kinds/sight";
 import { foldJob, type Job } from "../../src/core/job/fold";
 import type { Safety } from "../../src/core/job/safety";
+import { complaintIn } from "../../src/core/language/complaint";
 import { complete } from "../../src/core/language/complete";
-import { understand } from "../../src/core/language/understand";
+import { type Context, understand } from "../../src/core/language/understand";
 import type { Machine } from "../../src/core/machine/format";
 import { vocabularyOf } from "../../src/core/naming/vocabulary";
 import { shipped } from "../job-of";
@@ -15,9 +15,11 @@ const job = (safety: Partial<Safety>, on: Machine = machine): Job => ({
   machine: on,
   safety: { power: "dead", liveTests: false, discharged: [], ...safety },
 });
+const hearOn = (line: string, safety: Partial<Safety> = {}, more: Partial<Context> = {}) =>
+  understand(line, { machine, job: job(safety), ...more });
 const say = (line: string, safety: Partial<Safety> = {}) => {
-  const u = understand(line, { machine, vocabulary, job: job(safety) });
-  return u.ok ? u.says : `✕ ${u.message}`;
+  const u = hearOn(line, safety);
+  return u.is === "entries" ? u.says : `${u.is}: ${u.says}`;
 };
 
 test.each([
@@ -29,14 +31,15 @@ test.each([
   ["pl1 to pn 2.9k", "PL1 to PN, wires on: 2.90 kΩ"],
   ["element cab OL", "Heating element to cabinet, wires off: OL"],
   ["start winding 3.4", "Drum motor, start winding, wires off: 3.4 Ω"],
-  ["start 0.1", "Start switch, wires off, start button pressed: 0.1 Ω"],
+  ["start switch 0.1", "Start switch, wires off, start button pressed: 0.1 Ω"],
   ["turns, no heat", "Drum turns · No warm air"],
   ["belt broken", "Drum belt looks bad"],
   ["rear off", "Rear panel off"],
   ["top off, front off", "Top off · Front off"],
   ["fitted cutoff", "Fitted: new thermal cut-off"],
   ["cleared vent", "Put right: vent duct and hood"],
-  ["safe, element OL", "Made safe: cord out, proved dead · Heating element, wires off: OL"],
+  ["proved dead, element OL", "Made safe: cord out, proved dead · Heating element, wires off: OL"],
+  ["top off, the clips are stiff", "Top off · the rest as a note"],
 ])("“%s” is understood as “%s”", (line, says) => expect(say(line)).toBe(says));
 
 test.each([
@@ -47,64 +50,86 @@ test.each([
   ["timer stands", "Timer stands"],
 ])("“%s” is understood as “%s”", (line, says) => expect(say(line, { power: "live" })).toBe(says));
 
+test("what is not understood, asked about or forbidden says so, and what would do", () => {
+  expect(say("fuse OL")).toBe("unclear: Which of these?");
+  expect(say("the customer has a parrot")).toBe("note: Kept as a note");
+  expect(say("front off")).toBe("blocked: Front off: The front is held by the top: take that off first");
+  expect(say("element OL", { power: "unknown" })).toContain("blocked: Heating element, wires off: OL: Not proven dead");
+  expect(say("element OL", { power: "live" })).toContain("Never a resistance range on a live circuit");
+  expect(say("tb1 tb2 238 V", { power: "live" })).toContain("Live tests are not allowed on this job");
+  expect(say("tb1 tb2 238 V", { power: "live", liveTests: true })).toBe("TB1 to TB2: 238 V");
+  expect(say("tb1 tb2 238 V", { power: "dead", liveTests: true })).toContain("there is no voltage to read");
+  expect(say("energised, element OL")).toContain("Never a resistance range");
+  expect(say("fitted new element", { power: "unknown" })).toContain("Fitting needs a dead machine");
+});
+
+test("the readings of what is unclear are whole entries, one touch each", () => {
+  const u = hearOn("fuse OL");
+  expect(u.is === "unclear" && u.readings.map((r) => r.says)).toEqual([
+    "Blower thermal fuse, wires off: OL",
+    "Thermal cut-off, wires off: OL",
+  ]);
+  const intended = hearOn("will replace the element tomorrow");
+  expect(intended.is === "note" && intended.readings.map((r) => r.says)).toEqual([
+    "Fitted: new heating element",
+    "Needed: heating element",
+  ]);
+});
+
+test("what the card asks for need not be named again", () => {
+  const asked = {
+    kind: "ohms",
+    place: { between: ["element.1", "element.2"] },
+    circumstances: { wiring: [{ edit: "part-off", part: "element" }] },
+  } as const satisfies Context["asked"];
+  const answer = (line: string) => {
+    const u = hearOn(line, {}, { asked: { ...asked, place: { between: [...asked.place.between] }, circumstances: {} } });
+    return u.is === "entries" ? u.says : u.is;
+  };
+  expect(answer("OL")).toBe("Heating element, wires off: OL");
+  expect(answer("10.6")).toBe("Heating element, wires off: 10.6 Ω");
+  expect(answer("10.6 wires on")).toBe("Heating element, wires on: 10.6 Ω");
+  expect(answer("limit 0.2")).toBe("High-limit thermostat, wires off: 0.2 Ω");
+  expect(answer("no heat")).toBe("No warm air");
+});
+
+test("positions set on the sheet go for what the line leaves open", () => {
+  const u = hearOn("lamp contact OL", {}, { controls: { door: "shut" } });
+  expect(u.is === "entries" && u.drafts[0]?.kind === "finding" && u.drafts[0].body.circumstances.controls).toMatchObject({ door: "shut" });
+});
+
 test("what is timed keeps its time; a thermistor its temperature; a code is the machine's own", () => {
   const on = (id: string, line: string) => {
     const m = shipped(id);
-    const u = understand(line, { machine: m, vocabulary: vocabularyOf(m), job: job({}, m) });
-    return u.ok && "drafts" in u ? [u.says, ...u.drafts.map((d) => d.body)] : [u.ok ? "" : u.message];
+    const u = understand(line, { machine: m, job: job({}, m) });
+    return u.is === "entries" ? [u.says, ...u.drafts.map((d) => (d.kind === "finding" ? d.body.circumstances : d.kind))] : [u.is];
   };
   expect(on("kelvane-g14", "glow after 20 s, dark at 45s, no flame")).toEqual([
     "Igniter glows after 20 s · Igniter goes dark after 45 s · No flame",
-    {
-      kind: "sight",
-      place: { sight: "glow" },
-      result: { is: "answer", value: "yes" },
-      circumstances: { power: "dead", secondsIntoRun: 20 },
-    },
-    {
-      kind: "sight",
-      place: { sight: "dark" },
-      result: { is: "answer", value: "yes" },
-      circumstances: { power: "dead", secondsIntoRun: 45 },
-    },
-    { kind: "sight", place: { sight: "flame" }, result: { is: "answer", value: "no" }, circumstances: { power: "dead" } },
+    { power: "dead", secondsIntoRun: 20 },
+    { power: "dead", secondsIntoRun: 45 },
+    { power: "dead" },
   ]);
-  expect(on("kelvane-c7", "thermistor 9.1k @ 27C")[1]).toMatchObject({
-    kind: "ohms",
-    result: { value: 9100 },
-    circumstances: { partC: 27 },
-  });
+  expect(on("kelvane-g14", "it burned 8 s")).toEqual(["Flame for 8 s", { power: "dead", lastedSeconds: 8 }]);
+  expect(on("kelvane-c7", "thermistor 9.1k @ 27C")[1]).toMatchObject({ partC: 27 });
   expect(on("kelvane-c7", "code F5")[0]).toBe("Code F5: tank full or pump stopped");
-  expect(on("orrinshaw-e27", "discharged")[0]).toBe("This machine has no capacitor to discharge");
-  expect(on("orrinshaw-e27", "exhaust 12 V")[0]).toContain("is no temperature");
+  expect(on("orrinshaw-e27", "discharged the capacitor")).toEqual(["note"]);
 });
 
-test("what it can't read it explains", () => {
-  expect(say("elment OL")).toContain("I don't know “elment” on this machine; did you mean element?");
-  expect(say("element")).toContain("And what did it read?");
-  expect(say("h3 h3 1")).toBe("✕ Both probes are on the same point");
-  expect(say("element 12 parsecs")).toContain("is not an amount I can read");
-  expect(say("front off")).toBe("✕ The front is held by the top: take that off first");
-  expect(say("belt 0.2")).toContain("has no terminals");
-});
-
-test("what the safety state forbids is refused with what to do", () => {
-  expect(say("element OL", { power: "unknown" })).toContain("Not proven dead");
-  expect(say("element OL", { power: "live" })).toContain("Never a resistance range on a live circuit");
-  expect(say("tb1 tb2 238", { power: "live" })).toContain("Live tests are not allowed on this job");
-  expect(say("tb1 tb2 238", { power: "live", liveTests: true })).toBe("TB1 to TB2: 238 V");
-  expect(say("tb1 tb2 238 V", { power: "dead", liveTests: true })).toContain("there is no voltage to read");
-  expect(say("energised, element OL")).toContain("Never a resistance range");
-});
-
-test("a complaint's own words become sights", () => {
-  const heard = (words: string) => sightsIn(words).map((f) => [f.place.sight, f.result.value]);
-  expect(heard("It turns but no heat. Clothes stay wet")).toEqual([
+test("a complaint in prose becomes sightings; when it began and what was before are told of apart", () => {
+  const heard = complaintIn(
+    "It turns but the air stays cold. Started when we moved it to the cellar. The element was changed in March. It smells a bit burnt.",
+    machine,
+  );
+  expect(heard.findings.map((f) => (f.kind === "sight" ? [f.place.sight, f.result.value] : f.kind))).toEqual([
     ["turns", "yes"],
     ["warm", "no"],
+    ["burning", "yes"],
   ]);
-  expect(heard("won't start")).toEqual([["starts", "no"]]);
-  expect(heard("makes a smell")).toEqual([]);
+  expect(heard.told).toEqual([
+    { words: "Started when we moved it to the cellar.", about: "onset", by: "customer" },
+    { words: "The element was changed in March.", about: "history", by: "customer" },
+  ]);
 });
 
 test("completion offers names that go on from what is typed, and nothing once it is complete", () => {
@@ -114,8 +139,8 @@ test("completion offers names that go on from what is typed, and nothing once it
 });
 
 test("a finding keeps the circumstances in which it was typed: the power as it was then, the panels that were off", () => {
-  const u = understand("hums no, safe, top off, element 10.6", { machine, vocabulary, job: job({ power: "unknown" }) });
-  const circumstances = u.ok && "drafts" in u ? u.drafts.map((d) => (d.kind === "finding" ? d.body.circumstances : d.kind)) : [];
+  const u = hearOn("no hum, proved dead, top off, element 10.6", { power: "unknown" });
+  const circumstances = u.is === "entries" ? u.drafts.map((d) => (d.kind === "finding" ? d.body.circumstances : d.kind)) : [];
   expect(circumstances).toMatchObject([
     { power: "unknown" },
     "made-safe",

@@ -24,7 +24,7 @@ test("it runs: fan, heat, thermostat", () => {
 });
 
 test("it is diagnosed: the blown cut-off leads with its cause, and the way to the close goes by the grille", () => {
-  const job = jobOf(machine, ["turns, no heat", "safe", "back off", "cut-off OL"]);
+  const job = jobOf(machine, ["turns, no heat", "proved dead", "back off", "cut-off OL"]);
   const ranking = rank(suspectsFor(machine), job.evidence);
   expect(ranking.suspects[0]?.hypothesis.suspect).toMatch(/cut-off:open/);
   expect(contradiction(suspectsFor(machine), job.evidence)).toBeUndefined();

@@ -27,7 +27,7 @@ function at(machine: Machine, lines: readonly (string | Draft)[]) {
 }
 
 test("who fits sets is told to fit the whole set; who fits single parts is told what the set would add", () => {
-  const found = ["turns, no heat", "air strong", "safe", "rear off", "element OL", "element OL"];
+  const found = ["turns, no heat", "air strong", "proved dead", "rear off", "element OL", "element OL"];
   const single = at(e27, found);
   expect(single.proposal?.step).toMatchObject({ kind: "fit", assembly: "element" });
   expect(single.words?.more).toMatch(/Fitting the heater with limit and cut-off would add \d+ and \d+ min/);
@@ -37,7 +37,7 @@ test("who fits sets is told to fit the whole set; who fits single parts is told 
 
 test("meter-first wants a reading where look-first wants to watch or look", () => {
   const kind = (way: string) => {
-    const { job, catalogue, ranking } = at(e27, ["turns, no heat", "safe", way]);
+    const { job, catalogue, ranking } = at(e27, ["turns, no heat", "proved dead", way]);
     const choice = choose(catalogue, job, ranking);
     return choice?.tests.slice(0, 5).filter((t) => ["sight", "code", "look"].includes(t.test.question.kind)).length ?? 0;
   };
@@ -45,7 +45,7 @@ test("meter-first wants a reading where look-first wants to watch or look", () =
 });
 
 test("a cold coil that reads good is out of question for those who trust it, and in question for those who don't", () => {
-  const lines = ["starts, turns", "glows, goes dark, flame", "loses heat", "air strong", "safe", "lower off", "main coil 1220"];
+  const lines = ["starts, turns", "glows, goes dark, flame", "loses heat", "air strong", "proved dead", "lower off", "main coil 1220"];
   const share = (more: string[]) => {
     const { job, set, ranking, catalogue } = at(g14, [...lines, ...more]);
     const choice = choose(catalogue, job, ranking);
@@ -69,7 +69,7 @@ test("a question with few repairs left in it is solved exactly; a wide one by lo
     const { job, ranking, catalogue } = at(e27, lines);
     return choose(catalogue, job, ranking);
   };
-  const narrow = ["turns, no heat", "air strong", "safe", "rear off", "h3 h5 OL", "element 10.7"];
+  const narrow = ["turns, no heat", "air strong", "proved dead", "rear off", "h3 h5 OL", "element 10.7"];
   expect(by(narrow)).toMatchObject({ by: "exact", action: { kind: "test", valued: { test: { part: "cut-off" } } } });
   expect(by(["turns, no heat"])?.by).toBe("lookahead");
   const { job, ranking, catalogue } = at(e27, narrow);
@@ -77,7 +77,7 @@ test("a question with few repairs left in it is solved exactly; a wide one by lo
 });
 
 test("a reading that another path made tells which: the motor's winding read in place, its wires on", () => {
-  const { set, ranking, job } = at(e27, ["turns, no heat", "safe", "timer motor wires on 2900", "motor wires on 1.2"]);
+  const { set, ranking, job } = at(e27, ["turns, no heat", "proved dead", "timer motor wires on 2900", "motor wires on 1.2"]);
   const said = currentPaths(set, ranking, job.evidence)
     .map((p) => pathSays(e27, p))
     .join(" ");
@@ -86,9 +86,11 @@ test("a reading that another path made tells which: the motor's winding read in 
 });
 
 test("a motor with a capacitor is not touched before that is recorded as discharged", () => {
-  const refused = jobOf(c7, ["no start", "safe"]).record.length;
-  expect(() => jobOf(c7, ["no start", "safe", "main winding 18"])).toThrow(/may hold its charge/);
-  const job = jobOf(c7, ["no start", "safe", "discharged", "main winding 18"]);
+  const refused = jobOf(c7, ["no start", "proved dead"]).record.length;
+  expect(() => jobOf(c7, ["no start", "proved dead", "main winding 18"])).toThrow(/may hold its charge/);
+  const job = jobOf(c7, ["no start", "proved dead", "discharged", "main winding 18"]);
   expect(job.record.filter((l) => l.status === "counts").length).toBe(refused + 2);
-  expect(() => jobOf(c7, ["no start", "safe", "discharged", "energised", "safe", "main winding 18"])).toThrow(/may hold its charge/);
+  expect(() => jobOf(c7, ["no start", "proved dead", "discharged", "energised", "proved dead", "main winding 18"])).toThrow(
+    /may hold its charge/,
+  );
 });

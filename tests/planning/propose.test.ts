@@ -20,7 +20,11 @@ function after(...lines: (string | Draft)[]) {
 }
 
 test("no dead test is proposed before the machine is made safe, after energising, or with the power unknown", () => {
-  for (const lines of [["turns, no heat"], ["starts, turns, no heat, air strong, setting good"], ["turns, no heat", "safe", "energised"]]) {
+  for (const lines of [
+    ["turns, no heat"],
+    ["starts, turns, no heat, air strong, setting good"],
+    ["turns, no heat", "proved dead", "energised"],
+  ]) {
     const { proposal } = after(...lines);
     const step = proposal?.step;
     expect(step?.kind === "test" && step.test.needs === "dead").toBe(false);
@@ -40,7 +44,7 @@ test("no live test is offered on a job that does not allow it; with leave it is,
 });
 
 test("a reading that settles it leads to the repair, through panels and a proof to the close, and never past a blocker", () => {
-  const found = ["turns, no heat", "air strong", "safe", "rear off", "element OL"];
+  const found = ["turns, no heat", "air strong", "proved dead", "rear off", "element OL"];
   expect(after(...found).proposal?.step).toMatchObject({ kind: "fit", assembly: "element" });
   const fitted = [...found, "fitted element"];
   expect(after(...fitted).proposal?.step).toMatchObject({ kind: "panel", panel: "rear", state: "on" });
@@ -49,7 +53,7 @@ test("a reading that settles it leads to the repair, through panels and a proof 
   expect(after(...fitted, "rear on", "energised", PROOF).proposal?.step).toMatchObject({ kind: "intake" });
   const told: Draft = { kind: "complaint", body: { words: "no heat", findings: [] } };
   expect(after(told, ...fitted, "rear on", "energised", PROOF).proposal?.step).toMatchObject({ kind: "close" });
-  const blown = ["turns, no heat", "air weak", "safe", "rear off", "cutoff OL", "fitted cutoff", "cleared vent"];
+  const blown = ["turns, no heat", "air weak", "proved dead", "rear off", "cutoff OL", "fitted cutoff", "cleared vent"];
   expect(after(...blown).proposal?.step).toMatchObject({ kind: "examine", check: { code: "cause", cause: { part: "element" } } });
 });
 
@@ -58,7 +62,7 @@ test("a proof that fails after a repair sends the search on among what the repai
   const { ranking, proposal } = after(
     "turns, no heat",
     "air strong",
-    "safe",
+    "proved dead",
     "rear off",
     "element OL",
     "fitted element",
@@ -71,7 +75,7 @@ test("a proof that fails after a repair sends the search on among what the repai
 });
 
 test("every proposal gives its reason, its price, and what each outcome would mean", () => {
-  const { proposal } = after("starts, turns, no heat", "air strong", "safe", "rear off");
+  const { proposal } = after("starts, turns, no heat", "air strong", "proved dead", "rear off");
   expect(proposal?.minutes).toBeGreaterThan(0);
   expect(proposal && Object.values(proposalSays(machine, proposal)).join(" ")).toMatch(/Saves \d+ min of repair for \d+ min of work/);
   expect(proposal?.expects.length).toBeGreaterThanOrEqual(2);

@@ -28,7 +28,6 @@ test("an entry kind is one definition: nothing of it can be left out, and it is 
     allows: ({ kilograms }, { safety }) => (safety.power === "live" && kilograms > 20 ? { code: "not-dead", power: "live" } : undefined),
     effect: () => ({ everOpen: true }),
     says: ({ kilograms }) => `Weighed: ${kilograms} kg`,
-    typed: (saying) => (saying === "heavy" ? { ok: true, taken: { kilograms: 30 } } : undefined),
   });
   expect(readBody([weighed], "weighed", 1, { kilograms: 4 })).toMatchObject({ ok: true, body: { kilograms: 4 } });
   expect(readBody([weighed], "weighed", 1, { stones: 4 })).toMatchObject({ ok: false, unread: { code: "invalid" } });
@@ -65,7 +64,7 @@ test("a later version of a kind needs a way up from the one before, and gets it 
   expect(readBody([grams], "length", 1, {})).toMatchObject({ ok: false, unread: { code: "unknown-kind" } });
 });
 
-test("a finding kind is one definition: its schema, what a model would show, its likelihood, its words, its sayings", () => {
+test("a finding kind is one definition: its schema, what a model would show, its likelihood, its words", () => {
   const schema = findingFields("noise", "How loud it is.", z.strictObject({ at: z.literal("door") }), valueSchema("watt"));
   const noise = defineFinding({
     kind: "noise",
@@ -78,7 +77,6 @@ test("a finding kind is one definition: its schema, what a model would show, its
     likelihood: () => 1,
     sigma: () => 1,
     says: ({ result }) => `Noise ${result.value}`,
-    typed: () => undefined,
   });
   expect(
     noise.schema.parse({ kind: "noise", place: { at: "door" }, result: { is: "value", value: 2, unit: "watt" } }).circumstances,
@@ -125,7 +123,7 @@ test("a check is one definition: when it is open, its question, when it can be m
     isDanger: () => false,
   });
   const e27 = shipped("orrinshaw-e27");
-  expect(feet.open(e27, jobOf(e27, ["safe", "fitted element"]))).toEqual([{ code: "feet", wobbles: true }]);
+  expect(feet.open(e27, jobOf(e27, ["proved dead", "fitted element"]))).toEqual([{ code: "feet", wobbles: true }]);
   const { when: _, ...rest } = feet;
   // @ts-expect-error a check must say when it can be made
   const forgotten: CheckDefinition<"feet", { readonly code: "feet"; readonly wobbles: boolean }> = rest;

@@ -48,7 +48,7 @@ test("all that ship are kept when a database is opened, and opening it again kee
 
 test("renaming a net in a new revision changes no record that was made on the old one", async () => {
   const old = shipped("orrinshaw-e27");
-  const typed = new TypedJob(old).type("safe", "rear off", "h3 h4 0.2", "element OL");
+  const typed = new TypedJob(old).type("proved dead", "rear off", "h3 h4 0.2", "element OL");
   const job = typed.entries[0]?.stream.id ?? "";
   await appendEntries(db, typed.entries);
   const before = await told(job);
@@ -60,7 +60,7 @@ test("renaming a net in a new revision changes no record that was made on the ol
   expect(await told(job)).toEqual(before);
   expect(machinesOf(db, await folded(job)).map((m) => m.ref)).toEqual([refOf(old)]);
 
-  const later = new TypedJob(next).type("safe", "rear off", "h3 x4 0.2");
+  const later = new TypedJob(next).type("proved dead", "rear off", "h3 x4 0.2");
   const other = later.entries[0]?.stream.id ?? "";
   await appendEntries(db, later.entries);
   expect(await told(other)).toContainEqual(["counts", "H3 to X4, wires on: 0.2 Ω"]);
@@ -69,7 +69,7 @@ test("renaming a net in a new revision changes no record that was made on the ol
 
 test("the new sheet's own names are refused on a job of the old one", async () => {
   const next = renamed(shipped("orrinshaw-e27"));
-  const typed = new TypedJob(next).type("safe", "h3 x4 0.2");
+  const typed = new TypedJob(next).type("proved dead", "h3 x4 0.2");
   const entries = typed.entries.map((e) => (e.kind === "machine" ? { ...e, body: { machine: refOf(shipped("orrinshaw-e27")) } } : e));
   await appendEntries(db, entries);
   expect((await told(entries[0]?.stream.id ?? "")).at(-1)?.[0]).toBe("refused");
@@ -93,7 +93,7 @@ test("the file of a revision is had as it was kept; of another, nothing", async 
 });
 
 test("an entry that this version can't read is kept as it was written, and the job goes on", async () => {
-  const typed = new TypedJob(shipped("orrinshaw-e27")).type("safe");
+  const typed = new TypedJob(shipped("orrinshaw-e27")).type("proved dead");
   const job = typed.entries[0]?.stream.id ?? "";
   await appendEntries(db, typed.entries);
   const strange = {

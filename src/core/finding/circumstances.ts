@@ -14,6 +14,8 @@ export const circumstancesSchema = z
       .optional()
       .describe("Positions of controls that were said; of the others nothing is known."),
     secondsIntoRun: z.number().min(0).max(36_000).optional().describe("Seconds after the start at which it was seen."),
+    lastedSeconds: z.number().min(0).max(36_000).optional().describe("How long it lasted, seconds, where somebody took the time."),
+    partHot: z.literal(true).optional().describe("The part was hot; nobody said how hot."),
     wiring: z.array(wiringEditSchema).max(40).optional().describe("How the wires differed from the sheet."),
     panelsOff: z.array(ref).max(40).optional().describe("Panels that were off."),
     ambientC: celsius.optional().describe("The room's temperature, °C."),

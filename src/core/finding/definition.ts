@@ -1,7 +1,6 @@
 import { z } from "zod";
 import type { Fault } from "../machine/fault";
 import type { Machine } from "../machine/format";
-import type { Vocabulary } from "../naming/vocabulary";
 import type { Prediction, ValuePrediction } from "../prediction/prediction";
 import type { Predictor } from "../prediction/predictor";
 import type { Unit } from "../quantity/quantity";
@@ -16,18 +15,6 @@ export interface Judged {
   readonly machine: Machine;
   readonly witness: Witness;
 }
-
-/** What the person who types knows and has set. */
-export interface Typing {
-  readonly machine: Machine;
-  readonly vocabulary: Vocabulary;
-  readonly power: "unknown" | "dead" | "live";
-  /** Control positions set on the sheet; those not named are as found. */
-  readonly controls?: Readonly<Record<string, string>>;
-}
-
-/** What a saying was taken for; `undefined`: it is none of this kind. */
-export type Taken<T> = { readonly ok: true; readonly taken: T } | { readonly ok: false; readonly message: string } | undefined;
 
 /** What may be found: one of a few answers, a value in a unit, or neither that could be foreseen. */
 export type Asks = { readonly answers: readonly string[] } | { readonly unit: Unit } | null;
@@ -64,7 +51,6 @@ export interface FindingDefinition<K extends string, S extends z.ZodType<Found>>
   /** 1 σ of a predicted value with the instrument's own error; the quantity's unit. */
   readonly sigma: (question: QuestionOf<z.infer<S>>, prediction: ValuePrediction) => number;
   readonly says: (finding: z.infer<S>, machine: Machine) => string;
-  readonly typed: (saying: string, typing: Typing) => Taken<z.infer<S>>;
 }
 
 export const defineFinding = <K extends string, S extends z.ZodType<Found>>(d: FindingDefinition<K, S>): FindingDefinition<K, S> => d;
@@ -103,7 +89,6 @@ export const findingFields = <K extends string, P extends z.ZodType, R extends z
 export const noAsks = (): null => null;
 export const touchesNothing = (): readonly string[] => [];
 export const anyPower = (): Power => "any";
-export const notTyped = (): undefined => undefined;
 /** Of a kind that asks for no value. */
 export const noSigma = (): number => 0;
 

@@ -5,22 +5,39 @@ import type { Prediction } from "../prediction/prediction";
 import type { Predictor } from "../prediction/predictor";
 import { controlsIn } from "./circumstances";
 import type { FindingDefinition, QuestionOf, Witness } from "./definition";
+import { airspeed } from "./kinds/airspeed";
 import { amps } from "./kinds/amps";
+import { capacitance } from "./kinds/capacitance";
 import { code } from "./kinds/code";
 import { look } from "./kinds/look";
 import { ohms } from "./kinds/ohms";
 import { pressure } from "./kinds/pressure";
 import { series } from "./kinds/series";
+import { setting } from "./kinds/setting";
 import { sight } from "./kinds/sight";
+import { spot } from "./kinds/spot";
 import { temperature } from "./kinds/temperature";
+import { verdict } from "./kinds/verdict";
 import { volts } from "./kinds/volts";
 import { samePoints } from "./probes";
 
-/**
- * Every kind of finding, in the order in which a typed saying is tried. A new kind is a file in kinds/ and a line here; the compiler then
- * names where a rehearsed world has to answer it.
- */
-export const FINDING_KINDS = [temperature, pressure, code, sight, look, ohms, volts, amps, series] as const;
+/** Every kind of finding. A new kind is a file in kinds/ and a line here; the compiler then names where a rehearsed world has to answer it. */
+export const FINDING_KINDS = [
+  temperature,
+  pressure,
+  airspeed,
+  code,
+  sight,
+  look,
+  spot,
+  verdict,
+  setting,
+  ohms,
+  volts,
+  amps,
+  capacitance,
+  series,
+] as const;
 
 type Definitions = (typeof FINDING_KINDS)[number];
 export type Finding = z.infer<Definitions["schema"]>;

@@ -17,12 +17,12 @@ export interface Sight {
   readonly long?: true;
   /** Its answer “yes” is timed: seconds after the start. */
   readonly timed?: true;
-  /** Seen only on machines with a gas burner, a clockwork timer, a drum lamp, a vent to the outside, a board. */
-  readonly needs?: "burner" | "timer" | "lamp" | "hood" | "board";
+  /** Seen only on machines with a gas burner, a clockwork timer, a drum lamp, a vent to the outside, a board, a tank. */
+  readonly needs?: "burner" | "timer" | "lamp" | "hood" | "board" | "tank";
   /** False for a check that must be made and tells nothing of the fault. */
   readonly tells?: false;
-  /** What it is called when it is muttered, each with its answer; the first that fits the whole saying wins. */
-  readonly sayings: readonly (readonly [RegExp, string])[];
+  /** Taken when somebody tells it, and never asked for: it tells little that is not asked elsewhere. */
+  readonly volunteered?: true;
 }
 
 export interface Answer {
@@ -32,8 +32,6 @@ export interface Answer {
 
 /** An answer of somebody who looked and could not tell. It weighs nothing, and is an answer. */
 export const UNTOLD = "unknown";
-/** How it is typed, as a pattern over a normalised saying. */
-export const UNTOLD_TYPED = "(?:\\?|unknown|can t tell|cannot tell|not sure)";
 
 const yesNo = (yes: string, no: string) => [
   { value: "yes", says: yes },
@@ -49,13 +47,6 @@ export const SIGHTS = [
     how: "Door shut, heat cycle, press start.",
     minutes: 1,
     errorRate: 0.01,
-    sayings: [
-      [/^(starts|start yes|starts yes|it starts|starts ok|runs|runs ok)$/, "yes"],
-      [
-        /^(no start|does not start|doesn t start|won t start|wont start|starts no|start no|dead machine|nothing happens|will not start|completely dead)$/,
-        "no",
-      ],
-    ],
   },
   {
     id: "turns",
@@ -65,10 +56,6 @@ export const SIGHTS = [
     how: "Start it and listen or look at the drum.",
     minutes: 1,
     errorRate: 0.02,
-    sayings: [
-      [/^(turns|turns yes|drum turns|spins|tumbles|drum turns yes)$/, "yes"],
-      [/^(turns no|drum does not turn|does not turn|doesn t turn|no turn|not turning|won t turn|drum still|drum turns no)$/, "no"],
-    ],
   },
   {
     id: "hums",
@@ -81,10 +68,6 @@ export const SIGHTS = [
     how: "Hold start and listen.",
     minutes: 1,
     errorRate: 0.05,
-    sayings: [
-      [/^(hums|hum|hum yes|hums yes|buzzes|motor hums|just hums)$/, "yes"],
-      [/^(no hum|hum no|hums no|silent|quiet)$/, "no"],
-    ],
   },
   {
     id: "warm",
@@ -94,13 +77,6 @@ export const SIGHTS = [
     how: "Run a heat cycle for two minutes, feel the air at the hood.",
     minutes: 3,
     errorRate: 0.03,
-    sayings: [
-      [/^(warm|warm yes|warm air|heats|heat yes|heat|gets warm|hot|heat ok|warm air yes)$/, "yes"],
-      [
-        /^(no heat|heat no|not warm|warm no|no warm air|cold|cold air|does not heat|doesn t heat|won t heat|not heating|clothes stay wet|warm air no)$/,
-        "no",
-      ],
-    ],
   },
   {
     id: "cycles",
@@ -115,11 +91,6 @@ export const SIGHTS = [
     minutes: 12,
     errorRate: 0.06,
     long: true,
-    sayings: [
-      [/^(cycles|cycles yes|heat cycles|cycles ok)$/, "yes"],
-      [/^(cycles short|short heat|heat cuts out|cuts out early|short cycling|limit cycles)$/, "short"],
-      [/^(cycles no|never stops heating|scorches|too hot|overheats)$/, "no"],
-    ],
   },
   {
     id: "keeps",
@@ -130,10 +101,6 @@ export const SIGHTS = [
     minutes: 12,
     errorRate: 0.04,
     long: true,
-    sayings: [
-      [/^(keeps heating|keeps yes|heat stays|stays lit)$/, "yes"],
-      [/^(loses heat|heats at first|warm at first|keeps no|heat stops|goes out|flame goes out|quits heating|stops heating)$/, "no"],
-    ],
   },
   {
     id: "glow",
@@ -145,10 +112,6 @@ export const SIGHTS = [
     errorRate: 0.02,
     needs: "burner",
     timed: true,
-    sayings: [
-      [/^(glow|glows|glow yes|igniter glows|it glows)$/, "yes"],
-      [/^(no glow|glow no|igniter dark|does not glow)$/, "no"],
-    ],
   },
   {
     id: "dark",
@@ -160,10 +123,6 @@ export const SIGHTS = [
     errorRate: 0.03,
     needs: "burner",
     timed: true,
-    sayings: [
-      [/^(dark|goes dark|dark yes|igniter goes dark|glow goes out)$/, "yes"],
-      [/^(stays bright|dark no|never goes dark|glow stays|keeps glowing)$/, "no"],
-    ],
   },
   {
     id: "flame",
@@ -175,10 +134,6 @@ export const SIGHTS = [
     errorRate: 0.02,
     needs: "burner",
     timed: true,
-    sayings: [
-      [/^(flame|flame yes|burns|lights|it lights)$/, "yes"],
-      [/^(no flame|flame no|does not light|no fire)$/, "no"],
-    ],
   },
   {
     id: "leak",
@@ -193,10 +148,6 @@ export const SIGHTS = [
     errorRate: 0.02,
     needs: "burner",
     tells: false,
-    sayings: [
-      [/^(no bubbles|tight|leak test ok|leak test passed|no leak|gas tight)$/, "tight"],
-      [/^(bubbles|leaks|gas leak)$/, "bubbles"],
-    ],
   },
   {
     id: "smell",
@@ -211,10 +162,6 @@ export const SIGHTS = [
     errorRate: 0.02,
     needs: "burner",
     tells: false,
-    sayings: [
-      [/^(no smell( of gas)?|no gas smell|does not smell of gas)$/, "none"],
-      [/^(smell of gas|gas smell|smells? (of|like) gas|i smell gas|it smells of gas|smelt gas)$/, "gas"],
-    ],
   },
   {
     id: "polarity",
@@ -228,13 +175,6 @@ export const SIGHTS = [
     minutes: 2,
     errorRate: 0.02,
     tells: false,
-    sayings: [
-      [/^(polarity|polarity (right|ok|good|correct)|outlet (right|ok|wired right))$/, "right"],
-      [
-        /^(polarity (wrong|crossed|reversed|swapped|bad)|(reversed|crossed|wrong) polarity|outlet (crossed|reversed|wired wrong))$/,
-        "crossed",
-      ],
-    ],
   },
   {
     id: "door-stops",
@@ -245,10 +185,6 @@ export const SIGHTS = [
     minutes: 0.5,
     errorRate: 0.01,
     tells: false,
-    sayings: [
-      [/^(door stops( it)?|stops with (the )?door( open)?|(opening )?the door stops it|open door stops it)$/, "yes"],
-      [/^(runs (on )?with (the )?door open|door does not stop it|door doesn t stop it|turns with (the )?door open)$/, "no"],
-    ],
   },
   {
     id: "trips",
@@ -261,10 +197,6 @@ export const SIGHTS = [
     how: "Look at the breaker after the start.",
     minutes: 1,
     errorRate: 0.02,
-    sayings: [
-      [/^(trips|trips yes|trips breaker|trips the breaker|breaker trips)$/, "yes"],
-      [/^(trips no|no trip|breaker holds|does not trip)$/, "no"],
-    ],
   },
   {
     id: "lamp",
@@ -275,10 +207,6 @@ export const SIGHTS = [
     minutes: 0.5,
     errorRate: 0.02,
     needs: "lamp",
-    sayings: [
-      [/^(lamp|lamp yes|lamp on|lamp lights|light on|light yes)$/, "yes"],
-      [/^(no lamp|lamp no|lamp off|lamp dark|no light|light off|light no)$/, "no"],
-    ],
   },
   {
     id: "airflow",
@@ -293,11 +221,6 @@ export const SIGHTS = [
     minutes: 4,
     errorRate: 0.06,
     needs: "hood",
-    sayings: [
-      [/^(air strong|strong air|airflow strong|air good|good air|air ok)$/, "strong"],
-      [/^(air weak|weak air|airflow weak|poor air|air poor|little air)$/, "weak"],
-      [/^(no air|air none|airflow none|air no)$/, "none"],
-    ],
   },
   {
     id: "stops",
@@ -311,10 +234,6 @@ export const SIGHTS = [
     minutes: 12,
     errorRate: 0.03,
     long: true,
-    sayings: [
-      [/^(stops|stops early|stops by itself|shuts off|stops yes|cuts out)$/, "yes"],
-      [/^(runs on|keeps running|stops no|does not stop)$/, "no"],
-    ],
   },
   {
     id: "advances",
@@ -325,10 +244,6 @@ export const SIGHTS = [
     minutes: 2,
     errorRate: 0.04,
     needs: "timer",
-    sayings: [
-      [/^(timer moves|timer advances|timer moves on|advances|advances yes)$/, "yes"],
-      [/^(timer stands|timer stuck|timer does not move|timer does not advance|advances no)$/, "no"],
-    ],
   },
   {
     id: "display",
@@ -339,10 +254,119 @@ export const SIGHTS = [
     minutes: 0.5,
     errorRate: 0.01,
     needs: "board",
-    sayings: [
-      [/^(display|display yes|display on|display lights|display lit)$/, "yes"],
-      [/^(no display|display no|display off|display dark)$/, "no"],
+  },
+  {
+    id: "motor",
+    name: "Motor",
+    question: "Is the motor heard to run?",
+    answers: yesNo("motor runs", "motor does not run"),
+    how: "Start it and listen.",
+    minutes: 1,
+    errorRate: 0.03,
+    volunteered: true,
+  },
+  {
+    id: "damp",
+    name: "Dryness",
+    question: "Is the load still damp after a full cycle?",
+    answers: [
+      { value: "no", says: "load comes out dry" },
+      { value: "yes", says: "load still damp" },
     ],
+    how: "A full cycle with a normal load.",
+    minutes: 60,
+    errorRate: 0.06,
+    long: true,
+    volunteered: true,
+  },
+  {
+    id: "hot",
+    name: "Too hot",
+    question: "Does it get too hot, or scorch?",
+    answers: [
+      { value: "no", says: "not too hot" },
+      { value: "yes", says: "gets too hot" },
+    ],
+    how: "A full cycle, thermometer in the exhaust.",
+    minutes: 12,
+    errorRate: 0.06,
+    long: true,
+    volunteered: true,
+  },
+  {
+    id: "clicks",
+    name: "Click",
+    question: "Does a relay or a valve click?",
+    answers: yesNo("a click is heard", "no click is heard"),
+    how: "Start it and listen at the board, or at the burner.",
+    minutes: 1,
+    errorRate: 0.08,
+    volunteered: true,
+  },
+  {
+    id: "noise",
+    name: "Noise",
+    question: "Does it squeal, thump or grind?",
+    answers: [
+      { value: "no", says: "no noise" },
+      { value: "yes", says: "makes a noise" },
+    ],
+    how: "Start it and listen.",
+    minutes: 1,
+    errorRate: 0.05,
+    volunteered: true,
+  },
+  {
+    id: "burning",
+    name: "Smell of burning",
+    question: "Does it smell of burning?",
+    answers: [
+      { value: "no", says: "no smell of burning" },
+      { value: "yes", says: "smell of burning" },
+    ],
+    how: "Smell at the drum, at the back and at the board.",
+    minutes: 0.5,
+    errorRate: 0.05,
+    volunteered: true,
+  },
+  {
+    id: "doorlight",
+    name: "Door shown open",
+    question: "Does the panel show the door as open?",
+    answers: [
+      { value: "no", says: "door light is off" },
+      { value: "yes", says: "panel shows the door as open" },
+    ],
+    how: "Door shut, look at the panel.",
+    minutes: 0.5,
+    errorRate: 0.02,
+    needs: "board",
+    volunteered: true,
+  },
+  {
+    id: "pump",
+    name: "Pump",
+    question: "Does the drain pump run?",
+    answers: yesNo("pump runs", "pump does not run"),
+    how: "Listen at the tank while it runs.",
+    minutes: 1,
+    errorRate: 0.04,
+    needs: "tank",
+    volunteered: true,
+  },
+  {
+    id: "tank",
+    name: "Water tank",
+    question: "Is the tank full, or shown as full?",
+    answers: [
+      { value: "empty", says: "tank is not full" },
+      { value: "full", says: "tank full, or shown as full" },
+    ],
+    how: "Pull it out and look; look at its lamp.",
+    minutes: 0.5,
+    errorRate: 0.02,
+    needs: "tank",
+    volunteered: true,
   },
 ] as const satisfies readonly Sight[];
 
@@ -355,7 +379,11 @@ const KNOWN: readonly KnownSight[] = SIGHTS;
 
 export const sightsFor = (machine: Machine): readonly KnownSight[] => KNOWN.filter((s) => canShow(machine, s));
 
-function canShow(machine: Machine, { needs }: Sight): boolean {
+/** Those of them that are asked for while the fault is sought. */
+export const askedSights = (machine: Machine): readonly KnownSight[] =>
+  sightsFor(machine).filter((s) => s.tells !== false && !s.volunteered);
+
+export function canShow(machine: Machine, { needs }: Sight): boolean {
   switch (needs) {
     case undefined:
       return true;
@@ -368,7 +396,8 @@ function canShow(machine: Machine, { needs }: Sight): boolean {
     case "hood":
       return hasHood(machine);
     case "board":
-      return machine.parts.some((p) => p.kind === "board");
+    case "tank":
+      return machine.parts.some((p) => p.kind === needs);
   }
 }
 

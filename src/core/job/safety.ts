@@ -10,6 +10,8 @@ export interface Safety {
   readonly holds?: true;
   /** Why a proof of dead does not hold for who asks now. */
   readonly lapsed?: Lapse;
+  /** The power was taken away: how, and whether it is locked so. Not a proof of dead. */
+  readonly isolated?: { readonly how?: "cord" | "breaker"; readonly locked?: true };
   readonly liveTests: boolean;
   /** Capacitors recorded as discharged since the machine was made safe. */
   readonly discharged: readonly string[];

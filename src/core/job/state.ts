@@ -20,6 +20,16 @@ export interface Fitted {
   readonly action: "replaced" | "put-right";
 }
 
+/** Words that are kept as they are. */
+export interface Note {
+  readonly entry: string;
+  readonly words: string;
+  readonly about?: "onset" | "history" | undefined;
+  readonly by?: "customer" | undefined;
+  /** It was meant as more than a note. */
+  readonly open?: true | undefined;
+}
+
 /** What the run that proves a repair showed. */
 export interface Proof {
   readonly starts: "yes" | "no" | "unknown";
@@ -45,6 +55,15 @@ export interface JobState {
   readonly evidence: readonly Evidence[];
   readonly safety: Safety;
   readonly panelsOff: readonly string[];
+  /** The drum is out of the machine. */
+  readonly drumOut: boolean;
+  /** Parts, by id, whose wires are off, and plugs that are pulled. */
+  readonly wiresOff: readonly string[];
+  /** Supplies whose cock is shut. */
+  readonly shut: readonly ("gas" | "water")[];
+  /** What is needed or ordered, by assembly; null: the job waits for something that was not named. */
+  readonly wanted: readonly (string | null)[];
+  readonly notes: readonly Note[];
   readonly fitted: readonly Fitted[];
   /** The last proof, when nothing was fitted after it. */
   readonly proof?: Proof | undefined;

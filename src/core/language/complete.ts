@@ -1,4 +1,5 @@
-import { normalise, type Vocabulary } from "../naming/vocabulary";
+import type { Vocabulary } from "../naming/vocabulary";
+import { normal } from "./hear/tokens";
 
 const PHRASES = [
   "turns",
@@ -11,9 +12,10 @@ const PHRASES = [
   "lamp no",
   "air strong",
   "air weak",
-  "made safe",
+  "proved dead",
+  "cord out",
   "energised",
-  "discharged",
+  "discharged the capacitor",
   "exhaust ",
   "back pressure ",
   "display yes",
@@ -24,7 +26,7 @@ const PHRASES = [
   "fit sets",
   "single parts",
   "fitted ",
-  "cleared vent",
+  "cleared the vent",
   "prove",
   "close",
   "undo",
@@ -45,11 +47,11 @@ export function complete(line: string, vocabulary: Vocabulary, limit = 6): Compl
   const words = saying.trimStart().split(/\s+/);
   for (let from = 0; from < words.length && found.size < limit; from++) {
     const fragment = words.slice(from).join(" ");
-    const key = normalise(fragment);
+    const key = normal(fragment);
     if (key === "") continue;
     const head = line.slice(0, line.length - fragment.length);
     const offer = (text: string, hint: string) => {
-      if (found.size < limit && normalise(text) !== key && normalise(text).startsWith(key))
+      if (found.size < limit && normal(text) !== key && normal(text).startsWith(key))
         found.set(text, { line: `${head}${text.trimEnd()} `, label: text, hint });
     };
     if (from === 0) for (const phrase of PHRASES) offer(phrase, "");

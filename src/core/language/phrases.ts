@@ -3,19 +3,28 @@ import { assemblyIdOf, jointId, type Repair } from "../machine/assembly";
 import { type Machine, type Part, partOf } from "../machine/format";
 import { windingsOf } from "../machine/metering";
 import { readTerminal } from "../machine/wiring";
-import { normalise, takeName, vocabularyOf } from "../naming/vocabulary";
+import { lexiconOf } from "./hear/lexicon";
+import { normal } from "./hear/tokens";
 
-/** A part's name as the reading line takes it back: the shortest of its names that means this part and no other. */
+/** A part's name as the reading line takes it back: the shortest of its names that means this part and nothing else. */
 export function partPhrase(machine: Machine, part: Part): string {
-  const vocabulary = vocabularyOf(machine);
+  const lexicon = lexiconOf(machine);
   const means = (name: string): boolean => {
-    const tokens = normalise(name).split(" ");
-    const taken = takeName(vocabulary, tokens);
-    return taken?.used === tokens.length && taken.named.kind === "part" && taken.named.id === part.id;
+    const senses = lexicon.senses(name);
+    const parts = senses.filter((s) => s.is === "part");
+    return (
+      parts.length > 0 &&
+      parts.every((s) => s.id === part.id) &&
+      senses.every((s) => !OTHERWISE.has(s.is) && (s.is !== "word" || !TAKEN.has(s.tag)))
+    );
   };
-  const names = [part.label, part.name, ...part.aliases, part.id].map((n) => normalise(n));
-  return names.find(means) ?? part.id;
+  const names = [part.label, part.name, ...part.aliases, part.id].map((n) => normal(n));
+  return names.find(means) ?? part.name.toLowerCase();
 }
+
+/** What these words mean besides would be taken first. */
+const TAKEN: ReadonlySet<string> = new Set(["cabinet", "neutral"]);
+const OTHERWISE: ReadonlySet<string> = new Set(["sight", "point", "leg", "state"]);
 
 /** Words for the reading line that begin the answer to a question; what was found follows. Empty for what is answered by a touch. */
 export function phraseFor(machine: Machine, question: Question): string {
@@ -30,9 +39,16 @@ export function phraseFor(machine: Machine, question: Question): string {
       return "stream" in question.place ? "exhaust " : `${partPhrase(machine, partOf(machine, question.place.part))} `;
     case "pressure":
       return { duct: "back pressure ", manifold: "manifold ", inlet: "inlet " }[question.place.stream];
+    case "airspeed":
+      return "air at the hood ";
+    case "capacitance":
+      return `${partPhrase(machine, partOf(machine, question.place.part))} `;
     case "sight":
     case "code":
     case "look":
+    case "spot":
+    case "verdict":
+    case "setting":
     case "series":
       return "";
   }
@@ -47,11 +63,17 @@ function ohmsPhrase(machine: Machine, { place }: QuestionOfKind<"ohms">): string
   return winding && winding.is !== "whole" ? `${winding.is} winding` : partPhrase(machine, part);
 }
 
-/** Words by which the reading line takes a repair: “fitted cutoff”, “cleared vent”, “remade element”. */
+/** Words by which the reading line takes a repair: “fitted cutoff”, “put right vent”, “remade the joint at element”. */
 export function repairPhrase(machine: Machine, repair: Repair): string {
   const part = repair.is === "joint" ? partOfJoint(machine, repair.id) : machine.parts.find((p) => assemblyIdOf(p) === repair.id);
-  const verb = { fit: "fitted", remedy: "cleared", joint: "remade" }[repair.is];
-  return `${verb} ${part ? partPhrase(machine, part) : repair.name.toLowerCase()}`;
+  const verb = repair.is === "fit" ? "fitted" : "put right";
+  const name =
+    repair.is === "fit" && part?.assembly !== undefined
+      ? repair.name.toLowerCase()
+      : part
+        ? partPhrase(machine, part)
+        : repair.name.toLowerCase();
+  return repair.is === "joint" ? `remade the joint at ${name}` : `${verb} ${name}`;
 }
 
 const partOfJoint = (machine: Machine, id: string): Part | undefined => machine.parts.find((p) => jointId(p.id) === id);

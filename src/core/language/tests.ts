@@ -26,7 +26,16 @@ export function testSays(machine: Machine, question: Question): TestWords {
     case "code":
       return { title: CODE_ASKED.question, how: CODE_ASKED.how };
     case "look":
+    case "verdict":
       return lookSays(partOf(machine, question.place.part));
+    case "spot":
+      return { title: "Look at it", how: "Burnt, loose, worn, out of its place?" };
+    case "setting":
+      return { title: `How does the ${controlName(machine, question.place.control)} stand?`, how: "As it was found." };
+    case "capacitance":
+      return { title: `Measure the µF of the ${partName(machine, question.place.part)}`, how: "Discharged, its wires off." };
+    case "airspeed":
+      return { title: "Measure the speed of the air at the hood", how: "Vane in the middle of the opening, drum turning." };
     case "ohms":
       return ohmsSays(machine, question);
     case "volts":
@@ -70,6 +79,8 @@ const lookSays = (part: Part): TestWords => ({
   title: LOOKS[kindOf(part).examined(part)?.by ?? "look"](lower(part.name)),
   how: part.test,
 });
+
+const controlName = (machine: Machine, id: string): string => lower(machine.controls.find((c) => c.id === id)?.name ?? id);
 
 function ohmsSays(machine: Machine, { place, circumstances }: QuestionOfKind<"ohms">): TestWords {
   const [a, b] = place.between;
@@ -115,7 +126,11 @@ function pointName(machine: Machine, net: string): string {
 export function answerSays(machine: Machine, question: Question, value: string): string {
   switch (question.kind) {
     case "look":
+    case "spot":
       return `looks ${value}`;
+    case "verdict":
+    case "setting":
+      return value;
     case "code":
       return codeAnswers(machine).find((a) => a.value === value)?.says ?? `code ${value}`;
     case "sight":
@@ -125,6 +140,8 @@ export function answerSays(machine: Machine, question: Question, value: string):
     case "amps":
     case "temperature":
     case "pressure":
+    case "airspeed":
+    case "capacitance":
     case "series":
       return value;
   }

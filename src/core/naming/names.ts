@@ -67,13 +67,16 @@ export function repairSays(repair: Repair): string {
   return repair.is === "remedy" ? (repair.verb ?? repair.name) : `Fit a new ${lower(repair.name)}`;
 }
 
-/** What was done: “Fitted: new heating element”. An assembly that the machine does not have is called by its id. */
-export function fittedSays(machine: Machine | undefined, assembly: string, replaced: boolean): string {
-  let name = assembly;
+/** What is fitted as one, in a sentence. What the machine does not have is called by its id. */
+export function assemblyName(machine: Machine | undefined, assembly: string): string {
   try {
-    if (machine) name = repairName(repairOf(machine, assembly));
+    return machine ? repairName(repairOf(machine, assembly)) : assembly;
   } catch (error) {
     if (!(error instanceof RangeError)) throw error;
+    return assembly;
   }
-  return replaced ? `Fitted: new ${name}` : `Put right: ${name}`;
 }
+
+/** What was done: “Fitted: new heating element”. */
+export const fittedSays = (machine: Machine | undefined, assembly: string, replaced: boolean): string =>
+  `${replaced ? "Fitted: new" : "Put right:"} ${assemblyName(machine, assembly)}`;

@@ -1,6 +1,6 @@
 import type { Question } from "../finding/finding";
 import { CODE_ASKED } from "../finding/kinds/code";
-import { sightsFor } from "../finding/sights";
+import { askedSights } from "../finding/sights";
 import { hasHood, isWallPoint, type Machine, type Part, returnRail } from "../machine/format";
 import { closedControls, windingsOf } from "../machine/metering";
 import { kindOf } from "../machine/parts/index";
@@ -44,15 +44,13 @@ export function testsOf(machine: Machine): TestAction[] {
 }
 
 function sightTests(machine: Machine): TestAction[] {
-  return sightsFor(machine)
-    .filter((s) => s.tells !== false)
-    .map((s) => ({
-      id: s.id,
-      question: { kind: "sight", place: { sight: s.id }, circumstances: {} },
-      minutes: s.minutes,
-      panels: [],
-      needs: "running",
-    }));
+  return askedSights(machine).map((s) => ({
+    id: s.id,
+    question: { kind: "sight", place: { sight: s.id }, circumstances: {} },
+    minutes: s.minutes,
+    panels: [],
+    needs: "running",
+  }));
 }
 
 function codeTests(machine: Machine): TestAction[] {

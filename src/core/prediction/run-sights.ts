@@ -35,8 +35,9 @@ export function sightShares(machine: Machine, faults: FaultSet, { frames }: Time
   const felt = at(WARM_AT_S);
   // Without a fan no air comes out that could be felt.
   const rise = felt.flow > FELT_M3_PER_S ? felt.exhaustC - machine.thermal.ambientC : 0;
-  return {
+  const shares: SightShares = {
     starts: yes(runs ? 1 : started ? 0.35 : 0),
+    motor: yes(runs ? 1 : started ? 0.35 : 0),
     turns: yes(runs && !belt ? 1 : started && !belt ? 0.3 : 0),
     hums: yes(frames.some((f) => f.hums) ? 0.95 : 0),
     warm: yes(1 / (1 + Math.exp(-(rise - WARM_K) / WARM_SPREAD_K))),
@@ -48,7 +49,22 @@ export function sightShares(machine: Machine, faults: FaultSet, { frames }: Time
     ...(hasBoard(machine) && { display: yes(frames.some((f) => f.lit) ? 1 : 0), [CODE]: { [last.code ?? "none"]: 1 } }),
     ...(long && { stops: yes(stopsEarly(frames, motor) ? 1 : 0) }),
     ...(long && { ...cycleShares(machine, frames), keeps: yes(keepsHeating(machine, frames) ? 1 : 0) }),
+    ...tankShares(machine, faults),
   };
+  return long ? { ...shares, ...loadShares(shares) } : shares;
+}
+
+/** How the load comes out: dry by heat that stays, air that moves and a run to the end; scorched by heat that never goes off (est.). */
+function loadShares({ warm, keeps, stops, airflow, turns, cycles }: SightShares): SightShares {
+  const dries = Math.min(warm?.yes ?? 1, keeps?.yes ?? 1, stops?.no ?? 1, turns?.yes ?? 1, airflow?.strong ?? 1, 1 - (cycles?.short ?? 0));
+  return { damp: yes(0.08 + 0.87 * (1 - dries)), hot: yes(cycles?.no ?? 0) };
+}
+
+function tankShares(machine: Machine, faults: FaultSet): SightShares {
+  const tank = machine.parts.find((p) => p.kind === "tank");
+  if (!tank) return {};
+  const full = faults.has(tank.id, "full") ? 1 : 0;
+  return { tank: { full, empty: 1 - full } };
 }
 
 const hasBoard = (machine: Machine): boolean => machine.parts.some((p) => p.kind === "board");

@@ -21,6 +21,10 @@ export function formatValue(value: number, unit: Unit, units: DisplayUnits = DEF
       return units.temperature === "F" ? `${celsiusToFahrenheit(value).toFixed(0)} °F` : `${value.toFixed(0)} °C`;
     case "pascal":
       return `${value.toFixed(0)} Pa`;
+    case "farad":
+      return `${significant(value * 1e6)} µF`;
+    case "metre-per-second":
+      return `${value.toFixed(1)} m/s`;
     case "second":
       return value >= 120 ? `${trimZeros((value / 60).toFixed(1))} min` : `${value.toFixed(0)} s`;
     case "watt":

@@ -1,5 +1,5 @@
 /** Units that Yennic computes in. Temperatures are always held in °C, times in seconds. */
-export const UNITS = ["ohm", "volt", "amp", "watt", "celsius", "second", "pascal"] as const;
+export const UNITS = ["ohm", "volt", "amp", "watt", "celsius", "second", "pascal", "farad", "metre-per-second"] as const;
 export type Unit = (typeof UNITS)[number];
 
 /** A measured or stated amount. `overload` means the meter showed OL: above its range (an open line on an ohm range). */
@@ -18,6 +18,8 @@ export const UNIT_SYMBOL: Record<Unit, string> = {
   celsius: "°C",
   second: "s",
   pascal: "Pa",
+  farad: "F",
+  "metre-per-second": "m/s",
 };
 
 export function quantity(value: number, unit: Unit): Quantity {

@@ -196,7 +196,7 @@ export class World {
     return ["starts", "turns", "warm", "keeps"].every((s) => (shares[s]?.yes ?? 1) > 0.5) && (shares.stops?.no ?? 1) > 0.5;
   }
 
-  /** What a technician finds there. Throws RangeError for what no rehearsed world has: a logger, a gas gauge, a probe on a part. */
+  /** What a technician finds there. Throws RangeError for what no rehearsed world has: a logger, a gas gauge, a probe on a part, what is only ever told. */
   answer(question: Question, fitted: readonly string[]): Finding {
     const faults = this.left(fitted);
     this.random = this.streamOf(question, fitted);
@@ -223,6 +223,11 @@ export class World {
         if (question.place.stream !== "duct") return noSuchInstrument(question);
         return { ...question, result: { is: "value", unit: "pascal", value: this.gauged(faults, "back-pressure") } };
       case "series":
+      case "spot":
+      case "verdict":
+      case "setting":
+      case "airspeed":
+      case "capacitance":
         return noSuchInstrument(question);
     }
   }

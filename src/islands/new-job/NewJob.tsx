@@ -1,17 +1,18 @@
 import { zodResolver } from "@hookform/resolvers/zod";
-import { useEffect, useState } from "react";
+import { type ReactNode, useEffect, useMemo, useState } from "react";
 import { type UseFormReturn, useForm, useWatch } from "react-hook-form";
 import { v7 } from "uuid";
 import { z } from "zod";
-import { sightsIn } from "../../core/finding/kinds/sight";
-import { sightOf } from "../../core/finding/sights";
 import type { Draft } from "../../core/job/kinds/index";
+import { type Complaint, complaintIn } from "../../core/language/complaint";
+import type { Machine } from "../../core/machine/format";
 import type { KeptMachine, MachineRef } from "../../core/machine/revision";
 import { Button } from "../../ui/Button";
 import { PageHead } from "../../ui/PageHead";
 import { useFormDraft } from "../drafts/drafts";
 import { replica } from "../replica/replica";
 import { rememberTechnician, technician } from "../replica/technician";
+import { type Corrections, corrected, Heard } from "./Heard";
 import styles from "./NewJob.module.css";
 
 const needed = (what: string) => z.string().trim().min(1, `${what}: please fill in`).max(120, "at most 120 characters");
@@ -54,12 +55,17 @@ export function NewJob({ machines }: Props) {
   useEffect(() => setValue("by", technician()), [setValue]);
   const forget = useFormDraft("new-job", form);
   useOpening(opened);
+  const [corrections, setCorrections] = useState<Corrections>({});
+  const words = useWatch({ control: form.control, name: "words" });
+  const machineId = useWatch({ control: form.control, name: "machine" });
+  const machine = useWholeMachine(machines.find((m) => m.ref.id === machineId)?.ref);
+  const heard = useMemo(() => (machine ? complaintIn(words, machine) : NOTHING_HEARD), [words, machine]);
   const submit = form.handleSubmit(async (fields) => {
-    const machine = machines.find((m) => m.ref.id === fields.machine);
-    if (!machine) return;
+    const chosen = machines.find((m) => m.ref.id === fields.machine);
+    if (!chosen) return;
     const job = v7();
     rememberTechnician(fields.by);
-    await replica().add(job, fields.by, draftsOf(fields, machine.ref));
+    await replica().add(job, fields.by, draftsOf(fields, chosen.ref, { ...heard, findings: corrected(heard.findings, corrections) }));
     forget();
     setOpened(job);
   });
@@ -68,7 +74,18 @@ export function NewJob({ machines }: Props) {
       <PageHead title="New job" />
       <main className={styles.main}>
         <form onSubmit={submit} noValidate>
-          <Words form={form} />
+          <Words form={form}>
+            {machine ? (
+              <Heard
+                heard={heard}
+                machine={machine}
+                corrections={corrections}
+                onCorrect={(about, to) => setCorrections(correct(corrections, about, to))}
+              />
+            ) : (
+              <p className={styles.heard}>Choose the machine: then it is shown what is taken from these words.</p>
+            )}
+          </Words>
           <ChooseMachine form={form} machines={machines} />
           <Field form={form} name="place" label="Place" hint="Gannet Point cabins, no. 7" />
           <Field form={form} name="customer" label="Customer" hint="Mrs Fennimarsh" />
@@ -88,11 +105,35 @@ export function NewJob({ machines }: Props) {
   );
 }
 
-function draftsOf({ customer, place, phone, serial, words, liveTests }: Fields, machine: MachineRef): Draft[] {
+const NOTHING_HEARD: Complaint = { findings: [], told: [] };
+
+function correct(corrections: Corrections, about: string, to: string | null | undefined): Corrections {
+  const { [about]: _, ...rest } = corrections;
+  return to === undefined ? rest : { ...rest, [about]: to };
+}
+
+/** The chosen machine, once it is here; nothing while it can't be had. */
+function useWholeMachine(ref: MachineRef | undefined): Machine | undefined {
+  const [machine, setMachine] = useState<Machine | undefined>();
+  const name = ref && `${ref.id}/${ref.revision}`;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a reference is the same by its name
+  useEffect(() => {
+    if (!ref) return setMachine(undefined);
+    const look = () => setMachine(replica().machines.find(ref));
+    look();
+    const stop = replica().machines.subscribe(look);
+    void replica().machines.get([ref]);
+    return stop;
+  }, [name]);
+  return machine;
+}
+
+function draftsOf({ customer, place, phone, serial, words, liveTests }: Fields, machine: MachineRef, heard: Complaint): Draft[] {
   return [
     { kind: "opened", body: { customer, place, liveTests, ...(phone && { phone }) } },
     { kind: "machine", body: { machine, ...(serial && { serial }) } },
-    { kind: "complaint", body: { words, findings: sightsIn(words) } },
+    { kind: "complaint", body: { words, findings: [...heard.findings] } },
+    ...heard.told.map((body): Draft => ({ kind: "note", body })),
   ];
 }
 
@@ -103,7 +144,12 @@ const PATIENCE_MS = 1500;
 function useOpening(job: string | undefined): void {
   useEffect(() => {
     if (job === undefined) return;
-    const open = () => location.assign(`/jobs/${job}`);
+    let isLeaving = false;
+    // Once: a second going there would break off the first.
+    const open = () => {
+      if (!isLeaving) location.assign(`/jobs/${job}`);
+      isLeaving = true;
+    };
     const timer = setTimeout(open, PATIENCE_MS);
     const stop = replica().subscribe(({ pending, storage }) => {
       const waits = pending.some((p) => p.entry.stream.id === job);
@@ -141,25 +187,23 @@ function Field({
   );
 }
 
-function Words({ form }: { readonly form: Form }) {
-  const words = useWatch({ control: form.control, name: "words" });
+function Words({ form, children }: { readonly form: Form; readonly children: ReactNode }) {
   const error = form.formState.errors.words;
   return (
-    <label className={styles.wide}>
-      What was noticed, in the customer's words
-      <textarea rows={2} {...form.register("words")} aria-invalid={!!error} placeholder="turns, no heat" />
-      <span className={styles.heard} aria-live="polite">
-        {heardSays(words)}
-      </span>
-      {error && <em role="alert">{error.message}</em>}
-    </label>
+    <div className={styles.wide}>
+      <label>
+        What was noticed, in the customer's words
+        <textarea
+          rows={2}
+          {...form.register("words")}
+          aria-invalid={!!error}
+          placeholder="It turns, but the air stays cold. Since we moved it."
+        />
+        {error && <em role="alert">{error.message}</em>}
+      </label>
+      <div aria-live="polite">{children}</div>
+    </div>
   );
-}
-
-function heardSays(words: string): string {
-  const heard = sightsIn(words).map(({ place, result }) => sightOf(place.sight).answers.find((a) => a.value === result.value)?.says);
-  if (heard.length > 0) return `✓ Understood: ${heard.join(" · ")}`;
-  return words ? "Kept as words. Commas help: “turns, no heat”, “no start”, “hums”." : "Such as “turns, no heat” or “no start”";
 }
 
 function ChooseMachine({ form, machines }: Props & { readonly form: Form }) {

@@ -4,7 +4,6 @@ import { runningControls } from "../../machine/run/at-rest";
 import { formatValue } from "../../quantity/format";
 import { controlsIn } from "../circumstances";
 import { defineFinding, findingFields, normal, ref, touchesNothing, valueSchema } from "../definition";
-import { typedReading } from "../typed-reading";
 import { MISPLACED } from "./ohms";
 
 /** The whole machine's current, rather than a part's. */
@@ -41,9 +40,5 @@ export const amps = defineFinding({
   says: ({ place, result }, machine) => {
     const name = place.through === SUPPLY ? "The whole machine" : (maybePartOf(machine, place.through)?.name ?? place.through);
     return `${name} draws ${formatValue(result.value, "amp")}`;
-  },
-  typed: (saying, typing) => {
-    const read = typedReading(saying, typing);
-    return read?.ok && read.taken.kind === "amps" ? { ok: true, taken: read.taken } : undefined;
   },
 });

@@ -1,7 +1,6 @@
 import { z } from "zod";
 import type { Machine } from "../../machine/format";
 import { capital } from "../../naming/text";
-import { normalise } from "../../naming/vocabulary";
 import { NOT_TO_BE_HAD, type Prediction } from "../../prediction/prediction";
 import { CODE } from "../../prediction/run-sights";
 import {
@@ -15,7 +14,7 @@ import {
   noSigma,
   touchesNothing,
 } from "../definition";
-import { type Answer, UNTOLD, UNTOLD_TYPED } from "../sights";
+import { type Answer, UNTOLD } from "../sights";
 
 const NO_CODE = "none";
 export const codeErrorRate = 0.02;
@@ -71,19 +70,7 @@ export const code = defineFinding({
     if (result.value === UNTOLD) return `${CODE_ASKED.name}: can't tell`;
     return capital(codeAnswers(machine).find((a) => a.value === result.value)?.says ?? `code ${result.value}`);
   },
-  typed: (saying) => {
-    const value = codeIn(normalise(saying.replace(/\?/g, " unknown")));
-    return value === undefined ? undefined : { ok: true, taken: codeFinding(value) };
-  },
 });
-
-const UNTOLD_SAYING = new RegExp(`^code ${UNTOLD_TYPED}$`);
-
-function codeIn(text: string): string | undefined {
-  if (/^(no code|code none|no fault code)$/.test(text)) return NO_CODE;
-  if (UNTOLD_SAYING.test(text)) return UNTOLD;
-  return /^(?:fault )?code ([a-z]{0,2}\d[a-z0-9]{0,3})$/.exec(text)?.[1]?.toUpperCase();
-}
 
 export const codeFinding = (value: string): z.infer<typeof schema> => ({
   kind: "code",

@@ -1,9 +1,8 @@
 import { z } from "zod";
 import { FaultSet } from "../../machine/fault";
 import { maybePartOf } from "../../machine/format";
-import { normalise, takeName } from "../../naming/vocabulary";
 import { looksBad } from "../../prediction/looks";
-import { answerSchema, anyPower, defineFinding, findingFields, noSigma, ref, type Taken } from "../definition";
+import { answerSchema, anyPower, defineFinding, findingFields, noSigma, ref } from "../definition";
 import { UNTOLD } from "../sights";
 
 /** The answers to a look. */
@@ -45,19 +44,4 @@ export const look = defineFinding({
     const name = maybePartOf(machine, place.part)?.name ?? place.part;
     return result.value === UNTOLD ? `${name}: can't tell how it looks` : `${name} looks ${result.value}`;
   },
-  typed: (saying, { vocabulary }): Taken<z.infer<typeof schema>> => {
-    const tokens = normalise(saying).split(" ");
-    const name = takeName(vocabulary, tokens);
-    if (name?.named.kind !== "part") return undefined;
-    const rest = tokens
-      .slice(name.used)
-      .filter((t) => !["looks", "is", "the"].includes(t))
-      .join(" ");
-    const value = GOOD.test(rest) ? "good" : BAD.test(rest) ? "bad" : undefined;
-    if (value === undefined) return undefined;
-    return { ok: true, taken: { kind: "look", place: { part: name.named.id }, result: { is: "answer", value }, circumstances: {} } };
-  },
 });
-
-const GOOD = /^(good|ok|okay|fine|clean|clear|whole|intact|right|sound)$/;
-const BAD = /^(bad|broken|burnt|charred|choked|blocked|dirty|wrong|cracked|sagged|loose|seized|tripped|off)$/;

@@ -8,7 +8,6 @@ import { formatValue } from "../../quantity/format";
 import { controlsIn, wiringIn } from "../circumstances";
 import { defineFinding, findingFields, normal, openSchema, type QuestionOf, valueSchema } from "../definition";
 import { betweenSchema, unknownPoint } from "../probes";
-import { typedReading } from "../typed-reading";
 
 const schema = findingFields(
   "ohms",
@@ -53,12 +52,9 @@ export const ohms = defineFinding({
     const value = result.is === "OL" ? "OL" : formatValue(result.value, "ohm");
     const state = controlsSay(machine, controlsIn(circumstances));
     const wires = wiringIn(circumstances).length > 0 ? ", wires off" : ", wires on";
-    const warmth = circumstances.partC === undefined ? "" : ` at ${formatValue(circumstances.partC, "celsius")}`;
+    const { partC, partHot } = circumstances;
+    const warmth = partC === undefined ? (partHot ? " hot" : "") : ` at ${formatValue(partC, "celsius")}`;
     return `${placeSays(machine, place.between)}${wires}${state ? `, ${state}` : ""}: ${value}${warmth}`;
-  },
-  typed: (saying, typing) => {
-    const read = typedReading(saying, typing);
-    return read?.ok && read.taken.kind === "ohms" ? { ok: true, taken: read.taken } : undefined;
   },
 });
 

@@ -1,8 +1,7 @@
 import { z } from "zod";
 import { foreseen, NOT_TO_BE_HAD, type Prediction } from "../../prediction/prediction";
 import { formatValue } from "../../quantity/format";
-import { parseQuantity } from "../../quantity/parse";
-import { byBehaviour, defineFinding, findingFields, normal, type Taken, touchesNothing, valueSchema } from "../definition";
+import { byBehaviour, defineFinding, findingFields, normal, touchesNothing, valueSchema } from "../definition";
 import { SLIP } from "./temperature";
 
 const STREAMS = { duct: "Back pressure", manifold: "Gas at the manifold", inlet: "Gas coming in" } as const;
@@ -38,14 +37,4 @@ export const pressure = defineFinding({
   likelihood: ({ result }, p) => (p.is === "value" ? (1 - SLIP) * normal(result.value, p.mean, gaugeSigma(p.mean)) + SLIP / RANGE_PA : 1),
   sigma: (_, p) => gaugeSigma(p.mean),
   says: ({ place, result }) => `${STREAMS[place.stream]}: ${formatValue(result.value, "pascal")}`,
-  typed: (saying): Taken<z.infer<typeof schema>> => {
-    const [, where = "", amount = ""] = /^(back ?pressure|duct pressure|manifold|inlet)\s+(.+)$/i.exec(saying.trim()) ?? [];
-    if (where === "") return undefined;
-    const parsed = parseQuantity(amount, "pascal");
-    if (!parsed.ok) return parsed;
-    const { unit, value, overload } = parsed.quantity;
-    if (unit !== "pascal" || overload) return { ok: false, message: `“${amount}” is no pressure: write 150 Pa or 0.6 inwc` };
-    const stream = /manifold/i.test(where) ? "manifold" : /inlet/i.test(where) ? "inlet" : "duct";
-    return { ok: true, taken: { kind: "pressure", place: { stream }, result: { is: "value", value, unit: "pascal" }, circumstances: {} } };
-  },
 });

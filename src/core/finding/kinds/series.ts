@@ -2,7 +2,7 @@ import { z } from "zod";
 import { foreseen, NOT_TO_BE_HAD, type Prediction } from "../../prediction/prediction";
 import { formatValue } from "../../quantity/format";
 import { UNITS } from "../../quantity/quantity";
-import { anyPower, byBehaviour, defineFinding, findingFields, normal, notTyped, ref, touchesNothing } from "../definition";
+import { anyPower, byBehaviour, defineFinding, findingFields, normal, ref, touchesNothing } from "../definition";
 import { SLIP } from "./temperature";
 
 const summary = z
@@ -58,5 +58,4 @@ export const series = defineFinding({
     const range = `${formatValue(s.least, unit)} to ${formatValue(s.most, unit)}`;
     return `Log of ${place.of}: ${range} over ${formatValue(s.seconds, "second")}`;
   },
-  typed: notTyped,
 });

@@ -1,11 +1,9 @@
 import { z } from "zod";
 import type { Fault } from "../../machine/fault";
 import { capital } from "../../naming/text";
-import { normalise } from "../../naming/vocabulary";
 import { NOT_TO_BE_HAD, type Prediction } from "../../prediction/prediction";
 import type { Predictor } from "../../prediction/predictor";
 import { formatValue } from "../../quantity/format";
-import { parseQuantity } from "../../quantity/parse";
 import {
   answerLikelihood,
   answerSchema,
@@ -19,7 +17,7 @@ import {
   touchesNothing,
   type Witness,
 } from "../definition";
-import { SIGHT_IDS, SIGHTS, type Sight, type SightId, sightOf, UNTOLD, UNTOLD_TYPED } from "../sights";
+import { SIGHT_IDS, type Sight, type SightId, sightOf, UNTOLD } from "../sights";
 
 const schema = findingFields(
   "sight",
@@ -64,11 +62,8 @@ export const sight = defineFinding({
     const row = sightOf(place.sight);
     if (result.value === UNTOLD) return `${row.name}: can't tell`;
     const said = capital(row.answers.find((a) => a.value === result.value)?.says ?? `${place.sight} ${result.value}`);
-    return circumstances.secondsIntoRun === undefined ? said : `${said} after ${formatValue(circumstances.secondsIntoRun, "second")}`;
-  },
-  typed: (saying) => {
-    const taken = takeSight(saying);
-    return taken && { ok: true, taken };
+    const { secondsIntoRun: after, lastedSeconds: lasted } = circumstances;
+    return `${said}${after === undefined ? "" : ` after ${formatValue(after, "second")}`}${lasted === undefined ? "" : ` for ${formatValue(lasted, "second")}`}`;
   },
 });
 
@@ -94,44 +89,3 @@ export const sightFinding = (id: SightId, value: string, secondsIntoRun?: number
   result: { is: "answer", value },
   circumstances: secondsIntoRun === undefined ? {} : { secondsIntoRun },
 });
-
-/** “starts ?”, “air can't tell”: looked for, and not told. */
-const UNTOLD_SAYING = new RegExp(
-  `^(starts|turns|hums|warm|cycles|keeps|glow|dark|flame|trips|lamp|stops|advances|display|air|airflow) ${UNTOLD_TYPED}$`,
-);
-
-/** “glow after 20 s”, “dark at 45s”, “flame 1 min”: what can be timed, and when. */
-const TIMED = /^(.*?)(?:\s+(?:after|at|in))?\s+(\d+(?:[.,]\d+)?\s*(?:s|secs?|seconds?|min|mins|minutes?))$/i;
-
-/** One sight in everyday words; `undefined` when the saying is none. */
-export function takeSight(saying: string): SightFinding | undefined {
-  const [, head = "", amount = ""] = TIMED.exec(saying.trim()) ?? [];
-  const time = amount === "" ? undefined : parseQuantity(amount, "second");
-  if (time?.ok) {
-    const seen = takeUntimed(head);
-    if (seen && sightOf(seen.place.sight).timed && seen.result.value === "yes")
-      return sightFinding(seen.place.sight, "yes", time.quantity.value);
-  }
-  return takeUntimed(saying);
-}
-
-function takeUntimed(saying: string): SightFinding | undefined {
-  const text = normalise(saying.replace(/\?/g, " unknown"));
-  const [, untold] = UNTOLD_SAYING.exec(text) ?? [];
-  if (untold !== undefined) return sightFinding(untold === "air" ? "airflow" : (untold as SightId), UNTOLD);
-  for (const { id, sayings } of SIGHTS) {
-    const said = sayings.find(([pattern]) => pattern.test(text));
-    if (said) return sightFinding(id, said[1]);
-  }
-  return undefined;
-}
-
-/** All sights that a complaint's own words hold, sayings parted by commas, “but”, “and” or full stops. */
-export function sightsIn(words: string): SightFinding[] {
-  const seen = new Map<string, SightFinding>();
-  for (const part of words.split(/[,.;]|\bbut\b|\band\b|\bthen\b/i)) {
-    const s = takeSight(part.replace(/^\s*(it|the drum|drum|machine)\s+(?=turns|starts|hums|trips|does|won)/i, ""));
-    if (s) seen.set(s.place.sight, s);
-  }
-  return [...seen.values()];
-}

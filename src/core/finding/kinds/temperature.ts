@@ -2,8 +2,7 @@ import { z } from "zod";
 import { maybePartOf } from "../../machine/format";
 import { foreseen, NOT_TO_BE_HAD, type Prediction } from "../../prediction/prediction";
 import { formatValue } from "../../quantity/format";
-import { parseQuantity } from "../../quantity/parse";
-import { byBehaviour, defineFinding, findingFields, normal, ref, type Taken, touchesNothing, valueSchema } from "../definition";
+import { byBehaviour, defineFinding, findingFields, normal, ref, touchesNothing, valueSchema } from "../definition";
 
 const schema = findingFields(
   "temperature",
@@ -43,16 +42,4 @@ export const temperature = defineFinding({
     "stream" in place
       ? `Exhaust at its hottest: ${formatValue(result.value, "celsius")}`
       : `${maybePartOf(machine, place.part)?.name ?? place.part} at ${formatValue(result.value, "celsius")}`,
-  typed: (saying): Taken<z.infer<typeof schema>> => {
-    const amount = /^exhaust(?: peak| temperature| temp)?\s+(.+)$/i.exec(saying.trim())?.[1];
-    if (amount === undefined) return undefined;
-    const parsed = parseQuantity(amount, "celsius");
-    if (!parsed.ok) return parsed;
-    const { unit, value, overload } = parsed.quantity;
-    if (unit !== "celsius" || overload) return { ok: false, message: `“${amount}” is no temperature: write 61 C or 142 F` };
-    return {
-      ok: true,
-      taken: { kind: "temperature", place: { stream: "exhaust" }, result: { is: "value", value, unit: "celsius" }, circumstances: {} },
-    };
-  },
 });

@@ -6,7 +6,6 @@ import { formatValue } from "../../quantity/format";
 import { controlsIn } from "../circumstances";
 import { defineFinding, findingFields, normal, valueSchema } from "../definition";
 import { betweenSchema, unknownPoint } from "../probes";
-import { typedReading } from "../typed-reading";
 import { MISPLACED } from "./ohms";
 
 const schema = findingFields("volts", "Volts between two points of a live machine, or at the outlet.", betweenSchema, valueSchema("volt"));
@@ -34,9 +33,5 @@ export const volts = defineFinding({
   says: ({ place, result, circumstances }, machine) => {
     const state = controlsSay(machine, controlsIn(circumstances));
     return `${placeSays(machine, place.between)}${state ? `, ${state}` : ""}: ${formatValue(result.value, "volt")}`;
-  },
-  typed: (saying, typing) => {
-    const read = typedReading(saying, typing);
-    return read?.ok && read.taken.kind === "volts" ? { ok: true, taken: read.taken } : undefined;
   },
 });

@@ -5,7 +5,7 @@ import { closingBlockers } from "../closing";
 import { PROOF_ROWS, type ProofRow, reservationsOf } from "../proven";
 import type { Refusal } from "../refusal";
 import type { JobState } from "../state";
-import { defineEntry, notTyped, text } from "./definition";
+import { defineEntry, text } from "./definition";
 
 const note = text.optional().describe("What the customer was told.");
 const reservation = z.strictObject({
@@ -28,7 +28,6 @@ export const closed = defineEntry({
   allows: ({ reservations, rules }, state) => (rules === 1 ? closedByFirstRules(state) : stillBlocked(state, reservations?.rows ?? [])),
   effect: ({ reservations }) => ({ closed: true, ...(reservations && { reservations: unseenSays(reservations) }) }),
   says: ({ reservations }) => (reservations ? `Job closed with reservations: ${unseenSays(reservations)}` : "Job closed"),
-  typed: notTyped,
 });
 
 function stillBlocked(state: JobState, named: readonly ProofRow[]): Refusal | undefined {

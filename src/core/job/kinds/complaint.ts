@@ -3,7 +3,7 @@ import { findingSchema } from "../../finding/finding";
 import { upcaster } from "../../journal/upcast";
 import { firstSighting, upSighting } from "../first-version";
 import { witnessed } from "../witnessed";
-import { allowsAlways, defineEntry, notTyped, text } from "./definition";
+import { allowsAlways, defineEntry, text } from "./definition";
 
 const firstBody = z.strictObject({ words: text.min(1), sightings: z.array(firstSighting).max(20) });
 
@@ -23,5 +23,4 @@ export const complaint = defineEntry({
   allows: allowsAlways,
   effect: (body, state, { id }) => ({ complaint: body, ...witnessed(state, id, "customer", body.findings) }),
   says: ({ words }) => `Complaint: “${words}”`,
-  typed: notTyped,
 });

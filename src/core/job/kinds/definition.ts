@@ -1,10 +1,8 @@
 import { z } from "zod";
-import type { Taken, Typing } from "../../finding/definition";
 import type { StreamOf } from "../../journal/envelope";
 import type { Upcaster } from "../../journal/upcast";
 import type { Machine } from "../../machine/format";
 import type { FindMachine } from "../../machine/revision";
-import type { Preference } from "../preference";
 import type { Refusal } from "../refusal";
 import type { JobState } from "../state";
 
@@ -18,12 +16,6 @@ export interface Stamp {
   readonly at: string;
   readonly by: string;
   readonly findMachine: FindMachine;
-}
-
-/** What the person who types an entry knows and has set. */
-export interface EntryTyping extends Typing {
-  readonly panelsOff: readonly string[];
-  readonly preference: Preference;
 }
 
 /** All that the program has to know of a kind of entry. A new kind fills every field; none has a default. */
@@ -40,13 +32,10 @@ export interface EntryDefinition<K extends string, S extends z.ZodType> {
   /** What it changes. */
   readonly effect: (body: z.infer<S>, state: JobState, stamp: Stamp) => Partial<JobState>;
   readonly says: (body: z.infer<S>, machine: Machine | undefined) => string;
-  readonly typed: (saying: string, typing: EntryTyping) => Taken<z.infer<S>>;
 }
 
 export const defineEntry = <K extends string, S extends z.ZodType>(d: EntryDefinition<K, S>): EntryDefinition<K, S> => d;
 
 export const allowsAlways = (): undefined => undefined;
 export const changesNothing = (): Partial<JobState> => ({});
-/** Has a form of its own and no saying. */
-export const notTyped = (): undefined => undefined;
 export const noUpcasters: readonly Upcaster[] = [];

@@ -1,7 +1,6 @@
 import { z } from "zod";
 import { maybePartOf } from "../../machine/format";
 import { partName } from "../../naming/names";
-import { normalise } from "../../naming/vocabulary";
 import { defineEntry, noUpcasters, ref } from "./definition";
 
 export const discharged = defineEntry({
@@ -16,9 +15,4 @@ export const discharged = defineEntry({
   },
   effect: ({ part }, { safety }) => ({ safety: { ...safety, discharged: [...safety.discharged, part] } }),
   says: ({ part }, machine) => `Discharged: ${partName(machine, part)}`,
-  typed: (saying, { machine }) => {
-    if (!/^discharged?( the)?( motor| run)?( capacitor| cap)?$/.test(normalise(saying))) return undefined;
-    const part = machine.parts.find((p) => p.kind === "capacitor");
-    return part ? { ok: true, taken: { part: part.id } } : { ok: false, message: "This machine has no capacitor to discharge" };
-  },
 });

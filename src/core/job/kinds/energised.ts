@@ -1,5 +1,4 @@
 import { z } from "zod";
-import { normalise } from "../../naming/vocabulary";
 import { allowsAlways, defineEntry, noUpcasters, text } from "./definition";
 
 export const energised = defineEntry({
@@ -14,6 +13,4 @@ export const energised = defineEntry({
     livened: id,
   }),
   says: () => "Energised: the machine is live",
-  typed: (saying) =>
-    /^(energised|energise|live|power on|cord in|plugged in)$/.test(normalise(saying)) ? { ok: true, taken: {} } : undefined,
 });

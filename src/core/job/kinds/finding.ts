@@ -1,4 +1,4 @@
-import { FINDING_KINDS, type Finding, findingKind, findingSays, findingSchema } from "../../finding/finding";
+import { type Finding, findingKind, findingSays, findingSchema } from "../../finding/finding";
 import { upcaster } from "../../journal/upcast";
 import { firstMeasure, firstReading, firstSighting, upMeasure, upReading, upSighting } from "../first-version";
 import { powerRefusal } from "../power-refusal";
@@ -24,13 +24,6 @@ export const finding = defineEntry({
       ? { untold: [...state.untold, { finding: found, repairs: state.fitted.length }] }
       : witnessed(state, id, "technician", [found]),
   says: (found, machine) => (machine ? findingSays(found, machine) : withoutMachine(found)),
-  typed: (saying, typing) => {
-    for (const kind of FINDING_KINDS) {
-      const taken = kind.typed(saying, typing);
-      if (taken) return taken;
-    }
-    return undefined;
-  },
 });
 
 /** Names that the machine has; power in the state in which such a thing is found; no capacitor handled that may be charged. */

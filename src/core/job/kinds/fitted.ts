@@ -1,10 +1,8 @@
 import { z } from "zod";
-import type { Taken } from "../../finding/definition";
 import { upcaster } from "../../journal/upcast";
-import { assemblyIdOf, isAssembly, jointId, repairOf, replaces } from "../../machine/assembly";
-import { type Machine, maybePartOf, partOf } from "../../machine/format";
+import { isAssembly } from "../../machine/assembly";
+import { type Machine, maybePartOf } from "../../machine/format";
 import { fittedSays } from "../../naming/names";
-import { normalise, takeName } from "../../naming/vocabulary";
 import { disturbsGas } from "../gas";
 import { defineEntry, ref, text } from "./definition";
 
@@ -34,25 +32,7 @@ export const fitted = defineEntry({
     ...(state.machine && disturbsGas(state.machine, assembly) && { gasOpened: state.evidence.length }),
   }),
   says: ({ assembly, action }, machine) => fittedSays(machine, assembly, action === "replaced"),
-  typed: (saying, { machine, vocabulary }): Taken<z.infer<typeof schema>> => {
-    const [, verb = "", rest] = FITTING.exec(saying.trim()) ?? [];
-    if (rest === undefined) return undefined;
-    const joint = /^(?:joint|wire|terminal)s?(?: at| of)?(?: the)? (.+)$/i.exec(rest)?.[1];
-    const named = takeName(vocabulary, normalise((joint ?? rest).replace(/^the /i, "")).split(" "))?.named;
-    if (named?.kind !== "part") return { ok: false, message: `“${rest}” is not a part of this machine; try ${someParts(machine)}…` };
-    const part = partOf(machine, named.id);
-    const repair = repairOf(machine, joint !== undefined || /^remade$/i.test(verb) ? jointId(part.id) : assemblyIdOf(part));
-    return { ok: true, taken: { assembly: repair.id, action: replaces(repair) ? "replaced" : "put-right" } };
-  },
 });
-
-const FITTING = /^(fitted|fit|replaced|replace|new|cleared|clear|cleaned|reset|put right|remade|set) (.+)$/i;
-
-const someParts = (machine: Machine): string =>
-  machine.parts
-    .slice(8, 12)
-    .map((p) => p.label.toLowerCase())
-    .join(", ");
 
 /** A part without wires can be put right with the machine on; a belt can't, and what is not known could be anything. */
 function needsDead(assembly: string, machine: Machine | undefined): boolean {

@@ -7,28 +7,38 @@ import { energised } from "./energised";
 import { finding } from "./finding";
 import { fitted } from "./fitted";
 import { gasOpened } from "./gas-opened";
+import { isolated } from "./isolated";
 import { machine } from "./machine";
 import { madeSafe } from "./made-safe";
 import { notDone } from "./not-done";
+import { note } from "./note";
 import { opened } from "./opened";
 import { panel } from "./panel";
 import { preference } from "./preference";
 import { proof } from "./proof";
 import { retract } from "./retract";
+import { valve } from "./valve";
+import { wanted } from "./wanted";
+import { wire } from "./wire";
 
-/** Every kind of entry, in the order in which a typed saying is tried. A new kind is a file beside these and a line here. */
+/** Every kind of entry. A new kind is a file beside these and a line here. */
 export const ENTRY_KINDS = [
   madeSafe,
+  isolated,
   energised,
+  valve,
   preference,
   discharged,
   fitted,
+  wanted,
   gasOpened,
   panel,
+  wire,
   finding,
   opened,
   machine,
   complaint,
+  note,
   proof,
   notDone,
   closed,

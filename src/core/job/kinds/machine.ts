@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { upcaster } from "../../journal/upcast";
 import { FIRST_KNOWN, machineRefSchema } from "../../machine/revision";
-import { allowsAlways, defineEntry, notTyped, ref, text } from "./definition";
+import { allowsAlways, defineEntry, ref, text } from "./definition";
 
 const firstBody = z.strictObject({ machine: ref, serial: text.optional() });
 
@@ -28,5 +28,4 @@ export const machine = defineEntry({
   },
   says: (body, known) =>
     `Machine: ${known ? `${known.maker} ${known.model}` : body.machine.id}${body.serial ? `, serial ${body.serial}` : ""}`,
-  typed: notTyped,
 });

@@ -1,7 +1,5 @@
 import { z } from "zod";
-import type { Taken } from "../../finding/definition";
 import { upcaster } from "../../journal/upcast";
-import { normalise } from "../../naming/vocabulary";
 import { defineEntry } from "./definition";
 
 const second = z.strictObject({
@@ -38,13 +36,9 @@ export const madeSafe = defineEntry({
   // Order is the server's: a proof made out of reach may come in behind a switching on that it never saw.
   allows: ({ knows }, { livened }) =>
     knows !== undefined && livened !== undefined && livened !== knows ? { code: "live-unseen" } : undefined,
-  effect: ({ holds }, { safety: { liveTests } }, { at, by }) => ({
-    safety: { power: "dead", liveTests, discharged: [], since: at, by, ...(holds && { holds }) },
+  effect: ({ holds }, { safety: { liveTests, isolated } }, { at, by }) => ({
+    safety: { power: "dead", liveTests, discharged: [], since: at, by, ...(holds && { holds }), ...(isolated && { isolated }) },
     everSafe: true,
   }),
   says: ({ how }) => `Made safe: ${how === "cord" ? "cord out" : "breaker off"}, proved dead`,
-  typed: (saying): Taken<z.infer<typeof schema>> => {
-    const said = /^(made safe|make safe|safe|dead|proved dead)( (cord|cord out|breaker|breaker off))?$/.exec(normalise(saying));
-    return said ? { ok: true, taken: { how: said[3]?.startsWith("breaker") ? "breaker" : "cord", proved: true } } : undefined;
-  },
 });

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { allowsAlways, defineEntry, notTyped, noUpcasters, text } from "./definition";
+import { allowsAlways, defineEntry, noUpcasters, text } from "./definition";
 
 export const notDone = defineEntry({
   kind: "not-done",
@@ -15,5 +15,4 @@ export const notDone = defineEntry({
   allows: allowsAlways,
   effect: (body, { notDone: before }) => ({ notDone: [...before, body] }),
   says: ({ check, why }) => `Not done: ${check.replaceAll("-", " ")} (${why})`,
-  typed: notTyped,
 });

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { allowsAlways, defineEntry, name, notTyped, noUpcasters, text } from "./definition";
+import { allowsAlways, defineEntry, name, noUpcasters, text } from "./definition";
 
 export const opened = defineEntry({
   kind: "opened",
@@ -17,5 +17,4 @@ export const opened = defineEntry({
   allows: allowsAlways,
   effect: ({ liveTests, ...who }, { safety }) => ({ opened: who, safety: { ...safety, liveTests } }),
   says: ({ customer, place }) => `Job opened for ${customer}, ${place}`,
-  typed: notTyped,
 });

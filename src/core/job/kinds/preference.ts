@@ -1,7 +1,6 @@
 import { z } from "zod";
 import { upcaster } from "../../journal/upcast";
 import { capital } from "../../naming/text";
-import { normalise } from "../../naming/vocabulary";
 import { type Preference, preferenceFields } from "../preference";
 import { allowsAlways, defineEntry } from "./definition";
 
@@ -14,7 +13,6 @@ const schema = z
     coldCoil: coldCoil.optional(),
   })
   .describe("How this job is worked from here on; what is not named stays as it was.");
-type Body = z.infer<typeof schema>;
 
 /** As the first version wrote it, under the name “setting”. */
 const firstBody = z.strictObject({
@@ -28,22 +26,6 @@ const SAYS: { readonly [K in keyof Preference]: Record<Preference[K], string> } 
   first: { look: "look first", meter: "meter first", either: "whichever is cheaper first" },
   parts: { single: "fit only what failed", set: "fit the set that ages together" },
   coldCoil: { trust: "trust a cold coil", doubt: "doubt a cold coil" },
-};
-
-const SAYINGS: Readonly<Record<string, Body>> = {
-  "look first": { first: "look" },
-  "meter first": { first: "meter" },
-  "either first": { first: "either" },
-  "fit sets": { parts: "set" },
-  "single parts": { parts: "single" },
-  "trust coils": { coldCoil: "trust" },
-  "doubt coils": { coldCoil: "doubt" },
-  "allow live": { liveTests: true },
-  "allow live tests": { liveTests: true },
-  "forbid live": { liveTests: false },
-  "forbid live tests": { liveTests: false },
-  "no live": { liveTests: false },
-  "no live tests": { liveTests: false },
 };
 
 export const preference = defineEntry({
@@ -66,9 +48,5 @@ export const preference = defineEntry({
     ];
     const said = ways.filter((w) => w !== undefined).join(", ");
     return capital([...live, ...(said === "" ? [] : [said])].join("; "));
-  },
-  typed: (saying) => {
-    const taken = SAYINGS[normalise(saying)];
-    return taken && { ok: true, taken };
   },
 });

@@ -2,7 +2,7 @@ import { z } from "zod";
 import { sightFinding } from "../../finding/kinds/sight";
 import { upcaster } from "../../journal/upcast";
 import { witnessed } from "../witnessed";
-import { defineEntry, notTyped, text } from "./definition";
+import { defineEntry, text } from "./definition";
 
 const yesNo = z.enum(["yes", "no", "unknown"]);
 const air = z.enum(["strong", "weak", "none", "unknown"]);
@@ -47,7 +47,6 @@ export const proof = defineEntry({
     const said = [SAYS.starts[starts], SAYS.turns[turns], SAYS.warm[warm], `cycles ${cycles}`, ...(airflow ? [`air ${airflow}`] : [])];
     return `Proof run: ${said.join(", ")}${whyUnseen === undefined ? "" : ` (not seen because: ${whyUnseen})`}`;
   },
-  typed: notTyped,
 });
 
 const SAYS = {

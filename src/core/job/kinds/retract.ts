@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { allowsAlways, changesNothing, defineEntry, notTyped, noUpcasters, text } from "./definition";
+import { allowsAlways, changesNothing, defineEntry, noUpcasters, text } from "./definition";
 
 /** What it takes back is left out by the fold, before anything has an effect. */
 export const retract = defineEntry({
@@ -13,5 +13,4 @@ export const retract = defineEntry({
   allows: allowsAlways,
   effect: changesNothing,
   says: () => "An entry taken back",
-  typed: notTyped,
 });

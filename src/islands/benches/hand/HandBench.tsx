@@ -26,6 +26,7 @@ export function HandBench() {
         <Measured />
         <Done />
         <Proven />
+        <Noted />
         <Reservations />
       </dl>
     </>
@@ -35,6 +36,22 @@ export function HandBench() {
 function Noticed() {
   const words = useJob((s) => s.job.complaint?.words);
   return <Fact name="Noticed">{words === undefined ? "not recorded" : `“${words}”`}</Fact>;
+}
+
+/** Words that were kept as they are; left out where there are none. */
+function Noted() {
+  const machine = useMachine();
+  const notes = useJob((s) => s.job.notes);
+  if (notes.length === 0) return null;
+  return (
+    <Fact name="Noted">
+      <ul>
+        {notes.map(({ entry, words, about }) => (
+          <li key={entry}>{entrySays(machine, { kind: "note", body: { words, ...(about && { about }) } })}</li>
+        ))}
+      </ul>
+    </Fact>
+  );
 }
 
 function Found() {

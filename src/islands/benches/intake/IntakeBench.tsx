@@ -1,4 +1,5 @@
 import { findingSays } from "../../../core/finding/finding";
+import { entrySays } from "../../../core/language/entries";
 import { Button } from "../../../ui/Button";
 import { useDispatch, useJob, useMachine } from "../../job/store/context";
 import styles from "../shared/Bench.module.css";
@@ -7,6 +8,8 @@ import styles from "../shared/Bench.module.css";
 export function IntakeBench() {
   const opened = useJob((s) => s.job.opened);
   const complaint = useJob((s) => s.job.complaint);
+  const notes = useJob((s) => s.job.notes);
+  const told = notes.filter((n) => n.about !== undefined);
   const machine = useMachine();
   const ref = useJob((s) => s.job.machineRef);
   return (
@@ -19,6 +22,16 @@ export function IntakeBench() {
         <dd>
           {complaint?.findings.length ? complaint.findings.map((f) => findingSays(f, machine)).join(" · ") : "nothing: kept as words"}
         </dd>
+        {told.length > 0 && (
+          <>
+            <dt>Told besides</dt>
+            <dd>
+              {told
+                .map((n) => entrySays(machine, { kind: "note", body: { words: n.words, ...(n.about && { about: n.about }) } }))
+                .join(" · ")}
+            </dd>
+          </>
+        )}
         <dt>Machine</dt>
         <dd>
           {machine.maker} {machine.model}, {machine.family}

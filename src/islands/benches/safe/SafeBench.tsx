@@ -1,3 +1,4 @@
+import type { Body } from "../../../core/job/kinds/index";
 import { Button } from "../../../ui/Button";
 import { Clock } from "../../job/shell/Clock";
 import { useDispatch, useJob, useMachine } from "../../job/store/context";
@@ -7,6 +8,7 @@ import styles from "../shared/Bench.module.css";
 export function SafeBench() {
   const machine = useMachine();
   const capacitors = machine.parts.filter((p) => p.kind === "capacitor");
+  const dispatch = useDispatch();
   const gas = machine.burner !== undefined;
   return (
     <>
@@ -20,6 +22,11 @@ export function SafeBench() {
             <h3>Take the energy out</h3>
             <p>Cord out, its plug where you see it; or breaker off, locked or tagged so that nobody puts it back.</p>
           </div>
+          <span className={styles.answers}>
+            <Isolated body={{ how: "cord" }}>Cord out</Isolated>
+            <Isolated body={{ how: "breaker", locked: true }}>Breaker off and locked</Isolated>
+            <Button onClick={() => dispatch({ do: "record", drafts: [{ kind: "energised", body: {} }] })}>Power is on again</Button>
+          </span>
         </li>
         <li>
           <div>
@@ -40,6 +47,7 @@ export function SafeBench() {
               <h3>Gas</h3>
               <p>Shut the cock before a joint is opened. Gas work is for the licensed.</p>
             </div>
+            <Cock of="gas" />
           </li>
         )}
       </ol>
@@ -52,6 +60,27 @@ function Proved({ how, children }: { readonly how: "cord" | "breaker"; readonly 
   const dispatch = useDispatch();
   return (
     <Button onClick={() => dispatch({ do: "record", drafts: [{ kind: "made-safe", body: { how, proved: true } }] })}>{children}</Button>
+  );
+}
+
+/** Taken away is not proven away: it is on record, and still to be tested. */
+function Isolated({ body, children }: { readonly body: Body<"isolated">; readonly children: string }) {
+  const dispatch = useDispatch();
+  return <Button onClick={() => dispatch({ do: "record", drafts: [{ kind: "isolated", body }] })}>{children}</Button>;
+}
+
+function Cock({ of }: Pick<Body<"valve">, "of">) {
+  const dispatch = useDispatch();
+  const isShut = useJob((s) => s.job.shut.includes(of));
+  return (
+    <span className={styles.answers}>
+      <Button
+        aria-pressed={isShut}
+        onClick={() => dispatch({ do: "record", drafts: [{ kind: "valve", body: { of, state: isShut ? "open" : "shut" } }] })}
+      >
+        {isShut ? "It is shut: open it again" : "It is shut now"}
+      </Button>
+    </span>
   );
 }
 

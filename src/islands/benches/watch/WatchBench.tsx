@@ -1,7 +1,7 @@
 import { useMemo } from "react";
 import type { Question } from "../../../core/finding/finding";
 import { CODE_ASKED, codeAnswers } from "../../../core/finding/kinds/code";
-import { sightsFor } from "../../../core/finding/sights";
+import { askedSights } from "../../../core/finding/sights";
 import type { Machine } from "../../../core/machine/format";
 import { panelName } from "../../../core/naming/names";
 import { Button } from "../../../ui/Button";
@@ -14,7 +14,7 @@ import { QuestionRow } from "../shared/QuestionRow";
 /** What a running machine shows: everything that can be seen of this one, each answered at a touch; the sheet under it. */
 export function WatchBench() {
   const machine = useMachine();
-  const sights = useMemo(() => sightsFor(machine).filter((s) => s.tells !== false && s.id !== "airflow"), [machine]);
+  const sights = useMemo(() => askedSights(machine).filter((s) => s.id !== "airflow"), [machine]);
   const off = useJob((s) => s.job.panelsOff);
   return (
     <>

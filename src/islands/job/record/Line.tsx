@@ -1,6 +1,10 @@
 import { Undo2 } from "lucide-react";
 import { type RecordLine, stampOfLine } from "../../../core/job/fold";
+import { noteRead } from "../../../core/job/read-note";
+import type { Note } from "../../../core/job/state";
 import { lineSays } from "../../../core/language/entries";
+import { useNoteReadings } from "../line/OpenNote";
+import { Readings } from "../line/Readings";
 import { Clock } from "../shell/Clock";
 import { useDispatch, useJob } from "../store/context";
 import styles from "./Record.module.css";
@@ -24,10 +28,23 @@ export function Line({ line, retraction }: Props) {
         {reason !== undefined && <em> does not count: {reason}</em>}
         {waiting && <em className={styles.waiting}> ○ not there yet</em>}
       </span>
+      {line.status === "counts" && <NoteReadings entry={id} />}
       {line.status === "counts" && <PathButton entry={id} />}
       <BackButton line={line} says={says} retraction={retraction} />
     </li>
   );
+}
+
+/** What a note may have meant, one touch each. */
+function NoteReadings({ entry }: { readonly entry: string }) {
+  const note = useJob((s) => (s.job.closed ? undefined : s.job.notes.find((n) => n.entry === entry && n.open)));
+  return note ? <Read note={note} /> : null;
+}
+
+function Read({ note }: { readonly note: Note }) {
+  const dispatch = useDispatch();
+  const readings = useNoteReadings(note);
+  return <Readings readings={readings} onPick={({ drafts }) => void dispatch({ do: "record", drafts: noteRead(note, drafts) })} />;
 }
 
 /** Shows on the sheet how a reading's current went, where that is not plain. */

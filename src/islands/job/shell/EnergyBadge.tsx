@@ -35,7 +35,7 @@ export function EnergyBadge({ safety, silentSince }: Props) {
         <>
           <TriangleAlert size={22} aria-hidden />
           <span>
-            NOT PROVED DEAD
+            {safety.isolated ? `OFF${safety.isolated.locked ? ", LOCKED" : ""}, NOT PROVED` : "NOT PROVED DEAD"}
             <Lapsed safety={safety} />
             <Unheard since={silentSince} />
           </span>

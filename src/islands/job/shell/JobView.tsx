@@ -17,6 +17,7 @@ import { JobStore } from "../store/job-store";
 import { pageClock } from "../store/page-clock";
 import { ContradictionBanner } from "../suspects/ContradictionBanner";
 import { ChooseMachine } from "./ChooseMachine";
+import { GasEmergency } from "./GasEmergency";
 import { Head } from "./Head";
 import styles from "./JobView.module.css";
 import { RefusedEntries } from "./RefusedEntries";
@@ -58,6 +59,7 @@ function Frame({ machines }: Pick<Props, "machines">) {
   const { Bench, Quiet } = BENCHES[bench];
   return (
     <div className={styles.page}>
+      <GasEmergency />
       <Hatch />
       <Head />
       <Stages />

@@ -1,11 +1,12 @@
 import type { Draft } from "../../../core/job/kinds/index";
 import type { Stage } from "../../../core/job/stages";
+import type { Asked } from "../../../core/language/hear/meaning";
 import type { ControlPositions } from "../../../core/machine/run/condition";
 
 /** What somebody wants done on a job's page. Everything that can happen there goes through one door. */
 export type Intent =
   | { readonly do: "record"; readonly drafts: readonly Draft[] }
-  /** Takes back the last entry that still stands, or the one that is named. */
+  /** Takes back what the last act made, or the entry that is named. */
   | { readonly do: "take-back"; readonly entry?: string }
   | { readonly do: "drop-refused"; readonly order: number }
   | { readonly do: "send-again"; readonly order: number }
@@ -13,6 +14,8 @@ export type Intent =
   | { readonly do: "type"; readonly text: string; readonly controls?: ControlPositions }
   | { readonly do: "edit-line"; readonly text: string }
   | { readonly do: "focus-line" }
+  /** A question is answered over the line; `undefined`: the answer is put away. */
+  | { readonly do: "answer"; readonly asked: Asked | undefined }
   | { readonly do: "choose-part"; readonly part: string }
   | { readonly do: "choose-point"; readonly net: string }
   | { readonly do: "unchoose" }

@@ -155,8 +155,8 @@ export class JobStore {
     const { job } = this.snapshot;
     if (intent.do === "record") return intent.drafts.map((draft) => draftInCircumstances(draft, job));
     if (intent.do !== "take-back") return undefined;
-    const entry = intent.entry ?? lastStanding(job);
-    return entry === undefined ? [] : [{ kind: "retract", body: { entry } }];
+    const entries = intent.entry === undefined ? lastStanding(job) : [intent.entry];
+    return entries.map((entry) => ({ kind: "retract", body: { entry } }));
   }
 
   /** The view goes back to the suspects with the entry, not before it: one change, one question. */

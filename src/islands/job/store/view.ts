@@ -1,4 +1,5 @@
 import type { Stage } from "../../../core/job/stages";
+import type { Asked } from "../../../core/language/hear/meaning";
 import type { Machine } from "../../../core/machine/format";
 import { closedControls, windingsOf } from "../../../core/machine/metering";
 import { restControls, runningControls } from "../../../core/machine/run/at-rest";
@@ -23,6 +24,8 @@ export interface View {
   readonly controls: ControlPositions;
   readonly chosen: Chosen;
   readonly path?: string | undefined;
+  /** The question whose answer is shown. */
+  readonly asked?: Asked | undefined;
 }
 
 export const NOTHING: Chosen = { kind: "nothing" };
@@ -51,6 +54,8 @@ export function viewAfter(view: View, intent: Intent): View {
       return view.chosen === NOTHING ? view : { ...view, chosen: NOTHING };
     case "show-path":
       return { ...view, path: intent.entry };
+    case "answer":
+      return { ...view, asked: intent.asked };
     case "go":
       return view.bench === intent.bench ? view : { ...view, bench: intent.bench };
     case "record":

@@ -1,0 +1,28 @@
+import { z } from "zod";
+import { maybePartOf } from "../../machine/format";
+import { partName } from "../../naming/names";
+import { defineEntry, noUpcasters } from "./definition";
+
+export const wire = defineEntry({
+  kind: "wire",
+  version: 1,
+  stream: "job",
+  schema: z
+    .strictObject({
+      of: z.string().trim().min(1).max(60).describe("The part whose wires they are, or the plug."),
+      state: z.enum(["off", "on"]).describe("Where they are now."),
+    })
+    .describe("The wires of a part, or a plug, came off or went back."),
+  upcasters: noUpcasters,
+  allows: ({ of }, { machine }) =>
+    machine && !maybePartOf(machine, of) && !machine.testPoints.some((t) => t.net.startsWith(`${of}.`))
+      ? { code: "not-on-machine", given: of }
+      : undefined,
+  effect: ({ of, state }, { wiresOff }) => ({
+    wiresOff: state === "off" ? [...new Set([...wiresOff, of])] : wiresOff.filter((w) => w !== of),
+  }),
+  says: ({ of, state }, machine) => {
+    const name = machine && !maybePartOf(machine, of) ? `Plug ${of}` : `Wires of the ${partName(machine, of)}`;
+    return `${name} ${state === "off" ? "off" : "back on"}`;
+  },
+});

@@ -1,0 +1,14 @@
+import type { Draft } from "./kinds/index";
+import type { Note } from "./state";
+
+/** A note that turned out to be more: the entries that it comes to stand for it, and its own words are struck. */
+export const noteRead = (note: Note, drafts: readonly Draft[]): Draft[] => [
+  ...drafts,
+  { kind: "retract", body: { entry: note.entry, why: "Read as what follows from it" } },
+];
+
+/** A note that is to stay one: its words again, and nothing more is asked. */
+export const noteLeft = ({ entry, words, about, by }: Note): Draft[] => [
+  { kind: "note", body: { words, ...(about && { about }), ...(by && { by }) } },
+  { kind: "retract", body: { entry, why: "Kept as a note" } },
+];

@@ -1,0 +1,171 @@
+import type { Hypothesis } from "../diagnosis/hypotheses";
+import { dangerOfRunning } from "../job/checks/index";
+import type { Job } from "../job/fold";
+import { STAGE_NAMES } from "../job/stages";
+import { assemblyIdOf, type Repair, repairOf } from "../machine/assembly";
+import { type Machine, type Part, partOf } from "../machine/format";
+import { kindOf } from "../machine/parts/index";
+import { assemblyName, panelName, partName, repairName, repairSays } from "../naming/names";
+import { capital, minutesSay, percent } from "../naming/text";
+import type { Proposal } from "../planning/proposal";
+import { formatValue } from "../quantity/format";
+import { blockerSays } from "./blockers";
+import { checkSays } from "./checks";
+import { hypothesisSays } from "./diagnosis";
+import { entrySays } from "./entries";
+import type { Asked } from "./hear/meaning";
+import { nominalOhms } from "./hear/nominal";
+import { proposalSays } from "./proposals";
+
+/** What is known besides the job when a question is answered. */
+export interface Known {
+  readonly machine: Machine;
+  readonly job: Job;
+  /** The likeliest first; left out until they are worked out. */
+  readonly suspects?: readonly { readonly hypothesis: Hypothesis; readonly probability: number }[] | undefined;
+  /** `null`: nothing is left to do. */
+  readonly proposal?: Proposal | null | undefined;
+}
+
+/** The answer to a question: one sentence, and what else belongs to it. */
+export interface Answer {
+  readonly says: string;
+  readonly more: readonly string[];
+}
+
+const MOST_TOLD = 5;
+const NOT_YET = "Not worked out yet: a moment.";
+/** A part that fewer cases than this would want is not spoken of. */
+const LEAST_SHARE = 0.08;
+
+/** Answers a question that was asked in the reading line, from the job and what the engine has found. */
+export function answerSays(asked: Asked, known: Known): Answer {
+  const { machine, job, suspects, proposal } = known;
+  switch (asked.ask) {
+    case "next":
+    case "why":
+      return stepAnswer(asked.ask, machine, proposal);
+    case "left":
+      if (!suspects) return only(NOT_YET);
+      return {
+        says: `${suspects.length === 0 ? "Nothing" : "The likeliest first"}:`,
+        more: suspects.slice(0, MOST_TOLD).map((s) => `${percent(s.probability)} ${hypothesisSays(machine, s.hypothesis)}`),
+      };
+    case "stage":
+      return {
+        says: job.closed ? "The job is closed." : `At “${STAGE_NAMES[job.stage]}”.`,
+        more: job.blockers.slice(0, MOST_TOLD).map((b) => `To close: ${blockerSays(machine, b).says}`),
+      };
+    case "cost":
+      return costAnswer(known);
+    case "parts":
+      return partsAnswer(known);
+    case "safe":
+      return safeAnswer(machine, job);
+    case "off":
+      return offAnswer(machine, job);
+    case "expect":
+      return expectAnswer(machine, partOf(machine, asked.part));
+    case "read":
+      return readAnswer(machine, job, asked.part);
+  }
+}
+
+const only = (says: string): Answer => ({ says, more: [] });
+
+function stepAnswer(ask: "next" | "why", machine: Machine, proposal: Proposal | null | undefined): Answer {
+  if (proposal === undefined) return only(NOT_YET);
+  if (proposal === null) return only("Nothing is left to do.");
+  const { title, detail, why, more, caution } = proposalSays(machine, proposal);
+  const rest = [...(more === undefined ? [] : [more]), ...(caution === undefined ? [] : [`⚠ ${caution}`])];
+  return ask === "next"
+    ? { says: `${title}, about ${minutesSay(proposal.minutes)}.`, more: [detail, why, ...rest] }
+    : { says: why, more: [`This is why: ${title}.`, ...rest] };
+}
+
+/** Repairs that the suspects would want, with the share of cases that want them. */
+function repairsWanted({ machine, suspects = [] }: Known): { repair: Repair; share: number }[] {
+  const shares = new Map<string, number>();
+  for (const { hypothesis, probability } of suspects)
+    for (const id of new Set(hypothesis.faults.map((f) => assemblyIdOf(partOf(machine, f.part)))))
+      shares.set(id, (shares.get(id) ?? 0) + probability);
+  return [...shares].map(([id, share]) => ({ repair: repairOf(machine, id), share })).sort((a, b) => b.share - a.share);
+}
+
+function costAnswer(known: Known): Answer {
+  if (!known.suspects) return only(NOT_YET);
+  const [first, ...others] = repairsWanted(known).filter((r) => r.share >= LEAST_SHARE);
+  if (!first) return only("Nothing is known to be wrong: nothing to be paid yet.");
+  const priced = ({ repair, share }: { repair: Repair; share: number }) =>
+    `${repairSays(repair)} (${percent(share)}): about ${minutesSay(repair.minutes)}, parts ${repair.price}`;
+  return {
+    says: `${priced(first)}. Estimates of the machine file.`,
+    more: [
+      ...others.slice(0, 3).map(priced),
+      ...(known.proposal ? [`The next step takes about ${minutesSay(known.proposal.minutes)}.`] : []),
+    ],
+  };
+}
+
+function partsAnswer(known: Known): Answer {
+  const { machine, job, suspects } = known;
+  const needed = job.wanted.flatMap((w) => (w === null ? [] : [assemblyName(machine, w)]));
+  const noted = needed.length > 0 ? [`On record as needed: ${[...new Set(needed)].join(", ")}.`] : [];
+  if (!suspects) return { says: NOT_YET, more: noted };
+  const likely = repairsWanted(known).filter((r) => r.share >= LEAST_SHARE && r.repair.is === "fit");
+  if (likely.length === 0) return { says: "No part is likely enough to be bought yet.", more: noted };
+  return { says: `${likely.map((r) => `${repairName(r.repair)} (${percent(r.share)})`).join(", ")}.`, more: noted };
+}
+
+function safeAnswer(machine: Machine, job: Job): Answer {
+  const danger = dangerOfRunning(machine, job);
+  const open = [
+    ...job.panelsOff.map((p) => `the ${panelName(machine, p)} is off`),
+    ...(job.drumOut ? ["the drum is out"] : []),
+    ...job.wiresOff.map((w) => `wires of the ${partName(machine, w)} are off`),
+  ];
+  const state = { dead: "It is proven dead now.", live: "It is live now.", unknown: "It is not proven dead now." }[job.safety.power];
+  if (danger) return { says: `No: ${checkSays(machine, danger)}.`, more: [state, ...open.map(capital)] };
+  if (open.length > 0) return { says: `Not yet: ${open[0]}.`, more: [...open.slice(1).map(capital), state] };
+  return { says: "Nothing on record forbids it. The sheet, the local code and your own eyes come first.", more: [state] };
+}
+
+function offAnswer(machine: Machine, job: Job): Answer {
+  const list = [
+    ...job.panelsOff.map((p) => capital(panelName(machine, p))),
+    ...(job.drumOut ? ["Drum out"] : []),
+    ...job.wiresOff.map((w) => `Wires: ${partName(machine, w)}`),
+    ...job.shut.map((s) => `${capital(s)} shut`),
+  ];
+  return list.length === 0 ? only("Nothing is off on record.") : { says: "Off, on record:", more: list };
+}
+
+function expectAnswer(machine: Machine, part: Part): Answer {
+  const nominal = nominalOhms(part);
+  const place = panelName(machine, part.panel ?? "");
+  const where = part.panel === null ? [] : [`Behind the ${place}.`];
+  const named = capital(partName(machine, part.id));
+  const { test } = part;
+  if (nominal !== undefined)
+    return {
+      says: `${named}: about ${formatValue(nominal, "ohm")}${part.kind === "thermistor" ? " at 25 °C" : " cold"}.`,
+      more: [test, ...where],
+    };
+  if (part.kind === "element")
+    return { says: `${named}: about ${formatValue(part.volts ** 2 / part.watts, "ohm")} cold, OL to the cabinet.`, more: [test, ...where] };
+  return {
+    says: kindOf(part).windings(part).length > 0 ? `${named}: under 0.5 Ω when closed.` : `${named}: nothing to meter.`,
+    more: [test, ...where],
+  };
+}
+
+function readAnswer(machine: Machine, job: Job, id: string): Answer {
+  const touches = (place: object) =>
+    ("between" in place && (place.between as readonly string[]).some((p) => p.startsWith(`${id}.`))) ||
+    ("part" in place && place.part === id) ||
+    ("through" in place && place.through === id);
+  const found = job.evidence.filter((e) => touches(e.finding.place));
+  if (found.length === 0) return only(`Nothing is on record of the ${partName(machine, id)}.`);
+  const [last, ...before] = found.toReversed().map((e) => entrySays(machine, { kind: "finding", body: e.finding }));
+  return { says: `${last}.`, more: before.slice(0, 3) };
+}

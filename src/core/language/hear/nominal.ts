@@ -1,0 +1,21 @@
+import type { Part } from "../../machine/format";
+import { thermistorOhms } from "../../machine/parts/thermistor";
+
+const ROOM_C = 25;
+
+/** What a good part reads at room temperature, Ω; `undefined` for contacts, fuses and what has no wires. */
+export function nominalOhms(part: Part): number | undefined {
+  switch (part.kind) {
+    case "thermistor":
+      return thermistorOhms(part, ROOM_C);
+    case "resistor":
+    case "coil":
+      return part.ohms;
+    case "igniter":
+      return part.coldOhms;
+    case "motor":
+      return part.mainOhms;
+    default:
+      return undefined;
+  }
+}

@@ -1,0 +1,95 @@
+import { item } from "../../../array/at";
+import type { Machine } from "../../../machine/format";
+import { type Candidate, type Clause, has, nounsOf, tagged, wired } from "../clause";
+import { voltsBetween } from "../facts";
+import { entry, type Meaning, oneOf } from "../meaning";
+import { type SupplyPlace, supplyPlaces } from "./points";
+import type { Said } from "./values";
+
+/** Volts at the outlet, the plug or the block, of one leg, each, both, or between them: “121 and 119 to neutral, 240 between”. */
+export function outletReading(clause: Clause, said: readonly Said[]): Candidate | undefined {
+  const { machine, chunks } = clause;
+  const place = supplyPlaces(clause);
+  if (!place || isOfAPart(clause, place)) return undefined;
+  if (said.some((s) => s.amount && s.amount.unit !== "none" && s.amount.unit !== "volt")) return undefined;
+  const volts = said.filter((s) => s.amount !== undefined);
+  // Behind the plug a bare number may as well be ohms.
+  const isBare = volts.some((s) => s.amount?.unit === "none") && !chunks.some((c) => c.amount?.unit === "volt");
+  if (isBare && place.family === "block") return undefined;
+  const meanings = voltsAt(
+    machine,
+    place,
+    volts.map((s) => s.amount?.value ?? 0),
+  );
+  if (!meanings) return undefined;
+  const covers = [
+    ...place.covers,
+    ...volts.map((s) => s.at),
+    ...tagged(chunks, "byMeter"),
+    ...tagged(chunks, "tested").filter((i) => !has(chunks[i], "madeSafe")),
+  ];
+  return { meanings, covers, sure: 1, leaves: place.family === "wall" ? { atOutlet: true } : {} };
+}
+
+/** Another part with wires is spoken of: the volts are its own. */
+const isOfAPart = ({ chunks, machine }: Clause, place: SupplyPlace): boolean =>
+  nounsOf(chunks, machine).some(
+    (n) =>
+      wired(machine, n.parts).length > 0 &&
+      !n.parts.includes(machine.supply.part) &&
+      !place.covers.includes(n.at) &&
+      !has(chunks[n.at], "cabinet", "neutral"),
+  );
+
+/** What so many values say of the supply; `undefined` where they are more or fewer than what is named. */
+function voltsAt(machine: Machine, place: SupplyPlace, values: readonly number[]): readonly Meaning[] | undefined {
+  const [one, two] = machine.supply.legs;
+  if (!one || values.length === 0) return undefined;
+  const volts = (a: string, b: string, value: number): Meaning => entry(voltsBetween([a, b], value));
+  const named = endsNamed(place, place.net(one), two && place.net(two));
+  if (named) return values.length === 1 ? [volts(...named, item(values, 0))] : undefined;
+  if (!two) return undefined;
+  const legs = [place.net(one), place.net(two)] as const;
+  const toNeutral = (each: readonly number[]) => legs.map((leg, i) => volts(leg, place.neutral, item(each, i)));
+  const isAcross = acrossLegs(machine);
+  const [first = 0, second = first] = values;
+  if (values.length === 1 && place.each) return toNeutral([first, first]);
+  if (values.length === 2) return place.each || !values.some(isAcross) ? toNeutral([first, second]) : undefined;
+  if (values.length === 3 && !place.each) {
+    const high = values.findIndex(isAcross);
+    return high < 0 ? undefined : [...toNeutral(values.filter((_, i) => i !== high)), volts(...legs, item(values, high))];
+  }
+  if (values.length !== 1) return undefined;
+  if (!place.toNeutral && (isAcross(first) || first <= pickedUp(machine))) return [volts(...legs, first)];
+  const which = oneOf(legs.map((leg) => ({ differs: `${leg}-${place.neutral}`, draft: voltsBetween([leg, place.neutral], first) })));
+  return which && [which];
+}
+
+/** The two points that are named, where one reading has both its ends. */
+function endsNamed(place: SupplyPlace, one: string, two: string | undefined): readonly [string, string] | undefined {
+  const { asked, toNeutral, toGround, neutral, ground } = place;
+  const [a, b] = asked;
+  if (a !== undefined) return [a, b ?? (toGround ? ground : neutral)];
+  if (toNeutral && toGround) return [neutral, ground];
+  if (two === undefined) return [one, toGround ? ground : neutral];
+  return place.between ? [one, two] : undefined;
+}
+
+const legVolts = ({ supply }: Machine): number => Math.abs(item(supply.legs, 0).volts);
+
+/** Between one leg's volts and those between the legs, nearer to the latter: half way by ratio. Of both legs, 120 V and 240 V: 170 V. */
+function acrossLegs(machine: Machine): (volts: number) => boolean {
+  const [one, two] = machine.supply.legs;
+  const across = one && two ? phasorGap(one, two) : 0;
+  const least = Math.sqrt(legVolts(machine) * across);
+  return (volts) => volts > least;
+}
+
+/** Volts between two legs, from each one's volts and phase. */
+function phasorGap(a: Machine["supply"]["legs"][number], b: Machine["supply"]["legs"][number]): number {
+  const angle = ((a.degrees - b.degrees) * Math.PI) / 180;
+  return Math.sqrt(a.volts ** 2 + b.volts ** 2 - 2 * a.volts * b.volts * Math.cos(angle));
+}
+
+/** As little as a meter picks up from the wires beside (est.): a sixth of a leg's volts. */
+const pickedUp = (machine: Machine): number => legVolts(machine) / 6;

@@ -1,0 +1,23 @@
+import type { Reading } from "../../../core/language/understand";
+import styles from "./Readings.module.css";
+
+interface Props {
+  readonly readings: readonly Reading[];
+  readonly onPick: (reading: Reading) => void;
+}
+
+/** What words may have meant, one touch each. What the state of the job forbids says what must come first. */
+export function Readings({ readings, onPick }: Props) {
+  return (
+    <ul className={styles.readings} aria-label="Did you mean">
+      {readings.map((reading) => (
+        <li key={reading.says}>
+          <button type="button" disabled={reading.blocked !== undefined} onClick={() => onPick(reading)}>
+            {reading.says}
+          </button>
+          {reading.blocked !== undefined && <small>{reading.blocked}</small>}
+        </li>
+      ))}
+    </ul>
+  );
+}

@@ -1,0 +1,243 @@
+import { expect, type Page, test } from "@playwright/test";
+import { HEALTHY_RUN, openJob, type, visit } from "./hidden-fault";
+import { Server } from "./server";
+
+const server = new Server();
+test.beforeAll(() => server.start("--empty"));
+test.afterAll(() => server.remove());
+
+const SIZES = [
+  { width: 1280, height: 800 },
+  { width: 390, height: 844 },
+] as const;
+const RUN = "Proof run: starts, turns, heats, cycles yes, air strong";
+
+/** Whole jobs, each line as it would be muttered; nothing is touched but the keys. */
+const JOBS: readonly (readonly [string, string, string, readonly string[]])[] = [
+  [
+    "an open element",
+    "orrinshaw-e27",
+    "no heat but it spins",
+    [
+      "it runs and the drum turns, strong air at the hood",
+      "pulled the plug, tested dead at the block with the meter",
+      "back panel is off",
+      "cut-off beeps, hi limit 0,2 ohms",
+      "heating elment reads infinite",
+      "put in a new element",
+      "rear panel on again",
+      "plugged it back in",
+      RUN,
+    ],
+  ],
+  [
+    "a door switch",
+    "orrinshaw-e27",
+    "nothing happens when you press start, drum light is on",
+    [
+      "does not start, no hum, lamp lights",
+      "breaker off and proved dead with the meter",
+      "top lifted and tied",
+      "door sw OL with the door shut",
+      "door switch renewed, lid down again and screwed",
+      "breaker back on",
+      RUN,
+      "stops when the door is opened",
+    ],
+  ],
+  [
+    "an igniter",
+    "kelvane-g14",
+    "turns but there is no heat",
+    [
+      "no glow, no flame, air strong",
+      "shut the gas and pulled the plug",
+      "proved dead on a known outlet first and last",
+      "toe panel removed",
+      "igniter OL",
+      "changed the igniter",
+      "lower panel back on",
+      "gas back on",
+      "cord back in the wall",
+      RUN,
+    ],
+  ],
+  [
+    "a belt",
+    "brisk-tolley-v45e",
+    "hear the motor but the clothes lie still",
+    [
+      "motor runs, drum does not turn",
+      "unplugged, tested dead",
+      "console hinged up",
+      "top off, front off",
+      "belt is broken",
+      "put a new belt on",
+      "front back on, top back on, console screwed back on",
+      "plugged in again",
+      RUN,
+    ],
+  ],
+  [
+    "a full tank",
+    "kelvane-c7",
+    "won't start, bowl full lamp is lit",
+    [
+      "does not start, code F5",
+      "tank is full",
+      "emptied the tank",
+      "unplugged, proved dead with the meter",
+      "bled the capacitor down",
+      "pl to cabinet 50 meg, pn to cabinet 50 meg, pg to cabinet 0.1",
+      "power is back on",
+      RUN.replace(", air strong", ""),
+    ],
+  ],
+];
+
+for (const viewport of SIZES)
+  test.describe(`at ${viewport.width}`, () => {
+    test.use({ viewport });
+    for (const [name, machine, words, lines] of JOBS)
+      test(`${name}, by typing alone, to the close; and the last of it taken back`, async ({ page }) => {
+        await openJob(page, server.url, words, machine);
+        for (const line of lines) await type(page, line);
+        await expect(page.getByRole("heading", { name: "Close the job" })).toBeVisible({ timeout: 20_000 });
+        await type(page, "that's it, close it");
+        await expect(page.getByRole("heading", { name: "Nothing left to do" })).toBeVisible();
+        await type(page, "undo");
+        await expect(page.getByRole("heading", { name: "Close the job" })).toBeVisible({ timeout: 20_000 });
+      });
+
+    test("by touch alone: what was seen, made safe, put right and proven", async ({ page }) => {
+      await openJob(page, server.url, "nothing to say yet", "orrinshaw-e27");
+      await byTouch(page);
+    });
+
+    test("what is unclear is kept and asked about; a touch turns it into the finding, undo brings it back, and it may stay a note", async ({
+      page,
+    }) => {
+      await openJob(page, server.url, "turns, no heat");
+      await type(page, "proved dead");
+      const line = page.getByLabel("Reading line");
+      await line.fill("fuse OL");
+      // Before Enter: one touch, and no note is left behind.
+      await page.getByLabel("Did you mean").getByRole("button", { name: "Thermal cut-off, wires off: OL" }).click();
+      await expect(line).toHaveValue("");
+      await expect(record(page).first()).toContainText("Thermal cut-off, wires off: OL");
+      await type(page, "undo");
+      await expect(record(page).first()).toContainText("taken back");
+      // After Enter: the words are on record, and asked about.
+      await line.fill("fuse OL");
+      await line.press("Enter");
+      const asked = page.getByRole("region", { name: "Kept as a note" });
+      await expect(asked).toContainText("“fuse OL”");
+      await asked.getByRole("button", { name: "Blower thermal fuse, wires off: OL" }).click();
+      await expect(asked).toHaveCount(0);
+      await expect(record(page).first()).toContainText("Blower thermal fuse, wires off: OL");
+      await type(page, "undo");
+      await expect(asked).toContainText("“fuse OL”");
+      await asked.getByRole("button", { name: "Only a note" }).click();
+      await expect(asked).toHaveCount(0);
+      await expect(record(page).first()).toContainText("Note: “fuse OL”");
+    });
+
+    test("what the job's state forbids is kept with why, and becomes the finding once it is allowed", async ({ page }) => {
+      await openJob(page, server.url, "turns, no heat");
+      const line = page.getByLabel("Reading line");
+      await line.fill("element OL");
+      await expect(page.locator("form output")).toContainText("Not proven dead");
+      await line.press("Enter");
+      const asked = page.getByRole("region", { name: "Kept as a note" });
+      await expect(asked.getByRole("button", { name: "Heating element, wires off: OL" })).toBeDisabled();
+      await expect(asked).toContainText("Not proven dead");
+      await type(page, "proved dead");
+      await asked.getByRole("button", { name: "Heating element, wires off: OL" }).click();
+      await expect(record(page).first()).toContainText("Heating element, wires off: OL");
+      await line.fill("the clips of the lid are stiff");
+      await line.press("Enter");
+      await expect(record(page).first()).toContainText("Note: “the clips of the lid are stiff”");
+    });
+  });
+
+test("a question is answered over the line and leaves no entry", async ({ page }) => {
+  await openJob(page, server.url, "turns, no heat");
+  await type(page, "proved dead, element OL");
+  const count = await record(page).count();
+  for (const [question, answer] of [
+    ["what did the element read?", "Heating element, wires off: OL"],
+    ["what should the bias heater read", "about 5.60 kΩ"],
+    ["what next?", "about"],
+    ["can I plug it in?", "proven dead now"],
+    ["how much will it cost", "Fit a new heating element"],
+    ["what is off", "Nothing is off on record"],
+  ] as const) {
+    await type(page, question);
+    await expect(page.getByRole("region", { name: "Answer" })).toContainText(answer, { timeout: 20_000 });
+  }
+  await page.getByRole("button", { name: "Put the answer away" }).click();
+  await expect(page.getByRole("region", { name: "Answer" })).toHaveCount(0);
+  expect(await record(page).count()).toBe(count);
+});
+
+test("a smell of gas comes before everything else, stays on record, and can be taken back", async ({ page }) => {
+  await openJob(page, server.url, "turns, no heat", "kelvane-g14");
+  await type(page, "no glow, and it smells of gas in here");
+  const screen = page.getByRole("alertdialog", { name: "Smell of gas" });
+  await expect(screen).toContainText("No switch, no flame");
+  await screen.getByRole("button", { name: "Everybody is safe" }).click();
+  await expect(screen).toHaveCount(0);
+  await page.reload();
+  await expect(screen).toBeVisible();
+  await screen.getByRole("button", { name: "take it back" }).click();
+  await expect(screen).toHaveCount(0);
+});
+
+test("a complaint in prose becomes chips, to be struck out or turned; the words stay", async ({ page }) => {
+  await page.goto(`${server.url}/jobs/new`);
+  await page.getByLabel("Machine, from the plate").selectOption("orrinshaw-e27");
+  await page.getByLabel("What was noticed").fill("It tumbles fine but the air stays cold, lamp is off. Started when we moved it.");
+  const chips = page.getByLabel("Taken from these words");
+  await expect(chips).toContainText("No warm air");
+  await expect(chips).toContainText("Since when: “Started when we moved it.”");
+  await chips.getByRole("button", { name: "Strike out: Lamp stays dark" }).click();
+  await page.getByLabel("Place", { exact: true }).fill("Testing quay 1");
+  await page.getByLabel("Customer", { exact: true }).fill("Mr Probatum");
+  await page.getByLabel("Your name").fill("Tess Trier");
+  await page.getByRole("button", { name: "Open the job" }).click();
+  await page.waitForURL(/\/jobs\/[0-9a-f-]{36}\/[a-z]+$/);
+  await visit(page, "Intake");
+  await expect(page.getByRole("heading", { name: "It tumbles fine" })).toBeVisible();
+  await expect(page.getByText("Drum turns · No warm air", { exact: true })).toBeVisible();
+  await expect(page.getByLabel("Record")).toContainText("Since when: “Started when we moved it.”");
+});
+
+const record = (page: Page) => page.getByLabel("Record").locator("li");
+
+/** Answers by the buttons of the benches, puts right what is likely, proves it by the form. */
+async function byTouch(page: Page): Promise<void> {
+  const press = (name: string | RegExp) => page.getByRole("button", { name }).first().click();
+  for (const answer of ["Starts: starts", "Turns: drum turns", "Warm air: no warm air"]) {
+    // The bench goes on with the work.
+    await visit(page, "Watch it run");
+    await press(answer);
+  }
+  await expect(record(page).first()).toContainText("No warm air");
+  await visit(page, "Make safe");
+  await press("Breaker off and locked");
+  await expect(page.getByRole("status", { name: "Energy state" })).toContainText("OFF, LOCKED, NOT PROVED");
+  await press("Breaker off, proved dead");
+  await expect(page.getByRole("status", { name: "Energy state" })).toContainText("DEAD");
+  await visit(page, "Fit");
+  await press("Type it");
+  await press("Enter");
+  await expect(record(page).first()).toContainText(/Fitted|Put right/);
+  await visit(page, "Make safe");
+  await press("Power is on again");
+  await expect(page.getByRole("status", { name: "Energy state" })).toContainText("LIVE");
+  await visit(page, "Prove");
+  const form = page.getByRole("form", { name: "The proof run" });
+  for (const answer of HEALTHY_RUN) await form.getByLabel(answer, { exact: true }).check();
+  await form.getByRole("button", { name: "Record the run" }).click();
+  await expect(record(page).first()).toContainText("Proof run: starts, turns, heats");
+}
