@@ -5,7 +5,7 @@ export default defineConfig({
   globalSetup: "./tests/e2e/build.ts",
   timeout: 90_000,
   expect: { timeout: 15_000 },
-  workers: 1,
+  workers: 2,
   forbidOnly: true,
   outputDir: "test-results/browser",
   use: {

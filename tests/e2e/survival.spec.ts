@@ -101,9 +101,10 @@ test("a refused reading goes back into the line as it was typed, and can be sent
   await openJob(page, server.url, "turns, no heat");
   await type(page, "proved dead");
   await page.route("**/api/entries", async (route) => {
-    const { entries } = JSON.parse(route.request().postData() ?? "") as { entries: { id: string }[] };
-    const refused = entries.map(({ id }, index) => ({ id, index, message: "not today" }));
-    await route.fulfill({ status: 400, json: { journal: "j", acknowledged: [], refused } });
+    const { entries } = JSON.parse(route.request().postData() ?? "") as { entries: { id: string; kind: string }[] };
+    const refused = entries.filter((e) => e.kind === "finding").map(({ id }, index) => ({ id, index, message: "not today" }));
+    if (refused.length > 0) await route.fulfill({ status: 400, json: { journal: "j", acknowledged: [], refused } });
+    else await route.continue();
   });
   await type(page, "element 10.6");
   await page.getByRole("button", { name: "Correct it" }).click();
