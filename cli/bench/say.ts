@@ -21,19 +21,38 @@ const LINES = [
   "key is with the neighbour, parking behind the house, she is in until four o'clock",
   "air weak, vent choked, cleaned the vent, air strong again, back pressure 0.4, exhaust 142 F",
 ];
-const ROUNDS = 400;
+/** Each line so often. */
+const TIMES = 15;
 
 /** Time from a typed line to what it means, on the machine with the most names. */
 export function saying(): void {
   const { job } = sampleJob(PREFIX, LARGEST);
-  const line = (i: number) => item(LINES, i % LINES.length);
-  for (let i = 0; i < LINES.length * 3; i++) understand(line(i), { machine: LARGEST, job });
-  const whole = timed(ROUNDS, (i) => understand(line(i), { machine: LARGEST, job }));
-  const heard = timed(ROUNDS, (i) => hear(line(i), LARGEST));
-  const cut = timed(ROUNDS, (i) => tokensOf(line(i)));
+  const understood = (line: string) => understand(line, { machine: LARGEST, job });
+  // As it is typed: every key has it understood anew.
+  for (const line of LINES) for (let n = 1; n <= line.length; n++) understood(line.slice(0, n));
+  const runs: number[] = [];
+  const worked = LINES.map((line) => {
+    const before = process.cpuUsage();
+    runs.push(...timed(TIMES, () => understood(line)));
+    const { user, system } = process.cpuUsage(before);
+    return (user + system) / 1000 / TIMES;
+  });
+  const heard = LINES.map((line) =>
+    quantile(
+      timed(TIMES, () => hear(line, LARGEST)),
+      0.5,
+    ),
+  );
+  const cut = timed(LINES.length * TIMES, (i) => tokensOf(item(LINES, i % LINES.length)));
   const baseline = { what: "cutting the line into tokens alone", figure: quantile(cut, 0.5) };
   const name = `${LARGEST.id}: a line understood`;
-  print({ name: `${name}, p50`, figure: quantile(whole, 0.5), unit: "ms", target: 5, baseline });
-  print({ name: `${name}, p95`, figure: quantile(whole, 0.95), unit: "ms", target: 5, baseline });
-  print({ name: `${name}, before the job is asked, p95`, figure: quantile(heard, 0.95), unit: "ms", target: 5, baseline });
+  const figures = [
+    ["p50 of all runs", quantile(sorted(runs), 0.5)],
+    ["p95 of the lines by the processor's time, pauses of the machine left out", quantile(sorted(worked), 0.95)],
+    ["p95 of all runs, pauses of the machine among them", quantile(sorted(runs), 0.95)],
+    ["before the job is asked, p50 of the lines", quantile(sorted(heard), 0.5)],
+  ] as const;
+  for (const [what, figure] of figures) print({ name: `${name}, ${what}`, figure, unit: "ms", target: 5, baseline });
 }
+
+const sorted = (figures: readonly number[]): number[] => figures.toSorted((a, b) => a - b);

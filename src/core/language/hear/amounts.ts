@@ -33,7 +33,7 @@ export const PASCAL_PER_INCH_OF_WATER = 249.089;
 const METRE_PER_SECOND_PER_FPM = 0.00508;
 
 const UNITS: readonly (readonly [pattern: RegExp, unit: SaidUnit, factor: number])[] = [
-  [/^(kΩ|kohms?|k ohms?|kilo ?ohms?|kr)$/i, "ohm", 1e3],
+  [/^(kΩ|kohms?|k ohms?|kilo ?ohms?|kilohms?|kr)$/i, "ohm", 1e3],
   [/^(M ?Ω|M ?ohms?|[mM]eg|[mM]egs|[mM]eg ?ohms?|MEG|mega|[mM]egΩ|mohms?|MOHMS?|m ohms?)$/, "ohm", 1e6],
   [/^(mΩ|milli ?ohms?)$/, "ohm", 1e-3],
   [/^(Ω|ohms?|r)$/i, "ohm", 1],
@@ -124,9 +124,10 @@ export function amountAt(text: string): { readonly amount: Amount; readonly leng
     const tail = /^ ?(?:Ω|ohms?)(?![a-z])/i.exec(text.slice(all.length))?.[0] ?? "";
     return { amount: { value: Number(`${whole}.${rest}`) * factor, unit: "ohm" }, length: all.length + tail.length };
   }
-  const number = NUMBER.exec(text)?.[0];
+  const spoken = /^(\d+) point (\d+)(?!\d)/i.exec(text);
+  const number = spoken?.[0] ?? NUMBER.exec(text)?.[0];
   if (number === undefined) return undefined;
-  const digits = number.replace(",", ".");
+  const digits = spoken ? `${spoken[1]}.${spoken[2]}` : number.replace(",", ".");
   const plain = Number(digits);
   const or = /^[1-9]\d{0,2},\d{3}$/.test(number) ? Number(number.replace(",", "")) : undefined;
   const unit = unitAfter(text.slice(number.length));

@@ -2,7 +2,7 @@ import type { Machine } from "../../machine/format";
 import type { WordTag } from "../lexicon/words";
 import { type Candidate, type Carried, type Clause, has } from "./clause";
 import { isSo, type Manner, mannerOf, sortOf } from "./manner";
-import type { Meaning } from "./meaning";
+import { type Meaning, sightIn } from "./meaning";
 import { codes } from "./readers/codes";
 import { energy } from "./readers/energy";
 import { opening } from "./readers/opening";
@@ -102,6 +102,7 @@ const MANNERS = [
   "maybe",
   "future",
   "condition",
+  "first",
   "reported",
   "person",
   "past",
@@ -218,6 +219,7 @@ function packed(clause: Clause, candidates: readonly Candidate[]): Packed {
       c.sure *
       (c.meanings.some((m) => m.is === "doubt") ? DOUBTFUL : 1),
   );
+  const sights = candidates.map(sightsIn);
   const order = candidates
     .map((_, i) => i)
     .sort((a, b) => (worth[b] ?? 0) - (worth[a] ?? 0))
@@ -233,7 +235,7 @@ function packed(clause: Clause, candidates: readonly Candidate[]): Packed {
     for (let k = from; k < order.length; k++) {
       const i = order[k] ?? 0;
       const [own, lent] = [masks[i] ?? 0, shared[i] ?? 0];
-      if ((own & (mask | borrowed)) !== 0 || (lent & mask) !== 0 || chosen.some((j) => contradict(candidates[j], candidates[i]))) continue;
+      if ((own & (mask | borrowed)) !== 0 || (lent & mask) !== 0 || chosen.some((j) => contradict(sights[j], sights[i]))) continue;
       visit(k + 1, [...chosen, i], mask | own, borrowed | lent, sum + (worth[i] ?? 0));
     }
   };
@@ -252,13 +254,19 @@ function packed(clause: Clause, candidates: readonly Candidate[]): Packed {
   };
 }
 
+/** What a candidate says was seen: each sight with its answer. */
+const sightsIn = ({ meanings }: Candidate): ReadonlyMap<string, unknown> =>
+  new Map(
+    meanings.flatMap((m) => {
+      const seen = sightIn(m);
+      return seen ? [[seen.place.sight, seen.result.value] as const] : [];
+    }),
+  );
+
 /** Two answers to one sight are not both said in one saying. */
-function contradict(a: Candidate | undefined, b: Candidate | undefined): boolean {
-  const sightsIn = (c: Candidate | undefined) =>
-    c?.meanings.flatMap((m) => (m.is === "entry" && m.draft.kind === "finding" && m.draft.body.kind === "sight" ? [m.draft.body] : [])) ??
-    [];
-  return sightsIn(a).some((x) => sightsIn(b).some((y) => x.place.sight === y.place.sight && x.result.value !== y.result.value));
-}
+const contradict = (a: ReadonlyMap<string, unknown> = NONE_SEEN, b: ReadonlyMap<string, unknown> = NONE_SEEN): boolean =>
+  [...a].some(([sight, value]) => b.has(sight) && b.get(sight) !== value);
+const NONE_SEEN: ReadonlyMap<string, unknown> = new Map();
 
 /** “and not 59”, and a “not” behind all that was understood. */
 const isHarmlessNo = (chunks: readonly Chunk[], at: number, mask: number): boolean => {

@@ -57,8 +57,11 @@ export const sensesOf = <K extends Sense["is"]>(chunk: Chunk | undefined, is: K)
   (chunk?.senses.filter((s) => s.is === is) ?? []) as SenseOf<K>[];
 
 /** Places of the chunks that are so. */
-export const placesOf = (chunks: readonly Chunk[], is: (chunk: Chunk, at: number) => boolean): number[] =>
-  chunks.flatMap((c, i) => (is(c, i) ? [i] : []));
+export function placesOf(chunks: readonly Chunk[], is: (chunk: Chunk, at: number) => boolean): number[] {
+  const places: number[] = [];
+  for (const [i, chunk] of chunks.entries()) if (is(chunk, i)) places.push(i);
+  return places;
+}
 
 /** Places of the chunks with one of these tags. */
 export const tagged = (chunks: readonly Chunk[], ...wanted: readonly WordTag[]): number[] => placesOf(chunks, (c) => has(c, ...wanted));
@@ -101,9 +104,11 @@ function siblingAt(chunk: Chunk, at: number, machine: Machine, carried: Carried)
   const set = machine.parts.filter(
     (p) => p.id !== one.id && p.kind === one.kind && p.assembly !== undefined && p.assembly === one.assembly,
   );
-  const found = set.filter((p) => p.name.toLowerCase().split(/[ ,]+/).includes(chunk.text));
+  const found = set.filter((p) => wordsOf(p.name).some((w) => w === chunk.text || (chunk.text.length >= 4 && w.startsWith(chunk.text))));
   return found.length === 1 ? { at, parts: found.map((p) => p.id) } : undefined;
 }
+
+const wordsOf = (name: string): string[] => name.toLowerCase().split(/[ ,]+/);
 
 /** The names in a saying, in order. A name that means one winding of a motor says so. */
 export function nounsOf(chunks: readonly Chunk[], machine: Machine, carried?: Carried): NounPhrase[] {
@@ -117,10 +122,15 @@ export function nounsOf(chunks: readonly Chunk[], machine: Machine, carried?: Ca
 const nounsKnown = new WeakMap<readonly Chunk[], NounPhrase[]>();
 
 function findNouns(chunks: readonly Chunk[], machine: Machine, carried: Carried): NounPhrase[] {
-  return chunks.flatMap((chunk, at) => {
-    const noun = siblingAt(chunk, at, machine, carried) ?? nounAt(chunk, at, machine);
-    return noun ? [noun] : [];
-  });
+  const nouns: NounPhrase[] = [];
+  let mind = carried;
+  for (const [at, chunk] of chunks.entries()) {
+    const noun = siblingAt(chunk, at, machine, mind) ?? nounAt(chunk, at, machine);
+    if (!noun) continue;
+    nouns.push(noun);
+    if (noun.parts.length > 0) mind = { parts: noun.parts };
+  }
+  return nouns;
 }
 
 const isOwnName = (machine: Machine, id: string, text: string): boolean => {

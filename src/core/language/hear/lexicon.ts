@@ -1,6 +1,6 @@
 import { isWallPoint, type Machine, type Part } from "../../machine/format";
 import { windingsOf } from "../../machine/metering";
-import { FILLER, LOOSE } from "../lexicon/filler";
+import { FILLER, LOOSE, STRANGE } from "../lexicon/filler";
 import { type Form, formsOf } from "../lexicon/forms";
 import {
   ASSEMBLY_NAMES,
@@ -84,6 +84,7 @@ const setOf = (list: string): ReadonlySet<string> => new Set(phrasesIn(list).fla
 
 const FILLER_WORDS = phrasesIn(FILLER).flatMap((p) => normal(p).split(" "));
 /** With all their forms: “tries” is no slip of “trips”. */
+const STRANGERS = new Set(phrasesIn(STRANGE).flatMap((p) => normal(p).split(" ")));
 const FILLERS = new Set(FILLER_WORDS.flatMap((w) => (w.length > 2 ? formsOf(w).map(([form]) => form) : [w])));
 const LOOSE_ONES = setOf(LOOSE);
 
@@ -213,7 +214,8 @@ export function lexiconOf(machine: Machine): Lexicon {
   const before = known.get(machine);
   if (before) return before;
   const { phrases, partWords, heads } = machinePhrases(machine);
-  const isKnown = (word: string) => FILLERS.has(word) || GENERAL.words.has(word) || phrases.words.has(word) || partWords.has(same(word));
+  const isKnown = (word: string) =>
+    FILLERS.has(word) || STRANGERS.has(word) || GENERAL.words.has(word) || phrases.words.has(word) || partWords.has(same(word));
   const lexicon: Lexicon = {
     senses: (phrase) => {
       const [own, general] = [phrases.map.get(phrase), GENERAL.map.get(phrase)];
@@ -225,7 +227,7 @@ export function lexiconOf(machine: Machine): Lexicon {
     isFiller: (word) => FILLERS.has(word),
     isLoose: (phrase) => LOOSE_ONES.has(phrase),
     isKnown,
-    spelling: new Spelling([...phrases.words, ...GENERAL.words, ...FILLERS]),
+    spelling: new Spelling([...phrases.words, ...GENERAL.words, ...FILLERS, ...STRANGERS]),
   };
   known.set(machine, lexicon);
   return lexicon;

@@ -11,6 +11,8 @@ export interface Manner {
   readonly need: boolean;
   readonly maybe: boolean;
   readonly condition: boolean;
+  /** Something goes before: “when I”, “after I”. What is seen then is seen; nothing is done or measured yet. */
+  readonly first: boolean;
   readonly reported: boolean;
   readonly past: boolean;
   readonly asking: boolean;
@@ -32,7 +34,8 @@ export function mannerOf(chunks: readonly Chunk[], before: Manner | undefined): 
     need: isIn(chunks, "need"),
     maybe: isIn(chunks, "maybe", (c) => tellsByMeter(chunks, c)),
     condition: isIn(chunks, "condition") || (before?.condition ?? false),
-    reported: person || isIn(chunks, "reported", (c) => /^(says|said)$/.test(c.text) && !person) || (before?.reported ?? false),
+    first: isIn(chunks, "first") || (before?.first ?? false),
+    reported: person || isIn(chunks, "reported", (c) => /^(says|said|reports)$/.test(c.text) && !person) || (before?.reported ?? false),
     past: isIn(chunks, "past"),
     asking:
       chunks.some((c) => c.text === "?") ||
@@ -45,7 +48,7 @@ const hasAmount = (chunks: readonly Chunk[]): boolean => chunks.some((c) => c.am
 const tellsByMeter = (chunks: readonly Chunk[], chunk: Chunk): boolean => /^(expected|likely)$/.test(chunk.text) && hasAmount(chunks);
 
 /** Sorts of things that can be said, by what keeps them from being so. */
-export type Sort = "act" | "reading" | "sight" | "wanted" | "command";
+export type Sort = "act" | "reading" | "sight" | "setting" | "wanted" | "command";
 
 export function sortOf({ meanings, act }: Candidate): Sort {
   if (act) return "act";
@@ -54,17 +57,21 @@ export function sortOf({ meanings, act }: Candidate): Sort {
   const [draft] = drafts;
   if (draft?.kind === "wanted") return "wanted";
   if (draft?.kind === "finding" && (draft.body.kind === "sight" || draft.body.kind === "code")) return "sight";
+  if (draft?.kind === "finding" && draft.body.kind === "setting") return "setting";
   return first?.is === "command" || first?.is === "question" ? "command" : "reading";
 }
 
 /** Whether something of this sort, said in this manner, is said to be so now. */
 export function isSo(sort: Sort, m: Manner): boolean {
-  if (m.condition || m.asking) return sort === "command";
+  if (m.condition || m.asking || (m.first && sort !== "sight")) return sort === "command";
   switch (sort) {
     case "act":
       return !(m.unmade || m.notDone || m.will || m.need || m.maybe || m.reported || m.past);
     case "reading":
       return !(m.unmade || m.notDone || m.will || m.maybe || m.reported || m.past || m.need);
+    // A control as it was found is told in the past, and by others.
+    case "setting":
+      return !(m.unmade || m.notDone || m.future || m.maybe || m.need);
     case "sight":
       return !(m.future || m.maybe || m.past || m.unmade);
     case "wanted":

@@ -51,16 +51,30 @@ function lostAgain(meanings: readonly Meaning[]): readonly Meaning[] {
   });
 }
 
-/** One answer to each sight: the later stands, unless only the earlier was timed. */
+/** One answer to each sight: the later stands, with the times that were told of either. */
 function onePerSight(meanings: readonly Meaning[]): readonly Meaning[] {
   const best = new Map<string, Meaning>();
   for (const m of meanings) {
-    const sight = sightIn(m)?.place.sight;
-    const before = sight === undefined ? undefined : best.get(sight);
-    if (sight !== undefined && !(before && isTimed(before) && !isTimed(m))) best.set(sight, m);
+    const seen = sightIn(m);
+    if (seen) best.set(seen.place.sight, withTimesOf(best.get(seen.place.sight), m));
   }
-  return meanings.filter((m) => {
-    const sight = sightIn(m)?.place.sight;
-    return sight === undefined || best.get(sight) === m;
-  });
+  const told = new Set<string>();
+  return meanings
+    .toReversed()
+    .flatMap((m) => {
+      const sight = sightIn(m)?.place.sight;
+      if (sight === undefined) return [m];
+      if (told.has(sight)) return [];
+      told.add(sight);
+      return [best.get(sight) ?? m];
+    })
+    .toReversed();
+}
+
+/** “fire at 40 s, burned a minute”: the same answer twice is one, with both times. */
+function withTimesOf(before: Meaning | undefined, m: Meaning): Meaning {
+  const [a, b] = [sightIn(before), sightIn(m)];
+  if (!a || !b) return m;
+  if (a.result.value !== b.result.value) return isTimed(m) || !before || !isTimed(before) ? m : before;
+  return entry({ kind: "finding", body: { ...b, circumstances: { ...a.circumstances, ...b.circumstances } } });
 }

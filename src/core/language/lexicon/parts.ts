@@ -173,7 +173,7 @@ export const CONTROL_NAMES: Readonly<Record<string, string>> = {
   cycle:
     "timer, knob, dial, cycle, cycle knob, program, programme, timer knob, cycle setting, program knob, setting, cycle selector, selector knob, programme knob, selector, it, machine, cycle dial, program selector, programme selector, panel",
   heat: "heat selector, temperature selector, heat setting, temp knob, temperature, heat switch, heat, temp selector, temperature knob, heat knob, selector, temp switch, low heat selector, temp, heat selection, temperature setting, temp setting, temperature switch, heat selector switch, temperature dial, it",
-  lock: "panel lock, child lock, control lock, key lock, lock, child safety, childlock, keylock, button lock, controls lock, panel locked, keypad lock, child proof lock, parental lock",
+  lock: "panel lock, child lock, control lock, key lock, lock, child safety, childlock, keylock, button lock, controls lock, panel locked, keypad lock, child proof lock, parental lock, lock symbol, lock light, lock icon, key symbol, padlock symbol, lock led",
   delay:
     "delayed start, delay start, delay, start delay, timer delay, delay timer, delayed, start time delay, delay wash, time delay, start later, finish in, delayed end",
 };
@@ -181,13 +181,13 @@ export const CONTROL_NAMES: Readonly<Record<string, string>> = {
 /** Positions by their ids. */
 export const POSITION_NAMES: Readonly<Record<string, string>> = {
   "air-only":
-    "air only, air fluff, fluff, air dry, no heat, cool, cold, air, cool down, refresh, tumble only, without heat, airing, air tumble, cool air, fluff air, cold air, air freshen, no heat cycle, cool air only, cooling, heat off, freshen, a cycle without heat, cool tumble, cold tumble, cool down only, unheated, cold air only, air fluff only, airing only, freshen up",
+    "air only, air fluff, fluff, fluff dry, air dry, no heat, cool, cold, air, cool down, refresh, tumble only, without heat, airing, air tumble, cool air, fluff air, cold air, air freshen, no heat cycle, cool air only, cooling, heat off, freshen, a cycle without heat, cool tumble, cold tumble, cool down only, unheated, cold air only, air fluff only, airing only, freshen up",
   "timed-high":
     "timed dry, timed, timed high, cotton, cottons, normal, heat cycle, timed drying, high heat timed, time dry, timed cycle, normal dry, heavy duty, timed high heat, heated, a heat cycle, cottons dry, timed dry high, regular, heavy, a cycle with heat, timed heat, a timed cycle, timed cotton, time drying",
   off: "off, switched off, turned off, released, deactivated, disabled, inactive, unlocked, cancelled",
   high: "high, high heat, hot, hi, full heat, maximum, max, regular, normal heat, full, on high",
   low: "low, low heat, delicate, delicates, lo, gentle, minimum, min, on low, half heat, warm, medium",
-  on: "on, active, activated, engaged, lit, set, locked, enabled, in, turned on, switched on, running",
+  on: "on, active, activated, engaged, lit, set, locked, enabled, in, turned on, switched on, running, shows, showing, shown, blinks, lights up, lights",
 };
 
 /** Ways in which a control stands while something is read. */

@@ -20,7 +20,7 @@ export const SIGHT_WORDS: readonly SightRow[] = [
     sight: "starts",
     yes: "yes",
     no: "no",
-    of: ["machine", "timer"],
+    of: ["machine"],
     bare: true,
     words:
       "~start, ~start up, ~respond, ~react, ~boot, ~get going, ~wake up, ~come to life, ~kick off, ~do anything, ~do a thing, ~run, ~work, ~come on, ~turn on, ~switch on, ~power up, ~power on, ~go, ~kick in, ~budge, ~operate, ~fire up",
@@ -32,9 +32,9 @@ export const SIGHT_WORDS: readonly SightRow[] = [
     of: ["machine"],
     bare: true,
     words:
-      "nothing happens, nothing at all, does nothing, doing nothing, completely dead, totally dead, stone dead, dead as a doornail, lifeless, not a peep, no start, wont start, will not start, dead machine, dead dryer, nothing when i press start, nothing on start, nothing on pressing start, does not react at all, not a thing, ~do nothing, just sits there, sits there, ~stay dead, ~sit there, no sign of life, utterly dead, dead to the world, wont go, will not go, refuses to start, absolutely nothing, nothing",
+      "nothing happens, nothing at all, does nothing, doing nothing, completely dead, totally dead, stone dead, dead as a doornail, lifeless, not a peep, no start, wont start, will not start, dead machine, dead dryer, nothing when i press start, nothing on start, nothing on pressing start, does not react at all, not a thing, ~do nothing, just sits there, sits there, ~stay dead, ~sit there, no sign of life, utterly dead, dead to the world, wont go, will not go, refuses to start, absolutely nothing, nothing, start does nothing, start button does nothing, button does nothing, the button does nothing, start has no effect, start button has no effect, pressing start does nothing, pressing the button does nothing, start key does nothing, start does not do anything, start doesnt do anything, no effect",
   },
-  { sight: "starts", yes: "no", of: ["machine"], words: "dead, stays dead, all dead, still dead, stone cold dead, is dead" },
+  { sight: "starts", yes: "no", of: ["machine"], words: "dead, stays dead, all dead, still dead, stone cold dead" },
   // turns
   {
     sight: "turns",
@@ -237,7 +237,8 @@ export const SIGHT_WORDS: readonly SightRow[] = [
     no: "no",
     of: ["breaker", "machine"],
     bare: true,
-    words: "~trip, ~trip out, ~trip the breaker, ~kick the breaker, trips the rcd",
+    words:
+      "~trip, ~trip out, ~trip the breaker, ~kick the breaker, trips the rcd, ~knock the power out, ~knock out the power, ~knock the power off, ~knock the electrics out, ~take the power out, ~kill the power, ~kick the power out, ~cut the power, ~take out the power, ~take the electrics out, ~kick out the breaker",
   },
   {
     sight: "trips",
@@ -255,6 +256,13 @@ export const SIGHT_WORDS: readonly SightRow[] = [
     no: "no",
     of: ["lamp"],
     words: "~light, ~light up, ~come on, ~work, on, lit, ~burn, ~shine, ~go on, ok, lights up, good, fine, bright, ~glow, lamp, bulb",
+  },
+  {
+    sight: "lamp",
+    no: "no",
+    of: ["lamp"],
+    bare: true,
+    words: "drum light, drum lamp, interior light, interior lamp, inside light, light inside, light in the drum, lamp in the drum",
   },
   { sight: "lamp", yes: "no", of: ["lamp"], words: "off, out, dark, dead, ~stay dark, ~stay off, ~remain dark, none, ~stay out, gone" },
   // airflow
@@ -331,7 +339,7 @@ export const SIGHT_WORDS: readonly SightRow[] = [
     no: "no",
     of: ["timer"],
     words:
-      "~move, ~advance, ~tick, ~turn, ~run, ~go round, ~count down, ~step, ~move on, ~go, ~work, ~go down, ~rotate, ~progress, ~budge, ~turn by itself, ~go on, ~move by itself, ~drop, ~change",
+      "~move, ~advance, ~tick, ~turn, ~run, ~go round, ~count down, ~step, ~move on, ~go, ~work, ~go down, ~rotate, ~progress, ~budge, ~turn by itself, ~go on, ~move by itself, ~drop, ~change, ~start, ~run down, ~wind down, ~respond, ~run off",
   },
   {
     sight: "advances",
@@ -449,7 +457,13 @@ export const SIGHT_WORDS: readonly SightRow[] = [
     words:
       "~squeal, ~squeak, ~thump, ~grind, ~rattle, ~bang, ~scrape, ~screech, ~knock, ~rumble, ~clatter, ~howl, ~roar, ~whine, ~shriek, noisy, noise, noises, loud, racket, ~clunk, ~thud, ~scream, ~growl, ~grate, strange noise, funny noise, awful noise, loud noise, terrible noise, makes a noise, ~rub, ~chirp, ~whistle, ~clank, odd noise, weird noise, thumping noise, grinding noise, squealing noise, rattling noise, ~bump, ~groan, ~creak, ~pound, thunder, squeal, thump, rumble",
   },
-  { sight: "noise", yes: "no", of: ["machine", "drum", "motor"], words: "runs quiet, runs quietly, nice and quiet, quiet as a mouse" },
+  {
+    sight: "noise",
+    yes: "no",
+    of: ["machine", "drum", "motor"],
+    bare: true,
+    words: "runs quiet, runs quietly, nice and quiet, quiet as a mouse",
+  },
   // smell
   {
     sight: "burning",
@@ -522,6 +536,7 @@ export const SIGHT_WORDS: readonly SightRow[] = [
     words:
       "full, ~overflow, needs emptying, brimming, full to the brim, full up, brimful, filled, ~fill, ~fill up, shown full, ~read full, overflows, up to the brim",
   },
+  { sight: "tank", no: "empty", of: ["tank"], words: "water, any water, water in it" },
   { sight: "tank", yes: "empty", of: ["tank"], words: "empty, dry, nothing in it, is not full, half empty, half full" },
   {
     sight: "tank",

@@ -32,7 +32,7 @@ function power(clause: Clause): Candidate[] {
                 ...(locked.length > 0 && { locked: true as const }),
               },
             },
-            [at, ...locked, ...machineWords(clause), ...powerNouns(clause), ...breakersIn(clause)],
+            [at, ...tagged(chunks, tag), ...locked, ...machineWords(clause), ...powerNouns(clause), ...breakersIn(clause)],
           ),
         );
   const parted = partedPower(clause, locked);
@@ -180,7 +180,7 @@ function discharged({ chunks, machine }: Clause): Candidate[] {
   const verbs = placesOf(chunks, (c) => isDone(c, "discharge"));
   if (part === undefined || verbs.length === 0) return [];
   const named = nounsOf(chunks, machine).filter((n) => n.parts.includes(part));
-  const alone = chunks.every((c, i) => verbs.includes(i) || c.loose || c.filler) && chunks.some((c) => /^discharged$/.test(c.text));
+  const alone = chunks.every((c, i) => verbs.includes(i) || c.loose || c.filler) && chunks.some((c) => /^discharged$|\bcap/.test(c.text));
   if (named.length === 0 && !alone) return [];
   return [act({ kind: "discharged", body: { part } }, [...verbs, ...named.map((n) => n.at), ...tagged(chunks, "byMeter")])];
 }

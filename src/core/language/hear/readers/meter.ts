@@ -86,6 +86,8 @@ export function ohmsOrVolts({ clause, group, nouns, covers }: Metered): Candidat
   }
   const isSame = (n: NounPhrase) => samePart(n.parts, noun.parts);
   const others = parts.filter((n) => !isSame(n));
+  // “board to element 230 V”: from one part to another is no reading of either.
+  if (others.some((n) => n.at < said.at && isFromTo(chunks, n.at, noun.at))) return undefined;
   // “element and limit open”: each of them.
   if (others.length > 0 && said.word !== undefined) return ofEach(machine, [noun, ...others], value, [...all, ...ground]);
   const names = nouns.filter(isSame).map((n) => n.at);
@@ -103,6 +105,9 @@ const isPartItself = (machine: Machine, { parts }: NounPhrase): boolean =>
 const isEarth = ({ chunks, carried }: Clause, noun: NounPhrase, cabinet: readonly number[], nouns: readonly NounPhrase[]): boolean =>
   cabinet.includes(noun.at) &&
   (nouns.some((n) => n.at !== noun.at && n.parts.length > 0) || ((carried.parts?.length ?? 0) > 0 && chunks[noun.at - 1]?.text === "to"));
+
+const isFromTo = (chunks: Clause["chunks"], a: number, b: number): boolean =>
+  chunks.slice(Math.min(a, b) + 1, Math.max(a, b)).some((c) => c.text === "to");
 
 const samePart = (a: readonly string[], b: readonly string[]): boolean => a.some((x) => b.includes(x));
 

@@ -15,7 +15,7 @@ export function outletReading(clause: Clause, said: readonly Said[]): Candidate 
   const volts = said.filter((s) => s.amount !== undefined);
   // Behind the plug a bare number may as well be ohms.
   const isBare = volts.some((s) => s.amount?.unit === "none") && !chunks.some((c) => c.amount?.unit === "volt");
-  if (isBare && place.family === "block") return undefined;
+  if (isBare && place.family === "block" && !volts.every((s) => canBeMains(machine, s.amount?.value ?? 0))) return undefined;
   const meanings = voltsAt(
     machine,
     place,
@@ -46,6 +46,7 @@ function voltsAt(machine: Machine, place: SupplyPlace, values: readonly number[]
   const [one, two] = machine.supply.legs;
   if (!one || values.length === 0) return undefined;
   const volts = (a: string, b: string, value: number): Meaning => entry(voltsBetween([a, b], value));
+  if (place.asked.length === 2 && values.length === 2) return place.asked.map((leg, i) => volts(leg, place.neutral, item(values, i)));
   const named = endsNamed(place, place.net(one), two && place.net(two));
   if (named) return values.length === 1 ? [volts(...named, item(values, 0))] : undefined;
   if (!two) return undefined;
@@ -74,6 +75,9 @@ function endsNamed(place: SupplyPlace, one: string, two: string | undefined): re
   if (two === undefined) return [one, toGround ? ground : neutral];
   return place.between ? [one, two] : undefined;
 }
+
+/** From half of one leg to half more than what all of them have (est.). */
+const canBeMains = (machine: Machine, volts: number): boolean => volts > legVolts(machine) / 2 && volts < legVolts(machine) * 3;
 
 const legVolts = ({ supply }: Machine): number => Math.abs(item(supply.legs, 0).volts);
 

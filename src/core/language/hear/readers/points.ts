@@ -30,7 +30,7 @@ export function pointsIn(
   const letters = lettersIn(chunks, machine);
   const legsNamed = chunks.some((c, i) => inRange(i) && hasLegOrPoint(c));
   chunks.forEach((chunk, i) => {
-    if (!inRange(i)) return;
+    if (!inRange(i) || isRatherPart(chunks, i)) return;
     const point = sensesOf(chunk, "point")[0]?.net;
     const isLetter = chunk.text.length === 1;
     const found =
@@ -47,6 +47,10 @@ export function pointsIn(
   });
   return { nets, covers };
 }
+
+/** “motor start winding”, where a point is called so too: the part, unless another point is named with it. */
+const isRatherPart = (chunks: readonly Chunk[], at: number): boolean =>
+  sensesOf(chunks[at], "part").length > 0 && !chunks.some((c, i) => i !== at && hasLegOrPoint(c));
 
 const hasLegOrPoint = (chunk: Chunk): boolean => chunk.senses.some((s) => s.is === "leg" || (s.is === "point" && chunk.text.length > 1));
 
@@ -87,9 +91,15 @@ export function supplyPlaces({ chunks, machine, carried }: Clause): SupplyPlace 
   const each = tagged(chunks, "eachLeg");
   const neutral = tagged(chunks, "neutral");
   const cabinet = tagged(chunks, "cabinet");
-  const legs = chunks.flatMap((c, i) => sensesOf(c, "leg").map((s) => ({ at: i, leg: s.leg })));
+  const bare = chunks.flatMap((c, i) => sensesOf(c, "leg").map((s) => ({ at: i, leg: s.leg })));
   const between = placesOf(chunks, (c) => c.text === "between" || c.text === "across");
-  const named = pointsNamed(chunks);
+  const points = pointsNamed(chunks);
+  // “outlet L1 118, L2 119”: the place is said once.
+  const atWall =
+    bare.length > 0 ? points.flatMap((p) => supply.legs.filter((l) => l.wall === p.net).map((l) => ({ at: p.at, leg: l.id }))) : [];
+  const named = atWall.length === points.length ? [] : points;
+  const legs = [...atWall, ...bare].sort((a, b) => a.at - b.at);
+  wall.push(...atWall.map((l) => l.at));
   const spoken = wall.length + plug.length + block.length + hots.length + each.length + legs.length;
   if (
     named.length > 0 ||
@@ -116,8 +126,8 @@ export function supplyPlaces({ chunks, machine, carried }: Clause): SupplyPlace 
     neutral: neutralNet,
     ground,
     asked: [...new Set(asked)],
-    between: hots.length > 0 || (between.length > 0 && !toNeutral && !toGround && legs.length === 0),
-    each: each.length > 0,
+    between: (hots.length > 0 && !toNeutral) || (between.length > 0 && !toNeutral && !toGround && legs.length === 0),
+    each: each.length > 0 || (hots.length > 0 && toNeutral),
     toNeutral,
     toGround,
     covers: [...wall, ...plug, ...block, ...hots, ...each, ...neutral, ...cabinet, ...legs.map((l) => l.at), ...between],

@@ -8,6 +8,7 @@ import { entry, findingIn } from "../meaning";
 export const putRight = (clause: Clause): Candidate[] => [
   ...ducts(clause),
   ...tanks(clause),
+  ...cleaned(clause),
   ...breakers(clause),
   ...supplyAgain(clause),
   ...remedied(clause),
@@ -61,6 +62,17 @@ function ducts(clause: Clause): Candidate[] {
     ...(isTaken ? done(clause, nouns, taken, before) : []),
   ];
 }
+
+/** “cleaned the moisture bars”. */
+const cleaned = (clause: Clause): Candidate[] => {
+  const nouns = named(clause, "moisture-bars", "switch").filter((n) => n.parts.length === 1);
+  return done(
+    clause,
+    nouns,
+    placesOf(clause.chunks, (c) => isDone(c, "clean")),
+    placesIn(nouns),
+  );
+};
 
 function tanks(clause: Clause): Candidate[] {
   const nouns = named(clause, "tank");

@@ -14,7 +14,7 @@ export function qualifiersIn({ chunks, machine }: Clause, group: Group): Qualifi
   const nouns = nounsOf(chunks, machine);
   const covers: number[] = [];
   const controls: Record<string, string> = {};
-  let [wiresOn, hot] = [false, false];
+  let [wiresOn, hot] = [false, has(chunks[group.said.at], "whileHot")];
   let partC: number | undefined;
   chunks.forEach((chunk, i) => {
     if (!inRange(group, i) || i === group.said.at) return;

@@ -29,7 +29,20 @@ export function settings(clause: Clause): Candidate[] {
       }
     });
   });
-  return [...found, ...whole];
+  return [...found, ...whole, ...(found.length + whole.length === 0 ? asFound(chunks, machine) : [])];
+}
+
+/** “was on fluff”: of the cycle, without its name. */
+function asFound(chunks: readonly Chunk[], machine: Machine): Candidate[] {
+  const was = chunks.findIndex((c) => /^(was|found|left|stood|it was)$/.test(c.text));
+  const on = chunks[was + 1];
+  const control = machine.controls.find((c) => c.id === "timer" || c.id === "cycle")?.id;
+  if (was < 0 || control === undefined || !/^(on|at|in|set to|set at)$/.test(on?.text ?? "")) return [];
+  return chunks.flatMap((c, i) =>
+    i > was + 1 && sensesOf(c, "position").some((p) => p.id === "air-only" && stands(machine, control, p.id))
+      ? [candidate(chunks, control, "air-only", [was, was + 1, i])]
+      : [],
+  );
 }
 
 /** “it” is the knob only where it is turned somewhere; on and off alone belong to what can be only that. */

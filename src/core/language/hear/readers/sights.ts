@@ -22,6 +22,7 @@ const TIMED: Readonly<Record<string, { readonly at?: true; readonly lasted?: tru
 /** What was seen, heard, felt or smelt of the machine as a whole. */
 export function sights(clause: Clause): Candidate[] {
   const { chunks } = clause;
+  if (chunks.some((c) => has(c, "elsewhere"))) return smellOfGas(clause);
   const found: Candidate[] = [];
   const under = subordinateIn(chunks);
   chunks.forEach((chunk, at) => {
@@ -33,6 +34,26 @@ export function sights(clause: Clause): Candidate[] {
     }
   });
   return [...found, ...elliptic(clause), ...smellOfGas(clause)];
+}
+
+/** What a part is, as a thing that something is seen of. */
+const SUBJECT_OF_KIND: Readonly<Record<string, Subject>> = {
+  element: "element",
+  igniter: "igniter",
+  lamp: "lamp",
+  motor: "motor",
+  tank: "tank",
+  belt: "belt",
+};
+
+/** Things that a chunk names, by its words or by the one part that it means. */
+function thingsOf(chunk: Chunk | undefined, machine: Machine): readonly Subject[] {
+  const said = subjectsOf(chunk);
+  if (said.length > 0 || !chunk) return said;
+  const kinds = new Set(sensesOf(chunk, "part").map((s) => partOf(machine, s.id).kind));
+  const [kind] = kinds;
+  const thing = kinds.size === 1 && kind !== undefined ? SUBJECT_OF_KIND[kind] : undefined;
+  return thing === undefined ? [] : [thing];
 }
 
 const UNDER = /^(when|whenever|as soon as|once|while|every time|each time|the moment|before)$/;
@@ -55,6 +76,13 @@ function readRow(clause: Clause, row: SightRow, at: number, form: string | undef
   // “on the van”: a place.
   if (BEFORE_ONLY.test(chunks[at]?.text ?? "") && /^(the|a|my|his|her|this|our|its|their)$/.test(chunks[at + 1]?.text ?? ""))
     return undefined;
+  // “takes two cycles to get towels dry”: what is still to come.
+  if (
+    row.sight === "damp" &&
+    form !== "done" &&
+    /^(to|before)$/.test(chunks.slice(Math.max(0, at - 4), at).findLast((c) => /^(to|before|is|are|comes?|gets)$/.test(c.text))?.text ?? "")
+  )
+    return undefined;
   const denied = denialOf(chunks, at);
   const said = denied.length > 0 ? row.no : row.yes;
   if (said === undefined) return undefined;
@@ -66,6 +94,8 @@ function readRow(clause: Clause, row: SightRow, at: number, form: string | undef
   if (subject === undefined && chunks[at]?.slip && (chunks[at]?.text.length ?? 0) < 7) return undefined;
   if (subject !== undefined && subject.of === "flame" && machine.burner === undefined) return undefined;
   if (subject === undefined && denied.length === 0 && isWeak(clause, at, form)) return undefined;
+  const lasting = row.sight === "keeps" && said === "yes" ? lastingOf(clause, at, subject?.of) : undefined;
+  if (lasting) return lasting;
   const often = said === "no" && row.sight === "keeps" ? oftenIn(chunks) : [];
   const [sight, value] = often.length > 0 ? (["cycles", "short"] as const) : [row.sight, said];
   const times = timesFor(clause, sight, at, denied.length > 0 && value === "no");
@@ -83,6 +113,7 @@ function readRow(clause: Clause, row: SightRow, at: number, form: string | undef
   const shares = [
     ...(subject?.at !== undefined ? [subject.at] : []),
     ...tagged(chunks, "whenStarted", "running"),
+    ...(row.sight === "damp" && said === "yes" ? placesOf(chunks, (c, i) => i > at && isOfClothes(c)) : []),
     ...subordinateIn(chunks),
     ...strengthOf(chunks, at),
   ];
@@ -104,6 +135,18 @@ function readRow(clause: Clause, row: SightRow, at: number, form: string | undef
     },
   };
 }
+
+/** “lasts ten seconds”, of a flame or of heat: how long it was there. */
+function lastingOf({ chunks }: Clause, at: number, of: Subject | undefined): Candidate | undefined {
+  const timeAt = chunks.findIndex((c) => c.amount?.unit === "second");
+  const lasted = chunks[timeAt]?.amount?.value;
+  if (lasted === undefined || (of !== "flame" && of !== "heat")) return undefined;
+  return { meanings: [entry(sightSeen(of === "flame" ? "flame" : "warm", "yes", { lasted }))], covers: [at, timeAt], sure: 0.95 };
+}
+
+/** “two cycles to get towels dry”. */
+const isOfClothes = (chunk: Chunk): boolean =>
+  subjectsOf(chunk).includes("clothes") || sensesOf(chunk, "sight").some((s) => s.row.sight === "damp");
 
 /** “every couple of minutes”. */
 const oftenIn = (chunks: readonly Chunk[]): number[] => [
@@ -177,7 +220,7 @@ interface Spoken {
 /** Of what it is said: the nearest subject before, else the nearest after, else what was spoken of. */
 function subjectFor(clause: Clause, row: SightRow, at: number): Spoken | "another" | undefined {
   const { chunks, carried } = clause;
-  const fits = (chunk: Chunk | undefined) => subjectsOf(chunk).find((s) => row.of.includes(s));
+  const fits = (chunk: Chunk | undefined) => thingsOf(chunk, clause.machine).find((s) => row.of.includes(s));
   const own = fits(chunks[at]);
   let foreign = false;
   for (let i = at - 1; i >= 0; i--) {
@@ -211,7 +254,7 @@ const BEFORE_ONLY = /^(on|off|out|in|up|down|there|back|over)$/;
 function isForeign({ chunks, machine }: Clause, at: number, row: SightRow): boolean {
   const chunk = chunks[at];
   if (!chunk || chunk.loose) return false;
-  const subjects = subjectsOf(chunk);
+  const subjects = thingsOf(chunk, machine);
   if (subjects.length > 0) return !subjects.some((s) => row.of.includes(s));
   return nounsOf([chunk], machine).some((n) => n.parts.length > 0 && n.parts.every((p) => partOf(machine, p).kind !== "duct"));
 }

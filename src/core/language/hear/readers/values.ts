@@ -28,7 +28,11 @@ export function valuesIn(chunks: readonly Chunk[]): Said[] {
   const main = amounts.filter((s) => !isWarmth(s.amount));
   const numbers = main.length > 0 ? main : amounts;
   const words = chunks.flatMap((c, at): Said[] => {
-    if (has(c, "open") && !chunks[at - 1]?.senses.some((s) => s.is === "word" && s.tag === "no")) return [{ at, word: "OL" }];
+    if (
+      (has(c, "open") || (OPENS.test(c.text) && chunks.some((x) => has(x, "whileHot")))) &&
+      !chunks[at - 1]?.senses.some((s) => s.is === "word" && s.tag === "no")
+    )
+      return [{ at, word: "OL" }];
     return has(c, "closed") && !isDenied(chunks, at) && !(/short/.test(c.text) && chunks.some((x) => has(x, "cabinet")))
       ? [{ at, word: 0 }]
       : [];
@@ -37,6 +41,9 @@ export function valuesIn(chunks: readonly Chunk[]): Said[] {
   // “11.2, open”: each its own; but “shorted 0.2” or “open OL” is one value.
   return [...settled, ...words.filter((w) => !settled.some((n) => Math.abs(n.at - w.at) <= 2))].sort((a, b) => a.at - b.at);
 }
+
+/** “opens when heated”: what it reads then. */
+const OPENS = /^(opens|opened|goes open|opens up)$/;
 
 export const isWarmth = (amount: Amount | undefined): boolean =>
   amount?.unit === "celsius" || amount?.unit === "fahrenheit" || amount?.unit === "degree";

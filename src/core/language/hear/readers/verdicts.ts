@@ -15,7 +15,40 @@ export function verdicts(clause: Clause): Candidate[] {
     const value = verdictAt(clause, at);
     return value && !chunk.amount ? [{ at, ...value }] : [];
   });
-  return [...words.flatMap((w) => readVerdict(clause, w) ?? []), ...flaps(clause), ...belts(clause)];
+  return [...words.flatMap((w) => readVerdict(clause, w) ?? []), ...flaps(clause), ...belts(clause), ...byHand(clause), ...legs(clause)];
+}
+
+/** “drum spins freely by hand”, “idler turns stiff”: how what turns feels, not that the machine turned it. */
+function byHand({ chunks, machine }: Clause): Candidate[] {
+  const [noun] = nounsOf(chunks, machine).filter(
+    (n) => n.piece !== undefined || n.parts.some((p) => TURNED.includes(partOf(machine, p).kind)),
+  );
+  const hand = tagged(chunks, "byHand");
+  const turning = placesOf(chunks, (c) => sensesOf(c, "sight").some((s) => s.row.sight === "turns" || s.row.sight === "motor"));
+  const free = tagged(chunks, "turnsFree");
+  const stiff = tagged(chunks, "turnsStiff");
+  const no = tagged(chunks, "no");
+  if (!noun || chunks.some((c) => c.amount) || free.length + stiff.length + hand.length === 0) return [];
+  if (turning.length === 0 && stiff.length + free.length === 0) return [];
+  const value: Verdict = stiff.length > 0 === no.length > 0 ? "good" : "bad";
+  const [part] = noun.parts.filter((p) => TURNED.includes(partOf(machine, p).kind));
+  const draft =
+    noun.piece !== undefined && noun.piece in PIECES ? spotAt({ piece: noun.piece as Piece }, value) : part && lookAt(part, value);
+  if (!draft) return [];
+  return [{ meanings: [entry(draft)], covers: [noun.at, ...turning, ...hand, ...free, ...stiff, ...no], sure: 1.1 }];
+}
+const TURNED: readonly string[] = ["motor", "belt"];
+
+/** “one leg dead”: the house side. */
+function legs({ chunks, machine }: Clause): Candidate[] {
+  const leg = placesOf(chunks, (c) => /\b(leg|phase|hot)$/.test(c.text));
+  const gone = tagged(chunks, "bad", "dead", "lost");
+  if (leg.length === 0 || gone.length === 0 || chunks.some((c) => c.amount) || machine.supply.legs.length < 2) return [];
+  if (nounsOf(chunks, machine).some((n) => !leg.includes(n.at) && n.parts.some((p) => p !== machine.supply.part))) return [];
+  if (chunks.some((c) => has(c, "no", "notDone"))) return [];
+  return [
+    { meanings: [entry(verdictOn(machine.supply.part, "bad"))], covers: [...leg, ...gone, ...tagged(chunks, "outlet", "block")], sure: 1 },
+  ];
 }
 
 /** A hood, a flap or louvres are open or shut to the eye. */
