@@ -127,7 +127,9 @@ function findNouns(chunks: readonly Chunk[], machine: Machine, carried: Carried)
   for (const [at, chunk] of chunks.entries()) {
     const noun = siblingAt(chunk, at, machine, mind) ?? nounAt(chunk, at, machine);
     if (!noun) continue;
-    nouns.push(noun);
+    // “both thermostats”: each of the two.
+    if (noun.parts.length === 2 && chunks[at - 1]?.text === "both") nouns.push(...noun.parts.map((id) => ({ ...noun, parts: [id] })));
+    else nouns.push(noun);
     if (noun.parts.length > 0) mind = { parts: noun.parts };
   }
   return nouns;

@@ -89,11 +89,7 @@ function bestOf(pieces: readonly Piece[], machine: Machine, carried: Carried): S
     for (let from = to - 1; from >= Math.max(0, to - MOST_JOINED); from--) {
       const way = ways[from];
       if (way && (from === to - 1 || poor.slice(from, to).some((p) => p))) {
-        const found = goneOn(
-          way,
-          stretches.slice(from, to).flatMap((s) => s.chunks),
-          machine,
-        );
+        const found = goneOn(way, joined(stretches.slice(from, to)), machine);
         if (from === to - 1) poor.push(isPoor(found.reads.at(-1)));
         if (!best || found.score - cost > best.score + 1e-9) best = { ...found, score: found.score - cost };
       }
@@ -104,6 +100,14 @@ function bestOf(pieces: readonly Piece[], machine: Machine, carried: Carried): S
   }
   return ways.at(-1) as Way;
 }
+
+/** Stretches as one saying; where each but the first begins is marked. */
+const joined = ([first, ...others]: readonly Stretch[]): readonly Chunk[] =>
+  first === undefined
+    ? []
+    : others.length === 0
+      ? first.chunks
+      : [...first.chunks, ...others.flatMap(({ chunks: [head, ...rest] }) => (head ? [{ ...head, parted: true as const }, ...rest] : []))];
 
 const isPoor = (read: Read | undefined): boolean =>
   !read || read.meanings.length === 0 || read.meanings.some((m) => m.is === "doubt") || read.score < GOOD;

@@ -1,4 +1,5 @@
 import type { Part } from "../../machine/format";
+import { elementOhms } from "../../machine/parts/element";
 import { thermistorOhms } from "../../machine/parts/thermistor";
 
 const ROOM_C = 25;
@@ -11,6 +12,8 @@ export function nominalOhms(part: Part): number | undefined {
     case "resistor":
     case "coil":
       return part.ohms;
+    case "element":
+      return elementOhms(part, ROOM_C);
     case "igniter":
       return part.coldOhms;
     case "motor":

@@ -48,4 +48,6 @@ export interface Chunk {
   readonly unknown: boolean;
   /** Words that it is made of. */
   readonly size: number;
+  /** A mark that may part sayings stands before it, in a saying that was read as one. */
+  readonly parted?: true;
 }

@@ -23,7 +23,7 @@ export const SIGHT_WORDS: readonly SightRow[] = [
     of: ["machine"],
     bare: true,
     words:
-      "~start, ~start up, ~respond, ~react, ~boot, ~get going, ~wake up, ~come to life, ~kick off, ~do anything, ~do a thing, ~run, ~work, ~come on, ~turn on, ~switch on, ~power up, ~power on, ~go, ~kick in, ~budge, ~operate, ~fire up",
+      "~start, ~start up, ~respond, ~react, ~boot, ~get going, ~wake up, ~come to life, ~kick off, ~do anything, ~do a thing, ~run, ~work, ~come on, ~turn on, ~switch on, ~power up, ~power on, ~go, ~kick in, ~budge, ~operate",
   },
   { sight: "starts", no: "no", of: ["machine"], bare: true, words: "reaction, response, sign of life, signs of life, life, sign" },
   {
@@ -140,14 +140,14 @@ export const SIGHT_WORDS: readonly SightRow[] = [
     of: ["heat", "flame", "machine", "burner" as Subject],
     bare: true,
     words:
-      "~stay lit, ~stay warm, ~stay hot, ~keep heating, ~keep burning, ~keep warm, ~keep hot, ~hold heat, ~hold the heat, ~keep its heat, ~keep the heat, ~relight, ~come back, ~light again, ~heat again, ~hold the flame, ~stay alight, ~burn steadily, ~light every time, lights each time, heats every time, steady heat, steady flame",
+      "~stay lit, ~stay warm, ~stay hot, ~keep heating, ~keep burning, ~keep warm, ~keep hot, ~hold heat, ~hold the heat, ~keep its heat, ~keep the heat, ~relight, ~light again, ~heat again, ~hold the flame, ~stay alight, ~burn steadily, ~light every time, lights each time, heats every time, steady heat, steady flame",
   },
   {
     sight: "keeps",
     yes: "yes",
     no: "no",
     of: ["heat", "flame"],
-    words: "~stay on, ~stay, ~last, ~hold, ~stand, steady, ~persist, ~continue, ~keep on",
+    words: "~stay on, ~come back, ~stay, ~last, ~hold, ~stand, steady, ~persist, ~continue, ~keep on",
   },
   // glow
   {
@@ -212,7 +212,7 @@ export const SIGHT_WORDS: readonly SightRow[] = [
     of: ["flame"],
     bare: true,
     words:
-      "flame, flames, fire, ~ignite, ignition, blue flame, ~light up, burner lights, ~catch fire, ~catch, ~fire, lights off, ~come alight, any flame",
+      "flame, flames, fire, ~ignite, ignition, blue flame, ~light up, burner lights, ~catch fire, ~catch, ~fire, lights off, ~come alight, any flame, ~fire up, ~light off",
   },
   { sight: "flame", yes: "yes", no: "no", of: ["flame", "machine"], bare: true, words: "~light, lit, ~burn, ~ignite" },
   {
@@ -272,7 +272,7 @@ export const SIGHT_WORDS: readonly SightRow[] = [
     no: "weak",
     of: ["air"],
     words:
-      "strong, good, plenty, ok, okay, full, normal, fine, lots, powerful, plenty of, blows well, strong flow, healthy, full force, like a gale, lots of, good and strong, well, ~blow hard, ~blow strongly, very strong, blows strong, ~blow strong, excellent, great, blows fine, fully open, as it should, brisk, hard, force, strength",
+      "strong, good, plenty, ok, okay, full, normal, fine, lots, powerful, plenty of, blows well, strong flow, healthy, full force, like a gale, blows a gale, blows like mad, lots of, good and strong, well, ~blow hard, ~blow strongly, very strong, blows strong, ~blow strong, excellent, great, blows fine, fully open, as it should, brisk, hard, force, strength",
   },
   {
     sight: "airflow",
@@ -280,6 +280,14 @@ export const SIGHT_WORDS: readonly SightRow[] = [
     of: ["air"],
     words:
       "weak, poor, little, low, feeble, hardly any, faint, barely, slow, reduced, bad, limited, not much, a trickle, trickle, hardly, very weak, just a breath, a breath, very little, slight, barely any, soft, next to nothing, hardly moves, barely moves, poor flow, weak flow, barely felt, thin, half, lazy, sluggish, puny, half strength, down, not strong, hardly anything, barely anything",
+  },
+  {
+    sight: "airflow",
+    yes: "none",
+    of: ["air"],
+    bare: true,
+    words:
+      "nothing comes out, nothing comes out of the hood, nothing coming out, nothing comes out of the vent, nothing at the hood, nothing blows out, nothing comes out outside",
   },
   { sight: "airflow", yes: "none", of: ["air"], words: "none, nothing, zero, no, dead, no flow, nil" },
   {
@@ -304,7 +312,7 @@ export const SIGHT_WORDS: readonly SightRow[] = [
     of: ["air"],
     bare: true,
     words:
-      "strong air, good airflow, good air, plenty of air, strong airflow, lots of air, air strong, good draught, full airflow, strong draught, airflow good, air good",
+      "strong air, blows a gale, good airflow, good air, plenty of air, strong airflow, lots of air, air strong, good draught, full airflow, strong draught, airflow good, air good",
   },
   {
     sight: "airflow",
@@ -483,7 +491,7 @@ export const SIGHT_WORDS: readonly SightRow[] = [
     of: ["machine", "clothes", "heat", "air", "drum"],
     bare: true,
     words:
-      "~scorch, too hot, far too hot, much too hot, way too hot, ~overheat, burning hot, boiling hot, scalding, ~singe, ~roast, ~get too hot, ~get far too hot, ~get much too hot, ~get way too hot, ~get very hot, very hot, extremely hot, scorching, scorching hot, hot as an oven, ~burn the clothes, ~burn clothes, ~burn my clothes, ~cook the clothes, ~bake, scorch marks on the clothes, too warm, too much heat, ~get so hot, so hot, runs too hot, ~run hot, ~run too hot, ~melt, ~char the clothes, ~burn the laundry, ~burn the shirts, hot enough to burn, ~get boiling hot, ~get burning hot, unbearably hot, dangerously hot, overly hot, ~come out scorched, ~come out burnt",
+      "~scorch, too hot, far too hot, much too hot, way too hot, ~overheat, burning hot, boiling hot, scalding, ~singe, ~roast, ~get too hot, ~get far too hot, ~get much too hot, ~get way too hot, ~get very hot, very hot, extremely hot, scorching, scorching hot, hot as an oven, ~burn the clothes, ~burn clothes, ~burn my clothes, ~cook the clothes, ~bake, scorch marks on the clothes, too warm, too much heat, ~get so hot, so hot, so hot you cant touch it, so hot you can not touch it, so hot you cant touch the drum, so hot you can not touch the drum, so hot that you cant touch it, too hot to touch, runs too hot, ~run hot, ~run too hot, ~melt, ~char the clothes, ~burn the laundry, ~burn the shirts, hot enough to burn, ~get boiling hot, ~get burning hot, unbearably hot, dangerously hot, overly hot, ~come out scorched, ~come out burnt",
   },
   { sight: "hot", yes: "yes", of: ["clothes"], words: "~burn, burnt, scorched, singed, brown, ~brown, melted, ruined by heat, charred" },
   // damp

@@ -4,7 +4,7 @@ export const SUBJECTS = {
     "machine, dryer, drier, tumbler, tumble dryer, appliance, unit, it, she, thing, the whole thing, whole machine, this, cycle, program, programme, run, load, fan and drum",
   drum: "drum, tub, basket",
   clothes:
-    "clothes, laundry, load, washing, towels, towel, shirts, shirt, sheets, clothing, stuff, linen, garments, items, jeans, things, everything, loads, socks, blankets",
+    "clothes, laundry, load, washing, towels, towel, shirts, shirt, sheets, clothing, stuff, linen, garments, items, blouse, jumper, sweater, pants, trousers, dress, duvet, bedding, bed sheets, t shirt, t shirts, blanket, pillow, pillows, underwear, uniform, uniforms, fleece, curtains, delicates, whites, coat, jeans, things, everything, loads, socks, blankets",
   motor: "motor, drive motor, fan motor, drum motor, drive",
   fan: "fan, blower, blower wheel, impeller",
   air: "air, airflow, air flow, flow, draught, draft, breeze, exhaust, exhaust air, air at the hood, air at the vent, air from the hood, air out of the hood, air coming out, air out, wind, blow, hood, hood air, air at the outlet, airstream, air stream, suction, air at the outside hood, airflow at the hood, air flow at the hood, flow at the hood, vent air",

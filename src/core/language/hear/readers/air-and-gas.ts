@@ -24,6 +24,8 @@ const PRESSURES = [
 
 /** A bare pressure below this is in inches of water: 20 Pa are nothing, 20 inches more than any gas valve is fed. */
 const MOST_INCHES = 20;
+/** A bare speed of the air above this is not in m/s. */
+const MOST_METRES_PER_SECOND = 30;
 /** In a longer saying a word of the air goes with the nearest value only. */
 const SHORT_SAYING = 8;
 
@@ -44,7 +46,8 @@ export function exhaustReading({ clause: { chunks, machine }, group, amount, cov
 }
 
 /** A bare number beside a word of the gas or of the air. */
-export function bareReading({ clause: { chunks }, group, amount, covers }: Blown): Candidate | undefined {
+export function bareReading({ clause, group, amount, covers }: Blown): Candidate | undefined {
+  const { chunks } = clause;
   if (amount.unit !== "none" && amount.unit !== "kilo") return undefined;
   for (const [tag, stream] of PRESSURES) {
     const at = airWords(chunks, group, tag);
@@ -52,6 +55,8 @@ export function bareReading({ clause: { chunks }, group, amount, covers }: Blown
     const pascal = amount.value < MOST_INCHES ? amount.value * PASCAL_PER_INCH_OF_WATER : amount.value;
     return { meanings: [entry(pressureAt(stream, pascal))], covers: [...covers, ...at], sure: 0.95 };
   }
+  const speed = airWords(chunks, group, "airspeed").some((i) => /speed|velocity|vane|anemometer/.test(chunks[i]?.text ?? ""));
+  if (speed && amount.value < MOST_METRES_PER_SECOND) return airspeedReading({ clause, group, amount, covers });
   const exhaust = airWords(chunks, group, "exhaust");
   return exhaust.some((i) => !has(chunks[i], "airspeed")) ? temperatureOf(amount, [...covers, ...exhaust]) : undefined;
 }

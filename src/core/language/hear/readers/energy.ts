@@ -50,7 +50,9 @@ function power(clause: Clause): Candidate[] {
     // “plugged in” also says that a part's wires are on: alone, or of the machine, it is the cord.
     const isWires = has(chunks[at], "wiresOn");
     if (settled(at, "live") && !(isWires && isOfAPart))
-      found.push(act({ kind: "energised", body: {} }, [at, ...machineWords(clause), ...(isWires ? [] : powerNouns(clause))]));
+      found.push(
+        act({ kind: "energised", body: {} }, [at, ...movedBy(chunks), ...machineWords(clause), ...(isWires ? [] : powerNouns(clause))]),
+      );
   }
   return found;
 }
@@ -67,6 +69,10 @@ function isSettled({ chunks, machine }: Clause, at: number, wanted: readonly str
       !has(chunks[n.at], "outlet", "machineItself", "plugEnd"),
   );
 }
+
+/** “flipped the breaker back on”: the verb of what became of it. */
+const movedBy = (chunks: Clause["chunks"]): number[] =>
+  placesOf(chunks, (c) => /^(flipped|flicked|switched|turned|put|pushed|threw|reset)$/.test(c.text));
 
 const machineWords = ({ chunks }: Clause): number[] => tagged(chunks, "machineItself", "outlet", "plugEnd", "yet");
 const breakersIn = ({ chunks }: Clause): number[] =>
@@ -88,7 +94,7 @@ function partedPower({ chunks, machine }: Clause, locked: readonly number[]): Ca
     /^(power|mains|electricity|supply|current|juice|power supply|mains supply|electric)$/.test(c.text),
   );
   const nounAt = nouns[0] ?? breakers[0] ?? powers[0];
-  if (nounAt === undefined) return undefined;
+  if (nounAt === undefined || tagged(chunks, "new", "remake").length > 0) return undefined;
   const others = nounsOf(chunks, machine).filter(
     (n) => n.at !== nounAt && n.parts.some((p) => p !== machine.supply.part && !p.startsWith("cord")) && !has(chunks[n.at], "outlet"),
   );
@@ -162,7 +168,13 @@ function cocks({ chunks, machine }: Clause): Candidate[] {
     );
     if (others.length > 0) return [];
     const moved = placesOf(chunks, (c) => /^(turned|switched|put)$/.test(c.text));
-    const shut = placesOf(chunks, (c, i) => !nouns.includes(i) && isDone(c, "shut") && !/^(back )?on/.test(c.text));
+    const shut = placesOf(
+      chunks,
+      (c, i) =>
+        !nouns.includes(i) &&
+        (isDone(c, "shut") || /^(off|switched off|turned off|shut off) at /.test(c.text)) &&
+        !/^(back )?on/.test(c.text),
+    );
     const open = placesOf(chunks, (c, i) => !nouns.includes(i) && isDone(c, "reopen") && !/off|shut/.test(c.text));
     const back = placesOf(chunks, (c) => /^(back|again|turned|switched|put|back on|on)$/.test(c.text));
     const wall = tagged(chunks, "outlet");
@@ -182,7 +194,12 @@ function discharged({ chunks, machine }: Clause): Candidate[] {
   const named = nounsOf(chunks, machine).filter((n) => n.parts.includes(part));
   const alone = chunks.every((c, i) => verbs.includes(i) || c.loose || c.filler) && chunks.some((c) => /^discharged$|\bcap/.test(c.text));
   if (named.length === 0 && !alone) return [];
-  return [act({ kind: "discharged", body: { part } }, [...verbs, ...named.map((n) => n.at), ...tagged(chunks, "byMeter")])];
+  return [
+    {
+      ...act({ kind: "discharged", body: { part } }, [...verbs, ...named.map((n) => n.at), ...tagged(chunks, "byMeter")]),
+      leaves: { parts: [part] },
+    },
+  ];
 }
 
 /** The soap test of gas joints; nothing else is a leak. */

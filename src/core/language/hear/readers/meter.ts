@@ -6,6 +6,7 @@ import { type Candidate, type Clause, has, type NounPhrase, placesOf, tagged, wi
 import { ampsThrough, farads, type Ohms, ohmsAcross, ohmsBetween, ohmsToCabinet, voltsAcross, voltsBetween } from "../facts";
 import { entry, oneOf } from "../meaning";
 import { nominalOhms } from "../nominal";
+import { phasorGap } from "./outlet";
 import { pointsIn } from "./points";
 import { type Qualified, qualifiersIn } from "./qualified";
 import { type Group, inRange, type Said } from "./values";
@@ -127,7 +128,8 @@ function nearest(nouns: readonly NounPhrase[], at: number): NounPhrase | undefin
 function ofCarried({ chunks, machine, carried }: Clause, value: Value, covers: readonly number[]): Candidate | undefined {
   const { parts = [], terminals } = carried;
   const isAlone = chunks.every((c, i) => covers.includes(i) || c.filler || c.loose || has(c, "no", "byMeter"));
-  if (value.said.amount ? value.said.amount.unit === "volt" : !isAlone) return undefined;
+  const isAcross = chunks.some((c) => c.text === "across") && parts.length === 1;
+  if (value.said.amount ? value.said.amount.unit === "volt" && !isAcross : !isAlone) return undefined;
   return ofPart(machine, { parts, ...(terminals && { terminals }) }, value, covers);
 }
 
@@ -145,6 +147,8 @@ function ofPart(
 ): Candidate | undefined {
   const parts = wired(machine, ids);
   const volts = said.amount?.unit === "volt" ? said.amount.value : undefined;
+  // From a part to earth there are ohms; which end of it has the volts is not said.
+  if (volts !== undefined && toCabinet) return undefined;
   const ohmsOf = (id: string) =>
     ohmsSaid(said, toCabinet, Math.max(...parts.map((p) => nominalOhms(partOf(machine, p)) ?? 0))).map((value) => ({
       value,
@@ -155,9 +159,25 @@ function ofPart(
       ({ value, draft }) => (draft ? [{ differs: parts.length > 1 ? id : String(value), draft }] : []),
     ),
   );
-  const meaning = oneOf(choices);
+  // “239 on the element”: ohms would be absurd, volts are what is there.
+  const [only] = parts;
+  const asVolts =
+    only !== undefined && parts.length === 1 && !toCabinet && couldBeVolts(machine, only, said) ? said.amount?.value : undefined;
+  const draft = only !== undefined && asVolts !== undefined ? voltsAcross(machine, only, asVolts, terminals) : undefined;
+  const live = draft ? [{ differs: `${asVolts}V`, draft }] : [];
+  const meaning = oneOf([...live, ...choices]);
   return meaning && { meanings: [meaning], covers, sure: 1, leaves: { parts, ...(terminals && { terminals }) } };
 }
+
+/** A bare number far from the part's own ohms and near to what the house gives, within a tenth. */
+function couldBeVolts(machine: Machine, id: string, { amount }: Said): boolean {
+  const nominal = nominalOhms(partOf(machine, id)) ?? 0;
+  if (amount?.unit !== "none" || nominal === 0 || amount.value < FAR_OFF * nominal) return false;
+  const [one, two] = machine.supply.legs;
+  const house = one ? [Math.abs(one.volts), ...(two ? [phasorGap(one, two)] : [])] : [];
+  return house.some((v) => Math.abs(amount.value - v) < v / 10);
+}
+const FAR_OFF = 5;
 
 /**
  * What a value may be in ohms, `nominal` being the part's own or 0: a bare one that is absurd for the part may have lost its prefix; a bare

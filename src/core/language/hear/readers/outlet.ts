@@ -90,7 +90,7 @@ function acrossLegs(machine: Machine): (volts: number) => boolean {
 }
 
 /** Volts between two legs, from each one's volts and phase. */
-function phasorGap(a: Machine["supply"]["legs"][number], b: Machine["supply"]["legs"][number]): number {
+export function phasorGap(a: Machine["supply"]["legs"][number], b: Machine["supply"]["legs"][number]): number {
   const angle = ((a.degrees - b.degrees) * Math.PI) / 180;
   return Math.sqrt(a.volts ** 2 + b.volts ** 2 - 2 * a.volts * b.volts * Math.cos(angle));
 }

@@ -34,12 +34,13 @@ export function settings(clause: Clause): Candidate[] {
 
 /** “was on fluff”: of the cycle, without its name. */
 function asFound(chunks: readonly Chunk[], machine: Machine): Candidate[] {
-  const was = chunks.findIndex((c) => /^(was|found|left|stood|it was)$/.test(c.text));
+  const was = chunks.findIndex((c) => /^(was|found|left|stood|it was|had it|had|set|set at|set to|set on)$/.test(c.text));
   const on = chunks[was + 1];
   const control = machine.controls.find((c) => c.id === "timer" || c.id === "cycle")?.id;
-  if (was < 0 || control === undefined || !/^(on|at|in|set to|set at)$/.test(on?.text ?? "")) return [];
+  const isAt = /^set (at|to|on)$/.test(chunks[was]?.text ?? "") || /^(on|at|in|to|set to|set at)$/.test(on?.text ?? "");
+  if (was < 0 || control === undefined || !isAt) return [];
   return chunks.flatMap((c, i) =>
-    i > was + 1 && sensesOf(c, "position").some((p) => p.id === "air-only" && stands(machine, control, p.id))
+    i > was && sensesOf(c, "position").some((p) => p.id === "air-only" && stands(machine, control, p.id))
       ? [candidate(chunks, control, "air-only", [was, was + 1, i])]
       : [],
   );

@@ -87,6 +87,8 @@ function readRow(clause: Clause, row: SightRow, at: number, form: string | undef
   const said = denied.length > 0 ? row.no : row.yes;
   if (said === undefined) return undefined;
   const subject = subjectFor(clause, row, at);
+  // “panel comes on, press start, nothing”: of the machine, not of what was spoken of before.
+  if (subject !== "another" && subject?.carried && /^nothing/.test(chunks[at]?.text ?? "") && !row.bare) return undefined;
   if (subject === "another" || (subject === undefined && !row.bare)) return undefined;
   // “switched off”, without saying what: more likely something that was done.
   if (form === "done" && subject === undefined && denied.length === 0 && DOINGS.test(chunks[at]?.text ?? "")) return undefined;
@@ -178,7 +180,7 @@ const SUBJECT_OF: Readonly<Record<string, Subject>> = {
   warm: "heat",
   turns: "drum",
   motor: "motor",
-  hums: "motor",
+  hums: "machine",
   airflow: "air",
   dark: "igniter",
   lamp: "lamp",

@@ -172,7 +172,7 @@ function readVerdict(clause: Clause, said: Said & { readonly at: number }): Cand
   ];
   // A verdict holds for every name before it; for the next one where none is.
   const before = meant.filter((n) => n.at < said.at);
-  const named = before.length > 0 ? list(before) : meant.slice(0, 1);
+  const named = before.length > 0 ? list(wholes(before, chunks), chunks) : meant.slice(0, 1);
   const all = named.map((n) =>
     ofNoun(
       clause,
@@ -195,15 +195,26 @@ function readVerdict(clause: Clause, said: Said & { readonly at: number }): Cand
 const shares = (a: NounPhrase, b: NounPhrase): boolean => b.parts.some((p) => a.parts.includes(p));
 
 /** “element and limit”: names that mean different things, in a row. The same part named twice is one. */
-const list = (nouns: readonly NounPhrase[]): NounPhrase[] => {
+const list = (nouns: readonly NounPhrase[], chunks: Clause["chunks"]): NounPhrase[] => {
   const kept: NounPhrase[] = [];
-  for (const n of nouns) {
+  for (const noun of nouns) {
+    // “cut-off and fuse”: the other fuse.
+    const others = chunks[noun.at]?.parted ? noun.parts.filter((id) => !kept.some((k) => k.parts.length === 1 && k.parts[0] === id)) : [];
+    const n = others.length > 0 ? { ...noun, parts: others } : noun;
     const same = kept.findIndex((k) => shares(k, n));
     if (same < 0) kept.push(n);
     else if (n.parts.length < (kept[same]?.parts.length ?? 0)) kept[same] = n;
   }
   return kept;
 };
+
+/** “filter door”, “pump impeller”: two names in a row without a mark between are one thing, called by the first. */
+const wholes = (nouns: readonly NounPhrase[], chunks: Clause["chunks"]): NounPhrase[] =>
+  nouns.filter((n) => chunks[n.at]?.parted || !nouns.some((o) => o.at === n.at - 1 && o.parts.length > 0 && !shares(o, n) && !isSet(o, n)));
+
+/** “motor belt”: the second where the first is only what it belongs to. */
+const isSet = (first: NounPhrase, second: NounPhrase): boolean =>
+  first.parts.length > 0 && second.parts.length > 0 && second.piece === undefined && first.assembly !== undefined;
 
 const isGroundWord = ({ chunks, machine }: Clause, n: NounPhrase): boolean =>
   has(chunks[n.at], "cabinet") &&

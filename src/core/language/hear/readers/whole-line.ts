@@ -34,10 +34,13 @@ export function commandIn(line: string): Command | undefined {
 const UNDO =
   /^(undo|delete|remove|cancel|scratch|strike|erase|wipe|drop|forget|ignore|take back|withdraw|retract|revert|kill|unsay)( that| it| this)?( (the |my )?last( one| entry| line| reading| note)?| one)?( back| again| out)?$/;
 
+const CLOSE =
+  /^(close|finish|end|complete|wrap|sign|book)( up| out| off| down)?( the| this| my)? (job|ticket|call|visit|order|work order|case|record)( up| out| off| down)?$/;
+
 function commandOf(line: string): Command | undefined {
   let text = normal(line).replace(/\./g, "");
   for (let i = 0; i < 6; i++) {
-    const found = PHRASES.get(text) ?? (UNDO.test(text) ? "undo" : undefined);
+    const found = PHRASES.get(text) ?? (UNDO.test(text) ? "undo" : CLOSE.test(text) ? "close" : undefined);
     if (found) return found;
     const shorter = text.replace(POLITE, "");
     text = shorter === text ? text.replace(TAIL, "") : shorter;
@@ -85,11 +88,11 @@ const QUESTIONS: readonly (readonly [Exclude<Asked["ask"], "expect" | "read">, R
   ["why", /^(and |but |so )?(why|how come|what for|what is the reason|reason|explain|because of what)\b|\bwhy\b/],
   [
     "off",
-    /\bwhat (is|s|have i|have we|did i|do i have) (still )?(taken )?(off|open|out|removed|undone|disconnected)\b|\bwhats (still )?(off|open|out)\b|\bwhich (panels|wires|screws)\b/,
+    /\bwhat (is|s|have i|have we|did i|do i have) (still )?(taken )?(off|open|out|removed|undone|disconnected)\b|\bwhats (still )?(off|open|out)\b|\bwhich (panels|wires|screws)\b|\b(anything|something) (still )?(off|open|out|disconnected|undone|unscrewed)\b/,
   ],
   [
     "stage",
-    /\bwhere (am i|are we|do i stand|do we stand|was i|were we|is the job|does the job stand|did i stop)\b|\bwhat stage\b|\bwhich stage\b|\bstatus\b|\bhow far\b|\bprogress\b|\bhow does (it|the job) stand\b|\bhow is (it|the job) going\b|\bstage\b|\bwhat step am i\b/,
+    /\bwhere (am i|are we|do i stand|do we stand|was i|were we|is the job|does the job stand|did i stop)\b|\bwhat (are we|am i) at\b|\bwhat stage\b|\bwhich stage\b|\bstatus\b|\bhow far\b|\bprogress\b|\bhow does (it|the job) stand\b|\bhow is (it|the job) going\b|\bstage\b|\bwhat step am i\b/,
   ],
   [
     "left",
@@ -103,7 +106,7 @@ const QUESTIONS: readonly (readonly [Exclude<Asked["ask"], "expect" | "read">, R
 
 /** Asking for what a part should read, or has read. */
 const EXPECTS =
-  /\b(what|how (much|many))\b.*\b(should|supposed|must|ought|normal|healthy|good|expect|expected|rated|nominal|would|right value|spec|specification|does a good|is right)\b|\b(expected|normal|nominal|healthy|rated|right) (reading|value|resistance|ohms|volts)\b|\bspec (of|for)\b|\bwhat (is|are) (the )?(ohms|resistance|value|rating|spec)\b|\bhow many ohms\b|\bwhat ohms\b|\bwhat do(es)? (i|a|an|the) .*(expect|have|read)\b|\bwhat reading\b/;
+  /\b(what|how (much|many))\b.*\b(should|supposed|must|ought|normal|healthy|good|expect|expected|rated|nominal|would|right value|spec|specification|does a good|is right)\b|\b(expected|normal|nominal|healthy|rated|right) (reading|value|resistance|ohms|volts)\b|\bspec (of|for)\b|\bwhat (is|are) (the )?(ohms|resistance|value|rating|spec)\b|\bhow many ohms\b|\bwhat ohms\b|\bwhat do(es)? (i|a|an|the) .*(expect|have|read)\b|\bwhat reading\b|\b(expected|nominal|normal|rated) (for|at|on|across|of)\b/;
 const READ =
   /\bwhat did\b.*\b(read|show|measure|say|give|have)\b|\bwhat was\b.*\b(reading|value|at)?\b|\bdid i (measure|test|check|read)\b|\blast reading\b|\bhave i (measured|tested|checked|read)\b/;
 
@@ -133,7 +136,7 @@ export function untoldIn(line: string): string | undefined {
 }
 
 const ASKS =
-  /^(and |so |ok |okay |but |please |now |well )*(what|whats|why|where|wheres|which|how|when|who|should i|shall i|can i|may i|could i|do i|did i|am i|are we|is it safe|is the machine|is it dead|is it live|is the power|have i|tell me|show me|give me|list|explain|next( one| step| test| please| thing)?$|status|suspects|remaining|now$|price|cost|stage|parts list|parts needed|expected|advice|suggestion|help|safe to|now what|so what|spec|normal reading|nominal|any suspects|anything else|anything left|guide me|estimate|quote|ok to|okay to|where)\b/;
+  /^(and |so |ok |okay |but |please |now |well )*(what|whats|why|where|wheres|which|how|when|who|should i|shall i|can i|may i|could i|do i|did i|am i|are we|is it safe|is the machine|is it dead|is it live|is the power|have i|tell me|show me|give me|list|explain|next( one| step| test| please| thing)*$|status|suspects|remaining|now$|price|cost|stage|parts list|parts needed|expected|advice|suggestion|help|safe to|now what|so what|spec|normal reading|nominal|any suspects|anything else|anything left|guide me|estimate|quote|ok to|okay to|where)\b/;
 
 /** Words that ask, in a saying of its own. */
 export const asks = (chunks: readonly Chunk[]): boolean =>
