@@ -1,13 +1,15 @@
-import { CornerDownLeft } from "lucide-react";
+import { CornerDownLeft, Grid3x3 } from "lucide-react";
 import { type FormEvent, useId } from "react";
 import { useDispatch, useJob } from "../store/context";
 import { Answer } from "./Answer";
 import { intentsFor, isWhole, noteSays, stateOf } from "./intents";
+import { Keypad } from "./Keypad";
 import { Offers } from "./Offers";
 import { OpenNote } from "./OpenNote";
 import styles from "./ReadingLine.module.css";
 import { Readings } from "./Readings";
 import { useCompletion } from "./use-completion";
+import { useKeypad } from "./use-keypad";
 import { useLineInput, useSend, useUnderstanding, useVocabulary } from "./use-line";
 
 /** Takes what a technician would mutter; says how it understood before Enter, and keeps it whatever it is. */
@@ -17,11 +19,18 @@ export function ReadingLine() {
   const understood = useUnderstanding(line);
   const answered = useJob((s) => s.view.asked !== undefined);
   const input = useLineInput(line);
+  const keypad = useKeypad(
+    useJob((s) => s.view.lineCalls),
+    () => input.current?.focus(),
+  );
   const send = useSend(line);
   const note = useId();
   const edit = (text: string) => void dispatch({ do: "edit-line", text });
   const intents = understood ? intentsFor(understood, line) : [];
-  const enter = () => send(intents);
+  const enter = () => {
+    send(intents);
+    if (intents.length > 0) keypad.hide();
+  };
   const completion = useCompletion({ line, vocabulary: useVocabulary(), understood: isWhole(understood), edit, enter });
   const submit = (e: FormEvent) => {
     e.preventDefault();
@@ -38,6 +47,7 @@ export function ReadingLine() {
           <Readings readings={readings} onPick={({ drafts }) => send([{ do: "record", drafts }])} />
         </div>
       )}
+      {keypad.shown && <Keypad line={line} edit={edit} close={keypad.hide} />}
       <form className={styles.line} data-state={stateOf(understood)} onSubmit={submit}>
         <Offers completion={completion} />
         <input
@@ -54,6 +64,11 @@ export function ReadingLine() {
         <output id={note} className={styles.note}>
           {noteSays(understood)}
         </output>
+        {!keypad.shown && (
+          <button type="button" className={styles.keys} aria-label="Keys for a reading" onClick={keypad.show}>
+            <Grid3x3 size={22} aria-hidden />
+          </button>
+        )}
         <button type="submit" disabled={intents.length === 0} aria-label="Enter">
           <CornerDownLeft size={22} aria-hidden />
         </button>

@@ -34,10 +34,9 @@ function useAsked() {
   }, [step, machine]);
 }
 
-/** The field; gone to when something is to be typed into it. What was typed before the page came alive, or was reloaded, is taken over. */
+/** The field. What was typed before the page came alive, or was reloaded, is taken over. */
 export function useLineInput(line: string) {
   const dispatch = useDispatch();
-  const calls = useJob((s) => s.view.lineCalls);
   const draft = `line.${useJob((s) => s.job.id)}`;
   const input = useRef<HTMLInputElement>(null);
   useEffect(() => {
@@ -45,9 +44,6 @@ export function useLineInput(line: string) {
     if (early) void dispatch({ do: "edit-line", text: early });
   }, [dispatch, draft]);
   useEffect(() => writeDraft(draft, line), [draft, line]);
-  useEffect(() => {
-    if (calls > 0) input.current?.focus();
-  }, [calls]);
   return input;
 }
 
