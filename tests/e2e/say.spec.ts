@@ -212,6 +212,16 @@ test("a complaint in prose becomes chips, to be struck out or turned; the words 
   await expect(page.getByLabel("Record")).toContainText("Since when: “Started when we moved it.”");
 });
 
+test("a job that is opened before its machine has come is not deaf to the complaint", async ({ page }) => {
+  await page.route("**/api/machines/**", async (route) => {
+    await new Promise((r) => setTimeout(r, 900));
+    await route.continue();
+  });
+  await openJob(page, server.url, "spins but the air is cold");
+  await visit(page, "Intake");
+  await expect(page.getByText("Drum turns · No warm air", { exact: true })).toBeVisible();
+});
+
 const record = (page: Page) => page.getByLabel("Record").locator("li");
 
 /** Answers by the buttons of the benches, puts right what is likely, proves it by the form. */

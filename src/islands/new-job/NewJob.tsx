@@ -65,7 +65,8 @@ export function NewJob({ machines }: Props) {
     if (!chosen) return;
     const job = v7();
     rememberTechnician(fields.by);
-    await replica().add(job, fields.by, draftsOf(fields, chosen.ref, { ...heard, findings: corrected(heard.findings, corrections) }));
+    const told = machine ? heard : await heardLater(fields.words, chosen.ref);
+    await replica().add(job, fields.by, draftsOf(fields, chosen.ref, { ...told, findings: corrected(told.findings, corrections) }));
     forget();
     setOpened(job);
   });
@@ -106,6 +107,14 @@ export function NewJob({ machines }: Props) {
 }
 
 const NOTHING_HEARD: Complaint = { findings: [], told: [] };
+
+/** The machine may still be on its way when the job is opened; without a server only the words are kept. */
+async function heardLater(words: string, ref: MachineRef): Promise<Complaint> {
+  const { machines } = replica();
+  await Promise.race([machines.get([ref]), new Promise((r) => setTimeout(r, PATIENCE_MS))]);
+  const machine = machines.find(ref);
+  return machine ? complaintIn(words, machine) : NOTHING_HEARD;
+}
 
 function correct(corrections: Corrections, about: string, to: string | null | undefined): Corrections {
   const { [about]: _, ...rest } = corrections;

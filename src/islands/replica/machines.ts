@@ -6,7 +6,7 @@ import type { Shelf } from "./shelf";
 /** The machines that this browser holds, in the revisions that records name. */
 export class Machines {
   private held: readonly KeptMachine[] = [];
-  private readonly asked = new Set<string>();
+  private readonly asked = new Map<string, Promise<void>>();
   private readonly listeners = new Set<() => void>();
   private loading: Promise<void> | undefined;
 
@@ -39,22 +39,29 @@ export class Machines {
     return this.loading;
   }
 
-  /** Gets those that are not here from the server, and keeps them. Those that it does not have stay away. */
+  /** Gets those that are not here from the server, and keeps them; ends when each is here or can't be had. Those that it does not have stay away. */
   async get(refs: readonly MachineRef[]): Promise<void> {
     await this.load();
-    const shelf = await this.shelf;
-    for (const ref of refs) {
-      const name = `${ref.id}/${ref.revision}`;
-      if (this.asked.has(name) || this.held.some((h) => isSame(h.ref, ref))) continue;
-      this.asked.add(name);
-      const machine = await askMachine(ref).catch(() => {
-        this.asked.delete(name);
-        return undefined;
-      });
-      if (!machine) continue;
-      this.add([machine]);
-      await shelf?.keepMachine(machine).catch(() => undefined);
-    }
+    await Promise.all(refs.map((ref) => this.getOne(ref)));
+  }
+
+  /** Asked for once: who wants it meanwhile waits for the same answer. */
+  private getOne(ref: MachineRef): Promise<void> {
+    if (this.held.some((h) => isSame(h.ref, ref))) return Promise.resolve();
+    const name = `${ref.id}/${ref.revision}`;
+    const asked = this.asked.get(name) ?? this.ask(ref);
+    this.asked.set(name, asked);
+    return asked;
+  }
+
+  private async ask(ref: MachineRef): Promise<void> {
+    const machine = await askMachine(ref).catch(() => {
+      this.asked.delete(`${ref.id}/${ref.revision}`);
+      return undefined;
+    });
+    if (!machine) return;
+    this.add([machine]);
+    await (await this.shelf)?.keepMachine(machine).catch(() => undefined);
   }
 
   /** Puts those that a page came with on the shelf too. */

@@ -47,32 +47,34 @@ export function ReadingLine() {
           <Readings readings={readings} onPick={({ drafts }) => send([{ do: "record", drafts }])} />
         </div>
       )}
-      {keypad.shown && <Keypad line={line} edit={edit} close={keypad.hide} />}
-      <form className={styles.line} data-state={stateOf(understood)} onSubmit={submit}>
-        <Offers completion={completion} />
-        <input
-          {...completion.inputProps(input)}
-          placeholder="element OL · turns, no heat · rear off"
-          aria-label="Reading line"
-          aria-describedby={note}
-          autoComplete="off"
-          autoCapitalize="off"
-          autoCorrect="off"
-          spellCheck={false}
-          enterKeyHint="enter"
-        />
-        <output id={note} className={styles.note}>
-          {noteSays(understood)}
-        </output>
-        {!keypad.shown && (
-          <button type="button" className={styles.keys} aria-label="Keys for a reading" onClick={keypad.show}>
-            <Grid3x3 size={22} aria-hidden />
+      <div className={styles.dock}>
+        {keypad.shown && <Keypad line={line} edit={edit} close={keypad.hide} />}
+        <form className={styles.line} data-state={stateOf(understood)} onSubmit={submit}>
+          <Offers completion={completion} />
+          <input
+            {...completion.inputProps(input)}
+            placeholder="element OL · turns, no heat · rear off"
+            aria-label="Reading line"
+            aria-describedby={note}
+            autoComplete="off"
+            autoCapitalize="off"
+            autoCorrect="off"
+            spellCheck={false}
+            enterKeyHint="enter"
+          />
+          <output id={note} className={styles.note}>
+            {noteSays(understood)}
+          </output>
+          {!keypad.shown && (
+            <button type="button" className={styles.keys} aria-label="Keys for a reading" onClick={keypad.show}>
+              <Grid3x3 size={22} aria-hidden />
+            </button>
+          )}
+          <button type="submit" disabled={intents.length === 0} aria-label="Enter">
+            <CornerDownLeft size={22} aria-hidden />
           </button>
-        )}
-        <button type="submit" disabled={intents.length === 0} aria-label="Enter">
-          <CornerDownLeft size={22} aria-hidden />
-        </button>
-      </form>
+        </form>
+      </div>
     </>
   );
 }
