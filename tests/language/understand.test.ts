@@ -2,10 +2,11 @@ import { expect, test } from "vitest";
 import { foldJob, type Job } from "../../src/core/job/fold";
 import type { Safety } from "../../src/core/job/safety";
 import { complaintIn } from "../../src/core/language/complaint";
-import { complete } from "../../src/core/language/complete";
+import { type CompletionContext, complete, SAID_AT } from "../../src/core/language/complete";
 import { type Context, understand } from "../../src/core/language/understand";
 import type { Machine } from "../../src/core/machine/format";
 import { vocabularyOf } from "../../src/core/naming/vocabulary";
+import { MACHINES } from "../../src/machines";
 import { shipped } from "../job-of";
 
 const machine = shipped("orrinshaw-e27");
@@ -136,6 +137,21 @@ test("completion offers names that go on from what is typed, and nothing once it
   expect(complete("ele", vocabulary).map((c) => c.line)).toContain("element ");
   expect(complete("turns, hi", vocabulary).map((c) => c.line)).toContain("turns, high limit ");
   expect(complete("element OL", vocabulary)).toEqual([]);
+});
+
+test("completion begins with what is asked, then with what is said at the bench", () => {
+  const first = (line: string, context: CompletionContext) => complete(line, vocabulary, context)[0]?.label;
+  expect(first("a", { bench: "air" })).toBe("air strong");
+  expect(first("e", { bench: "safe" })).toBe("energised");
+  expect(first("e", { bench: "air" })).toBe("exhaust ");
+  expect(first("d", { bench: "watch", asked: ["drum turns", "drum does not turn"] })).toBe("drum turns");
+});
+
+test.each(MACHINES.map((m) => [m.id, m] as const))("%s: whatever completion offers as a whole saying is understood", (_, on) => {
+  const whole = [...new Set(Object.values(SAID_AT).flat())].filter((p) => !p.endsWith(" "));
+  const kept = whole.filter((p) => understand(p, { machine: on, job: job({ power: "unknown" }, on) }).is === "note");
+  // Said only of some machines: gas, a capacitor, a display.
+  expect(kept.filter((p) => !/gas|capacitor|display|lamp|drum (in|out)/.test(p))).toEqual([]);
 });
 
 test("a finding keeps the circumstances in which it was typed: the power as it was then, the panels that were off", () => {

@@ -66,6 +66,8 @@ export function answerSays(asked: Asked, known: Known): Answer {
       return offAnswer(machine, job);
     case "expect":
       return expectAnswer(machine, partOf(machine, asked.part));
+    case "where":
+      return whereAnswer(machine, partOf(machine, asked.part));
     case "read":
       return readAnswer(machine, job, asked.part);
   }
@@ -141,23 +143,24 @@ function offAnswer(machine: Machine, job: Job): Answer {
 }
 
 function expectAnswer(machine: Machine, part: Part): Answer {
-  const nominal = nominalOhms(part);
-  const place = panelName(machine, part.panel ?? "");
-  const where = part.panel === null ? [] : [`Behind the ${place}.`];
   const named = capital(partName(machine, part.id));
-  const { test } = part;
+  const more = [part.test, ...behind(machine, part)];
+  const nominal = nominalOhms(part);
   if (nominal !== undefined)
-    return {
-      says: `${named}: about ${formatValue(nominal, "ohm")}${part.kind === "thermistor" ? " at 25 °C" : " cold"}.`,
-      more: [test, ...where],
-    };
-  if (part.kind === "element")
-    return { says: `${named}: about ${formatValue(part.volts ** 2 / part.watts, "ohm")} cold, OL to the cabinet.`, more: [test, ...where] };
+    return { says: `${named}: about ${formatValue(nominal, "ohm")}${part.kind === "thermistor" ? " at 25 °C" : " cold"}.`, more };
+  const isMetered = kindOf(part).windings(part).length > 0;
+  return { says: isMetered ? `${named}: next to nothing when closed, OL when open.` : `${named}: nothing to meter.`, more };
+}
+
+function whereAnswer(machine: Machine, part: Part): Answer {
+  const points = machine.testPoints.filter((t) => part.nets.includes(t.net)).map((t) => t.id);
   return {
-    says: kindOf(part).windings(part).length > 0 ? `${named}: under 0.5 Ω when closed.` : `${named}: nothing to meter.`,
-    more: [test, ...where],
+    says: `${capital(partName(machine, part.id))}: ${part.where}.`,
+    more: [...behind(machine, part), ...(points.length > 0 ? [`On the sheet at ${points.join(" and ")}.`] : [])],
   };
 }
+
+const behind = (machine: Machine, { panel }: Part): string[] => (panel === null ? [] : [`Behind the ${panelName(machine, panel)}.`]);
 
 function readAnswer(machine: Machine, job: Job, id: string): Answer {
   const touches = (place: object) =>

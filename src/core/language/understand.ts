@@ -120,6 +120,7 @@ const ASKED_SAYS: Record<Asked["ask"], string> = {
   off: "What is off",
   expect: "What it should read",
   read: "What it did read",
+  where: "Where it sits",
 };
 
 function closing(job: Job): Understanding {

@@ -83,8 +83,8 @@ const formIn = (phrase: string): Form | undefined => {
 const setOf = (list: string): ReadonlySet<string> => new Set(phrasesIn(list).flatMap((p) => normal(p)));
 
 const FILLER_WORDS = phrasesIn(FILLER).flatMap((p) => normal(p).split(" "));
-/** With all their forms: “tries” is no slip of “trips”. */
 const STRANGERS = new Set(phrasesIn(STRANGE).flatMap((p) => normal(p).split(" ")));
+/** With all their forms: “tries” is no slip of “trips”. */
 const FILLERS = new Set(FILLER_WORDS.flatMap((w) => (w.length > 2 ? formsOf(w).map(([form]) => form) : [w])));
 const LOOSE_ONES = setOf(LOOSE);
 

@@ -4,7 +4,7 @@ import type { Draft } from "../../job/kinds/index";
 /** Questions that are answered in place. `expect`, `read`: what a part should read, and what it did read. */
 export type Asked =
   | { readonly ask: "next" | "why" | "left" | "stage" | "cost" | "parts" | "safe" | "off" }
-  | { readonly ask: "expect" | "read"; readonly part: string };
+  | { readonly ask: "expect" | "read" | "where"; readonly part: string };
 
 export type Command = "undo" | "close" | "prove";
 

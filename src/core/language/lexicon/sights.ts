@@ -137,7 +137,7 @@ export const SIGHT_WORDS: readonly SightRow[] = [
     sight: "keeps",
     yes: "yes",
     no: "no",
-    of: ["heat", "flame", "machine", "burner" as Subject],
+    of: ["heat", "flame", "machine"],
     bare: true,
     words:
       "~stay lit, ~stay warm, ~stay hot, ~keep heating, ~keep burning, ~keep warm, ~keep hot, ~hold heat, ~hold the heat, ~keep its heat, ~keep the heat, ~relight, ~light again, ~heat again, ~hold the flame, ~stay alight, ~burn steadily, ~light every time, lights each time, heats every time, steady heat, steady flame",

@@ -10,7 +10,7 @@ import styles from "./ReadingLine.module.css";
 import { Readings } from "./Readings";
 import { useCompletion } from "./use-completion";
 import { useKeypad } from "./use-keypad";
-import { useLineInput, useSend, useUnderstanding, useVocabulary } from "./use-line";
+import { useCompletionContext, useLineInput, useSend, useUnderstanding, useVocabulary } from "./use-line";
 
 /** Takes what a technician would mutter; says how it understood before Enter, and keeps it whatever it is. */
 export function ReadingLine() {
@@ -31,7 +31,14 @@ export function ReadingLine() {
     send(intents);
     if (intents.length > 0) keypad.hide();
   };
-  const completion = useCompletion({ line, vocabulary: useVocabulary(), understood: isWhole(understood), edit, enter });
+  const completion = useCompletion({
+    line,
+    vocabulary: useVocabulary(),
+    context: useCompletionContext(),
+    understood: isWhole(understood),
+    edit,
+    enter,
+  });
   const submit = (e: FormEvent) => {
     e.preventDefault();
     enter();

@@ -1,12 +1,13 @@
 import { type UseComboboxPropGetters, useCombobox } from "downshift";
 import { type ChangeEvent, type KeyboardEvent, type RefObject, useMemo, useState } from "react";
-import { type Completion, complete } from "../../../core/language/complete";
+import { type Completion, type CompletionContext, complete } from "../../../core/language/complete";
 import type { Vocabulary } from "../../../core/naming/vocabulary";
 import { history } from "./history";
 
 interface Options {
   readonly line: string;
   readonly vocabulary: Vocabulary;
+  readonly context: CompletionContext;
   /** The line is a whole saying already: Tab goes on to the next field. */
   readonly understood: boolean;
   readonly edit: (text: string) => void;
@@ -23,10 +24,10 @@ export interface LineCompletion {
 }
 
 /** What the line could go on as; and the lines of before, by the arrows, while nothing is offered. */
-export function useCompletion({ line, vocabulary, understood, edit, enter }: Options): LineCompletion {
+export function useCompletion({ line, vocabulary, context, understood, edit, enter }: Options): LineCompletion {
   const [closed, setClosed] = useState(false);
   const [back, setBack] = useState(-1);
-  const offers = useMemo(() => (closed ? [] : complete(line, vocabulary).toReversed()), [line, closed, vocabulary]);
+  const offers = useMemo(() => (closed ? [] : complete(line, vocabulary, context).toReversed()), [line, closed, vocabulary, context]);
   const change = (text: string) => {
     setClosed(false);
     setBack(-1);

@@ -1,6 +1,11 @@
 import { useEffect, useMemo, useRef } from "react";
+import { findingKind, type Question } from "../../../core/finding/finding";
 import { questionOfCheck } from "../../../core/job/checks/index";
+import type { CompletionContext } from "../../../core/language/complete";
+import { phraseFor } from "../../../core/language/phrases";
+import { answerSays } from "../../../core/language/tests";
 import { type Understanding, understand } from "../../../core/language/understand";
+import type { Machine } from "../../../core/machine/format";
 import { vocabularyOf } from "../../../core/naming/vocabulary";
 import { readDraft, writeDraft } from "../../drafts/drafts";
 import { useDispatch, useJob, useMachine } from "../store/context";
@@ -32,6 +37,21 @@ function useAsked() {
     if (step?.kind === "test") return step.test.question;
     return step?.kind === "examine" ? questionOfCheck(machine, step.check) : undefined;
   }, [step, machine]);
+}
+
+/** What is likely to be said here: by the bench, and by what the card asks for. */
+export function useCompletionContext(): CompletionContext {
+  const machine = useMachine();
+  const bench = useJob((s) => s.view.bench);
+  const asked = useAsked();
+  return useMemo(() => ({ bench, asked: asked ? wordsAnswering(machine, asked) : [] }), [machine, bench, asked]);
+}
+
+/** What begins the answer to a question, or the answers themselves. */
+function wordsAnswering(machine: Machine, question: Question): readonly string[] {
+  const asks = findingKind(question).asks(question, machine);
+  if (asks && "answers" in asks) return asks.answers.map((value) => answerSays(machine, question, value));
+  return [phraseFor(machine, question)];
 }
 
 /** The field. What was typed before the page came alive, or was reloaded, is taken over. */

@@ -72,7 +72,7 @@ export function preferenceIn(line: string): Meaning | undefined {
   return entry({ kind: "preference", body: Object.assign({}, ...ways) });
 }
 
-const QUESTIONS: readonly (readonly [Exclude<Asked["ask"], "expect" | "read">, RegExp])[] = [
+const QUESTIONS: readonly (readonly [Exclude<Asked["ask"], "expect" | "read" | "where">, RegExp])[] = [
   [
     "safe",
     /\b(safe|can i|may i|could i|should i|do i dare|dare i|ok to|okay to|allowed)\b.*\b(energi[sz]e|plug|power|switch|turn|live|run|on|start|touch|measure|go in|in there|close)\b|\bis (it|the machine|this) (safe|dead|live)\b|\bis the power off\b|\bsafe to\b|\bam i safe\b/,
@@ -110,6 +110,8 @@ const EXPECTS =
 const READ =
   /\bwhat did\b.*\b(read|show|measure|say|give|have)\b|\bwhat was\b.*\b(reading|value|at)?\b|\bdid i (measure|test|check|read)\b|\blast reading\b|\bhave i (measured|tested|checked|read)\b/;
 
+const WHERE = /^(and |so |ok |but )?(wheres|where (is|are|do i find|would i find|can i find|sits|does))\b|\bwhere (the|its) .* (is|sits)\b/;
+
 /** A question that the line asks, if it asks one. */
 export function questionIn(line: string, chunks: readonly Chunk[], machine: Machine): Meaning | undefined {
   // As it was typed, and as its words were spelt right.
@@ -122,6 +124,8 @@ export function questionIn(line: string, chunks: readonly Chunk[], machine: Mach
     .map((n) => ({ ...n, parts: wired(machine, n.parts) }))
     .find((n) => n.parts.length > 0)?.parts[0];
   if (part !== undefined && is(READ) && !is(/\bshould\b/)) return question({ ask: "read", part });
+  const bodily = nounsOf(chunks, machine).find((n) => n.parts.length > 0)?.parts[0];
+  if (bodily !== undefined && is(WHERE)) return question({ ask: "where", part: bodily });
   if (part !== undefined && is(EXPECTS) && !is(/\b(next|cost|price)\b/)) return question({ ask: "expect", part });
   for (const [ask, pattern] of QUESTIONS) if (is(pattern)) return question({ ask });
   return undefined;
