@@ -196,17 +196,17 @@ const WORD_NUMBERS: Readonly<Record<string, number>> = {
   another: 1,
 };
 const WORDED =
-  /^(?:(half|quarter)(?: of)? an? (hour|minute|second)|(?:a )?(couple|few) (?:of )?(minutes?|mins?|seconds?|secs?|hours?)|(an?|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|twenty|thirty|forty|fifty|sixty|ninety|another|half)(?: ?-? ?(five|odd|good|full|whole))? (minutes?|mins?|seconds?|secs?|hours?)(?: and a (half))?)\b/i;
+  /^(?:(half|quarter)(?: of)? an? (hour|minute|second)|(?:a )?(couple) (?:of )?(minutes?|mins?|seconds?|secs?|hours?)|(an?|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|twenty|thirty|forty|fifty|sixty|ninety|another|half)(?: ?-? ?(five|odd|good|full|whole))? (minutes?|mins?|seconds?|secs?|hours?)(?: and a (half))?)\b/i;
 
 /** A time in words at the head of `text`: “half a minute”, “ten minutes”. */
 export function timeInWordsAt(text: string): { readonly amount: Amount; readonly length: number } | undefined {
   const found = WORDED.exec(text);
   if (!found) return undefined;
-  const [all, part, partUnit, few, fewUnit, count, extra, unit, half] = found;
+  const [all, part, partUnit, couple, coupleUnit, count, extra, unit, half] = found;
   const factor = (u: string) => (/^h/i.test(u) ? 3600 : /^m/i.test(u) ? 60 : 1);
   if (part)
     return { amount: { value: (WORD_NUMBERS[part.toLowerCase()] ?? 1) * factor(partUnit ?? ""), unit: "second" }, length: all.length };
-  if (few) return { amount: { value: (few.toLowerCase() === "few" ? 3 : 2) * factor(fewUnit ?? ""), unit: "second" }, length: all.length };
+  if (couple) return { amount: { value: 2 * factor(coupleUnit ?? ""), unit: "second" }, length: all.length };
   const n = (WORD_NUMBERS[(count ?? "").toLowerCase()] ?? 1) + (extra?.toLowerCase() === "five" ? 5 : 0) + (half ? 0.5 : 0);
   return { amount: { value: n * factor(unit ?? ""), unit: "second" }, length: all.length };
 }

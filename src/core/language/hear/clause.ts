@@ -154,10 +154,12 @@ function nounAt(chunk: Chunk, at: number, machine: Machine): NounPhrase | undefi
     (whole.length > 0 && !isShort) || !assembly
       ? whole
       : [...new Set([...machine.parts.filter((p) => p.assembly === assembly.id).map((p) => p.id), ...whole])];
+  // “main board”: what is fitted as one is also a part of its own.
+  const itself = assembly && whole.length === 0 ? maybePartOf(machine, assembly.id)?.id : undefined;
   const terminals = whole.length === 1 && first?.terminals ? first.terminals : undefined;
   return {
     at,
-    parts: ids,
+    parts: itself === undefined ? ids : [itself],
     ...(terminals && { terminals }),
     ...(assembly && { assembly: assembly.id }),
     ...(piece && { piece: piece.id }),

@@ -196,13 +196,13 @@ export const STATE_PHRASES: readonly { readonly control: string; readonly positi
     control: "door",
     position: "shut",
     words:
-      "door shut, door closed, with the door shut, with the door closed, with door shut, with door closed, door is shut, door is closed, door pushed to, door pressed, when closed door",
+      "with it closed, with it shut, when shut, when it is shut, when it is closed, door shut, door closed, with the door shut, with the door closed, with door shut, with door closed, door is shut, door is closed, door pushed to, door pressed, when closed door",
   },
   {
     control: "door",
     position: "open",
     words:
-      "door open, with the door open, with door open, door is open, open door, with open door, door opened, door wide open, when the door is open, while the door is open, door ajar",
+      "door open, with the door open, with door open, door is open, with it open, it open, when open, when it is open, open door, with open door, door opened, door wide open, when the door is open, while the door is open, door ajar",
   },
   {
     control: "start",

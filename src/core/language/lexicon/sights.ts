@@ -246,7 +246,7 @@ export const SIGHT_WORDS: readonly SightRow[] = [
     no: "no",
     of: ["breaker"],
     words:
-      "~blow, ~pop, ~knock out, ~knock off, ~throw, ~kill, ~kick, ~kick out, ~take out, ~drop, ~flip, ~let go, ~jump, ~go, ~jump out, ~drop out, ~fall, ~take down, ~open, ~bring down, ~set off, ~fly out, out, ~cut out, ~go off, ~trip off, ~pull",
+      "~blow, ~pop, ~knock out, ~knock off, ~throw, ~kill, ~kick, ~kick out, ~take out, ~drop, ~flip, ~let go, ~jump, ~go, ~jump out, ~drop out, ~fall, ~take down, ~open, ~bring down, ~set off, ~fly out, ~cut out, ~go off, ~trip off, ~pull",
   },
   { sight: "trips", yes: "no", of: ["breaker"], words: "~hold, holds, ~stay in, ~stay on, ~stay up, fine" },
   // lamp
@@ -347,7 +347,7 @@ export const SIGHT_WORDS: readonly SightRow[] = [
     no: "no",
     of: ["timer"],
     words:
-      "~move, ~advance, ~tick, ~turn, ~run, ~go round, ~count down, ~step, ~move on, ~go, ~work, ~go down, ~rotate, ~progress, ~budge, ~turn by itself, ~go on, ~move by itself, ~drop, ~change, ~start, ~run down, ~wind down, ~respond, ~run off",
+      "~move, ~advance, ~tick, ~turn, ~run, ~go round, ~count down, ~step, ~move on, ~go, ~work, ~go down, ~rotate, ~progress, ~budge, ~turn by itself, ~go on, ~move by itself, ~drop, ~change, ~start, ~creep, ~creep on, ~run down, ~wind down, ~respond, ~run off",
   },
   {
     sight: "advances",

@@ -1,6 +1,6 @@
 import type { Draft } from "../../../job/kinds/index";
 import type { WordTag } from "../../lexicon/words";
-import { type Candidate, type Clause, has, isDone, nounsOf, placesOf, tagged } from "../clause";
+import { type Candidate, type Clause, has, isDone, nounsOf, placesOf, pointsNamed, tagged } from "../clause";
 import { sightSeen } from "../facts";
 import { entry } from "../meaning";
 
@@ -149,6 +149,7 @@ function provenDead(clause: Clause): Candidate | undefined {
   const rest = [
     ...tagged(chunks, "byMeter", "outlet", "block", "yet", "cabinet", "hots", "neutral", "machineItself"),
     ...powerNouns(clause),
+    ...pointsNamed(chunks).map((p) => p.at),
     ...tagged(chunks, "cordOut", "breakerOff", "powerOff", "locked"),
     ...placesOf(chunks, (c) => /^(anywhere|everywhere|meter|block|legs|l1|l2|earth|three step|first and last|before|after)$/.test(c.text)),
   ];
@@ -159,7 +160,8 @@ function cocks({ chunks, machine }: Clause): Candidate[] {
   return (["gas", "water"] as const).flatMap((of): Candidate[] => {
     const nouns = tagged(chunks, of).filter((i) => !/\bcoil/.test(chunks[i]?.text ?? ""));
     if (nouns.length === 0 || (of === "gas" && tagged(chunks, "smells", "soap").length > 0)) return [];
-    if (of === "gas" && nouns.every((i) => /^(gas )?valve$/.test(chunks[i]?.text ?? ""))) return [];
+    if (of === "gas" && nouns.every((i) => /^(gas )?valve$/.test(chunks[i]?.text ?? "")) && tagged(chunks, "outlet").length === 0)
+      return [];
     const others = nounsOf(chunks, machine).filter(
       (n) =>
         !nouns.includes(n.at) &&

@@ -36,7 +36,7 @@ export function pointsIn(
     const found =
       point !== undefined && (!isLetter || letters.includes(i))
         ? point
-        : sensesOf(chunk, "leg")[0]
+        : sensesOf(chunk, "leg")[0] && !isOnlyHot(chunks, i)
           ? machine.supply.legs.find((l) => l.id === sensesOf(chunk, "leg")[0]?.leg)?.pin
           : has(chunk, "neutral") && legsNamed
             ? neutralBeside(machine, chunks)
@@ -51,6 +51,10 @@ export function pointsIn(
 /** “motor start winding”, where a point is called so too: the part, unless another point is named with it. */
 const isRatherPart = (chunks: readonly Chunk[], at: number): boolean =>
   sensesOf(chunks[at], "part").length > 0 && !chunks.some((c, i) => i !== at && hasLegOrPoint(c));
+
+/** “OL hot”: how warm it was, where nothing else is of the supply. */
+const isOnlyHot = (chunks: readonly Chunk[], at: number): boolean =>
+  chunks[at]?.text === "hot" && !chunks.some((c, i) => i !== at && (hasLegOrPoint(c) || has(c, "neutral", "cabinet", "outlet", "plugEnd")));
 
 const hasLegOrPoint = (chunk: Chunk): boolean => chunk.senses.some((s) => s.is === "leg" || (s.is === "point" && chunk.text.length > 1));
 
@@ -75,6 +79,10 @@ function neutralBeside(machine: Machine, chunks: readonly Chunk[]): string {
     return machine.sheet.rails[1]?.net ?? neutral.pin;
   return neutral.pin;
 }
+
+/** “120 and 119 to neutral”: more than one value that only mains have, V (est.). */
+const severalVolts = (chunks: readonly Chunk[]): boolean =>
+  chunks.filter((c) => (c.amount?.value ?? 0) > 80 && (c.amount?.value ?? 0) < 300).length > 1;
 
 /** The supply as a saying speaks of it; `undefined` where it does not. */
 export function supplyPlaces({ chunks, machine, carried }: Clause): SupplyPlace | undefined {
@@ -103,7 +111,10 @@ export function supplyPlaces({ chunks, machine, carried }: Clause): SupplyPlace 
   const spoken = wall.length + plug.length + block.length + hots.length + each.length + legs.length;
   if (
     named.length > 0 ||
-    (spoken === 0 && !(carried.atOutlet && neutral.length + between.length > 0) && !(neutral.length > 0 && cabinet.length > 0))
+    (spoken === 0 &&
+      !(neutral.length > 0 && severalVolts(chunks)) &&
+      !(carried.atOutlet && neutral.length + between.length > 0) &&
+      !(neutral.length > 0 && cabinet.length > 0))
   )
     return undefined;
   const family = wall.length > 0 || (carried.atOutlet && plug.length + block.length === 0) ? "wall" : block.length > 0 ? "block" : "plug";

@@ -10,8 +10,10 @@ export interface Qualified extends Omit<Reading, "value"> {
 }
 
 /** Reads them off the chunks that go with the value. */
-export function qualifiersIn({ chunks, machine }: Clause, group: Group): Qualified {
-  const nouns = nounsOf(chunks, machine);
+export function qualifiersIn({ chunks, machine, carried }: Clause, group: Group): Qualified {
+  const named = nounsOf(chunks, machine);
+  // “0.1, OL at low”: of the part that was spoken of.
+  const nouns = named.some((n) => n.parts.length > 0) || !carried.parts ? named : [{ at: -1, parts: carried.parts }];
   const covers: number[] = [];
   const controls: Record<string, string> = {};
   let [wiresOn, hot] = [false, has(chunks[group.said.at], "whileHot")];
@@ -21,12 +23,14 @@ export function qualifiersIn({ chunks, machine }: Clause, group: Group): Qualifi
     const states =
       i === 0 ? [] : sensesOf(chunk, "state").filter((s) => isPlain(chunk, s.control) || isWorkedBy(nouns, s.control, machine));
     const state = states.find((s) => isWorkedBy(nouns, s.control, machine)) ?? states[0];
+    const isOpened = chunk.text === "open" && group.said.word === "OL" && isWorkedBy(nouns, "door", machine);
+    if (isOpened) controls.door = "open";
     const isWarm = warmthAt(chunks, i, group);
     if (state) controls[state.control] = state.position;
     else if (has(chunk, "wiresOn")) wiresOn = true;
     else if (!has(chunk, "wiresOff", "leads", "oneEnd") && has(chunk, "whileHot")) hot = true;
     if (isWarm) partC = chunk.amount?.value;
-    if (state || isWarm || has(chunk, "wiresOn", "wiresOff", "leads", "oneEnd", "whileHot", "whileCold")) covers.push(i);
+    if (state || isWarm || isOpened || has(chunk, "wiresOn", "wiresOff", "leads", "oneEnd", "whileHot", "whileCold")) covers.push(i);
   });
   return {
     covers,

@@ -1,5 +1,5 @@
 import type { Machine } from "../../../machine/format";
-import { type Candidate, type Clause, has, sensesOf } from "../clause";
+import { type Candidate, type Clause, has, placesOf, sensesOf } from "../clause";
 import { settingOf } from "../facts";
 import { entry } from "../meaning";
 import type { Chunk } from "../senses";
@@ -34,6 +34,12 @@ export function settings(clause: Clause): Candidate[] {
 
 /** “was on fluff”: of the cycle, without its name. */
 function asFound(chunks: readonly Chunk[], machine: Machine): Candidate[] {
+  const chosen = placesOf(chunks, (c) => /^(selected|chosen|set|was set|was selected)$/.test(c.text));
+  const heat = placesOf(chunks, (c) => /\bheat$/.test(c.text) && sensesOf(c, "position").some((p) => p.id === "low" || p.id === "high"));
+  const [at] = heat;
+  const position = sensesOf(at === undefined ? undefined : chunks[at], "position").find((p) => p.id === "low" || p.id === "high")?.id;
+  if (at !== undefined && position !== undefined && chosen.length > 0 && stands(machine, "heat", position))
+    return [candidate(chunks, "heat", position, [at, ...chosen])];
   const was = chunks.findIndex((c) => /^(was|found|left|stood|it was|had it|had|set|set at|set to|set on)$/.test(c.text));
   const on = chunks[was + 1];
   const control = machine.controls.find((c) => c.id === "timer" || c.id === "cycle")?.id;

@@ -56,7 +56,7 @@ function thingsOf(chunk: Chunk | undefined, machine: Machine): readonly Subject[
   return thing === undefined ? [] : [thing];
 }
 
-const UNDER = /^(when|whenever|as soon as|once|while|every time|each time|the moment|before)$/;
+const UNDER = /^(when|whenever|as soon as|once|while|every time|each time|the moment|the second|the instant|before)$/;
 
 /** “trips as soon as it heats”: what follows only tells when. */
 function subordinateIn(chunks: readonly Chunk[]): number[] {
@@ -69,8 +69,20 @@ function readRow(clause: Clause, row: SightRow, at: number, form: string | undef
   if (!isSight(row.sight) || !canBe(machine, row.sight)) return undefined;
   if (chunks[at]?.text === "still" && at !== chunks.length - 1) return undefined;
   // “the cut-off”: a thing, not what it does.
-  const isThing = sensesOf(chunks[at], "part").length > 0 && form === "plain";
+  const isThing = sensesOf(chunks[at], "part").length > 0 && (form === "plain" || /^(the|a|this|that)$/.test(chunks[at - 1]?.text ?? ""));
   if (isThing && !HELPS.test(chunks[at - 1]?.text ?? "") && !has(chunks[at - 1], "no", "notDone")) return undefined;
+  // “knob stood between two programmes”: where it was left.
+  if (
+    row.sight === "advances" &&
+    /^(stands|stood)$/.test(chunks[at]?.text ?? "") &&
+    /^(between|on|at|in)$/.test(chunks[at + 1]?.text ?? "")
+  )
+    return undefined;
+  // “main fuse blown”: how it is, not what it did.
+  if (row.sight === "trips" && chunks[at]?.text === "blown") return undefined;
+  // “the whole run”: a noun.
+  if (form !== undefined && form !== "third" && /^(the|a|an|whole|its|this|that|full|entire|every|each)$/.test(chunks[at - 1]?.text ?? ""))
+    return undefined;
   // “nothing to order”.
   if (chunks[at]?.text === "nothing" && chunks.some((c, k) => k !== at && !c.loose && !c.filler && !isTelling(c))) return undefined;
   // “on the van”: a place.
@@ -86,7 +98,7 @@ function readRow(clause: Clause, row: SightRow, at: number, form: string | undef
   const denied = denialOf(chunks, at);
   const said = denied.length > 0 ? row.no : row.yes;
   if (said === undefined) return undefined;
-  const subject = subjectFor(clause, row, at);
+  const subject = subjectFor(clause, row, at, form);
   // “panel comes on, press start, nothing”: of the machine, not of what was spoken of before.
   if (subject !== "another" && subject?.carried && /^nothing/.test(chunks[at]?.text ?? "") && !row.bare) return undefined;
   if (subject === "another" || (subject === undefined && !row.bare)) return undefined;
@@ -220,10 +232,11 @@ interface Spoken {
 }
 
 /** Of what it is said: the nearest subject before, else the nearest after, else what was spoken of. */
-function subjectFor(clause: Clause, row: SightRow, at: number): Spoken | "another" | undefined {
+function subjectFor(clause: Clause, row: SightRow, at: number, form: string | undefined): Spoken | "another" | undefined {
   const { chunks, carried } = clause;
   const fits = (chunk: Chunk | undefined) => thingsOf(chunk, clause.machine).find((s) => row.of.includes(s));
-  const own = fits(chunks[at]);
+  // “lights”, said as a verb, is not also what lights.
+  const own = form === undefined ? fits(chunks[at]) : undefined;
   let foreign = false;
   for (let i = at - 1; i >= 0; i--) {
     const found = fits(chunks[i]);

@@ -37,9 +37,11 @@ export function valuesIn(chunks: readonly Chunk[]): Said[] {
       ? [{ at, word: 0 }]
       : [];
   });
+  // “OL open”: the second word tells how the switch stood.
+  const single = words.filter((w, i) => !(i > 0 && chunks[w.at]?.text === "open" && words[i - 1]?.at === w.at - 1));
   const settled = withoutOwnTemperature(chunks, numbers);
   // “11.2, open”: each its own; but “shorted 0.2” or “open OL” is one value.
-  return [...settled, ...words.filter((w) => !settled.some((n) => Math.abs(n.at - w.at) <= 2))].sort((a, b) => a.at - b.at);
+  return [...settled, ...single.filter((w) => !settled.some((n) => Math.abs(n.at - w.at) <= 2))].sort((a, b) => a.at - b.at);
 }
 
 /** “opens when heated”: what it reads then. */

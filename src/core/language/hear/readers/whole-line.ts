@@ -32,7 +32,7 @@ export function commandIn(line: string): Command | undefined {
 }
 
 const UNDO =
-  /^(undo|delete|remove|cancel|scratch|strike|erase|wipe|drop|forget|ignore|take back|withdraw|retract|revert|kill|unsay)( that| it| this)?( (the |my )?last( one| entry| line| reading| note)?| one)?( back| again| out)?$/;
+  /^take (the last( one| entry| line| reading)?|that|it) (away|back|out|off)$|^(undo|delete|remove|cancel|scratch|strike|erase|wipe|drop|forget|ignore|take back|withdraw|retract|revert|kill|unsay)( that| it| this)?( (the |my )?last( one| entry| line| reading| note)?| one)?( back| again| out)?$/;
 
 const CLOSE =
   /^(close|finish|end|complete|wrap|sign|book)( up| out| off| down)?( the| this| my)? (job|ticket|call|visit|order|work order|case|record)( up| out| off| down)?$/;
