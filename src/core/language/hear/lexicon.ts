@@ -99,6 +99,10 @@ function generalPhrases(): Phrases {
 
 const GENERAL = generalPhrases();
 
+/** “clean”, at the end of a name or not, says how it is. */
+const isJudging = (word: string): boolean =>
+  (GENERAL.map.get(word) ?? []).some((s) => s.is === "word" && ["good", "bad", "eyeGood", "eyeBad"].includes(s.tag));
+
 function machinePhrases(machine: Machine): { phrases: Phrases; partWords: Map<string, Set<string>>; heads: Set<string> } {
   const phrases = new Phrases();
   const partWords = new Map<string, Set<string>>();
@@ -106,7 +110,7 @@ function machinePhrases(machine: Machine): { phrases: Phrases; partWords: Map<st
   const named = (text: string, sense: Sense) => {
     phrases.add(text, sense);
     const last = normal(text).split(" ").at(-1);
-    if (last && sense.is === "part") heads.add(last);
+    if (last && sense.is === "part" && !isJudging(last)) heads.add(last);
   };
   for (const part of machine.parts) {
     const sense: Sense = { is: "part", id: part.id };
