@@ -103,6 +103,12 @@ const GENERAL = generalPhrases();
 const isJudging = (word: string): boolean =>
   (GENERAL.map.get(word) ?? []).some((s) => s.is === "word" && ["good", "bad", "eyeGood", "eyeBad"].includes(s.tag));
 
+/** “filter clean”, among a part's names: a verdict on it. */
+const isVerdict = (name: string): boolean => {
+  const words = normal(name).split(" ");
+  return words.length > 1 && isJudging(words.at(-1) ?? "");
+};
+
 function machinePhrases(machine: Machine): { phrases: Phrases; partWords: Map<string, Set<string>>; heads: Set<string> } {
   const phrases = new Phrases();
   const partWords = new Map<string, Set<string>>();
@@ -114,7 +120,7 @@ function machinePhrases(machine: Machine): { phrases: Phrases; partWords: Map<st
   };
   for (const part of machine.parts) {
     const sense: Sense = { is: "part", id: part.id };
-    for (const name of namesOf(part)) named(name, sense);
+    for (const name of namesOf(part)) if (!isVerdict(name)) named(name, sense);
     for (const word of new Set(normal(wordsOfPart(part)).split(" ").map(same))) {
       if (LOOSE_ONES.has(word)) continue;
       const having = partWords.get(word) ?? new Set();
