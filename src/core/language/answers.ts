@@ -156,7 +156,10 @@ function whereAnswer(machine: Machine, part: Part): Answer {
   const points = machine.testPoints.filter((t) => part.nets.includes(t.net)).map((t) => t.id);
   return {
     says: `${capital(partName(machine, part.id))}: ${part.where}.`,
-    more: [...behind(machine, part), ...(points.length > 0 ? [`On the sheet at ${points.join(" and ")}.`] : [])],
+    more: [
+      ...(/behind/i.test(part.where) ? [] : behind(machine, part)),
+      ...(points.length > 0 ? [`On the sheet at ${points.join(" and ")}.`] : []),
+    ],
   };
 }
 

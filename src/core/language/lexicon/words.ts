@@ -62,7 +62,8 @@ export const WORDS = {
   cabinet:
     "cabinet, cab, chassis, frame, case, casing, housing metal, earth, ground, gnd, bare metal, metal, body, cabinet metal, box metal, to the box, heater box, carcass, earth screw, ground screw",
   outlet: "outlet, wall outlet, socket, wall socket, receptacle, wall, at the wall, power point, wall plug, the wall",
-  plugEnd: "plug, plug pins, cord end, at the plug, pins of the plug, cord plug, plug end",
+  plugEnd:
+    "at the plug pins, at the pins of the plug, at the pins, plug, plug pins, cord end, at the plug, pins of the plug, cord plug, plug end",
   block: "terminal block, block, terminal strip, terminals of the cord",
   neutral: "neutral, n",
   hots: "hots, both hots, the hots, hot to hot, legs, both legs, the legs, leg to leg, two legs, hot legs, hot wires, line to line, hot leg to hot leg, between legs, phases, phase to phase, across both legs, across the line, across the hots",

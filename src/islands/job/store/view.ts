@@ -33,9 +33,11 @@ const AS_FOUND: ControlPositions = {};
 
 export const viewOf = (bench: Stage): View => ({ bench, line: "", lineCalls: 0, controls: AS_FOUND, chosen: NOTHING });
 
-/** After an entry the page shows the suspects again, controls as found. The same view when it does already. */
+/** After an entry the page shows the suspects again, controls as found, no answer. The same view when it does already. */
 export const afterEntry = (view: View): View =>
-  view.chosen === NOTHING && view.controls === AS_FOUND ? view : { ...view, chosen: NOTHING, controls: AS_FOUND };
+  view.chosen === NOTHING && view.controls === AS_FOUND && view.asked === undefined
+    ? view
+    : { ...view, chosen: NOTHING, controls: AS_FOUND, asked: undefined };
 
 /** The view after an intent. The same view where it changes nothing. */
 export function viewAfter(view: View, intent: Intent): View {

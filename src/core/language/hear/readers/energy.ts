@@ -147,7 +147,7 @@ function provenDead(clause: Clause): Candidate | undefined {
   if (made.length === 0 && (dead.length === 0 || tested.length === 0)) return undefined;
   const how = /\b(breaker|fuse|fuses|isolator)\b/.test(chunks.map((c) => c.text).join(" ")) ? "breaker" : "cord";
   const rest = [
-    ...tagged(chunks, "byMeter", "outlet", "block", "yet", "cabinet", "hots", "neutral", "machineItself"),
+    ...tagged(chunks, "byMeter", "outlet", "block", "plugEnd", "yet", "cabinet", "hots", "neutral", "machineItself"),
     ...powerNouns(clause),
     ...pointsNamed(chunks).map((p) => p.at),
     ...tagged(chunks, "cordOut", "breakerOff", "powerOff", "locked"),

@@ -269,6 +269,8 @@ const BEFORE_ONLY = /^(on|off|out|in|up|down|there|back|over)$/;
 function isForeign({ chunks, machine }: Clause, at: number, row: SightRow): boolean {
   const chunk = chunks[at];
   if (!chunk || chunk.loose) return false;
+  // “meter works”.
+  if (/\b(meter|tester)$/.test(chunk.text)) return true;
   const subjects = thingsOf(chunk, machine);
   if (subjects.length > 0) return !subjects.some((s) => row.of.includes(s));
   return nounsOf([chunk], machine).some((n) => n.parts.length > 0 && n.parts.every((p) => partOf(machine, p).kind !== "duct"));
