@@ -140,6 +140,14 @@ for (const viewport of SIZES)
       await asked.getByRole("button", { name: "Only a note" }).click();
       await expect(asked).toHaveCount(0);
       await expect(record(page).first()).toContainText("Note: “fuse OL”");
+      // From the record, as long as nobody has said what it is.
+      await line.fill("thermostat open");
+      await line.press("Enter");
+      await page.getByRole("button", { name: /^All \d+/ }).click();
+      await record(page).first().getByRole("button", { name: "High-limit thermostat, wires off: OL" }).click();
+      await expect(record(page).first()).toContainText("High-limit thermostat, wires off: OL");
+      await type(page, "undo");
+      await expect(asked).toContainText("“thermostat open”");
     });
 
     test("what the job's state forbids is kept with why, and becomes the finding once it is allowed", async ({ page }) => {
