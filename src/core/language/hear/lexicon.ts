@@ -100,8 +100,7 @@ function generalPhrases(): Phrases {
 const GENERAL = generalPhrases();
 
 /** “clean”, at the end of a name or not, says how it is. */
-const isJudging = (word: string): boolean =>
-  (GENERAL.map.get(word) ?? []).some((s) => s.is === "word" && ["good", "bad", "eyeGood", "eyeBad"].includes(s.tag));
+const isJudging = (word: string): boolean => (GENERAL.map.get(word) ?? []).some((s) => s.is === "word" && s.tag === "eyeGood");
 
 /** “filter clean”, among a part's names: a verdict on it. */
 const isVerdict = (name: string): boolean => {

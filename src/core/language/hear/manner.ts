@@ -39,9 +39,15 @@ export function mannerOf(chunks: readonly Chunk[], before: Manner | undefined): 
     past: isIn(chunks, "past"),
     asking:
       chunks.some((c) => c.text === "?") ||
-      (chunks[0] !== undefined && tagged(chunks.slice(0, 1), "asking").length > 0 && !hasAmount(chunks)),
+      (chunks[0] !== undefined && tagged(chunks.slice(0, 1), "asking").length > 0 && !hasAmount(chunks)) ||
+      isTurnedRound(chunks),
   };
 }
+
+/** “can it be energised”, “is the breaker off”: the verb before what it is said of. */
+const isTurnedRound = ([first, second]: readonly Chunk[]): boolean =>
+  /^(can|may|could|should|shall|is|are|am|was|were|does|do|did|has|have|had|will|would)$/.test(first?.text ?? "") &&
+  /^(it|i|we|you|he|she|they|this|that|there|the|a|an|my|anybody|anyone|somebody)$/.test(second?.text ?? "");
 
 const hasAmount = (chunks: readonly Chunk[]): boolean => chunks.some((c) => c.amount);
 /** “as expected” beside a reading is no guess. */

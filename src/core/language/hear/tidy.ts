@@ -44,8 +44,11 @@ const isTimed = (m: Meaning): boolean => {
 /** “warm for ten minutes, then cold”: the later “no” is heat that was not kept. */
 function lostAgain(meanings: readonly Meaning[]): readonly Meaning[] {
   const isHeat = (m: Meaning) => isSightOf(m, "warm", "yes") || isSightOf(m, "flame", "yes");
+  const isFlame = (m: Meaning) => isSightOf(m, "flame", "yes");
   return meanings.map((m, i) => {
-    if (!isSightOf(m, "warm", "no") || !meanings.slice(0, i).some(isHeat)) return m;
+    const before = meanings.slice(0, i);
+    const isLost = (isSightOf(m, "warm", "no") && before.some(isHeat)) || (isSightOf(m, "flame", "no") && before.some(isFlame));
+    if (!isLost) return m;
     const { secondsIntoRun: at, lastedSeconds: lasted } = sightIn(m)?.circumstances ?? {};
     return entry(sightSeen("keeps", "no", { ...(at !== undefined && { at }), ...(lasted !== undefined && { lasted }) }));
   });

@@ -56,7 +56,7 @@ const IRREGULAR: Readonly<Record<string, readonly [past: string, ...participle: 
   slide: ["slid"],
   smell: ["smelled", "smelt"],
   prove: ["proved", "proven"],
-  fit: ["fitted", "fit"],
+  fit: ["fitted"],
   leave: ["left"],
   become: ["became", "become"],
   begin: ["began", "begun"],

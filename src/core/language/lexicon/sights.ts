@@ -64,7 +64,7 @@ export const SIGHT_WORDS: readonly SightRow[] = [
     sight: "turns",
     yes: "no",
     of: ["drum", "clothes"],
-    words: "still, stuck, jammed, frozen, stands, idle, ~stay put, ~do nothing, does nothing, stopped, blocked",
+    words: "still, at rest, stuck, jammed, frozen, stands, idle, ~stay put, ~do nothing, does nothing, stopped, blocked",
   },
   // motor
   {
@@ -73,7 +73,7 @@ export const SIGHT_WORDS: readonly SightRow[] = [
     no: "no",
     of: ["motor", "fan"],
     words:
-      "~run, ~turn, ~start, ~spin, ~work, ~go, ~hear, heard, audible, ~rotate, ~start up, ~come on, ~kick in, ~whirr, purrs, ~operate, ~respond, ~react, sound, life",
+      "can be heard, ~run, ~turn, ~start, ~spin, ~work, ~go, ~hear, heard, audible, ~rotate, ~start up, ~come on, ~kick in, ~whirr, purrs, ~operate, ~respond, ~react, sound, life",
   },
   {
     sight: "motor",
@@ -88,7 +88,8 @@ export const SIGHT_WORDS: readonly SightRow[] = [
     no: "no",
     of: ["motor", "machine", "drum"],
     bare: true,
-    words: "~hum, ~buzz, ~drone, hum, humming noise, humming sound, buzzing noise, buzzing sound, buzz, hum from the motor, humming",
+    words:
+      "~hum, ~buzz, ~drone, hum, loud hum, low hum, a hum, humming noise, humming sound, buzzing noise, buzzing sound, buzz, hum from the motor, humming",
   },
   // warm
   {
@@ -113,7 +114,7 @@ export const SIGHT_WORDS: readonly SightRow[] = [
     of: ["heat", "air", "machine", "drum", "clothes"],
     bare: true,
     words:
-      "cold, stone cold, ~stay cold, ~remain cold, ~blow cold, cold air, ice cold, cool, cool air, ~tumble cold, ~run cold, ~come out cold, only cold air, cold air only, only cool air, cool air only, heatless, no heat, no hot air, ~turn cold",
+      "cold, icy, freezing, freezing cold, icy cold, stone cold, ~stay cold, ~remain cold, ~blow cold, cold air, ice cold, cool, cool air, ~tumble cold, ~run cold, ~come out cold, only cold air, cold air only, only cool air, cool air only, heatless, no heat, no hot air, ~turn cold",
   },
   { sight: "warm", yes: "no", of: ["heat"], words: "dead, none, off, gone, nil, zero, missing, out" },
   { sight: "warm", yes: "yes", of: ["heat", "air", "machine", "drum", "clothes"], bare: true, words: "hot" },
@@ -528,7 +529,7 @@ export const SIGHT_WORDS: readonly SightRow[] = [
     no: "no",
     of: ["pump"],
     words:
-      "~run, ~work, ~start, ~hum, ~pump, ~come on, heard, audible, ~hear, ~turn, ~spin, running, ~go, ~operate, ~buzz, sound, ~make a sound",
+      "can be heard, ~run, ~work, ~start, ~hum, ~pump, ~come on, heard, audible, ~hear, ~turn, ~spin, running, ~go, ~operate, ~buzz, sound, ~make a sound",
   },
   {
     sight: "pump",

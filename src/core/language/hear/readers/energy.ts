@@ -42,7 +42,7 @@ function power(clause: Clause): Candidate[] {
     found.length === 0 &&
     !tagged(chunks, "live").length &&
     !nounsOf(chunks, clause.machine).some((n) => n.parts.length > 0 && !n.parts.includes(clause.machine.supply.part)) &&
-    !chunks.some((c) => /panel|child|key|door|control|button|controls/.test(c.text))
+    !chunks.some((c) => !has(c, "aside", "breakerOff") && /panel|child|key|door|control|button|controls/.test(c.text))
   )
     found.push(act({ kind: "isolated", body: { locked: true } }, [...locked, ...machineWords(clause), ...powerNouns(clause)], 0.95));
   const isOfAPart = nounsOf(chunks, clause.machine).some((n) => n.parts.length > 0);
@@ -95,6 +95,8 @@ function partedPower({ chunks, machine }: Clause, locked: readonly number[]): Ca
   );
   const nounAt = nouns[0] ?? breakers[0] ?? powers[0];
   if (nounAt === undefined || tagged(chunks, "new", "remake").length > 0) return undefined;
+  // “plug it in”: told to be done.
+  if (/^(it|them|this|that|her)$/.test(chunks[nounAt + 1]?.text ?? "")) return undefined;
   const others = nounsOf(chunks, machine).filter(
     (n) => n.at !== nounAt && n.parts.some((p) => p !== machine.supply.part && !p.startsWith("cord")) && !has(chunks[n.at], "outlet"),
   );
@@ -160,7 +162,12 @@ function cocks({ chunks, machine }: Clause): Candidate[] {
   return (["gas", "water"] as const).flatMap((of): Candidate[] => {
     const nouns = tagged(chunks, of).filter((i) => !/\bcoil/.test(chunks[i]?.text ?? ""));
     if (nouns.length === 0 || (of === "gas" && tagged(chunks, "smells", "soap").length > 0)) return [];
-    if (of === "gas" && nouns.every((i) => /^(gas )?valve$/.test(chunks[i]?.text ?? "")) && tagged(chunks, "outlet").length === 0)
+    if (
+      of === "gas" &&
+      nouns.every((i) => /^(gas )?valve$/.test(chunks[i]?.text ?? "")) &&
+      tagged(chunks, "outlet").length === 0 &&
+      !isTurnedByHand(chunks)
+    )
       return [];
     const others = nounsOf(chunks, machine).filter(
       (n) =>
@@ -188,13 +195,19 @@ function cocks({ chunks, machine }: Clause): Candidate[] {
   });
 }
 
+/** “gas valve shut off”: the cock; the burner's own valve nobody shuts. */
+const isTurnedByHand = (chunks: Clause["chunks"]): boolean =>
+  chunks.some((c) => /^(shut off|turned off|turned on|opened again)$/.test(c.text));
+
 function discharged({ chunks, machine }: Clause): Candidate[] {
   const capacitors = machine.parts.filter((p) => p.kind === "capacitor").map((p) => p.id);
   const [part] = capacitors;
   const verbs = placesOf(chunks, (c) => isDone(c, "discharge"));
   if (part === undefined || verbs.length === 0) return [];
   const named = nounsOf(chunks, machine).filter((n) => n.parts.includes(part));
-  const alone = chunks.every((c, i) => verbs.includes(i) || c.loose || c.filler) && chunks.some((c) => /^discharged$|\bcap/.test(c.text));
+  const alone =
+    chunks.every((c, i) => verbs.includes(i) || c.loose || c.filler || has(c, "aside")) &&
+    chunks.some((c) => /^discharged$|\bcap/.test(c.text));
   if (named.length === 0 && !alone) return [];
   return [
     {
@@ -236,7 +249,7 @@ function soap({ chunks, machine }: Clause): Candidate[] {
     const onlyTest = bubbling.every((i) => /leak (test|check)|soap/.test(chunks[i]?.text ?? ""));
     if (!onlyTest) return [said("bubbles", bubbling)];
   }
-  if (leaks.length > 0 && no.length > 0) return [said("tight", [...leaks, ...no])];
+  if (leaks.some((i) => !/test|check/.test(chunks[i]?.text ?? "")) && no.length > 0) return [said("tight", [...leaks, ...no])];
   if (
     tight.length > 0 &&
     (spoken.length > 0 || joints.length > 0 || tight.some((i) => /bubbl|leak|foam|froth/.test(chunks[i]?.text ?? "")))

@@ -71,7 +71,7 @@ export function ohmsOrVolts({ clause, group, nouns, covers }: Metered): Candidat
   const value = { said, qualified, toCabinet: ground.length > 0 };
   const all = [...covers, ...qualified.covers];
   const points = pointsIn(chunks, machine, (i) => inRange(group, i));
-  const ends = endsOf(machine, points.nets, cabinet.length > 0, said.amount?.unit === "volt");
+  const ends = endsOf(machine, points.nets, cabinet.length > 0, isVolts(machine, points.nets, said));
   if (ends) {
     const names = points.nets.length > 1 ? nouns.map((n) => n.at) : cabinet;
     return betweenPoints(machine, ends, value, [...all, ...points.covers, ...names]);
@@ -94,6 +94,15 @@ export function ohmsOrVolts({ clause, group, nouns, covers }: Metered): Candidat
   const names = nouns.filter(isSame).map((n) => n.at);
   return ofPart(machine, noun, value, [...all, ...names, ...ground, ...within(tagged(chunks, "oneEnd", "terminal"))]);
 }
+
+/** With its unit; or a bare number that mains can have, at a pin of the plug or in the wall. */
+const isVolts = (machine: Machine, [net]: readonly string[], { amount }: Said): boolean =>
+  amount?.unit === "volt" ||
+  (amount !== undefined &&
+    net !== undefined &&
+    (pinsOf(machine).includes(net) || isWallPoint(machine, net)) &&
+    amount.value > 0 &&
+    isMainsVolts(amount, false));
 
 /** “ground”, where it names a part of this machine that is no conductor. */
 const isPartItself = (machine: Machine, { parts }: NounPhrase): boolean =>

@@ -40,7 +40,7 @@ function readGroup(clause: Clause, group: Group): Candidate | undefined {
     case "amp":
       return ampReading(read);
     case "none":
-      if (chunks.some((c) => /\bclamp|\bammeter|^amps$/.test(c.text))) return ampReading(read);
+      if (chunks.some((c) => /\bclamp|\bammeter|^amps$|\bcurrent\b|^draws?$/.test(c.text))) return ampReading(read);
       // “12 parsecs”: a unit that nobody knows is no ohm.
       return chunks[at + 1]?.unknown ? undefined : (bareReading(blown) ?? ohmsOrVolts(read));
     default:

@@ -78,10 +78,16 @@ function readRow(clause: Clause, row: SightRow, at: number, form: string | undef
     /^(between|on|at|in)$/.test(chunks[at + 1]?.text ?? "")
   )
     return undefined;
+  // “empty the tank”: told to be done.
+  if (row.sight === "tank" && at === 0 && /^(the|a|his|her|my|your)$/.test(chunks[1]?.text ?? "")) return undefined;
   // “main fuse blown”: how it is, not what it did.
   if (row.sight === "trips" && chunks[at]?.text === "blown") return undefined;
   // “the whole run”: a noun.
-  if (form !== undefined && form !== "third" && /^(the|a|an|whole|its|this|that|full|entire|every|each)$/.test(chunks[at - 1]?.text ?? ""))
+  if (
+    (form === "plain" || form === "done") &&
+    chunks[at]?.text !== "end" &&
+    /^(the|a|an|whole|its|this|that|full|entire|every|each)$/.test(chunks[at - 1]?.text ?? "")
+  )
     return undefined;
   // “nothing to order”.
   if (chunks[at]?.text === "nothing" && chunks.some((c, k) => k !== at && !c.loose && !c.filler && !isTelling(c))) return undefined;

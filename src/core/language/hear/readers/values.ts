@@ -20,7 +20,12 @@ export interface Group {
 /** Values in a saying, in order; a temperature beside another value tells how warm the part was, and is none. */
 export function valuesIn(chunks: readonly Chunk[]): Said[] {
   const amounts = chunks.flatMap((c, at): Said[] =>
-    c.amount && c.amount.unit !== "second" && c.amount.unit !== "percent" && c.amount.unit !== "watt" && !isDenied(chunks, at)
+    c.amount &&
+    c.amount.unit !== "second" &&
+    c.amount.unit !== "percent" &&
+    c.amount.unit !== "watt" &&
+    !isDenied(chunks, at) &&
+    !isYear(chunks, at)
       ? [{ at, amount: c.amount }]
       : [],
   );
@@ -49,6 +54,17 @@ const OPENS = /^(opens|opened|goes open|opens up)$/;
 
 export const isWarmth = (amount: Amount | undefined): boolean =>
   amount?.unit === "celsius" || amount?.unit === "fahrenheit" || amount?.unit === "degree";
+/** “fitted in 2019”. */
+const isYear = (chunks: readonly Chunk[], at: number): boolean => {
+  const { value = 0, unit } = chunks[at]?.amount ?? {};
+  return (
+    unit === "none" &&
+    Number.isInteger(value) &&
+    value >= 1950 &&
+    value < 2100 &&
+    /^(in|since|from|of|year|until|by)$/.test(chunks[at - 1]?.text ?? "")
+  );
+};
 const isDenied = (chunks: readonly Chunk[], at: number): boolean =>
   has(chunks[at - 1], "no") || (has(chunks[at - 2], "no") && (chunks[at - 1]?.filler ?? false));
 

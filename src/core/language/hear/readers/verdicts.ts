@@ -102,6 +102,8 @@ function verdictAt({ chunks }: Clause, at: number): Said | undefined {
   const denied = deniedAt(chunks, at);
   // “clean the vent”: told to be done.
   if (/^(the|a|all|this|that|his|her|my|your)$/.test(chunks[at + 1]?.text ?? "") && at === 0 && chunk.size === 1) return undefined;
+  // “advised to clean the vent”.
+  if (chunks[at - 1]?.text === "to") return undefined;
   const covers = [at, ...denied];
   const turned = (value: Verdict): Verdict => (denied.length === 0 ? value : value === "good" ? "bad" : "good");
   const eyes = tagged(chunks, "byEye");

@@ -13,7 +13,7 @@ function phrases(list: string): ReadonlySet<string> {
 }
 /** Said before or after a command without changing it. */
 const POLITE =
-  /^(everything works|i would like to|please can you|finished here|id like to|that works|never mind|my mistake|i want to|could you|runs fine|all right|done here|nevermind|all good|all fine|it works|finished|all done|actually|can you|you can|time to|perfect|alright|hang on|hold on|mistake|please|let us|whoops|right|sorry|great|works|wrong|okay|well|wait|lets|then|just|good|fine|nice|done|oops|argh|damn|now|and|hey|yes|ok|so|no|ah|oh|hm) /;
+  /^(everything works|everything is fine|all works|i would like to|please can you|finished here|id like to|that works|never mind|my mistake|i want to|could you|runs fine|all right|done here|nevermind|all good|all fine|it works|finished|all done|actually|can you|you can|time to|perfect|alright|hang on|hold on|mistake|please|let us|whoops|right|sorry|great|works|wrong|okay|well|wait|lets|then|just|good|fine|nice|done|oops|argh|damn|now|and|hey|yes|ok|so|no|ah|oh|hm) /;
 const TAIL = / (please|now|then|thanks|thank you|for me|again|ok|okay|here|today|instead|for now|up)$/;
 
 /** A command is the whole line, in so many words: nothing that is said beside others is one. */
@@ -32,7 +32,7 @@ export function commandIn(line: string): Command | undefined {
 }
 
 const UNDO =
-  /^take (the last( one| entry| line| reading)?|that|it) (away|back|out|off)$|^(undo|delete|remove|cancel|scratch|strike|erase|wipe|drop|forget|ignore|take back|withdraw|retract|revert|kill|unsay)( that| it| this)?( (the |my )?last( one| entry| line| reading| note)?| one)?( back| again| out)?$/;
+  /^take (the last( one| entry| line| reading)?|that|it) (away|back|out|off)$|^(undo|delete|remove|cancel|scratch|strike|erase|wipe|drop|forget|ignore|take back|withdraw|retract|revert|kill|unsay)( that| it| this)?( reading| entry| line| note)?( (the |my )?last( one| entry| line| reading| note)?| one)?( back| again| out)?$/;
 
 const CLOSE =
   /^(close|finish|end|complete|wrap|sign|book)( up| out| off| down)?( the| this| my)? (job|ticket|call|visit|order|work order|case|record)( up| out| off| down)?$/;
@@ -75,7 +75,7 @@ export function preferenceIn(line: string): Meaning | undefined {
 const QUESTIONS: readonly (readonly [Exclude<Asked["ask"], "expect" | "read" | "where">, RegExp])[] = [
   [
     "safe",
-    /\b(safe|can i|may i|could i|should i|do i dare|dare i|ok to|okay to|allowed)\b.*\b(energi[sz]e|plug|power|switch|turn|live|run|on|start|touch|measure|go in|in there|close)\b|\bis (it|the machine|this) (safe|dead|live)\b|\bis the power off\b|\bsafe to\b|\bam i safe\b/,
+    /\b(safe|can i|can it|can this|may i|may it|could i|could it|should i|should it|do i dare|dare i|ok to|okay to|allowed)\b.*\b(energi[sz]e|plug|power|switch|turn|live|run|on|start|touch|measure|go in|in there|close)\b|\bis (it|the machine|this) (safe|dead|live)\b|\bis the power off\b|\bsafe to\b|\bam i safe\b/,
   ],
   [
     "parts",
@@ -100,7 +100,7 @@ const QUESTIONS: readonly (readonly [Exclude<Asked["ask"], "expect" | "read" | "
   ],
   [
     "next",
-    /\bnext\b|\bwhat (now|then|do i do|should i|shall i|to|must i|do i (test|check|measure|try))\b|\bwhats? (now|up)\b|\bnow what\b|\bso what\b|\bwhere (do|should) i (start|begin|go|look|measure)\b|\bwhat do you (suggest|propose|want|recommend|advise)\b|\bhow (do i|to) (go on|continue|proceed)\b|\bgo on\b|\bwhat should be (done|tested|checked)\b|\bsuggestion\b|\badvice\b|\bguide me\b|\bwhat would you\b|\bwhich test\b|\bwhat test\b/,
+    /^(and |so |ok )*now$|\bnext\b|\bwhat (now|then|do i do|should i|shall i|to|must i|do i (test|check|measure|try))\b|\bwhats? (now|up)\b|\bnow what\b|\bso what\b|\bwhere (do|should) i (start|begin|go|look|measure)\b|\bwhat do you (suggest|propose|want|recommend|advise)\b|\bhow (do i|to) (go on|continue|proceed)\b|\bgo on\b|\bwhat should be (done|tested|checked)\b|\bsuggestion\b|\badvice\b|\bguide me\b|\bwhat would you\b|\bwhich test\b|\bwhat test\b/,
   ],
 ];
 
@@ -140,7 +140,7 @@ export function untoldIn(line: string): string | undefined {
 }
 
 const ASKS =
-  /^(and |so |ok |okay |but |please |now |well )*(what|whats|why|where|wheres|which|how|when|who|should i|shall i|can i|may i|could i|do i|did i|am i|are we|is it safe|is the machine|is it dead|is it live|is the power|have i|tell me|show me|give me|list|explain|next( one| step| test| please| thing)*$|status|suspects|remaining|now$|price|cost|stage|parts list|parts needed|expected|advice|suggestion|help|safe to|now what|so what|spec|normal reading|nominal|any suspects|anything else|anything left|guide me|estimate|quote|ok to|okay to|where)\b/;
+  /^(and |so |ok |okay |but |please |now |well )*(is it worth|can it|can this|can the|may it|could it|should it|what|whats|why|where|wheres|which|how|when|who|should i|shall i|can i|may i|could i|do i|did i|am i|are we|is it safe|is the machine|is it dead|is it live|is the power|have i|tell me|show me|give me|list|explain|next( one| step| test| please| thing)*$|status|suspects|remaining|now$|price|cost|stage|parts list|parts needed|expected|advice|suggestion|help|safe to|now what|so what|spec|normal reading|nominal|any suspects|anything else|anything left|guide me|estimate|quote|ok to|okay to|where)\b/;
 
 /** Words that ask, in a saying of its own. */
 export const asks = (chunks: readonly Chunk[]): boolean =>
