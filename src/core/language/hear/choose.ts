@@ -190,8 +190,18 @@ const lastOf = (chosen: readonly Candidate[]): Carried => {
 
 const totalOf = (chunks: readonly Chunk[]): number => chunks.reduce((sum, c) => sum + leftOf(c), 0);
 
+/** “ready to plug in”, “open the gas”, “plug in the dryer”: told or meant to be done. */
+const isToBeDone = (chunks: readonly Chunk[], at: number): boolean => {
+  const text = chunks[at]?.text ?? "";
+  const isVerb = !chunks[at]?.loose && !/ed\b/.test(text) && (chunks[at]?.tags.size ?? 0) > 0;
+  if (chunks[at - 1]?.text === "to" && isVerb) return true;
+  const isTold = /^(open|clean|empty|clear|dry|free|plug in|plug back in|power up)$/.test(text);
+  return isTold && /^(the|a|this|that|it|his|her|your|my)$/.test(chunks[at + 1]?.text ?? "");
+};
+
 /** Something was done: every word beside it must be one that changes nothing, and no slip may have made it. */
 function isWhole({ chunks }: Clause, { covers }: Candidate): boolean {
+  if (covers.some((i) => isToBeDone(chunks, i))) return false;
   return chunks.every((c, i) => {
     if (covers.includes(i)) return c.slip !== "doubtful" || !c.senses.some((s) => s.is !== "subject" && s.is !== "sight");
     return !c.unknown && !has(c, "no", "notDone") && c.slip !== "doubtful" && (c.loose || c.filler || isOnlyManner(c) || has(c, "since"));

@@ -275,6 +275,8 @@ const BEFORE_ONLY = /^(on|off|out|in|up|down|there|back|over)$/;
 function isForeign({ chunks, machine }: Clause, at: number, row: SightRow): boolean {
   const chunk = chunks[at];
   if (!chunk || chunk.loose) return false;
+  // “power comes and goes”: what the house gives.
+  if (has(chunk, "powerNoun") && subjectsOf(chunk).length === 0 && row.sight !== "trips") return true;
   // “meter works”.
   if (/\b(meter|tester)$/.test(chunk.text)) return true;
   const subjects = thingsOf(chunk, machine);

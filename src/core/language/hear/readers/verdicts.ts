@@ -103,7 +103,7 @@ function verdictAt({ chunks }: Clause, at: number): Said | undefined {
   // “clean the vent”: told to be done.
   if (/^(the|a|all|this|that|his|her|my|your)$/.test(chunks[at + 1]?.text ?? "") && at === 0 && chunk.size === 1) return undefined;
   // “advised to clean the vent”.
-  if (chunks[at - 1]?.text === "to") return undefined;
+  if (chunks[at - 1]?.text === "to" && has(chunk, "clean")) return undefined;
   const covers = [at, ...denied];
   const turned = (value: Verdict): Verdict => (denied.length === 0 ? value : value === "good" ? "bad" : "good");
   const eyes = tagged(chunks, "byEye");
@@ -163,6 +163,9 @@ function readVerdict(clause: Clause, said: Said & { readonly at: number }): Cand
         cabinet.includes(i) ||
         sensesOf(c, "piece").length > 0,
     );
+    // “vent cleaned but still weak”: the air.
+    if (/^(weak|strong)$/.test(chunks[said.at]?.text ?? "") && carried.parts?.every((id) => partOf(machine, id).kind === "duct"))
+      return undefined;
     if (!alone || !carried.parts || carried.parts.length === 0) return undefined;
     return one(clause, carried.parts, said, leaks, [...said.covers, ...cabinet], 0.85);
   }
