@@ -6,5 +6,7 @@ export default defineConfig({
     exclude: ["tests/e2e/**"],
     testTimeout: 60_000,
     hookTimeout: 60_000,
+    // One for each processor; the default leaves one idle.
+    maxWorkers: "100%",
   },
 });
