@@ -196,7 +196,7 @@ function chunkOf(words: readonly Word[], senses: readonly Sense[], lexicon: Lexi
     filler: filler && senses.length === 0,
     common: filler,
     loose: lexicon.isLoose(text),
-    unknown: senses.length === 0 && !filler,
+    unknown: senses.length === 0 && !filler && !lexicon.isLoose(text),
     size: words.length,
   };
 }

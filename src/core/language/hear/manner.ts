@@ -36,7 +36,7 @@ export function mannerOf(chunks: readonly Chunk[], before: Manner | undefined): 
     condition: isIn(chunks, "condition") || (before?.condition ?? false),
     first: isIn(chunks, "first") || (before?.first ?? false),
     reported: person || isIn(chunks, "reported", (c) => /^(says|said|reports)$/.test(c.text) && !person) || (before?.reported ?? false),
-    past: isIn(chunks, "past"),
+    past: isIn(chunks, "past") || wasBefore(chunks),
     asking:
       chunks.some((c) => c.text === "?") ||
       (chunks[0] !== undefined && tagged(chunks.slice(0, 1), "asking").length > 0 && !hasAmount(chunks)) ||
@@ -48,6 +48,10 @@ export function mannerOf(chunks: readonly Chunk[], before: Manner | undefined): 
 const isTurnedRound = ([first, second]: readonly Chunk[]): boolean =>
   /^(can|may|could|should|shall|is|are|am|was|were|does|do|did|has|have|had|will|would)$/.test(first?.text ?? "") &&
   /^(it|i|we|you|he|she|they|this|that|there|the|a|an|my|anybody|anyone|somebody)$/.test(second?.text ?? "");
+
+/** “was discharged before”. */
+const wasBefore = (chunks: readonly Chunk[]): boolean =>
+  chunks.some((c) => /^(was|were|had)$/.test(c.text)) && /^(before|earlier|then)$/.test(chunks.at(-1)?.text ?? "");
 
 const hasAmount = (chunks: readonly Chunk[]): boolean => chunks.some((c) => c.amount);
 /** “as expected” beside a reading is no guess. */

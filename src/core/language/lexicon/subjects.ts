@@ -13,7 +13,7 @@ export const SUBJECTS = {
   element: "element, heating element, coil, elements, heater element, elem",
   flame: "flame, flames, fire, burner, gas burner, ignition, pilot",
   display:
-    "display, screen, panel, panel lights, lights, leds, led, console lights, control panel, front panel lights, readout, indicator, indicators, the lights, controls, control lights, any lights, touch panel, fascia, digits",
+    "display, console light, panel light, screen, panel, panel lights, lights, leds, led, console lights, control panel, front panel lights, readout, indicator, indicators, the lights, controls, control lights, any lights, touch panel, fascia, digits",
   lamp: "lamp, drum lamp, drum light, drum bulb, interior light, inside light, bulb, light, light inside, lamp inside, light in the drum, lamp in the drum, door lamp, inside lamp, inner light, interior lamp, internal light",
   doorlight:
     "door light, door symbol, door icon, door led, door indicator, door warning, door sign, door lamp on the panel, door open light, door open symbol, door open led, door open lamp, door open indicator, door ajar light, door open icon, door open sign, open door light, open door symbol, door message",
