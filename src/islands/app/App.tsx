@@ -46,18 +46,32 @@ interface Here {
   readonly stage: Stage;
 }
 
+/** How soon a job that is not here is looked for again. */
+const AGAIN_MS = 2000;
+
 function JobHere({ id, bench }: { readonly id: string; readonly bench: string }) {
   const [here, setHere] = useState<Here | "none" | undefined>();
   useEffect(() => {
+    let again: ReturnType<typeof setTimeout> | undefined;
+    let isGone = false;
     const look = async () => {
       const { entries, row, job } = await replica().jobHere(id);
-      if (entries[0]?.kind !== "opened") return setHere("none");
+      if (isGone) return;
+      if (entries[0]?.kind !== "opened") {
+        // It may be on its way: the copy may just have been begun anew.
+        again = setTimeout(() => void look(), AGAIN_MS);
+        return setHere("none");
+      }
       const { stage } = job;
       const address = `/jobs/${id}/${isStage(bench) ? bench : stage}`;
       if (location.pathname !== address) history.replaceState(null, "", address);
       setHere({ entries, number: row?.number, stage });
     };
     void look();
+    return () => {
+      isGone = true;
+      clearTimeout(again);
+    };
   }, [id, bench]);
   if (here === undefined) return <p className={styles.wait}>Looking on this device…</p>;
   if (here === "none") return <Missing what={`There is no job ${id.slice(0, 60)} on this device`} />;
