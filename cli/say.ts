@@ -5,7 +5,7 @@ import { entrySays } from "../src/core/language/entries";
 import { gistOf } from "../src/core/language/gist";
 import { hear } from "../src/core/language/hear/hear";
 import type { Meaning } from "../src/core/language/hear/meaning";
-import { understand } from "../src/core/language/understand";
+import { COMMAND_SAYS, understand } from "../src/core/language/understand";
 import type { Machine } from "../src/core/machine/format";
 import { MACHINES } from "../src/machines";
 import { BadInput } from "./bad-input";
@@ -41,9 +41,7 @@ function answer(line: string, machine: Machine, job: Job | undefined): Answer {
 function meaningSays(m: Meaning, machine: Machine): string {
   if (m.is === "entry") return entrySays(machine, m.draft);
   if (m.is === "doubt") return m.choices.map((c) => entrySays(machine, c.draft)).join(" or ");
-  return m.is === "command"
-    ? { undo: "Take the last entry back", close: "Close the job", prove: "Record the proof run" }[m.command]
-    : `Asked: ${m.asked.ask}`;
+  return m.is === "command" ? COMMAND_SAYS[m.command] : `Asked: ${m.asked.ask}`;
 }
 
 function readArguments(args: string[]): { machine: Machine; job: Job | undefined; lines: string[] } {

@@ -1,6 +1,6 @@
 import { expect, type Page, test } from "@playwright/test";
 import { STAGE_NAMES, STAGES } from "../../src/core/job/stages";
-import { next, openJob, type, visit } from "./hidden-fault";
+import { next, openJob, proven, type, visit } from "./hidden-fault";
 import { Server } from "./server";
 
 const server = new Server();
@@ -127,12 +127,7 @@ test("by keyboard: from bench to bench, and what each offers", async ({ page }) 
     await page.keyboard.press("Space");
   }
   await page.keyboard.press("Enter");
-  await expect(
-    page
-      .getByLabel("Record")
-      .getByText(/^Proof run/)
-      .first(),
-  ).toBeVisible();
+  await proven(page);
   await go("Hand over");
   await expect(page.locator("main")).toContainText("starts, turns, heats, cycles yes, air strong");
   await go("Intake");

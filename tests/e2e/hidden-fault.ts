@@ -79,13 +79,17 @@ export async function prove(page: Page, answers = HEALTHY_RUN): Promise<void> {
   const form = page.getByRole("form", { name: "The proof run" });
   for (const answer of answers) await form.getByLabel(answer, { exact: true }).check();
   await form.getByRole("button", { name: "Record the run" }).click();
-  await expect(
+  await proven(page);
+}
+
+/** The run stands in the record. */
+export const proven = (page: Page): Promise<void> =>
+  expect(
     page
       .getByLabel("Record")
       .getByText(/^Proof run/)
       .first(),
   ).toBeVisible();
-}
 
 export async function close(page: Page): Promise<void> {
   await next(page).getByRole("button", { name: "Close the job" }).click();

@@ -1,5 +1,5 @@
 import { expect, type Locator, type Page, test } from "@playwright/test";
-import { HEALTHY_RUN, next, openJob, visit } from "./hidden-fault";
+import { HEALTHY_RUN, next, openJob, proven, visit } from "./hidden-fault";
 import { Server } from "./server";
 
 const server = new Server();
@@ -106,11 +106,6 @@ async function proveIt(page: Page, main: Locator): Promise<void> {
     if ((await choice.count()) > 0) await choice.tap();
   }
   await form.getByRole("button", { name: "Record the run" }).tap();
-  await expect(
-    page
-      .getByLabel("Record")
-      .getByText(/^Proof run/)
-      .first(),
-  ).toBeVisible();
+  await proven(page);
   await visit(page, "Watch it run");
 }

@@ -50,7 +50,11 @@ export interface Context {
   readonly asked?: Question;
 }
 
-const COMMAND_SAYS: Record<Exclude<Command, "close">, string> = { undo: "Take the last entry back", prove: "Record the proof run" };
+export const COMMAND_SAYS: Readonly<Record<Command, string>> = {
+  undo: "Take the last entry back",
+  close: "Close the job",
+  prove: "Record the proof run",
+};
 
 /**
  * Understands a line as a technician would mutter it. Several facts in one line are several entries, each read in the state that those

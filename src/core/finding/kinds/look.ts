@@ -8,20 +8,25 @@ import { UNTOLD } from "../sights";
 /** The answers to a look. */
 export const LOOK_ANSWERS = ["good", "bad"] as const;
 
+/** The answer is one of a look's, or can't be told; `what` is what it should be. */
+export function isLookAnswer(what: string) {
+  const allowed: readonly string[] = [...LOOK_ANSWERS, UNTOLD];
+  return ({ result }: { readonly result: { readonly value: string } }, context: z.RefinementCtx): void => {
+    if (allowed.includes(result.value)) return;
+    context.addIssue({
+      code: "custom",
+      path: ["result", "value"],
+      message: `“${result.value}” is no ${what}; expected ${allowed.join(", ")}`,
+    });
+  };
+}
+
 const schema = findingFields(
   "look",
   "A part inspected by eye or hand.",
   z.strictObject({ part: ref.describe("The part that was looked at.") }),
   answerSchema,
-).superRefine(({ result }, context) => {
-  const allowed: readonly string[] = [...LOOK_ANSWERS, UNTOLD];
-  if (allowed.includes(result.value)) return;
-  context.addIssue({
-    code: "custom",
-    path: ["result", "value"],
-    message: `“${result.value}” is no answer to a look; expected ${allowed.join(", ")}`,
-  });
-});
+).superRefine(isLookAnswer("answer to a look"));
 
 /** Chance of taking a good part for bad, and of passing over what can be seen (est.). */
 const LOOK_SLIP = 0.02;

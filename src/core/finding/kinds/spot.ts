@@ -5,7 +5,7 @@ import { partName } from "../../naming/names";
 import { capital } from "../../naming/text";
 import { answerSchema, anyPower, defineFinding, findingFields, noSigma, touchesNothing } from "../definition";
 import { UNTOLD } from "../sights";
-import { LOOK_ANSWERS } from "./look";
+import { isLookAnswer, LOOK_ANSWERS } from "./look";
 
 /** Pieces that every machine has and no circuit shows. */
 export const PIECES = {
@@ -26,15 +26,7 @@ const schema = findingFields(
     z.strictObject({ piece: z.enum(Object.keys(PIECES) as [Piece, ...Piece[]]).describe("The piece.") }),
   ]),
   answerSchema,
-).superRefine(({ result }, context) => {
-  const allowed: readonly string[] = [...LOOK_ANSWERS, UNTOLD];
-  if (!allowed.includes(result.value))
-    context.addIssue({
-      code: "custom",
-      path: ["result", "value"],
-      message: `“${result.value}” is no answer to a look; expected ${allowed.join(", ")}`,
-    });
-});
+).superRefine(isLookAnswer("answer to a look"));
 type Place = z.infer<typeof schema>["place"];
 
 /** Chances that a bad joint is passed over, and that a good one looks bad (est.): many show nothing. */

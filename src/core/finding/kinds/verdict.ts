@@ -3,7 +3,7 @@ import { type Fault, isJoint } from "../../machine/fault";
 import { maybePartOf } from "../../machine/format";
 import { answerSchema, anyPower, defineFinding, findingFields, noSigma, ref } from "../definition";
 import { UNTOLD } from "../sights";
-import { LOOK_ANSWERS } from "./look";
+import { isLookAnswer, LOOK_ANSWERS } from "./look";
 
 const schema = findingFields(
   "verdict",
@@ -13,15 +13,7 @@ const schema = findingFields(
     to: z.literal("cabinet").optional().describe("Its insulation to the cabinet is meant, not the part itself."),
   }),
   answerSchema,
-).superRefine(({ result }, context) => {
-  const allowed: readonly string[] = [...LOOK_ANSWERS, UNTOLD];
-  if (!allowed.includes(result.value))
-    context.addIssue({
-      code: "custom",
-      path: ["result", "value"],
-      message: `“${result.value}” is no verdict; expected ${allowed.join(", ")}`,
-    });
-});
+).superRefine(isLookAnswer("verdict"));
 
 /** Chance that a verdict is wrong, its reading not being told (est.). */
 const VERDICT_SLIP = 0.05;

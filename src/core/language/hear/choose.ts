@@ -82,8 +82,16 @@ const ENOUGH_READ = 0.6;
 const ENOUGH_JUDGED = 0.7;
 /** What asks is worth less than what does not. */
 const DOUBTFUL = 0.75;
-/** More chunks are no saying. */
+/** Even a word that carries nothing is better accounted for. */
+const LEAST_WEIGHT = 0.05;
+/** A saying that is one thing is likelier than two that share its words. */
+const PARTED = 0.02;
+/** So many of the best candidates are tried together. */
+const MOST_CANDIDATES = 14;
+/** More chunks are no saying; their places are the bits of a number. */
 const MOST_CHUNKS = 30;
+/** More than this is no question. */
+export const MOST_GUESSES = 4;
 
 const weightOf = (chunk: Chunk): number => {
   if (chunk.amount) return NUMBER;
@@ -225,7 +233,7 @@ function packed(clause: Clause, candidates: readonly Candidate[]): Packed {
   const shared = candidates.map((c) => bits(c.shares ?? []) & ~bits(c.covers));
   const worth = candidates.map(
     (c) =>
-      [...new Set([...c.covers, ...(c.shares ?? [])])].reduce((sum, i) => sum + Math.max(weights[i] ?? 0, 0.05), 0) *
+      [...new Set([...c.covers, ...(c.shares ?? [])])].reduce((sum, i) => sum + Math.max(weights[i] ?? 0, LEAST_WEIGHT), 0) *
       c.sure *
       (c.meanings.some((m) => m.is === "doubt") ? DOUBTFUL : 1),
   );
@@ -233,12 +241,11 @@ function packed(clause: Clause, candidates: readonly Candidate[]): Packed {
   const order = candidates
     .map((_, i) => i)
     .sort((a, b) => (worth[b] ?? 0) - (worth[a] ?? 0))
-    .slice(0, 14);
+    .slice(0, MOST_CANDIDATES);
   let best: { chosen: number[]; sum: number } = { chosen: [], sum: 0 };
   const behind = order.map((_, k) => order.slice(k).reduce((sum, i) => sum + (worth[i] ?? 0), 0));
   const visit = (from: number, chosen: number[], mask: number, borrowed: number, sum: number): void => {
-    // A saying that is one thing is likelier than two that share its words.
-    const value = sum - 0.02 * chosen.length;
+    const value = sum - PARTED * chosen.length;
     if (value > best.sum + 1e-9) best = { chosen: [...chosen], sum: value };
     // Not even all that is left could make it better.
     if (sum + (behind[from] ?? 0) <= best.sum) return;
@@ -293,5 +300,5 @@ function alternatives(clause: Clause, all: readonly Candidate[], chosen: readonl
   };
   if (chosen.length === 0) add(packed(clause, all).chosen);
   for (const c of [...all].sort((a, b) => b.covers.length * b.sure - a.covers.length * a.sure)) if (!chosen.includes(c)) add([c]);
-  return out.slice(0, 4);
+  return out.slice(0, MOST_GUESSES);
 }

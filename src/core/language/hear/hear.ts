@@ -1,7 +1,7 @@
 import type { Finding } from "../../finding/finding";
 import { UNTOLD } from "../../finding/sights";
 import type { Machine } from "../../machine/format";
-import { type Read, readClause } from "./choose";
+import { MOST_GUESSES, type Read, readClause } from "./choose";
 import { chunksOf, type Piece } from "./chunks";
 import type { Carried } from "./clause";
 import { sightSeen } from "./facts";
@@ -24,7 +24,6 @@ export interface Heard {
   readonly rest: boolean;
 }
 
-const MOST_GUESSES = 4;
 /** What joining two sayings costs: by the mark between them. */
 const JOINED: Readonly<Record<string, number>> = { ",": 0.45, and: 0.25 };
 const JOINED_OTHERWISE = 0.2;

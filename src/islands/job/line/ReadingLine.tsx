@@ -1,5 +1,6 @@
 import { CornerDownLeft, Grid3x3 } from "lucide-react";
 import { type FormEvent, useId } from "react";
+import type { Reading, Understanding } from "../../../core/language/understand";
 import { useDispatch, useJob } from "../store/context";
 import { Answer } from "./Answer";
 import { intentsFor, isWhole, noteSays, stateOf } from "./intents";
@@ -43,17 +44,11 @@ export function ReadingLine() {
     e.preventDefault();
     enter();
   };
-  const readings = understood && "readings" in understood ? understood.readings : [];
   return (
     <>
       <Answer />
       {line.trim() === "" && !answered && <OpenNote />}
-      {readings.length > 0 && (
-        <div className={styles.ask}>
-          <p>{understood?.is === "unclear" ? "Which of these?" : "Did you mean"}</p>
-          <Readings readings={readings} onPick={({ drafts }) => send([{ do: "record", drafts }])} />
-        </div>
-      )}
+      {understood && "readings" in understood && <Ask understood={understood} onPick={({ drafts }) => send([{ do: "record", drafts }])} />}
       <div className={styles.dock}>
         {keypad.shown && <Keypad line={line} edit={edit} close={keypad.hide} />}
         <form className={styles.line} data-state={stateOf(understood)} onSubmit={submit}>
@@ -72,11 +67,7 @@ export function ReadingLine() {
           <output id={note} className={styles.note}>
             {noteSays(understood)}
           </output>
-          {!keypad.shown && (
-            <button type="button" className={styles.keys} aria-label="Keys for a reading" onClick={keypad.show}>
-              <Grid3x3 size={22} aria-hidden />
-            </button>
-          )}
+          {!keypad.shown && <KeysButton onShow={keypad.show} />}
           <button type="submit" disabled={intents.length === 0} aria-label="Enter">
             <CornerDownLeft size={22} aria-hidden />
           </button>
@@ -85,3 +76,22 @@ export function ReadingLine() {
     </>
   );
 }
+
+/** What the line may mean, one touch each. */
+function Ask({ understood, onPick }: { readonly understood: Asking; readonly onPick: (reading: Reading) => void }) {
+  if (understood.readings.length === 0) return null;
+  return (
+    <div className={styles.ask}>
+      <p>{understood.is === "unclear" ? "Which of these?" : "Did you mean"}</p>
+      <Readings readings={understood.readings} onPick={onPick} />
+    </div>
+  );
+}
+type Asking = Extract<Understanding, { readonly readings: readonly Reading[] }>;
+
+/** For fingers only: who has keys needs none on the screen. */
+const KeysButton = ({ onShow }: { readonly onShow: () => void }) => (
+  <button type="button" className={styles.keys} aria-label="Keys for a reading" onClick={onShow}>
+    <Grid3x3 size={22} aria-hidden />
+  </button>
+);

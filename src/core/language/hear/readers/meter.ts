@@ -4,9 +4,9 @@ import { isWallPoint, type Machine, partOf, returnRail } from "../../../machine/
 import type { Amount } from "../amounts";
 import { type Candidate, type Clause, has, type NounPhrase, placesOf, tagged, wired } from "../clause";
 import { ampsThrough, farads, type Ohms, ohmsAcross, ohmsBetween, ohmsToCabinet, voltsAcross, voltsBetween } from "../facts";
-import { entry, oneOf } from "../meaning";
+import { type Choice, entry, oneOf } from "../meaning";
 import { nominalOhms } from "../nominal";
-import { phasorGap } from "./outlet";
+import { isHouseVolts } from "./mains";
 import { pointsIn } from "./points";
 import { type Qualified, qualifiersIn } from "./qualified";
 import { type Group, inRange, type Said } from "./values";
@@ -168,24 +168,23 @@ function ofPart(
       ({ value, draft }) => (draft ? [{ differs: parts.length > 1 ? id : String(value), draft }] : []),
     ),
   );
-  // “239 on the element”: ohms would be absurd, volts are what is there.
-  const [only] = parts;
-  const asVolts =
-    only !== undefined && parts.length === 1 && !toCabinet && couldBeVolts(machine, only, said) ? said.amount?.value : undefined;
-  const draft = only !== undefined && asVolts !== undefined ? voltsAcross(machine, only, asVolts, terminals) : undefined;
-  const live = draft ? [{ differs: `${asVolts}V`, draft }] : [];
-  const meaning = oneOf([...live, ...choices]);
+  const meaning = oneOf([...(toCabinet ? [] : asVolts(machine, parts, said, terminals)), ...choices]);
   return meaning && { meanings: [meaning], covers, sure: 1, leaves: { parts, ...(terminals && { terminals }) } };
 }
 
-/** A bare number far from the part's own ohms and near to what the house gives, within a tenth. */
+/** “239 on the element”: ohms would be absurd, volts are what is there. */
+function asVolts(machine: Machine, [only, ...others]: readonly string[], said: Said, terminals?: readonly [number, number]): Choice[] {
+  if (only === undefined || others.length > 0 || !said.amount || !couldBeVolts(machine, only, said)) return [];
+  const draft = voltsAcross(machine, only, said.amount.value, terminals);
+  return draft ? [{ differs: `${said.amount.value}V`, draft }] : [];
+}
+
+/** A bare number far from the part's own ohms and near to what the house gives. */
 function couldBeVolts(machine: Machine, id: string, { amount }: Said): boolean {
   const nominal = nominalOhms(partOf(machine, id)) ?? 0;
-  if (amount?.unit !== "none" || nominal === 0 || amount.value < FAR_OFF * nominal) return false;
-  const [one, two] = machine.supply.legs;
-  const house = one ? [Math.abs(one.volts), ...(two ? [phasorGap(one, two)] : [])] : [];
-  return house.some((v) => Math.abs(amount.value - v) < v / 10);
+  return amount?.unit === "none" && nominal > 0 && amount.value >= FAR_OFF * nominal && isHouseVolts(machine, amount.value);
 }
+/** So many times its ohms a part of this kind can't have and still be spoken of by a bare number (est.). */
 const FAR_OFF = 5;
 
 /**

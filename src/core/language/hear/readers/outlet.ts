@@ -3,7 +3,8 @@ import type { Machine } from "../../../machine/format";
 import { type Candidate, type Clause, has, nounsOf, tagged, wired } from "../clause";
 import { voltsBetween } from "../facts";
 import { entry, type Meaning, oneOf } from "../meaning";
-import { type SupplyPlace, supplyPlaces } from "./points";
+import { acrossLegs, canBeMains, pickedUp } from "./mains";
+import { type SupplyPlace, supplyPlaces } from "./supply-place";
 import type { Said } from "./values";
 
 /** Volts at the outlet, the plug or the block, of one leg, each, both, or between them: “121 and 119 to neutral, 240 between”. */
@@ -75,25 +76,3 @@ function endsNamed(place: SupplyPlace, one: string, two: string | undefined): re
   if (two === undefined) return [one, toGround ? ground : neutral];
   return place.between ? [one, two] : undefined;
 }
-
-/** From half of one leg to half more than what all of them have (est.). */
-const canBeMains = (machine: Machine, volts: number): boolean => volts > legVolts(machine) / 2 && volts < legVolts(machine) * 3;
-
-const legVolts = ({ supply }: Machine): number => Math.abs(item(supply.legs, 0).volts);
-
-/** Between one leg's volts and those between the legs, nearer to the latter: half way by ratio. Of both legs, 120 V and 240 V: 170 V. */
-function acrossLegs(machine: Machine): (volts: number) => boolean {
-  const [one, two] = machine.supply.legs;
-  const across = one && two ? phasorGap(one, two) : 0;
-  const least = Math.sqrt(legVolts(machine) * across);
-  return (volts) => volts > least;
-}
-
-/** Volts between two legs, from each one's volts and phase. */
-export function phasorGap(a: Machine["supply"]["legs"][number], b: Machine["supply"]["legs"][number]): number {
-  const angle = ((a.degrees - b.degrees) * Math.PI) / 180;
-  return Math.sqrt(a.volts ** 2 + b.volts ** 2 - 2 * a.volts * b.volts * Math.cos(angle));
-}
-
-/** As little as a meter picks up from the wires beside (est.): a sixth of a leg's volts. */
-const pickedUp = (machine: Machine): number => legVolts(machine) / 6;

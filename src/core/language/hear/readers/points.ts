@@ -1,23 +1,6 @@
 import { isWallPoint, type Machine } from "../../../machine/format";
-import { type Clause, has, nounsOf, placesOf, pointsNamed, sensesOf, tagged } from "../clause";
+import { has, nounsOf, placesOf, sensesOf } from "../clause";
 import type { Chunk } from "../senses";
-
-type Leg = Machine["supply"]["legs"][number];
-
-/** Where on the way in the supply was measured, and what of it. */
-export interface SupplyPlace {
-  readonly family: "wall" | "plug" | "block";
-  readonly net: (leg: Leg) => string;
-  readonly neutral: string;
-  readonly ground: string;
-  /** Points that were named one by one. */
-  readonly asked: readonly string[];
-  readonly between: boolean;
-  readonly each: boolean;
-  readonly toNeutral: boolean;
-  readonly toGround: boolean;
-  readonly covers: readonly number[];
-}
 
 /** The test points that a saying names, legs and neutral among them, by their nets. */
 export function pointsIn(
@@ -78,69 +61,4 @@ function neutralBeside(machine: Machine, chunks: readonly Chunk[]): string {
   if (nets.some((n) => n !== neutral.pin && !machine.supply.legs.some((l) => l.pin === n)))
     return machine.sheet.rails[1]?.net ?? neutral.pin;
   return neutral.pin;
-}
-
-/** “120 and 119 to neutral”: more than one value that only mains have, V (est.). */
-const severalVolts = (chunks: readonly Chunk[]): boolean =>
-  chunks.filter((c) => (c.amount?.value ?? 0) > 80 && (c.amount?.value ?? 0) < 300).length > 1;
-
-/** The supply as a saying speaks of it; `undefined` where it does not. */
-export function supplyPlaces({ chunks, machine, carried }: Clause): SupplyPlace | undefined {
-  const { supply } = machine;
-  const wall = [
-    ...tagged(chunks, "outlet"),
-    ...nounsOf(chunks, machine)
-      .filter((n) => n.parts.includes(supply.part) && !/breaker|fuse/.test(chunks[n.at]?.text ?? ""))
-      .map((n) => n.at),
-  ];
-  const plug = tagged(chunks, "plugEnd").filter((i) => !wall.includes(i));
-  const block = tagged(chunks, "block");
-  const hots = tagged(chunks, "hots");
-  const each = tagged(chunks, "eachLeg");
-  const neutral = tagged(chunks, "neutral");
-  const cabinet = tagged(chunks, "cabinet");
-  const bare = chunks.flatMap((c, i) => sensesOf(c, "leg").map((s) => ({ at: i, leg: s.leg })));
-  const between = placesOf(chunks, (c) => c.text === "between" || c.text === "across");
-  const points = pointsNamed(chunks);
-  // “outlet L1 118, L2 119”: the place is said once.
-  const atWall =
-    bare.length > 0 ? points.flatMap((p) => supply.legs.filter((l) => l.wall === p.net).map((l) => ({ at: p.at, leg: l.id }))) : [];
-  const named = atWall.length === points.length ? [] : points;
-  const legs = [...atWall, ...bare].sort((a, b) => a.at - b.at);
-  wall.push(...atWall.map((l) => l.at));
-  const spoken = wall.length + plug.length + block.length + hots.length + each.length + legs.length;
-  if (
-    named.length > 0 ||
-    (spoken === 0 &&
-      !(neutral.length > 0 && severalVolts(chunks)) &&
-      !(carried.atOutlet && neutral.length + between.length > 0) &&
-      !(neutral.length > 0 && cabinet.length > 0))
-  )
-    return undefined;
-  const family = wall.length > 0 || (carried.atOutlet && plug.length + block.length === 0) ? "wall" : block.length > 0 ? "block" : "plug";
-  if (family === "block" && !machine.testPoints.some((t) => t.net === "TB1")) return undefined;
-  // Legs between themselves, without a place: at the outlet.
-  const at = family === "plug" && plug.length === 0 && legs.length === 0 ? "wall" : family;
-  const net = (leg: Leg): string => (at === "wall" ? leg.wall : at === "plug" ? leg.pin : `TB${leg.id.replace(/\D/g, "")}`);
-  const side = at === "wall" ? "wall" : "pin";
-  const neutralNet = at === "block" ? "TBN" : supply.neutral[side];
-  const asked = legs.flatMap(({ leg }) => {
-    const found = supply.legs.find((l) => l.id === leg);
-    return found ? [net(found)] : [];
-  });
-  const toNeutral = neutral.length > 0;
-  const ground = at === "block" ? machine.cabinet : supply.ground[side];
-  const toGround = cabinet.length > 0;
-  return {
-    family: at,
-    net,
-    neutral: neutralNet,
-    ground,
-    asked: [...new Set(asked)],
-    between: (hots.length > 0 && !toNeutral) || (between.length > 0 && !toNeutral && !toGround && legs.length === 0),
-    each: each.length > 0 || (hots.length > 0 && toNeutral),
-    toNeutral,
-    toGround,
-    covers: [...wall, ...plug, ...block, ...hots, ...each, ...neutral, ...cabinet, ...legs.map((l) => l.at), ...between],
-  };
 }

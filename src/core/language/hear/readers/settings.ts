@@ -29,21 +29,26 @@ export function settings(clause: Clause): Candidate[] {
       }
     });
   });
-  return [...found, ...whole, ...(found.length + whole.length === 0 ? asFound(chunks, machine) : [])];
+  if (found.length + whole.length > 0) return [...found, ...whole];
+  const chosen = heatChosen(chunks, machine);
+  return chosen.length > 0 ? chosen : asFound(chunks, machine);
+}
+
+/** “low heat was selected”: of the heat selector, without its name. */
+function heatChosen(chunks: readonly Chunk[], machine: Machine): Candidate[] {
+  const chosen = placesOf(chunks, (c) => /^(selected|chosen|set|was set|was selected)$/.test(c.text));
+  const [first] = chunks.flatMap((c, at) =>
+    /\bheat$/.test(c.text) ? sensesOf(c, "position").flatMap(({ id }) => (id === "low" || id === "high" ? [{ at, id }] : [])) : [],
+  );
+  if (!first || chosen.length === 0 || !stands(machine, "heat", first.id)) return [];
+  return [candidate(chunks, "heat", first.id, [first.at, ...chosen])];
 }
 
 /** “was on fluff”: of the cycle, without its name. */
 function asFound(chunks: readonly Chunk[], machine: Machine): Candidate[] {
-  const chosen = placesOf(chunks, (c) => /^(selected|chosen|set|was set|was selected)$/.test(c.text));
-  const heat = placesOf(chunks, (c) => /\bheat$/.test(c.text) && sensesOf(c, "position").some((p) => p.id === "low" || p.id === "high"));
-  const [at] = heat;
-  const position = sensesOf(at === undefined ? undefined : chunks[at], "position").find((p) => p.id === "low" || p.id === "high")?.id;
-  if (at !== undefined && position !== undefined && chosen.length > 0 && stands(machine, "heat", position))
-    return [candidate(chunks, "heat", position, [at, ...chosen])];
   const was = chunks.findIndex((c) => /^(was|found|left|stood|it was|had it|had|set|set at|set to|set on)$/.test(c.text));
-  const on = chunks[was + 1];
   const control = machine.controls.find((c) => c.id === "timer" || c.id === "cycle")?.id;
-  const isAt = /^set (at|to|on)$/.test(chunks[was]?.text ?? "") || /^(on|at|in|to|set to|set at)$/.test(on?.text ?? "");
+  const isAt = /^set (at|to|on)$/.test(chunks[was]?.text ?? "") || /^(on|at|in|to|set to|set at)$/.test(chunks[was + 1]?.text ?? "");
   if (was < 0 || control === undefined || !isAt) return [];
   return chunks.flatMap((c, i) =>
     i > was && sensesOf(c, "position").some((p) => p.id === "air-only" && stands(machine, control, p.id))

@@ -7,6 +7,7 @@ import { type Candidate, type Clause, has, type NounPhrase, nounsOf, placesOf, p
 import { lookAt, spotAt, type Verdict, verdictOn } from "../facts";
 import { entry, oneOf } from "../meaning";
 import type { Chunk } from "../senses";
+import { byHand } from "./by-hand";
 
 /** What is said of something without a number: good or bad, by eye or by meter; grounded. */
 export function verdicts(clause: Clause): Candidate[] {
@@ -17,27 +18,6 @@ export function verdicts(clause: Clause): Candidate[] {
   });
   return [...words.flatMap((w) => readVerdict(clause, w) ?? []), ...flaps(clause), ...belts(clause), ...byHand(clause), ...legs(clause)];
 }
-
-/** “drum spins freely by hand”, “idler turns stiff”: how what turns feels, not that the machine turned it. */
-function byHand({ chunks, machine }: Clause): Candidate[] {
-  const [noun] = nounsOf(chunks, machine).filter(
-    (n) => n.piece !== undefined || n.parts.some((p) => TURNED.includes(partOf(machine, p).kind)),
-  );
-  const hand = tagged(chunks, "byHand");
-  const turning = placesOf(chunks, (c) => sensesOf(c, "sight").some((s) => s.row.sight === "turns" || s.row.sight === "motor"));
-  const free = tagged(chunks, "turnsFree");
-  const stiff = tagged(chunks, "turnsStiff");
-  const no = tagged(chunks, "no");
-  if (!noun || chunks.some((c) => c.amount) || free.length + stiff.length + hand.length === 0) return [];
-  if (turning.length === 0 && stiff.length + free.length === 0) return [];
-  const value: Verdict = stiff.length > 0 === no.length > 0 ? "good" : "bad";
-  const [part] = noun.parts.filter((p) => TURNED.includes(partOf(machine, p).kind));
-  const draft =
-    noun.piece !== undefined && noun.piece in PIECES ? spotAt({ piece: noun.piece as Piece }, value) : part && lookAt(part, value);
-  if (!draft) return [];
-  return [{ meanings: [entry(draft)], covers: [noun.at, ...turning, ...hand, ...free, ...stiff, ...no], sure: 1.1 }];
-}
-const TURNED: readonly string[] = ["motor", "belt"];
 
 /** “one leg dead”: the house side. */
 function legs({ chunks, machine }: Clause): Candidate[] {
@@ -141,7 +121,7 @@ function deniedAt(chunks: Clause["chunks"], at: number): number[] {
 }
 
 function readVerdict(clause: Clause, said: Said & { readonly at: number }): Candidate | undefined {
-  const { chunks, machine, carried } = clause;
+  const { chunks, machine } = clause;
   const nouns = nounsOf(chunks, machine).filter((n) => !said.covers.includes(n.at) && !isGroundWord(clause, n));
   const cabinet = tagged(chunks, "cabinet");
   const terminals = tagged(chunks, "terminal", "leads")
@@ -153,22 +133,7 @@ function readVerdict(clause: Clause, said: Said & { readonly at: number }): Cand
   const insulated = !said.byEye && tagged(chunks, "insulation").length > 0;
   const leaks = said.grounded || insulated || (cabinet.length > 0 && said.value === "bad" && !said.byEye && nouns.length > 0);
   const meant = nouns.filter((n) => n.parts.length > 0 || (n.piece !== undefined && (said.byEye || !n.panel)));
-  if (meant.length === 0) {
-    const alone = chunks.every(
-      (c, i) =>
-        said.covers.includes(i) ||
-        c.filler ||
-        c.loose ||
-        has(c, "byMeter", "byEye", "no", "maybe") ||
-        cabinet.includes(i) ||
-        sensesOf(c, "piece").length > 0,
-    );
-    // “vent cleaned but still weak”: the air.
-    if (/^(weak|strong)$/.test(chunks[said.at]?.text ?? "") && carried.parts?.every((id) => partOf(machine, id).kind === "duct"))
-      return undefined;
-    if (!alone || !carried.parts || carried.parts.length === 0) return undefined;
-    return one(clause, carried.parts, said, leaks, [...said.covers, ...cabinet], 0.85);
-  }
+  if (meant.length === 0) return ofCarried(clause, said, leaks, cabinet);
   const covers = [
     ...said.covers,
     ...(said.byEye ? tagged(chunks, "eyeBad").filter((i) => !nouns.some((n) => n.at === i)) : []),
@@ -178,15 +143,8 @@ function readVerdict(clause: Clause, said: Said & { readonly at: number }): Cand
   // A verdict holds for every name before it; for the next one where none is.
   const before = meant.filter((n) => n.at < said.at);
   const named = before.length > 0 ? list(wholes(before, chunks), chunks) : meant.slice(0, 1);
-  const all = named.map((n) =>
-    ofNoun(
-      clause,
-      n,
-      said,
-      leaks,
-      meant.filter((m) => named.some((x) => x.at !== m.at && shares(x, m))).map((m) => m.at),
-    ),
-  );
+  const again = meant.filter((m) => named.some((x) => x.at !== m.at && shares(x, m))).map((m) => m.at);
+  const all = named.map((n) => ofNoun(clause, n, said, leaks, again));
   const each = all.flatMap((c) => c ?? []);
   if (each.length < all.length) return undefined;
   return {
@@ -195,6 +153,29 @@ function readVerdict(clause: Clause, said: Said & { readonly at: number }): Cand
     sure: 1,
     leaves: { parts: named.at(-1)?.parts ?? [] },
   };
+}
+
+/** “good”, “is burnt”: of what was spoken of, where nothing else is said. */
+function ofCarried(
+  clause: Clause,
+  said: Said & { readonly at: number },
+  leaks: boolean,
+  cabinet: readonly number[],
+): Candidate | undefined {
+  const { chunks, machine, carried } = clause;
+  const isAlone = chunks.every(
+    (c, i) =>
+      said.covers.includes(i) ||
+      c.filler ||
+      c.loose ||
+      has(c, "byMeter", "byEye", "no", "maybe") ||
+      cabinet.includes(i) ||
+      sensesOf(c, "piece").length > 0,
+  );
+  if (!isAlone || !carried.parts || carried.parts.length === 0) return undefined;
+  // “vent cleaned but still weak”: the air.
+  const isAir = /^(weak|strong)$/.test(chunks[said.at]?.text ?? "") && carried.parts.every((id) => partOf(machine, id).kind === "duct");
+  return isAir ? undefined : one(clause, carried.parts, said, leaks, [...said.covers, ...cabinet], 0.85);
 }
 
 const shares = (a: NounPhrase, b: NounPhrase): boolean => b.parts.some((p) => a.parts.includes(p));
@@ -215,10 +196,12 @@ const list = (nouns: readonly NounPhrase[], chunks: Clause["chunks"]): NounPhras
 
 /** “filter door”, “pump impeller”: two names in a row without a mark between are one thing, called by the first. */
 const wholes = (nouns: readonly NounPhrase[], chunks: Clause["chunks"]): NounPhrase[] =>
-  nouns.filter((n) => chunks[n.at]?.parted || !nouns.some((o) => o.at === n.at - 1 && o.parts.length > 0 && !shares(o, n) && !isSet(o, n)));
+  nouns.filter(
+    (n) => chunks[n.at]?.parted || !nouns.some((o) => o.at === n.at - 1 && o.parts.length > 0 && !shares(o, n) && !belongs(o, n)),
+  );
 
-/** “motor belt”: the second where the first is only what it belongs to. */
-const isSet = (first: NounPhrase, second: NounPhrase): boolean =>
+/** “motor belt”: the first is only what the second belongs to. */
+const belongs = (first: NounPhrase, second: NounPhrase): boolean =>
   first.parts.length > 0 && second.parts.length > 0 && second.piece === undefined && first.assembly !== undefined;
 
 const isGroundWord = ({ chunks, machine }: Clause, n: NounPhrase): boolean =>
