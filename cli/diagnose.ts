@@ -1,3 +1,5 @@
+import { createInterface } from "node:readline";
+import { z } from "zod";
 import { contradiction } from "../src/core/diagnosis/contradiction";
 import { rank } from "../src/core/diagnosis/rank";
 import { SuspectSet } from "../src/core/diagnosis/suspect-set";
@@ -21,32 +23,68 @@ import { BadInput, onFile, readJson, readText } from "./bad-input";
 
 const MOST_SUSPECTS = 20;
 
-/** Folds the entries of one job and prints suspects with shares and evidence, and the proposals, as JSON. */
-export function run(args: string[]): void {
+const USAGE = "expected MACHINE (an id or a machine file) and ENTRIES.jsonl, or --lines with a request a line on standard input";
+
+/** Folds the entries of one job and prints suspects with shares and evidence, and the proposals, as JSON; with --lines of many jobs, one a line. */
+export async function run(args: string[]): Promise<void> {
   const [machineArg, file] = args;
-  if (!machineArg || !file || args.length > 2) throw new BadInput("expected MACHINE (an id or a machine file) and ENTRIES.jsonl");
+  if (machineArg === "--lines" && args.length === 1) return answerLines();
+  if (!machineArg || !file || args.length > 2) throw new BadInput(USAGE);
   const machine = loadMachine(machineArg);
   const { job, kept } = readEntries(file);
-  console.log(
-    JSON.stringify(
-      diagnosis(
-        machine,
-        foldJob(job, kept, () => machine),
-      ),
-      null,
-      1,
-    ),
-  );
+  const folded = foldJob(job, kept, () => machine);
+  console.log(JSON.stringify(diagnosis(prepared(machine), folded), null, 1));
 }
 
+const requestSchema = z.strictObject({
+  machine: z.string().describe("Id of a shipped machine, or a machine file."),
+  entries: z.array(z.unknown()).max(20_000).describe("Entries of one job; one without a version is of the first version."),
+});
+
+/** One answer a line, in the order of the requests; a request that can't be read is answered with its error, and the next is taken. */
+async function answerLines(): Promise<void> {
+  const machines = new Map<string, TestCatalogue>();
+  const catalogueOf = (name: string): TestCatalogue => {
+    const known = machines.get(name) ?? prepared(loadMachine(name));
+    machines.set(name, known);
+    return known;
+  };
+  let number = 0;
+  for await (const line of createInterface({ input: process.stdin })) {
+    number++;
+    if (line.trim() !== "") console.log(JSON.stringify(answerTo(line, `line ${number}`, catalogueOf)));
+  }
+}
+
+function answerTo(line: string, where: string, catalogueOf: (machine: string) => TestCatalogue): object {
+  try {
+    const request = requestSchema.safeParse(parsed(line, where));
+    if (!request.success) throw new BadInput(`${where}: ${firstIssue(request.error).message}`);
+    const { machine: name, entries } = request.data;
+    const catalogue = catalogueOf(name);
+    const kept = entries.map((entry, i) => readKept(enveloped(entry, `${where}: entries.${i}`)));
+    const { machine } = catalogue.suspects.predictor;
+    return diagnosis(
+      catalogue,
+      foldJob(jobOf(kept), kept, () => machine),
+    );
+  } catch (error) {
+    if (error instanceof BadInput) return { error: error.message };
+    throw error;
+  }
+}
+
+const prepared = (machine: Machine): TestCatalogue => new TestCatalogue(new SuspectSet(new Predictor(machine)));
+
 /** A job in facts and words: where it stands, its suspects, what contradicts, what is proposed. */
-export function diagnosis(machine: Machine, job: Job) {
-  const set = new SuspectSet(new Predictor(machine));
+export function diagnosis(catalogue: TestCatalogue, job: Job) {
+  const set = catalogue.suspects;
+  const { machine } = set.predictor;
   const ranking = rank(set, job.evidence, assembliesFitted(job));
   const lines = job.record.map((line) => ({ status: line.status, entry: stampOfLine(line).id, ...lineSays(machine, line) }));
   const says = new Map(lines.map((l) => [l.entry, l.says]));
   const clash = contradiction(set, job.evidence);
-  const proposal = propose(new TestCatalogue(set), job, ranking);
+  const proposal = propose(catalogue, job, ranking);
   return {
     machine: machine.id,
     job: job.id,
@@ -91,19 +129,26 @@ export function loadMachine(arg: string): Machine {
 }
 
 function readEntries(file: string): { job: string; kept: Kept[] } {
-  const envelopes = readText(file)
+  const kept = readText(file)
     .split(/\r?\n/)
-    .flatMap((line, i) => (line.trim() === "" ? [] : [readLine(line, `${file}: line ${i + 1}`)]));
-  return { job: envelopes[0]?.stream.id ?? "", kept: envelopes.map(readKept) };
+    .flatMap((line, i) => {
+      const where = `${file}: line ${i + 1}`;
+      return line.trim() === "" ? [] : [readKept(enveloped(parsed(line, where), where))];
+    });
+  return { job: jobOf(kept), kept };
 }
 
-function readLine(line: string, where: string) {
-  let data: unknown;
+const jobOf = ([first]: readonly Kept[]): string => (first ? (first.readable ? first.entry : first.entry.envelope).stream.id : "");
+
+function parsed(line: string, where: string): unknown {
   try {
-    data = JSON.parse(line);
+    return JSON.parse(line);
   } catch (error) {
     throw new BadInput(`${where}: not JSON: ${(error as Error).message}`);
   }
+}
+
+function enveloped(data: unknown, where: string) {
   const checked = checkEntry(data);
   if (!checked.ok) throw new BadInput(`${where}: ${firstIssue(checked.error).message}`);
   return checked.envelope;
