@@ -5,9 +5,9 @@ import { parseArgs } from "node:util";
 import { item } from "../src/core/array/at";
 import { hypothesesOf } from "../src/core/diagnosis/hypotheses";
 import type { Machine } from "../src/core/machine/format";
+import { NATURES, type WorldKind } from "../src/core/training/nature";
 import type { Outcome } from "../src/core/training/play";
 import { Rehearsal, STRATEGIES, summarise } from "../src/core/training/rehearse";
-import { NOISE } from "../src/core/training/world";
 import { findMachine, MACHINES } from "../src/machines";
 import { BadInput } from "./bad-input";
 import { loadMachine } from "./diagnose";
@@ -18,6 +18,7 @@ const OPTIONS = {
   seed: { type: "string", default: "1" },
   jobs: { type: "string", default: "60" },
   strategy: { type: "string" },
+  world: { type: "string", default: "near" },
   json: { type: "boolean", default: false },
   /** `k/n`: only the jobs of every n-th machine from k on; how the processes of one rehearsal share the work. */
   shard: { type: "string" },
@@ -29,6 +30,7 @@ export async function run(args: string[]): Promise<void> {
   const [seed, jobs] = [whole("seed", values.seed), whole("jobs", values.jobs)];
   if (values.strategy !== undefined && !STRATEGIES[values.strategy])
     throw new BadInput(`--strategy “${values.strategy}”; expected ${Object.keys(STRATEGIES).join(", ")}`);
+  const world = worldNamed(values.world);
   const machines = values.machine === undefined ? MACHINES : [loadMachine(values.machine)];
   const { fault } = values;
   if (fault !== undefined && !machines.some((m) => hypothesesOf(m).some((h) => h.suspect === fault || h.id === fault))) {
@@ -37,7 +39,7 @@ export async function run(args: string[]): Promise<void> {
     );
   }
   const names = values.strategy === undefined ? Object.keys(STRATEGIES) : [values.strategy];
-  const plan = { machines, names, seed, jobs, fault };
+  const plan = { machines, names, seed, jobs, fault, world };
   if (values.shard !== undefined) {
     for (const outcome of playShard(plan, values.shard)) console.log(JSON.stringify(outcome));
     return;
@@ -54,7 +56,17 @@ export async function run(args: string[]): Promise<void> {
     : {};
   console.log(
     JSON.stringify(
-      { summary: { machines: machines.map((m) => m.id), seed, jobs, noise: NOISE, costRatio: ratios, strategies: byStrategy } },
+      {
+        summary: {
+          machines: machines.map((m) => m.id),
+          seed,
+          jobs,
+          world,
+          nature: NATURES[world],
+          costRatio: ratios,
+          strategies: byStrategy,
+        },
+      },
       null,
       values.json ? 0 : 1,
     ),
@@ -81,10 +93,11 @@ export interface Plan {
   readonly seed: number;
   readonly jobs: number;
   readonly fault: string | undefined;
+  readonly world: WorldKind;
 }
 
 /** Job i is on machine i modulo their number, whoever plays it: the same seed gives the same jobs however they are shared out. */
-function* playShard({ machines, names, seed, jobs, fault }: Plan, shard: string): Generator<Outcome> {
+function* playShard({ machines, names, seed, jobs, fault, world }: Plan, shard: string): Generator<Outcome> {
   const [k, n] = shard.split("/").map(Number) as [number, number];
   const rehearsals = new Map<number, Rehearsal>();
   for (let i = 0; i < jobs; i++) {
@@ -92,13 +105,13 @@ function* playShard({ machines, names, seed, jobs, fault }: Plan, shard: string)
     if (m % n !== k) continue;
     const rehearsal = rehearsals.get(m) ?? new Rehearsal(item(machines, m));
     rehearsals.set(m, rehearsal);
-    for (const name of names) yield rehearsal.play(seed * 100_003 + i, name, fault);
+    for (const name of names) yield rehearsal.play(seed * 100_003 + i, name, { world, fault });
   }
 }
 
 /** Plays a shard in a process of its own, which gets the plan as arguments of the command line. */
-function inProcess({ machines, names, seed, jobs, fault }: Plan, shard: string, told: (outcome: Outcome) => void): Promise<void> {
-  const args = ["--shard", shard, "--seed", String(seed), "--jobs", String(jobs)];
+function inProcess({ machines, names, seed, jobs, fault, world }: Plan, shard: string, told: (outcome: Outcome) => void): Promise<void> {
+  const args = ["--shard", shard, "--seed", String(seed), "--jobs", String(jobs), "--world", world];
   if (machines.length === 1) args.push("--machine", item(machines, 0).id);
   if (names.length === 1) args.push("--strategy", item(names, 0));
   if (fault !== undefined) args.push("--fault", fault);
@@ -107,6 +120,11 @@ function inProcess({ machines, names, seed, jobs, fault }: Plan, shard: string, 
     createInterface({ input: child.stdout }).on("line", (line) => told(JSON.parse(line)));
     child.on("close", (code) => (code === 0 ? resolve() : reject(new Error(`a part of the rehearsal ended with status ${code}`))));
   });
+}
+
+function worldNamed(name: string): WorldKind {
+  if (!(name in NATURES)) throw new BadInput(`--world “${name}”; expected ${Object.keys(NATURES).join(", ")}`);
+  return name as WorldKind;
 }
 
 function options(args: string[]) {

@@ -54,14 +54,21 @@ test("diagnose --lines answers each request in its order, and a request that can
   const job = v7();
   const entry = (kind: string, body: object) => ({ id: v7(), job, at: "2026-11-24T10:00:00Z", by: "T", kind, body });
   const opened = [entry("opened", { customer: "C", place: "P" }), entry("machine", { machine: "kelvane-c7" })];
-  const requests = [{ machine: "kelvane-c7", entries: opened }, { machine: "nobody", entries: [] }, { machine: "kelvane-c7", entries: [{}] }];
+  const requests = [
+    { machine: "kelvane-c7", entries: opened },
+    { machine: "nobody", entries: [] },
+    { machine: "kelvane-c7", entries: [{}] },
+  ];
   const { status, stdout } = spawnSync(join(root, "yennic"), ["diagnose", "--lines"], {
     encoding: "utf8",
     cwd: folder,
     input: [...requests.map((r) => JSON.stringify(r)), "{", JSON.stringify(requests[0])].join("\n"),
   });
   expect(status).toBe(0);
-  const [first, unknown, bodiless, broken, again] = stdout.trim().split("\n").map((l) => JSON.parse(l));
+  const [first, unknown, bodiless, broken, again] = stdout
+    .trim()
+    .split("\n")
+    .map((l) => JSON.parse(l));
   expect(first).toMatchObject({ job, suspects: expect.any(Array), proposal: { step: { kind: expect.any(String) } } });
   expect(unknown.error).toContain("“nobody” is not a shipped machine");
   expect(bodiless.error).toMatch(/^line 3: entries.0: /);

@@ -1,13 +1,14 @@
 import { describe, expect, test } from "vitest";
 import { type Finding, findingKind, type Question } from "../../src/core/finding/finding";
 import { testsOf } from "../../src/core/planning/tests";
+import { NEAR } from "../../src/core/training/nature";
 import { randomFrom } from "../../src/core/training/random";
-import { NOISE, World } from "../../src/core/training/world";
+import { World } from "../../src/core/training/world";
 import { MACHINES } from "../../src/machines";
 import { shipped, suspectsFor } from "../job-of";
 
 const e27 = shipped("orrinshaw-e27");
-const worldOf = (fault: string, seed = 1, machine = e27) => new World(machine, suspectsFor(machine).hypotheses, seed, fault);
+const worldOf = (fault: string, seed = 1, machine = e27) => new World(machine, suspectsFor(machine).hypotheses, seed, { fault });
 const ask = (world: World, id: string, fitted: readonly string[] = []): Finding["result"] => {
   const test = testsOf(world.machine).find((t) => t.id === id);
   if (!test) throw new Error(`${id} is not offered`);
@@ -50,7 +51,7 @@ describe("a machine with a hidden fault", () => {
 
   test("an open element reads OL but for misplaced leads, and its own ohms once it is replaced", () => {
     const world = worldOf("element:open", 3);
-    expect(openAt(world, "part element.1.2", 200)).toBeGreaterThan(1 - 3 * NOISE.misplaced);
+    expect(openAt(world, "part element.1.2", 200)).toBeGreaterThan(1 - 3 * NEAR.misplaced);
     const mended = ask(world, "part element.1.2", ["element"]);
     expect(mended.is === "value" && mended.value).toBeGreaterThan(9);
     expect(world.left(["element"])).toEqual([]);
@@ -142,7 +143,7 @@ test("what a file gives a tolerance or a temperature varies from world to world,
         if (moved) of.add(seed);
         seen.set(part.kind, of);
         if (part.kind === "element" && rated?.kind === "element")
-          expect(Math.abs(rated.watts / part.watts - 1)).toBeLessThanOrEqual(NOISE.toleranceFactor * rated.tolerance + 1e-9);
+          expect(Math.abs(rated.watts / part.watts - 1)).toBeLessThanOrEqual(NEAR.toleranceFactor * rated.tolerance + 1e-9);
       }
     }
   }

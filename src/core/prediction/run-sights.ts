@@ -39,7 +39,8 @@ export function sightShares(machine: Machine, faults: FaultSet, { frames }: Time
     starts: yes(runs ? 1 : started ? 0.35 : 0),
     motor: yes(runs ? 1 : started ? 0.35 : 0),
     turns: yes(runs && !belt ? 1 : started && !belt ? 0.3 : 0),
-    hums: yes(frames.some((f) => f.hums) ? 0.95 : 0),
+    // Contacts that chatter are heard, and taken for a hum by most.
+    hums: yes(frames.some((f) => f.hums) ? 0.95 : frames.some((f) => f.chatters) ? 0.7 : 0),
     warm: yes(1 / (1 + Math.exp(-(rise - WARM_K) / WARM_SPREAD_K))),
     trips: yes(last.condition.breakerTripped ? 1 : 0),
     ...(machine.lamp !== null && { lamp: yes(lampLights(machine, faults, partOfKind(machine, machine.lamp, "resistor")) ? 1 : 0) }),

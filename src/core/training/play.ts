@@ -1,11 +1,14 @@
+import { rank } from "../diagnosis/rank";
+import { repairShare } from "../diagnosis/repair-shares";
 import type { SuspectSet } from "../diagnosis/suspect-set";
 import type { SightId } from "../finding/sights";
 import { dangerOfRunning } from "../job/checks/index";
 import { stamp } from "../job/entry";
 import { type Fold, foldOn, type Job, refusalOf, startFold } from "../job/fold";
 import type { Draft } from "../job/kinds/index";
+import { hasOwnFinding } from "../job/own-finding";
 import { assembliesFitted, type Proof } from "../job/state";
-import { repairOf, replaces } from "../machine/assembly";
+import { partsOfAssembly, repairOf, replaces } from "../machine/assembly";
 import { hasHood } from "../machine/format";
 import { FIRST_KNOWN } from "../machine/revision";
 import type { TestCatalogue } from "../planning/catalogue";
@@ -13,22 +16,46 @@ import { CALL_BACK_MINUTES, DEFAULT_RATES } from "../planning/repairs";
 import type { Move, Strategy } from "./situation";
 import type { World } from "./world";
 
+/** What was thought of a repair when it was made. */
+export interface Call {
+  /** Share of the explanations that this repair puts right. */
+  readonly share: number;
+  /** It put something right. */
+  readonly right: boolean;
+  readonly assembly: string;
+}
+
 export interface Outcome {
   readonly machine: string;
   readonly fault: string;
   readonly seed: number;
   readonly strategy: string;
+  /** The trouble is none that the model has. */
+  readonly foreign: boolean;
   readonly steps: number;
   /** Minutes and parts in one: minutes at the technician's rate plus prices, in the prices' currency. */
   readonly cost: number;
   readonly minutes: number;
+  /** Parts that went in, those of them that put nothing right, and those that went in without a reading or a look of their own. */
+  readonly parts: number;
   readonly wrongParts: number;
+  readonly unmeasured: number;
+  /** Things cleared, set or remade that put nothing right. */
+  readonly idleRework: number;
+  /** Panels taken off a second time. */
+  readonly reopened: number;
   /** The hidden fault and its cause are gone; see {@link World.solved}. */
   readonly found: boolean;
+  /** Closed as put right though it is not. */
+  readonly left: boolean;
+  /** Ended with the word that the trouble is none that the model has. */
+  readonly saidOutside: boolean;
   /** Steps that broke a caution. */
   readonly unsafe: number;
-  /** Share the ranking gave to the truth when the first part was fitted, and whether its leader was right. */
-  readonly calls: readonly { readonly share: number; readonly right: boolean; readonly leader: string }[];
+  /** At each repair. */
+  readonly calls: readonly Call[];
+  /** Share that the truth had when the first part went in. */
+  readonly truthShare?: number;
 }
 
 const MAX_STEPS = 250;
@@ -39,8 +66,10 @@ export class Play {
   private fold: Fold;
   private minutes = 0;
   private price = 0;
-  private wrongParts = 0;
-  private unsafe = 0;
+  private readonly count = { parts: 0, wrongParts: 0, unmeasured: 0, idleRework: 0, reopened: 0, unsafe: 0 };
+  private readonly opened = new Set<string>();
+  private readonly calls: Call[] = [];
+  private truthShare: number | undefined;
 
   constructor(
     private readonly world: World,
@@ -59,30 +88,61 @@ export class Play {
   }
 
   /** Runs a strategy to its end. A strategy may be a state machine: it is made for one job. */
-  run(strategy: Strategy, name: string, seed: number, onFit?: (job: Job) => Outcome["calls"][number] | undefined): Outcome {
-    const calls: Outcome["calls"][number][] = [];
+  run(strategy: Strategy, name: string, seed: number): Outcome {
     let steps = 0;
+    let saidOutside = false;
     while (steps < MAX_STEPS) {
       const move = strategy({ suspects: this.suspects, catalogue: this.catalogue, job: this.job });
-      if (move.kind === "stop") break;
-      if (move.kind === "fit" && calls.length === 0) {
-        const call = onFit?.(this.job);
-        if (call) calls.push(call);
+      if (move.kind === "stop") {
+        saidOutside = move.outside ?? false;
+        break;
       }
+      if (move.kind === "fit") this.judge(move.assembly);
       this.make(move);
       steps++;
       if (this.job.closed) break;
     }
-    return this.outcome(name, seed, steps, calls);
+    return this.outcome(name, seed, steps, saidOutside);
   }
 
-  private outcome(strategy: string, seed: number, steps: number, calls: Outcome["calls"]): Outcome {
+  private outcome(strategy: string, seed: number, steps: number, saidOutside: boolean): Outcome {
     const { machine, hidden } = this.world;
     const found = this.world.solved(this.fitted);
     const minutes = this.minutes + (found ? 0 : CALL_BACK_MINUTES);
     const cost = (minutes / 60) * DEFAULT_RATES.perHour + this.price;
-    const { wrongParts, unsafe } = this;
-    return { machine: machine.id, fault: hidden.id, seed, strategy, steps, cost, minutes, wrongParts, found, unsafe, calls };
+    return {
+      machine: machine.id,
+      fault: hidden.id,
+      seed,
+      strategy,
+      foreign: this.world.foreign !== undefined,
+      steps,
+      cost,
+      minutes,
+      ...this.count,
+      found,
+      left: this.job.closed && !found,
+      saidOutside,
+      calls: this.calls,
+      ...(this.truthShare !== undefined && { truthShare: this.truthShare }),
+    };
+  }
+
+  /** What the ranking gives to a repair that is about to be made, and to the truth before the first of them. */
+  private judge(assembly: string): void {
+    const { fitted } = this;
+    const ranking = rank(this.suspects, this.job.evidence, fitted);
+    const share = repairShare(this.suspects, ranking, fitted, assembly);
+    this.calls.push({ share, right: this.helps(assembly), assembly });
+    if (this.truthShare !== undefined) return;
+    const truth = this.world.hidden.assemblies.join();
+    this.truthShare = ranking.suspects.reduce((sum, s) => sum + (s.hypothesis.assemblies.join() === truth ? s.probability : 0), 0);
+  }
+
+  private helps(assembly: string): boolean {
+    const before = this.world.left(this.fitted);
+    const after = this.world.left([...this.fitted, assembly]);
+    return before.some((f) => !after.includes(f));
   }
 
   private get fitted(): string[] {
@@ -90,7 +150,7 @@ export class Play {
   }
 
   private record(draft: Draft): void {
-    if (refusalOf(this.job, draft)) this.unsafe++;
+    if (refusalOf(this.job, draft)) this.count.unsafe++;
     const n = this.fold.entries.length;
     const entry = stamp("rehearsal", draft, { id: `e${n}`, at: new Date(n * 60_000).toISOString(), by: "Rehearsal" });
     this.fold = foldOn(this.fold, [...this.fold.entries, { readable: true, entry }]);
@@ -100,11 +160,12 @@ export class Play {
     switch (move.kind) {
       case "entry":
         this.minutes += move.minutes;
+        this.countOpening(move.draft);
         this.record(move.draft);
         return;
       case "test":
         this.minutes += move.test.minutes;
-        if (move.test.needs === "running" && this.mayNotRun()) this.unsafe++;
+        if (move.test.needs === "running" && this.mayNotRun()) this.count.unsafe++;
         this.record({ kind: "finding", body: this.world.answer(move.test.question, this.fitted) });
         return;
       case "fit":
@@ -115,11 +176,17 @@ export class Play {
         this.record({ kind: "finding", body: this.world.answer(move.question, this.fitted) });
         return;
       case "prove":
-        if (dangerOfRunning(this.world.machine, this.job)) this.unsafe++;
+        if (dangerOfRunning(this.world.machine, this.job)) this.count.unsafe++;
         this.minutes += PROOF_MINUTES;
         this.record({ kind: "proof", body: this.prove() });
         return;
     }
+  }
+
+  private countOpening(draft: Draft): void {
+    if (draft.kind !== "panel" || draft.body.state !== "off") return;
+    if (this.opened.has(draft.body.panel)) this.count.reopened++;
+    this.opened.add(draft.body.panel);
   }
 
   private mayNotRun(): boolean {
@@ -127,11 +194,16 @@ export class Play {
   }
 
   private fit(assembly: string): void {
-    const repair = repairOf(this.world.machine, assembly);
+    const { machine } = this.world;
+    const repair = repairOf(machine, assembly);
     this.minutes += repair.minutes;
     this.price += repair.price;
-    const helps = this.world.left([...this.fitted, assembly]).length < this.world.left(this.fitted).length;
-    if (replaces(repair) && !helps) this.wrongParts++;
+    const helps = this.helps(assembly);
+    if (replaces(repair)) {
+      this.count.parts++;
+      if (!helps) this.count.wrongParts++;
+      if (!partsOfAssembly(machine, assembly).some((part) => hasOwnFinding(this.job, part))) this.count.unmeasured++;
+    } else if (!helps) this.count.idleRework++;
     this.record({ kind: "fitted", body: { assembly, action: replaces(repair) ? "replaced" : "put-right" } });
   }
 

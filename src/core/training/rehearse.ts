@@ -1,9 +1,8 @@
-import { rank } from "../diagnosis/rank";
 import { SuspectSet } from "../diagnosis/suspect-set";
-import type { Job } from "../job/fold";
 import type { Machine } from "../machine/format";
 import { TestCatalogue } from "../planning/catalogue";
 import { Predictor } from "../prediction/predictor";
+import { NATURES, type WorldKind } from "./nature";
 import { type Outcome, Play } from "./play";
 import type { Strategy } from "./situation";
 import { fixedOrder } from "./strategies/fixed-order";
@@ -24,50 +23,83 @@ export class Rehearsal {
   }
 
   /** Plays the job of one seed with one strategy. The same seed is the same machine, fault and complaint for every strategy. */
-  play(seed: number, strategy: string, fault?: string): Outcome {
+  play(seed: number, strategy: string, { world: kind = "near", fault }: Playing = {}): Outcome {
     const make = STRATEGIES[strategy];
     if (!make) throw new RangeError(`“${strategy}” is not a strategy; expected ${Object.keys(STRATEGIES).join(", ")}`);
-    const world = new World(this.machine, this.suspects.hypotheses, seed, fault);
-    const call = (job: Job): Outcome["calls"][number] => {
-      const leader = rank(this.suspects, job.evidence).suspects[0];
-      const suspect = leader?.hypothesis.suspect ?? "";
-      return { share: leader?.probability ?? 0, right: suspect === world.hidden.suspect, leader: suspect };
-    };
-    return new Play(world, this.suspects, this.catalogue).run(make(), strategy, seed, call);
+    const world = new World(this.machine, this.suspects.hypotheses, seed, { nature: NATURES[kind], fault });
+    return new Play(world, this.suspects, this.catalogue).run(make(), strategy, seed);
   }
 }
 
+export interface Playing {
+  readonly world?: WorldKind;
+  readonly fault?: string | undefined;
+}
+
+/** Scores of jobs whose trouble the model has; `outside` those of the others. */
 export interface Summary {
   readonly strategy: string;
   readonly jobs: number;
   readonly found: number;
   readonly wrongPartsPerJob: number;
+  readonly unmeasuredPerJob: number;
+  readonly idleReworkPerJob: number;
+  readonly reopenedPerJob: number;
+  readonly leftPerJob: number;
+  readonly saidOutside: number;
   readonly meanCost: number;
   readonly meanMinutes: number;
   readonly unsafe: number;
-  /** Expected calibration error of the leader's share when the first part is fitted, ten bins. */
+  /** Expected calibration error of a repair's share when it is made, ten bins; mean natural logarithm of the truth's share at the first. */
   readonly calibrationError: number;
-  readonly reliability: readonly { readonly from: number; readonly jobs: number; readonly said: number; readonly was: number }[];
+  readonly logScore: number;
+  readonly reliability: readonly { readonly from: number; readonly repairs: number; readonly said: number; readonly was: number }[];
+  readonly outside?: {
+    readonly jobs: number;
+    readonly saidBeforeAnyPart: number;
+    readonly partsPerJob: number;
+    readonly left: number;
+    readonly unsafe: number;
+  };
 }
 
-export function summarise(outcomes: readonly Outcome[]): Summary {
-  const mean = (of: (o: Outcome) => number) => outcomes.reduce((sum, o) => sum + of(o), 0) / Math.max(1, outcomes.length);
+const LEAST_SHARE = 1e-4;
+const meanOf = <T>(list: readonly T[], of: (t: T) => number): number => list.reduce((sum, x) => sum + of(x), 0) / Math.max(1, list.length);
+
+export function summarise(all: readonly Outcome[]): Summary {
+  const outcomes = all.filter((o) => !o.foreign);
+  const outside = all.filter((o) => o.foreign);
+  const mean = (of: (o: Outcome) => number) => meanOf(outcomes, of);
   const calls = outcomes.flatMap((o) => o.calls);
   const bins = Array.from({ length: 10 }, (_, k) => {
     const inside = calls.filter((c) => Math.min(9, Math.floor(c.share * 10)) === k);
-    const average = (of: (c: (typeof calls)[number]) => number) =>
-      inside.length > 0 ? inside.reduce((sum, c) => sum + of(c), 0) / inside.length : 0;
-    return { from: k / 10, jobs: inside.length, said: average((c) => c.share), was: average((c) => Number(c.right)) };
+    return { from: k / 10, repairs: inside.length, said: meanOf(inside, (c) => c.share), was: meanOf(inside, (c) => Number(c.right)) };
   });
+  const shares = outcomes.flatMap((o) => (o.truthShare === undefined ? [] : [o.truthShare]));
   return {
-    strategy: outcomes[0]?.strategy ?? "",
+    strategy: all[0]?.strategy ?? "",
     jobs: outcomes.length,
     found: mean((o) => Number(o.found)),
     wrongPartsPerJob: mean((o) => o.wrongParts),
+    unmeasuredPerJob: mean((o) => o.unmeasured),
+    idleReworkPerJob: mean((o) => o.idleRework),
+    reopenedPerJob: mean((o) => o.reopened),
+    leftPerJob: mean((o) => Number(o.left)),
+    saidOutside: mean((o) => Number(o.saidOutside)),
     meanCost: mean((o) => o.cost),
     meanMinutes: mean((o) => o.minutes),
     unsafe: outcomes.reduce((sum, o) => sum + o.unsafe, 0),
-    calibrationError: bins.reduce((sum, b) => sum + (b.jobs / Math.max(1, calls.length)) * Math.abs(b.said - b.was), 0),
-    reliability: bins.filter((b) => b.jobs > 0),
+    calibrationError: bins.reduce((sum, b) => sum + (b.repairs / Math.max(1, calls.length)) * Math.abs(b.said - b.was), 0),
+    logScore: meanOf(shares, (s) => Math.log(Math.max(LEAST_SHARE, s))),
+    reliability: bins.filter((b) => b.repairs > 0),
+    ...(outside.length > 0 && {
+      outside: {
+        jobs: outside.length,
+        saidBeforeAnyPart: meanOf(outside, (o) => Number(o.saidOutside && o.parts === 0)),
+        partsPerJob: meanOf(outside, (o) => o.parts),
+        left: meanOf(outside, (o) => Number(o.left)),
+        unsafe: outside.reduce((sum, o) => sum + o.unsafe, 0),
+      },
+    }),
   };
 }

@@ -13,7 +13,8 @@ export type Move =
   | { readonly kind: "prove" }
   /** A question that is no test of the planner's: a check before closing. */
   | { readonly kind: "ask"; readonly question: Question; readonly minutes: number }
-  | { readonly kind: "stop" };
+  /** Nothing more can be done; `outside`: because the trouble is none that the model has. */
+  | { readonly kind: "stop"; readonly outside?: true };
 
 /** What a strategy sees: the machine as the model has it, and the job's record. */
 export interface Situation {

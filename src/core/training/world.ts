@@ -7,8 +7,9 @@ import type { Finding, Question, QuestionOfKind } from "../finding/finding";
 import { codeAnswers, codeErrorRate, codeFinding } from "../finding/kinds/code";
 import { sightFinding } from "../finding/kinds/sight";
 import { type SightId, sightOf, UNTOLD } from "../finding/sights";
-import { type Fault, FaultSet, faultsId } from "../machine/fault";
-import type { Machine } from "../machine/format";
+import { partsOfAssembly } from "../machine/assembly";
+import { type Fault, FaultSet, faultsId, JOINT_POOR } from "../machine/fault";
+import { type Machine, partOf } from "../machine/format";
 import { networkOf, probeNode } from "../machine/network";
 import { kindOf } from "../machine/parts/index";
 import { deadCondition } from "../machine/run/at-rest";
@@ -19,35 +20,20 @@ import { OHM_RANGE } from "../prediction/prediction";
 import { Predictor } from "../prediction/predictor";
 import { type RunMeasures, runMeasures } from "../prediction/run-measures";
 import { CODE, type SightShares, sightShares } from "../prediction/run-sights";
+import { drawForeign } from "./foreign";
+import { type Nature, NEAR } from "./nature";
 import { drawIndex, streamFrom } from "./random";
 
-/**
- * How a rehearsed world differs from what the ranking assumes. Parts spread evenly over 1.25 times their tolerance (the
- * ranking: normal, half the tolerance as 1 σ), temperatures at which things act and the steps of a clockwork by shares of their own (the ranking: as rated); the meter has a gain error and leads of its own for the whole job (the
- * ranking: fresh each time); leads are misplaced and
- * people err more often, and base rates are off by a factor of two or so;
- * a drifting part stands anywhere in its range (the ranking: at five places); thermometers and gauges spread evenly by 12 % (the ranking: normal).
- * Whatever is drawn comes from a stream of its own: by part, by fault, and by question, what is fitted and how often it was asked so. The order of
- * questions changes nothing.
- */
-export const NOISE = {
-  toleranceFactor: 1.25,
-  meterGain: 0.015,
-  leadOhms: [0.05, 0.35] as const,
-  misplaced: 0.025,
-  technicianError: 1.4,
-  customerError: 3.5,
-  baseRateSpread: 0.5,
-  measureSpread: 0.12,
-  lookSlip: 0.03,
-  timerSteps: 0.06,
-};
-
+/** However a tolerance is stretched, a part keeps this share of its rating. */
+const LEAST_FACTOR = 0.2;
 const SHORT_RUN_S = 130;
 const LONG_RUN_S = 960;
 const LIVE_AT_S = 45;
 /** After so many faults that nobody would notice, one is taken all the same. */
 const MOST_DRAWS = 200;
+/** What is wrong where the model has no name for it. */
+const FOREIGN = "outside the model";
+const OPPOSITE: Readonly<Record<string, string>> = { yes: "no", no: "yes" };
 
 interface Run {
   readonly shares: SightShares;
@@ -60,14 +46,29 @@ interface Drawn {
   readonly complaint: readonly Finding[];
 }
 
-/** One machine in somebody's house, with a fault that nobody knows yet. */
+interface WorldOptions {
+  readonly nature?: Nature;
+  /** Only this hypothesis or suspect. */
+  readonly fault?: string | undefined;
+}
+
+const normalFrom = (random: () => number): number => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+const within = ([low, high]: readonly [number, number], random: () => number): number => low + (high - low) * random();
+
+/**
+ * One machine in somebody's house, with a fault that nobody knows yet. Whatever is drawn comes from a stream of its own: by part, by fault, and by
+ * question, what is fitted and how often it was asked so. The order of questions changes nothing.
+ */
 export class World {
   readonly hidden: Hypothesis;
   readonly complaint: readonly Finding[];
   /** The hidden faults as they are here: a drifting part may stand anywhere in its range. */
   private readonly faults: readonly Fault[];
   /** The machine as it is here, its parts within their tolerances. */
-  readonly truth: Machine;
+  truth: Machine;
+  /** What is wrong is not in the model: what it is, in words. */
+  readonly foreign: string | undefined;
+  private readonly nature: Nature;
   /** What is drawn from now: set for each thing that is drawn. */
   private random: () => number;
   private readonly asked = new Map<string, number>();
@@ -79,34 +80,66 @@ export class World {
     readonly machine: Machine,
     hypotheses: readonly Hypothesis[],
     private readonly seed: number,
-    fault?: string,
+    { nature = NEAR, fault }: WorldOptions = {},
   ) {
+    this.nature = nature;
     this.random = streamFrom(seed, "meter");
-    this.truth = {
+    const { roomC } = nature;
+    const thermal = roomC ? { ...machine.thermal, ambientC: within(roomC, streamFrom(seed, "room")) } : machine.thermal;
+    const varied: Machine = {
       ...machine,
+      thermal,
       parts: machine.parts.map((p) => this.varied(p)),
       ...(machine.timer && { timer: this.variedTimer(machine.timer) }),
     };
+    this.truth = varied;
     this.random = streamFrom(seed, "meter");
-    this.gain = 1 + NOISE.meterGain * (2 * this.random() - 1);
-    this.leads = NOISE.leadOhms[0] + (NOISE.leadOhms[1] - NOISE.leadOhms[0]) * this.random();
-    const drawn = this.drawFault(hypotheses, fault);
+    this.gain = 1 + nature.meterGain * (2 * this.random() - 1);
+    this.leads = within(nature.leadOhms, this.random);
+    const outside = fault === undefined ? this.drawOutside(varied) : undefined;
+    this.foreign = outside?.says;
+    const drawn = outside ?? this.drawFault(hypotheses, fault);
+    if (outside) this.truth = outside.machine;
     this.hidden = drawn.hidden;
     this.faults = drawn.faults;
-    this.complaint = drawn.complaint;
+    this.complaint = this.retold(drawn.complaint);
   }
 
   private varied(part: Machine["parts"][number]): Machine["parts"][number] {
+    const { together, toleranceFactor } = this.nature;
     const random = streamFrom(this.seed, `part ${part.id}`);
-    const evenly = (share: number) => 1 + share * (2 * random() - 1);
-    const factor = "tolerance" in part ? evenly(NOISE.toleranceFactor * part.tolerance) : 1;
-    return kindOf(part).varied(part, { factor, evenly });
+    const common = 2 * streamFrom(this.seed, "all parts")() - 1;
+    const evenly = (share: number) => 1 + share * ((1 - together) * (2 * random() - 1) + together * common);
+    const factor = "tolerance" in part ? evenly(toleranceFactor * part.tolerance) : 1;
+    return kindOf(part).varied(part, { factor: Math.max(LEAST_FACTOR, factor), evenly });
   }
 
   private variedTimer(timer: NonNullable<Machine["timer"]>): NonNullable<Machine["timer"]> {
     const random = streamFrom(this.seed, "timer");
-    const step = (minutes: number) => minutes * (1 + NOISE.timerSteps * (2 * random() - 1));
+    const step = (minutes: number) => minutes * (1 + this.nature.timerSteps * (2 * random() - 1));
     return { ...timer, advances: timer.advances.map((a) => ({ ...a, afterMinutes: step(a.afterMinutes) })) };
+  }
+
+  /** In one job of some, a trouble that no hypothesis has, drawn until somebody notices it. */
+  private drawOutside(machine: Machine): (Drawn & { readonly says: string; readonly machine: Machine }) | undefined {
+    const { foreignOneIn } = this.nature;
+    if (foreignOneIn === 0 || streamFrom(this.seed, "foreign")() * foreignOneIn >= 1) return undefined;
+    const healthy = this.truth;
+    for (let tries = 0; tries < MOST_DRAWS; tries++) {
+      const trouble = drawForeign(machine, streamFrom(this.seed, `foreign ${tries}`));
+      if (!trouble) continue;
+      this.truth = trouble.machine;
+      this.runs.clear();
+      this.random = streamFrom(this.seed, `noticed ${tries}`);
+      if (this.works([])) continue;
+      const complaint = this.notice([]);
+      if (!complaint.some(isTrouble)) continue;
+      const hidden: Hypothesis = { id: trouble.says, suspect: FOREIGN, kind: "nothing", faults: [], prior: 0, assemblies: [] };
+      return { ...trouble, hidden, faults: [], complaint };
+    }
+    this.truth = healthy;
+    this.runs.clear();
+    return undefined;
   }
 
   /** Draws until somebody notices something: nobody calls about a machine that seems well. */
@@ -123,18 +156,30 @@ export class World {
     }
   }
 
+  /** Now and then one thing of a complaint is the other way round. */
+  private retold(complaint: readonly Finding[]): readonly Finding[] {
+    const random = streamFrom(this.seed, "retold");
+    if (random() >= this.nature.complaintWrong) return complaint;
+    const at = Math.floor(random() * complaint.length);
+    return complaint.map((f, i) => {
+      const other = f.kind === "sight" ? OPPOSITE[f.result.value] : undefined;
+      return i === at && f.kind === "sight" && other !== undefined ? sightFinding(f.place.sight, other) : f;
+    });
+  }
+
   /** Base rates are wrong for a whole fault, not for each severity of it by itself. */
   private baseRates(hypotheses: readonly Hypothesis[]): number[] {
-    const normal = (random: () => number) => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
     const rates = new Map<string, number>();
     return hypotheses.map((h) => {
-      const rate = rates.get(h.suspect) ?? Math.exp(NOISE.baseRateSpread * normal(streamFrom(this.seed, `rate ${h.suspect}`)));
+      const rate = rates.get(h.suspect) ?? Math.exp(this.nature.baseRateSpread * normalFrom(streamFrom(this.seed, `rate ${h.suspect}`)));
       rates.set(h.suspect, rate);
       return h.prior * rate;
     });
   }
 
   private somewhereInRange(fault: Fault): Fault {
+    const { poorOhms } = this.nature;
+    if (fault.mode === JOINT_POOR && poorOhms) return { ...fault, severity: poorOhms[0] * (poorOhms[1] / poorOhms[0]) ** this.random() };
     const range = this.machine.parts
       .find((p) => p.id === fault.part)
       ?.faults.find((f) => f.mode === fault.mode && f.at === fault.at)?.range;
@@ -143,7 +188,7 @@ export class World {
 
   /** What a customer tells of it. */
   private notice(faults: readonly Fault[]): Finding[] {
-    const see = (sight: SightId) => this.seeSight(sight, faults, NOISE.customerError);
+    const see = (sight: SightId) => this.seeSight(sight, faults, this.nature.customerError);
     const trips = see("trips") === "yes" ? [sightFinding("trips", "yes")] : [];
     if (see("starts") === "no") return [sightFinding("starts", "no"), ...trips];
     const said = [sightFinding("turns", see("turns")), ...trips];
@@ -170,7 +215,14 @@ export class World {
     if (tells === false) return item(answers, 0).value;
     const shares = this.runOf(faults, long ?? false).shares[id];
     const values = answers.map((a) => a.value);
-    return shares ? this.answerFrom(values, shares, errorRate * errorFactor) : UNTOLD;
+    if (!shares) return UNTOLD;
+    const { random } = this;
+    const { sameError } = this.nature;
+    // The same eyes err in the same way again.
+    if (sameError > 0 && random() < sameError) this.random = streamFrom(this.seed, `eyes ${id} ${faultsId(faults)} ${errorFactor}`);
+    const seen = this.answerFrom(values, shares, errorRate * errorFactor);
+    this.random = random;
+    return seen;
   }
 
   private answerFrom(values: readonly string[], shares: Readonly<Record<string, number>>, errorRate: number): string {
@@ -179,9 +231,31 @@ export class World {
     return item(values, drawIndex(weights, this.random));
   }
 
-  /** The faults that are left after these were fitted or put right. */
+  /** The faults that are left after these were fitted or put right, in their order, with what is wrong with the new parts. */
   left(fitted: readonly string[]): readonly Fault[] {
-    return remaining(this.machine, this.faults, fitted);
+    const left = remaining(this.machine, this.faults, fitted);
+    const bad = [...new Set(fitted)].flatMap((assembly) => this.wrongWithNew(assembly, fitted.filter((f) => f === assembly).length));
+    return bad.length === 0 ? left : [...left, ...bad];
+  }
+
+  /** Of the n-th new one that was fitted. */
+  private wrongWithNew(assembly: string, n: number): Fault[] {
+    const random = streamFrom(this.seed, `new ${assembly} ${n}`);
+    if (random() >= this.nature.badNew) return [];
+    const faults = partsOfAssembly(this.machine, assembly).flatMap((id) =>
+      partOf(this.machine, id).faults.flatMap((f) =>
+        f.remedy ? [] : [{ part: id, mode: f.mode, at: f.at, severity: f.severity, weight: f.weight.value }],
+      ),
+    );
+    if (faults.length === 0) return [];
+    const { weight: _, ...fault } = item(
+      faults,
+      drawIndex(
+        faults.map((f) => f.weight),
+        random,
+      ),
+    );
+    return [fault];
   }
 
   /**
@@ -190,9 +264,15 @@ export class World {
    */
   solved(fitted: readonly string[]): boolean {
     const left = this.left(fitted);
+    if (this.foreign !== undefined) return false;
     if (left.length === 0) return true;
     if (this.hidden.kind !== "pair" || left.length === this.faults.length) return false;
-    const { shares } = this.runOf(left, true);
+    return this.works(left);
+  }
+
+  /** It starts, turns, heats and goes on so. */
+  private works(faults: readonly Fault[]): boolean {
+    const { shares } = this.runOf(faults, true);
     return ["starts", "turns", "warm", "keeps"].every((s) => (shares[s]?.yes ?? 1) > 0.5) && (shares.stops?.no ?? 1) > 0.5;
   }
 
@@ -202,7 +282,7 @@ export class World {
     this.random = this.streamOf(question, fitted);
     switch (question.kind) {
       case "sight":
-        return sightFinding(question.place.sight, this.seeSight(question.place.sight, faults, NOISE.technicianError));
+        return sightFinding(question.place.sight, this.seeSight(question.place.sight, faults, this.nature.technicianError));
       case "code":
         return codeFinding(this.seeCode(faults));
       case "look":
@@ -244,32 +324,41 @@ export class World {
   private seeCode(faults: readonly Fault[]): string {
     const shares = this.runOf(faults, true).shares[CODE];
     const values = codeAnswers(this.machine).map((a) => a.value);
-    return shares ? this.answerFrom(values, shares, codeErrorRate * NOISE.technicianError) : UNTOLD;
+    return shares ? this.answerFrom(values, shares, codeErrorRate * this.nature.technicianError) : UNTOLD;
   }
 
   private look(part: string, faults: readonly Fault[]): boolean {
     const bad = looksBad(this.machine, new FaultSet(faults), part);
-    return this.random() < NOISE.lookSlip ? this.random() < 0.5 : this.random() < bad;
+    return this.random() < this.nature.lookSlip ? this.random() < 0.5 : this.random() < bad;
   }
 
   private gauged(faults: readonly Fault[], what: "exhaust-peak" | "back-pressure"): number {
     const { measures } = this.runOf(faults, true);
-    const off = 1 + NOISE.measureSpread * (2 * this.random() - 1);
+    const off = 1 + this.nature.measureSpread * (2 * this.random() - 1);
     return Number((measures[what] * off).toPrecision(3));
   }
 
   /** Where the probes really are: now and then a lead sits somewhere else. */
   private probed([a, b]: readonly [string, string]): [string, string] {
     const points = this.machine.testPoints.map((t) => t.net);
-    const slipped = this.random() < NOISE.misplaced;
+    const slipped = this.random() < this.nature.misplaced;
     const other = item(points, Math.floor(this.random() * points.length));
     return slipped && other !== a ? [a, other] : [a, b];
   }
 
+  /** A poor joint reads otherwise at each touch. */
+  private touched(fault: Fault): Fault {
+    const { poorTouch } = this.nature;
+    if (fault.mode !== JOINT_POOR || poorTouch === 0) return fault;
+    return { ...fault, severity: (fault.severity ?? 1) * Math.exp(poorTouch * normalFrom(this.random)) };
+  }
+
   private ohms(question: QuestionOfKind<"ohms">, faults: readonly Fault[]): Finding {
     const between = this.probed(question.place.between);
-    const set = new FaultSet(faults);
-    const wiring = wiringUnder(this.truth, set, wiringIn(question.circumstances));
+    const set = new FaultSet(faults.map((f) => this.touched(f)));
+    const { wiresOn } = this.nature;
+    const forgot = wiresOn > 0 && this.random() < wiresOn;
+    const wiring = wiringUnder(this.truth, set, forgot ? [] : wiringIn(question.circumstances));
     const condition = deadCondition(this.truth, controlsIn(question.circumstances));
     const network = ohmNetwork(networkOf(this.truth, condition, set, wiring).components);
     const ohms = ohmsBetween(network, probeNode(this.truth, between[0], wiring), probeNode(this.truth, between[1], wiring));

@@ -30,6 +30,8 @@ const MOTOR_PULLS_AT = 0.6;
 const RUN_UP_S = 1;
 /** Voltage on a winding for this long without turning is a hum. */
 const HUM_S = 1.5;
+/** Contacts that have not come to rest by then chatter. */
+const MOST_ROUNDS = 50;
 /** Share of what a running motor's winding takes that stays in it as heat. */
 const RUNNING_LOSS = 0.25;
 
@@ -67,6 +69,7 @@ export class Model {
   private readonly freeArea: number;
   private moving = true;
   private flame = false;
+  private chatters = false;
   private readonly thermal: readonly ThermalContact[];
   private readonly motors: readonly PartOf<"motor">[];
   private readonly boards: readonly BoardLogic[];
@@ -119,10 +122,18 @@ export class Model {
     this.changed = true;
   }
 
-  /** Solves and lets motors, valves and boards act until nothing moves. True when anything but a followed resistance changed since the last frame. */
+  /**
+   * Solves and lets motors, valves and boards act until nothing moves. True when anything but a followed resistance changed since the last frame.
+   * Contacts that never come to rest chatter: they are left where they are until something else moves, and that is heard.
+   */
   settle(): boolean {
+    this.chatters = false;
     for (let round = 0; this.dirty; round++) {
-      if (round > 50) throw new Error(`${this.machine.id} does not settle at ${this.at} s: contacts chatter`);
+      if (round > MOST_ROUNDS) {
+        this.chatters = true;
+        this.dirty = false;
+        break;
+      }
       this.solve();
       this.stallMotors();
       if (this.valve?.follow(this.volts)) this.changed = true;
@@ -350,6 +361,7 @@ export class Model {
       flame: this.flame,
       heatW: this.heatW(),
       hums: this.motors.some((m) => !this.condition.atSpeed.has(m.id) && (this.stalled.get(m.id) ?? 0) >= HUM_S),
+      chatters: this.chatters,
       flow: this.flow(),
       code: this.boards.find((b) => b.code !== null)?.code ?? null,
       lit: this.boards.some((b) => b.lit),

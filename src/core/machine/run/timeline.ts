@@ -22,6 +22,8 @@ export interface Frame {
   readonly heatW: number;
   /** A motor has voltage on its main winding and does not turn. */
   readonly hums: boolean;
+  /** Contacts open and close again and again and come to no rest. */
+  readonly chatters: boolean;
   /** m³/s. */
   readonly flow: number;
   /** Code that a board shows; `null`: none, or no board. */
