@@ -94,6 +94,7 @@ export function diagnosis(catalogue: TestCatalogue, job: Job) {
     unreadable: lines.filter((l) => l.status === "unreadable").map(({ entry, says: reason }) => ({ entry, reason })),
     blockers: job.blockers.map((b) => ({ ...b, ...blockerSays(machine, b) })),
     fixed: ranking.fixed,
+    outside: ranking.outside,
     suspects: ranking.suspects.slice(0, MOST_SUSPECTS).map(({ hypothesis, probability, weights }) => ({
       id: hypothesis.id,
       sentence: hypothesisSays(machine, hypothesis),

@@ -29,7 +29,7 @@ const GAIN_BANS = 0.9;
  */
 export function contradiction(set: SuspectSet, evidence: readonly Evidence[]): Contradiction | undefined {
   if (evidence.length < 2) return undefined;
-  const rows = evidence.map((e) => againstItsBest(set.column(e)));
+  const rows = set.columns(evidence).map(againstItsBest);
   const total = Float64Array.from(set.hypotheses, (h, i) => Math.log(h.prior) + rows.reduce((sum, row) => sum + real(row, i), 0));
   const leader = argmax(total);
   if (!rows.some((row) => real(row, leader) < Math.log(DENIED))) return undefined;

@@ -1,7 +1,8 @@
 import { item } from "../array/at";
 import { assemblyIdOf, jointId } from "../machine/assembly";
-import { type Fault, faultKey, faultsId, isJoint, JOINT_OPEN, JOINT_POOR } from "../machine/fault";
+import { type Fault, faultKey, faultsId, isJoint, JOINT_OPEN, JOINT_PINCHED, JOINT_POOR } from "../machine/fault";
 import { type Machine, partOf } from "../machine/format";
+import { POOR_OHMS, SEVERITIES, severitiesIn, unlistedFaults } from "../machine/severity";
 
 /** One complete explanation: the faults that are present together, each with its severity. No faults: nothing is wrong. */
 export interface Hypothesis {
@@ -20,11 +21,13 @@ export interface Hypothesis {
 }
 
 const NOTHING_WRONG_WEIGHT = 2;
-/** Places at which a drifting part stands between the ends of its range, evenly in its logarithm; odd, so that one is the middle. */
-const SEVERITIES = 5;
-/** Resistance of a poor joint, Ω: warm, hot, nearly gone; and how often a bad joint still conducts, against one that is open (est.). */
-const POOR_OHMS = [2.5, 12, 60] as const;
+/** How often a bad joint still conducts, against one that is open (est.). */
 const POOR_WEIGHT = 0.6;
+/** How often a wire has rubbed through on the cabinet, against a joint that is open, for each net (est.). */
+const PINCHED_WEIGHT = 0.25;
+/** How often a part is off in a way that its file does not list, against those that it lists; and at least, in the weights of the file (est.). */
+const UNLISTED_SHARE = 0.1;
+const LEAST_UNLISTED = 0.1;
 /** Share of machines with two faults that have nothing to do with each other (est.). */
 const PAIRS_SHARE = 0.03;
 /** A pair is a suspect when it is at least this likely among all faults taken twice, and among the likeliest so many. */
@@ -50,6 +53,8 @@ export function hypothesesOf(machine: Machine, { pairs: withPairs = true } = {})
     ...singles.flatMap((s) => severally(s)),
     ...causesWithDamage(machine, singles),
     ...joints(machine),
+    ...pinched(machine),
+    ...machine.parts.flatMap(unlisted),
   ];
   const sum = weighted.reduce((total, w) => total + w.weight, 0);
   const known = new Set(weighted.map((w) => unordered(w.faults)));
@@ -97,9 +102,7 @@ function singleFaults(machine: Machine): Single[] {
 
 /** A fault at each of its severities. */
 function atSeverities({ fault, range }: Pick<Single, "fault" | "range">): Fault[] {
-  if (!range) return [fault];
-  const [low, high] = range;
-  return Array.from({ length: SEVERITIES }, (_, k) => ({ ...fault, severity: low * (high / low) ** ((k + 0.5) / SEVERITIES) }));
+  return range ? severitiesIn(range).map((severity) => ({ ...fault, severity })) : [fault];
 }
 
 /** A fault as it is found beside another one: in the middle of its range. */
@@ -149,6 +152,25 @@ const poorJoints = (part: string, at: number, weight: number): Weighted[] =>
     faults: [{ part, mode: JOINT_POOR, at: String(at), severity }],
     weight: (weight * POOR_WEIGHT) / POOR_OHMS.length,
   }));
+
+/** One wire of each net rubbed through on the cabinet; the cabinet's own excepted. */
+function pinched(machine: Machine): Weighted[] {
+  const seen = new Set([machine.cabinet, machine.supply.ground.pin]);
+  return machine.parts.flatMap(({ id, nets, jointWeight }) =>
+    nets.flatMap((net, i): Weighted[] => {
+      if (jointWeight === 0 || seen.has(net)) return [];
+      seen.add(net);
+      return [{ kind: "joint", faults: [{ part: id, mode: JOINT_PINCHED, at: String(i + 1) }], weight: jointWeight * PINCHED_WEIGHT }];
+    }),
+  );
+}
+
+/** What the file of a machine does not list and happens all the same. */
+function unlisted(part: Machine["parts"][number]): Weighted[] {
+  const faults = unlistedFaults(part);
+  const weight = Math.max(LEAST_UNLISTED, UNLISTED_SHARE * part.faults.reduce((sum, f) => sum + f.weight.value, 0));
+  return faults.map((fault) => ({ kind: "single", faults: [fault], weight: weight / faults.length }));
+}
 
 /** Two faults of different parts, or a fault and an open joint, at once by chance; the likeliest first. */
 function pairsOf(machine: Machine, singles: readonly Single[], sum: number): Weighted[] {

@@ -1,7 +1,9 @@
 import { item, real, whole } from "../array/at";
 import type { Evidence } from "../job/state";
+import { repairOf, replaces } from "../machine/assembly";
 import type { Hypothesis } from "./hypotheses";
-import { softmax } from "./softmax";
+import { outsideLog } from "./outside";
+import { logSum, softmax } from "./softmax";
 import { LEAST_LIKELIHOOD, type SuspectSet } from "./suspect-set";
 
 /** How one entry speaks for (+) or against (−) a suspect, in bans (powers of ten) against the average of all suspects. */
@@ -20,22 +22,67 @@ export interface Suspect {
 }
 
 export interface Ranking {
-  /** Posterior of each hypothesis, in the order of the set. */
+  /** Posterior of each hypothesis, in the order of the set; with `outside` they add up to 1. */
   readonly posterior: Float64Array;
+  /** Posterior that the trouble is none that this model has. */
+  readonly outside: number;
+  /** For each hypothesis, the chance that what was fitted or put right for it did not help: a new part that is bad, a fuse that blew again. */
+  readonly stuck: Float64Array;
   /** All suspects, likeliest first. */
   readonly suspects: readonly Suspect[];
   /** Posterior that what was fitted so far has put everything right. */
   readonly fixed: number;
 }
 
-/** Posterior of every hypothesis by Bayes: prior × Π P(finding | hypothesis), findings independent given the hypothesis. */
+/** Chance that a new part is bad, or blew again; and that what was cleared, set or remade is as it was (est.). */
+const BAD_NEW = 0.02;
+const UNCHANGED = 0.06;
+
+/**
+ * Posterior of every hypothesis by Bayes: prior × Π P(finding | hypothesis), findings independent given the hypothesis but for the meter's leads and
+ * repeats. What was fitted may not have helped.
+ */
 export function rank(set: SuspectSet, evidence: readonly Evidence[], fitted: readonly string[] = []): Ranking {
-  const columns = evidence.map((e) => set.column(e));
-  const posterior = softmax(summed(set.logPrior, columns));
+  const columns = set.columns(evidence);
+  const logs = summed(set.logPrior, columns);
+  const stuck = new Float64Array(logs.length);
   const left = set.left(fitted);
+  const twice = set.left(fittedTwice(fitted));
+  if (fitted.length > 0) {
+    const without = evidence.map((e) => (e.fitted.length === 0 ? e : { ...e, fitted: fittedTwice(e.fitted) }));
+    withStuck(set, logs, summed(set.logPrior, set.columns(without)), fitted, stuck);
+  }
+  const outsideAt = outsideLog(set, evidence);
+  const known = logSum(logs);
+  const outside = 1 / (1 + Math.exp(known - outsideAt));
+  const posterior = softmax(logs);
   let fixed = 0;
-  for (let i = 0; i < posterior.length; i++) if (whole(left, i) === set.healthy) fixed += real(posterior, i);
-  return { posterior, suspects: suspectsOf(set, posterior, weightsBy(set, evidence, columns)), fixed };
+  for (let i = 0; i < posterior.length; i++) {
+    const p = real(posterior, i) * (1 - outside);
+    posterior[i] = p;
+    if (whole(left, i) === set.healthy) fixed += p * (1 - real(stuck, i));
+    if (whole(twice, i) === set.healthy) fixed += p * real(stuck, i);
+  }
+  return { posterior, outside, stuck, suspects: suspectsOf(set, posterior, weightsBy(set, evidence, columns)), fixed };
+}
+
+/** What was fitted more than once: the first did not help, the second may have. */
+export const fittedTwice = (fitted: readonly string[]): string[] => [...new Set(fitted.filter((f, i) => fitted.indexOf(f) !== i))];
+
+/** Adds, for each hypothesis that was worked on, that the work changed nothing. */
+function withStuck(set: SuspectSet, logs: Float64Array, unhelped: Float64Array, fitted: readonly string[], stuck: Float64Array): void {
+  const { machine } = set.predictor;
+  const left = set.left(fitted);
+  const rework = new Set(fitted.filter((f) => !replaces(repairOf(machine, f))));
+  for (let i = 0; i < logs.length; i++) {
+    if (whole(left, i) === i) continue;
+    const chance = item(set.hypotheses, i).assemblies.some((a) => rework.has(a)) ? UNCHANGED : BAD_NEW;
+    const helped = Math.log(1 - chance) + real(logs, i);
+    const not = Math.log(chance) + real(unhelped, i);
+    const both = logSum(Float64Array.of(helped, not));
+    logs[i] = both;
+    stuck[i] = Math.exp(not - both);
+  }
 }
 
 function summed(first: Float64Array, columns: readonly Float64Array[]): Float64Array {

@@ -17,6 +17,9 @@ export function softmax(logs: Float64Array): Float64Array {
 
 /** log Σ exp. */
 export function logSum(logs: Float64Array): number {
-  const top = logs.reduce((most, l) => Math.max(most, l), -Infinity);
-  return top + Math.log(logs.reduce((sum, l) => sum + Math.exp(l - top), 0));
+  let top = -Infinity;
+  for (let i = 0; i < logs.length; i++) if (real(logs, i) > top) top = real(logs, i);
+  let sum = 0;
+  for (let i = 0; i < logs.length; i++) sum += Math.exp(real(logs, i) - top);
+  return top + Math.log(sum);
 }

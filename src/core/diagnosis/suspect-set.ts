@@ -5,9 +5,11 @@ import type { Evidence } from "../job/state";
 import { type Fault, faultsId } from "../machine/fault";
 import type { Predictor } from "../prediction/predictor";
 import { type Hypothesis, hypothesesOf, remaining } from "./hypotheses";
+import { hangsOnLeads, LEADS, leadShares, mixed } from "./leads";
+import { repeated } from "./repeats";
 
 /** Columns kept: more than the longest job has entries. */
-const MOST_COLUMNS = 600;
+const MOST_COLUMNS = 1200;
 /** No finding rules anything out altogether. */
 export const LEAST_LIKELIHOOD = 1e-12;
 
@@ -22,7 +24,7 @@ export class SuspectSet {
   readonly suspects: number;
   private readonly index: ReadonlyMap<string, number>;
   private readonly lefts = new Map<string, Int32Array>();
-  private readonly columns = new Map<string, Float64Array>();
+  private readonly kept = new Map<string, Float64Array>();
 
   /** Without `pairs` it is ready sooner: a quarter of the hypotheses, nearly all of the probability. */
   constructor(
@@ -71,23 +73,67 @@ export class SuspectSet {
     return item(this.hypotheses, whole(this.left(fitted), hypothesis)).faults;
   }
 
-  /** log P(finding | hypothesis), in the order of the hypotheses. One made after a repair is held against what it left. */
-  column({ finding, source, fitted }: Evidence): Float64Array {
-    const fresh = this.freshColumn(finding, source);
-    if (fitted.length === 0) return fresh;
-    const left = this.left(fitted);
-    return fresh.map((_, i) => real(fresh, whole(left, i)));
+  /**
+   * log P(finding | hypothesis) of each entry, in the order of the hypotheses. One made after a repair is held against what it left. The meter's leads
+   * are one unknown of the job; what only repeats an earlier entry weighs less.
+   */
+  columns(evidence: readonly Evidence[]): Float64Array[] {
+    const again = repeated(evidence);
+    const shares = this.leadsOf(evidence);
+    return evidence.map((e, n) => {
+      const column = shares && hangsOnLeads(e) ? mixed(this.withLeads(e), shares) : this.column(e);
+      const chance = item(again, n);
+      return chance > 0 ? weakened(column, chance) : column;
+    });
   }
 
-  private freshColumn(finding: Finding, source: Witness): Float64Array {
-    const key = `${source}${JSON.stringify(finding)}`;
-    let column = this.columns.get(key);
+  private leadsOf(evidence: readonly Evidence[]): Float64Array | undefined {
+    const low = evidence.filter(hangsOnLeads);
+    if (low.length === 0) return undefined;
+    const known = Float64Array.from(this.logPrior);
+    for (const e of evidence) {
+      if (hangsOnLeads(e)) continue;
+      const column = this.column(e);
+      for (let i = 0; i < known.length; i++) known[i] = real(known, i) + real(column, i);
+    }
+    const byReading = low.map((e) => this.withLeads(e));
+    return leadShares(
+      known,
+      LEADS.map((_, k) => byReading.map((columns) => item(columns, k))),
+    );
+  }
+
+  private withLeads(e: Evidence): Float64Array[] {
+    return LEADS.map((ohms) => this.column(e, ohms));
+  }
+
+  private column({ finding, source, fitted }: Evidence, leadOhms?: number): Float64Array {
+    const fresh = this.freshColumn(finding, source, leadOhms);
+    if (fitted.length === 0) return fresh;
+    const left = this.left(fitted);
+    const column = new Float64Array(fresh.length);
+    for (let i = 0; i < column.length; i++) column[i] = real(fresh, whole(left, i));
+    return column;
+  }
+
+  private freshColumn(finding: Finding, source: Witness, leadOhms?: number): Float64Array {
+    const key = `${source}${leadOhms ?? ""}${JSON.stringify(finding)}`;
+    let column = this.kept.get(key);
     if (!column) {
-      column = likelihoodsOf(this.predictor, this.faults, finding, source);
+      column = likelihoodsOf(this.predictor, this.faults, finding, source, leadOhms);
       for (let i = 0; i < column.length; i++) column[i] = Math.log(Math.max(real(column, i), LEAST_LIKELIHOOD));
-      if (this.columns.size > MOST_COLUMNS) this.columns.clear();
-      this.columns.set(key, column);
+      if (this.kept.size > MOST_COLUMNS) this.kept.clear();
+      this.kept.set(key, column);
     }
     return column;
   }
+}
+
+/** With this chance the entry says no more than that it came out as before. */
+function weakened(column: Float64Array, chance: number): Float64Array {
+  let top = -Infinity;
+  for (let i = 0; i < column.length; i++) top = Math.max(top, real(column, i));
+  const weak = new Float64Array(column.length);
+  for (let i = 0; i < weak.length; i++) weak[i] = top + Math.log(chance + (1 - chance) * Math.exp(real(column, i) - top));
+  return weak;
 }

@@ -14,6 +14,8 @@ export const ref = z.string().regex(/^[a-zA-Z][\w.-]{0,59}$/, "an id of letters,
 export interface Judged {
   readonly machine: Machine;
   readonly witness: Witness;
+  /** Ω of the meter's leads; left out: as leads are on the whole. */
+  readonly leadOhms?: number;
 }
 
 /** What may be found: one of a few answers, a value in a unit, or neither that could be foreseen. */
@@ -48,6 +50,8 @@ export interface FindingDefinition<K extends string, S extends z.ZodType<Found>>
   ) => readonly Prediction[];
   /** P(result | prediction), or its density per unit; 1 where the finding says nothing. */
   readonly likelihood: (finding: z.infer<S>, prediction: Prediction, judged: Judged) => number;
+  /** What may have been answered instead, by mistake, with its chance (est.): a reading taken with the wires still on. */
+  readonly mistakenFor?: (question: QuestionOf<z.infer<S>>) => { readonly question: QuestionOf<z.infer<S>>; readonly chance: number } | undefined;
   /** 1 σ of a predicted value with the instrument's own error; the quantity's unit. */
   readonly sigma: (question: QuestionOf<z.infer<S>>, prediction: ValuePrediction) => number;
   readonly says: (finding: z.infer<S>, machine: Machine) => string;

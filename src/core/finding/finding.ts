@@ -1,10 +1,11 @@
 import { z } from "zod";
+import { item, real } from "../array/at";
 import type { Fault } from "../machine/fault";
 import type { Machine } from "../machine/format";
 import type { Prediction } from "../prediction/prediction";
 import type { Predictor } from "../prediction/predictor";
 import { controlsIn } from "./circumstances";
-import type { FindingDefinition, QuestionOf, Witness } from "./definition";
+import type { FindingDefinition, Judged, QuestionOf, Witness } from "./definition";
 import { airspeed } from "./kinds/airspeed";
 import { amps } from "./kinds/amps";
 import { capacitance } from "./kinds/capacitance";
@@ -63,19 +64,48 @@ export function findingKind(of: { readonly kind: FindingKind }): FindingDefiniti
 
 export const findingSays = (finding: Finding, machine: Machine): string => findingKind(finding).says(finding, machine);
 
-/** P(finding | faults) for a list of faults, with people's and instruments' errors. 1 where the finding says nothing. */
-export function likelihoodsOf(predictor: Predictor, list: readonly (readonly Fault[])[], finding: Finding, witness: Witness): Float64Array {
+/**
+ * P(finding | faults) for a list of faults, with people's and instruments' errors and what may have been answered instead by mistake.
+ * 1 where the finding says nothing. `leadOhms` where the meter's leads are known.
+ */
+export function likelihoodsOf(
+  predictor: Predictor,
+  list: readonly (readonly Fault[])[],
+  finding: Finding,
+  witness: Witness,
+  leadOhms?: number,
+): Float64Array {
+  const judged = { machine: predictor.machine, witness, ...(leadOhms !== undefined && { leadOhms }) };
+  const likelihoods = likelihoodsAt(predictor, list, finding, finding, judged);
+  const mistaken = findingKind(finding).mistakenFor?.(finding);
+  if (!mistaken) return likelihoods;
+  const other = likelihoodsAt(predictor, list, mistaken.question, finding, judged);
+  for (let i = 0; i < likelihoods.length; i++)
+    likelihoods[i] = (1 - mistaken.chance) * real(likelihoods, i) + mistaken.chance * real(other, i);
+  return likelihoods;
+}
+
+function likelihoodsAt(
+  predictor: Predictor,
+  list: readonly (readonly Fault[])[],
+  question: Question,
+  finding: Finding,
+  judged: Judged,
+): Float64Array {
   const kind = findingKind(finding);
-  const judged = { machine: predictor.machine, witness };
   const known = new Map<Prediction, number>();
-  return Float64Array.from(kind.predict(finding, list, predictor, witness), (prediction) => {
+  const predictions = kind.predict(question, list, predictor, judged.witness);
+  const likelihoods = new Float64Array(predictions.length);
+  for (let i = 0; i < likelihoods.length; i++) {
+    const prediction = item(predictions, i);
     let likelihood = known.get(prediction);
     if (likelihood === undefined) {
       likelihood = kind.likelihood(finding, prediction, judged);
       known.set(prediction, likelihood);
     }
-    return likelihood;
-  });
+    likelihoods[i] = likelihood;
+  }
+  return likelihoods;
 }
 
 /** Whether a finding answers this question: same kind, same place whichever probe is where, no control said to stand otherwise. */

@@ -9,7 +9,14 @@ export interface Fault {
 export const JOINT_OPEN = "joint-open";
 /** A burnt or loose joint that still conducts; `severity` is its resistance, Ω. */
 export const JOINT_POOR = "joint-poor";
-export const isJoint = (f: Fault): boolean => f.mode === JOINT_OPEN || f.mode === JOINT_POOR;
+/** The wire at a terminal has rubbed through, or is pinched, on the cabinet. */
+export const JOINT_PINCHED = "joint-pinched";
+export const isJoint = (f: Fault): boolean => f.mode === JOINT_OPEN || f.mode === JOINT_POOR || f.mode === JOINT_PINCHED;
+
+/** What any part may have whether or not its file lists it. A contact burnt inside: `severity` is what it puts in series, Ω. */
+export const RESISTIVE = "resistive";
+/** A resistance that is far from its rating: `severity` is the factor on it; `at` names the winding where there are several. */
+export const OFF_VALUE = "off-value";
 
 /** Names a fault, however severe. */
 export const faultKey = (f: Fault): string => (f.at === undefined ? `${f.part}:${f.mode}` : `${f.part}:${f.mode}@${f.at}`);

@@ -1,7 +1,7 @@
 import type { Component, Netlist } from "../circuit/netlist";
-import { type FaultSet, NO_FAULTS } from "./fault";
+import { type FaultSet, NO_FAULTS, OFF_VALUE, RESISTIVE } from "./fault";
 import type { Machine, Part } from "./format";
-import type { PartState } from "./parts/definition";
+import type { PartBranch, PartState } from "./parts/definition";
 import { controlOf, kindOf } from "./parts/index";
 import type { Condition, ControlPositions } from "./run/condition";
 import { AS_DRAWN, editsOfFaults, readTerminal, type Wiring, type WiringEdit, wiringOf, wiringUnder } from "./wiring";
@@ -51,11 +51,19 @@ function resistorsOf(
         id: branch.name === undefined ? part.id : `${part.id}/${branch.name}`,
         a: node(branch.from),
         b: node(branch.to),
-        ohms: branch.ohms,
+        ohms: withDeviation(part.id, branch, faults),
       }),
     );
   for (const bond of wiring.bonds(part.id)) resistors.push({ kind: "resistor", ...bond });
   return resistors;
+}
+
+/** A contact that is burnt inside, a resistance far from its rating. Ω. */
+function withDeviation(part: string, { name, ohms }: PartBranch, faults: FaultSet): number {
+  if (!faults.touches(part)) return ohms;
+  const off = faults.of(part, OFF_VALUE);
+  const factor = off && (off.at === undefined || off.at === name) ? (off.severity ?? 1) : 1;
+  return ohms * factor + (faults.of(part, RESISTIVE)?.severity ?? 0);
 }
 
 /** A cold machine with the cord out, prepared so that one suspect's network after another can be had for the price of its difference. */

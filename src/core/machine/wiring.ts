@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { type FaultSet, JOINT_OPEN, JOINT_POOR } from "./fault";
+import { type FaultSet, JOINT_OPEN, JOINT_PINCHED, JOINT_POOR } from "./fault";
 import { type Machine, type Part, partOf } from "./format";
 
 const terminal = z
@@ -172,6 +172,7 @@ export function editsOfFaults({ faults }: FaultSet): WiringEdit[] {
   return faults.flatMap((f): WiringEdit[] => {
     const at = `${f.part}.${f.at}`;
     if (f.mode === JOINT_OPEN) return [{ edit: "off", at }];
+    if (f.mode === JOINT_PINCHED) return [{ edit: "cabinet", at }];
     return f.mode === JOINT_POOR ? [{ edit: "poor", at, ohms: f.severity ?? 1 }] : [];
   });
 }

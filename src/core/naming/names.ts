@@ -1,5 +1,5 @@
 import { type Repair, repairOf } from "../machine/assembly";
-import { type Fault, isJoint, JOINT_OPEN } from "../machine/fault";
+import { type Fault, isJoint, JOINT_OPEN, JOINT_PINCHED, OFF_VALUE, RESISTIVE } from "../machine/fault";
 import { type Machine, maybePartOf, type Part, partOf, type TestPoint } from "../machine/format";
 import type { Winding } from "../machine/parts/definition";
 import type { ControlPositions } from "../machine/run/condition";
@@ -45,7 +45,13 @@ export function faultSays(machine: Machine, fault: Fault): string {
   const part = partOf(machine, fault.part);
   if (isJoint(fault)) {
     const net = part.nets[Number(fault.at) - 1] ?? fault.at;
-    return `${part.name}: ${fault.mode === JOINT_OPEN ? "wire off or burnt" : "poor joint"} at ${net}`;
+    const what =
+      fault.mode === JOINT_OPEN ? "wire off or burnt" : fault.mode === JOINT_PINCHED ? "wire rubbed through on the cabinet" : "poor joint";
+    return `${part.name}: ${what} at ${net}`;
+  }
+  if (fault.mode === RESISTIVE) return `${part.name} burnt inside, with a resistance of its own`;
+  if (fault.mode === OFF_VALUE) {
+    return `${part.name}${fault.at === undefined ? "" : `, ${fault.at} winding,`} far from its rated resistance`;
   }
   const known = part.faults.find((f) => f.mode === fault.mode && f.at === fault.at);
   return `${part.name} ${known?.says ?? fault.mode}`;

@@ -1,6 +1,7 @@
-import { item, real, whole } from "../array/at";
+import { item, real } from "../array/at";
 import type { Hypothesis } from "../diagnosis/hypotheses";
 import type { Ranking } from "../diagnosis/rank";
+import { massLeft } from "../diagnosis/repair-shares";
 import type { SuspectSet } from "../diagnosis/suspect-set";
 import { isAcross } from "../finding/kinds/ohms";
 import { assembliesFitted, type JobState } from "../job/state";
@@ -22,12 +23,7 @@ const NEGLIGIBLE = 5e-6;
  * was fitted. Who trusts a cold coil takes one that read good to be good.
  */
 export function beliefOf(set: SuspectSet, ranking: Ranking, job: JobState): Belief {
-  const left = set.left(assembliesFitted(job));
-  const mass = new Float64Array(set.hypotheses.length);
-  for (let i = 0; i < mass.length; i++) {
-    const n = whole(left, i);
-    mass[n] = real(mass, n) + real(ranking.posterior, i);
-  }
+  const mass = massLeft(set, ranking, assembliesFitted(job));
   if (job.fitted.length > 0) mass[set.healthy] = 0;
   if (job.preference.coldCoil === "trust") for (const i of trustedCoils(set, job)) mass[i] = 0;
   const sum = mass.reduce((a, b) => a + b, 0);

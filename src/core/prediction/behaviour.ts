@@ -1,4 +1,4 @@
-import { type Fault, faultKey, JOINT_OPEN, JOINT_POOR } from "../machine/fault";
+import { type Fault, faultKey, JOINT_OPEN, JOINT_PINCHED, JOINT_POOR, RESISTIVE } from "../machine/fault";
 import type { Machine, Part } from "../machine/format";
 import { kindOf } from "../machine/parts/index";
 
@@ -40,6 +40,7 @@ export class Behaviours {
   }
 
   private leaks(fault: Fault): boolean {
+    if (fault.mode === JOINT_PINCHED) return true;
     const part = this.parts.get(fault.part);
     return (part && kindOf(part).modes[fault.mode]?.leaks) ?? false;
   }
@@ -49,7 +50,7 @@ export class Behaviours {
     if (part?.nets.length !== 2) return exact(fault);
     const chain = this.chain.get(part.id);
     if (fault.mode === JOINT_OPEN) return `open ${chain}`;
-    if (fault.mode === JOINT_POOR) return `poor ${chain}#${fault.severity}`;
+    if (fault.mode === JOINT_POOR || fault.mode === RESISTIVE) return `poor ${chain}#${fault.severity}`;
     return fault.mode === "open" && opensOnly(part) ? `open ${chain}` : exact(fault);
   }
 }

@@ -2,6 +2,7 @@ import { item, real } from "../array/at";
 import { type Branch, changed, type Resistances, resistancesOf, transferOhms } from "../circuit/resistances";
 import { type Fault, FaultSet, faultsId } from "../machine/fault";
 import type { Machine } from "../machine/format";
+import { severitySpread } from "../machine/severity";
 import { type DeadMachine, deadMachine, probeNode } from "../machine/network";
 import { controlOf } from "../machine/parts/index";
 import { deadCondition } from "../machine/run/at-rest";
@@ -11,6 +12,8 @@ import { foreseen, OPEN, type Prediction, type ValuePrediction } from "./predict
 
 /** 1 σ of one good contact's own resistance, Ω. */
 const CONTACT_SIGMA = 0.08;
+/** 1 σ of a poor joint, as a share: it reads otherwise at each touch, and stands for all between it and the next worse. */
+const POOR_SPREAD = 0.6;
 /** Below this a current or a difference of potential for 1 A is rounding. */
 const ROUNDING = 1e-9;
 
@@ -67,15 +70,16 @@ export class DeadReadings {
     this.healthy = { ...resistancesOf(this.number.size, branches), next: [], read: new Map() };
   }
 
-  private branch(c: DeadMachine["healthy"][number]): NamedBranch[] {
+  /** `spread`: 1 σ as a share, of what is at fault and may be anything about its severity. */
+  private branch(c: DeadMachine["healthy"][number], spread = 0): NamedBranch[] {
     if (c.kind !== "resistor") return [];
-    const key = `${c.id}|${c.a}|${c.b}|${c.ohms}`;
+    const key = `${c.id}|${c.a}|${c.b}|${c.ohms}|${spread}`;
     let known = this.branchOf.get(key);
     if (!known) {
       const slash = c.id.indexOf("/");
       const part = slash < 0 ? c.id : c.id.slice(0, slash);
-      const share = c.id.includes("/joint") ? undefined : this.tolerance.get(part);
-      const sigma = share === undefined ? CONTACT_SIGMA : share * c.ohms;
+      const share = c.id.includes("/joint") ? POOR_SPREAD : this.tolerance.get(part);
+      const sigma = Math.max(share === undefined ? CONTACT_SIGMA : share * c.ohms, spread * c.ohms);
       known = { a: this.netNumber(c.a), b: this.netNumber(c.b), ohms: c.ohms, part, sigma };
       this.branchOf.set(key, known);
     }
@@ -249,7 +253,7 @@ export class DeadReadings {
     if (!known) {
       const change = this.dead.change(new FaultSet(faults));
       const gone = change.gone.flatMap((c) => this.branch(c));
-      const come = change.come.flatMap((c) => this.branch(c));
+      const come = change.come.flatMap((c) => this.branch(c, spreadOfFaults(this.machine, faults)));
       known = gone.length + come.length === 0 ? NO_DIFFERENCE : { number: this.numberOf(gone, come), gone, come };
       this.differences.set(key, known);
     }
@@ -257,7 +261,7 @@ export class DeadReadings {
   }
 
   private numberOf(gone: readonly NamedBranch[], come: readonly NamedBranch[]): number {
-    const say = (b: NamedBranch) => `${b.part}:${b.a},${b.b},${b.ohms}`;
+    const say = (b: NamedBranch) => `${b.part}:${b.a},${b.b},${b.ohms},${b.sigma}`;
     const key = `${gone.map(say).join()}>${come.map(say).join()}`;
     const n = this.numbers.get(key) ?? this.numbers.size + 1;
     this.numbers.set(key, n);
@@ -319,6 +323,11 @@ function spreadOf(variant: Variant, a: number, b: number): number {
 function touchesAny(faults: readonly Fault[], parts: ReadonlySet<string>): boolean {
   for (const f of faults) if (parts.has(f.part)) return true;
   return false;
+}
+
+/** A severity stands for all about it: 1 σ of what it brings, as a share. */
+function spreadOfFaults(machine: Machine, faults: readonly Fault[]): number {
+  return faults.reduce((most, f) => Math.max(most, severitySpread(machine, f)), 0);
 }
 
 const NONE = new FaultSet([]);

@@ -19,6 +19,8 @@ const SHORT_RUN_S = 130;
 const LONG_RUN_S = 960;
 /** On floating points a voltmeter shows some ghost volts. */
 const GHOST_SIGMA = 12;
+/** 1 σ of a good part, as a share of its tolerance: some that are fitted are outside it. */
+const GOOD_SIGMA = 0.65;
 /** 1 σ of the least current that a clamp tells, A. */
 const AMP_SIGMA = 0.15;
 
@@ -53,7 +55,7 @@ export class Predictor {
 
   constructor(readonly machine: Machine) {
     this.behaviours = new Behaviours(machine);
-    this.tolerance = new Map(machine.parts.flatMap((p) => ("tolerance" in p ? [[p.id, p.tolerance / 2] as const] : [])));
+    this.tolerance = new Map(machine.parts.flatMap((p) => ("tolerance" in p ? [[p.id, GOOD_SIGMA * p.tolerance] as const] : [])));
     this.restKey = Object.fromEntries(machine.controls.map((c) => [c.id, c.rest]));
   }
 

@@ -7,7 +7,7 @@ import { OHM_RANGE, type Prediction, readsOpen, type ValuePrediction } from "../
 import { formatValue } from "../../quantity/format";
 import { controlsIn, wiringIn } from "../circumstances";
 import { defineFinding, findingFields, normal, openSchema, type QuestionOf, valueSchema } from "../definition";
-import { betweenSchema, unknownPoint } from "../probes";
+import { betweenSchema, samePoints, unknownPoint } from "../probes";
 
 const schema = findingFields(
   "ohms",
@@ -22,15 +22,25 @@ export type OhmsFinding = z.infer<typeof schema>;
 export type OhmsQuestion = QuestionOf<OhmsFinding>;
 
 /** Chance that a lead sat elsewhere, slipped, or the value was mistyped (est.). */
-export const MISPLACED = 0.02;
-/** Share of that chance which gives a finite value on an open line; the rest gives OL on a closed one. */
-const STRAY_FINITE = 0.6;
-/** A common handheld meter: ± (0.9 % + leads and zero), as 1 σ. */
-const METER_SHARE = 0.005;
-const LEAD_SIGMA_OHM = 0.12;
+export const MISPLACED = 0.03;
+/** OL where there is a way: a tip on lacquer, a probe that slipped off. */
+const STRAY_OPEN = 0.02;
+/** Any value at all, spread over the decades: a finger across the tips, another place. A low one where there is no way is the rarest. */
+const STRAY_VALUE = MISPLACED - STRAY_OPEN;
+/** Chance that wires which should have been off were still on (est.). */
+const WIRES_ON = 0.025;
+/** A common handheld meter, as 1 σ: share of the reading, and its zero, Ω. */
+const METER_SHARE = 0.012;
+const ZERO_SIGMA_OHM = 0.1;
+/** Leads of which nothing is known: what they read on the whole and how much they differ, Ω (est.). */
+const USUAL_LEADS_OHM = 0.25;
+const LEAD_SIGMA_OHM = 0.2;
+/** Share of readings that are off by so many times the band: a part outside its tolerance, an old meter. */
+const OFF_SHARE = 0.12;
+const OFF_TIMES = 3;
 
-/** 1 σ of a predicted resistance with the meter's error, in quadrature with the parts' own spread. Ω. */
-export const ohmsSigma = (p: ValuePrediction): number => Math.hypot(p.sigma, METER_SHARE * p.mean, LEAD_SIGMA_OHM);
+/** 1 σ of a predicted resistance with the meter's error and unknown leads, in quadrature with the parts' own spread. Ω. */
+export const ohmsSigma = (p: ValuePrediction): number => Math.hypot(p.sigma, METER_SHARE * p.mean, ZERO_SIGMA_OHM, LEAD_SIGMA_OHM);
 
 export const ohms = defineFinding({
   kind: "ohms",
@@ -46,7 +56,10 @@ export const ohms = defineFinding({
       wiring: wiringIn(circumstances),
       controls: controlsIn(circumstances),
     }),
-  likelihood: (finding, prediction, { machine }) => ohmsLikelihood(valueAtRoom(finding, machine), prediction),
+  likelihood: (finding, prediction, { machine, leadOhms }) =>
+    ohmsLikelihood(valueAtRoom(finding, machine), inTheRoom(finding, machine, prediction), finding.meter?.leadOhms ?? leadOhms),
+  mistakenFor: ({ kind, place, circumstances: { wiring, ...rest } }) =>
+    wiring && wiring.length > 0 ? { question: { kind, place, circumstances: rest }, chance: WIRES_ON } : undefined,
   sigma: (_, p) => ohmsSigma(p),
   says: ({ place, result, circumstances }, machine) => {
     const value = result.is === "OL" ? "OL" : formatValue(result.value, "ohm");
@@ -59,24 +72,52 @@ export const ohms = defineFinding({
 });
 
 /**
- * Density per Ω (a mass for OL, `value` null): the meter's band round the predicted value, and a small share for a misplaced lead, spread
- * evenly over the decades.
+ * Density per Ω (a mass for OL, `value` null): a band round the predicted value and the leads, with wide tails, and a small share for what went
+ * astray. Not symmetric: an OL on a whole line comes easily, a low reading on an open one hardly ever. `leadOhms` where they are known.
  */
-export function ohmsLikelihood(value: number | null, p: Prediction): number {
+export function ohmsLikelihood(value: number | null, p: Prediction, leadOhms?: number): number {
   const open = readsOpen(p);
-  if (value === null) return open ? 1 - MISPLACED * STRAY_FINITE : MISPLACED * (1 - STRAY_FINITE);
-  const stray = (MISPLACED * STRAY_FINITE) / (Math.max(value, 0.1) * Math.log(OHM_RANGE / 0.1));
-  return stray + (open || p.is !== "value" ? 0 : (1 - MISPLACED) * normal(value, p.mean, ohmsSigma(p)));
+  if (value === null) return open ? 1 - STRAY_VALUE : STRAY_OPEN;
+  const stray = STRAY_VALUE * strayDensity(value);
+  if (open || p.is !== "value") return stray;
+  const sigma = leadOhms === undefined ? ohmsSigma(p) : Math.hypot(p.sigma, METER_SHARE * p.mean, ZERO_SIGMA_OHM);
+  const mean = p.mean + (leadOhms ?? USUAL_LEADS_OHM);
+  return stray + (1 - MISPLACED) * ((1 - OFF_SHARE) * normal(value, mean, sigma) + OFF_SHARE * normal(value, mean, OFF_TIMES * sigma));
 }
+
+/** Density per Ω of a value that may be anything: even over the decades. */
+export const strayDensity = (ohms: number): number => 1 / (Math.max(ohms, LEAST_OHM) * Math.log(OHM_RANGE / LEAST_OHM));
+const LEAST_OHM = 0.1;
 
 /** Ω (null: OL); a thermistor read at a temperature of its own is carried along its curve to the room's, for which readings are predicted. */
 export function valueAtRoom(finding: OhmsFinding, machine: Machine): number | null {
   const { result, circumstances } = finding;
   if (result.is === "OL") return null;
-  if (circumstances.partC === undefined) return result.value;
-  const part = machine.parts.find((p) => p.kind === "thermistor" && isAcross(finding, p));
-  if (part?.kind !== "thermistor") return result.value;
-  return result.value * (thermistorOhms(part, machine.thermal.ambientC) / thermistorOhms(part, circumstances.partC));
+  const celsius = circumstances.partC ?? circumstances.ambientC;
+  const part = celsius === undefined ? undefined : thermistorAcross(finding, machine);
+  if (celsius === undefined || part === undefined) return result.value;
+  return result.value * (thermistorOhms(part, machine.thermal.ambientC) / thermistorOhms(part, celsius));
+}
+
+/** 1 σ of a room of which nobody said how warm it is, K (est.). */
+const ROOM_SIGMA_K = 7;
+/** And of one that was said: a thermistor in a machine is not quite at it. */
+const SAID_SIGMA_K = 1.5;
+
+/** What a thermistor is expected to read, with what is not known of its temperature. */
+function inTheRoom(question: OhmsQuestion, machine: Machine, p: Prediction): Prediction {
+  const part = p.is === "value" ? thermistorAcross(question, machine) : undefined;
+  if (p.is !== "value" || !part) return p;
+  const { partC, ambientC } = question.circumstances;
+  const kelvin = partC === undefined && ambientC === undefined ? ROOM_SIGMA_K : SAID_SIGMA_K;
+  const at = machine.thermal.ambientC;
+  const perKelvin = Math.log(thermistorOhms(part, at - 0.5) / thermistorOhms(part, at + 0.5));
+  return { ...p, mean: p.mean, sigma: Math.hypot(p.sigma, p.mean * perKelvin * kelvin) };
+}
+
+function thermistorAcross(question: OhmsQuestion, machine: Machine) {
+  const part = machine.parts.find((p) => p.kind === "thermistor" && (isAcross(question, p) || samePoints(question.place.between, p.nets)));
+  return part?.kind === "thermistor" ? part : undefined;
 }
 
 /** Whether a reading is taken from end to end of a part whose wires are off. */

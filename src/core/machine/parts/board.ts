@@ -103,4 +103,5 @@ export const board = definePart({
     return { ...part, ohms: part.ohms * factor, sensor: { ...sensor, ...varied } };
   },
   drawnClosed: always,
+  deviates: "never",
 });

@@ -29,4 +29,5 @@ export const capacitor = definePart({
   causeCheck: byLook,
   varied: asRated,
   drawnClosed: always,
+  deviates: "never",
 });

@@ -22,4 +22,5 @@ export const centrifugalContact = definePart({
   causeCheck: byLook,
   varied: asRated,
   drawnClosed: (part) => part.closedWhen === "below-speed",
+  deviates: "contact",
 });

@@ -36,4 +36,5 @@ export const coil = definePart({
   causeCheck: byLook,
   varied: (part, { factor }) => ({ ...part, ohms: part.ohms * factor }),
   drawnClosed: always,
+  deviates: "value",
 });

@@ -17,4 +17,5 @@ export const conductor = definePart({
   causeCheck: byLook,
   varied: asRated,
   drawnClosed: always,
+  deviates: "never",
 });

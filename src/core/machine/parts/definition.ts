@@ -96,7 +96,11 @@ export interface PartDefinition<K extends string, S extends z.ZodType, M extends
   readonly varied: (part: z.infer<S>, spread: Spread) => z.infer<S>;
   /** Whether the sheet draws its contact closed. */
   readonly drawnClosed: (part: z.infer<S>, controls: ControlPositions) => boolean;
+  /** How one may be off though its file does not list it: a contact burns inside, a value or a winding's leaves its rating; or not at all. */
+  readonly deviates: Deviation;
 }
+
+export type Deviation = "contact" | "value" | "windings" | "never";
 
 export const definePart = <K extends string, S extends z.ZodType, M extends string>(
   definition: PartDefinition<K, S, M>,
@@ -136,7 +140,8 @@ export const outsideTheCircuit = {
   readsAtRest: always,
   varied: asRated,
   drawnClosed: always,
-};
+  deviates: "never",
+} as const;
 
 /** Stuck: temperature does not move it any more. */
 export const isStuck = (faults: FaultSet, part: string): boolean => faults.has(part, "open") || faults.has(part, "welded");

@@ -42,4 +42,5 @@ export const element = definePart({
   causeCheck: (mode) => (mode === "grounded" ? "cabinet" : mode === "low" ? "across" : "look"),
   varied: (part, { factor }) => ({ ...part, watts: part.watts / factor }),
   drawnClosed: always,
+  deviates: "value",
 });

@@ -26,4 +26,5 @@ export const fuse = definePart({
   causeCheck: byLook,
   varied: actsAbout,
   drawnClosed: always,
+  deviates: "contact",
 });

@@ -27,4 +27,5 @@ export const gasValve = definePart({
   causeCheck: byLook,
   varied: asRated,
   drawnClosed: always,
+  deviates: "never",
 });

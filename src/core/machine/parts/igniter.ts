@@ -37,4 +37,5 @@ export const igniter = definePart({
   causeCheck: byLook,
   varied: (part, { evenly }) => ({ ...part, coldOhms: part.coldOhms * evenly(SPREAD) }),
   drawnClosed: always,
+  deviates: "value",
 });

@@ -17,4 +17,5 @@ export const moistureBars = definePart({
   causeCheck: byLook,
   varied: asRated,
   drawnClosed: always,
+  deviates: "never",
 });

@@ -66,4 +66,5 @@ export const motor = definePart({
     ...(part.protector && { protector: actsAbout(part.protector, spread) }),
   }),
   drawnClosed: always,
+  deviates: "windings",
 });

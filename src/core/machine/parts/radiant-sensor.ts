@@ -17,4 +17,5 @@ export const radiantSensor = definePart({
   causeCheck: byLook,
   varied: actsAbout,
   drawnClosed: always,
+  deviates: "contact",
 });

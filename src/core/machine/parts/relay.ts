@@ -20,4 +20,5 @@ export const relay = definePart({
   causeCheck: (mode) => (mode === "welded" ? "across" : "look"),
   varied: asRated,
   drawnClosed: () => false,
+  deviates: "contact",
 });

@@ -28,4 +28,5 @@ export const resistor = definePart({
   causeCheck: byLook,
   varied: (part, { factor }) => ({ ...part, ohms: part.ohms * factor }),
   drawnClosed: always,
+  deviates: "value",
 });

@@ -45,4 +45,5 @@ export const thermistor = definePart({
   causeCheck: byLook,
   varied: (part, { factor, evenly }) => ({ ...part, ohms25: part.ohms25 * factor, betaK: part.betaK * evenly(BETA_SPREAD) }),
   drawnClosed: always,
+  deviates: "value",
 });

@@ -25,4 +25,5 @@ export const thermostat = definePart({
   causeCheck: byLook,
   varied: actsAbout,
   drawnClosed: always,
+  deviates: "contact",
 });

@@ -22,4 +22,5 @@ export const workedByControl = {
   causeCheck: byLook,
   varied: asRated,
   drawnClosed: isClosedIn,
-};
+  deviates: "contact",
+} as const;

@@ -1,0 +1,65 @@
+import { item, real } from "../array/at";
+import { type FindingKind, findingKind } from "../finding/finding";
+import { strayDensity } from "../finding/kinds/ohms";
+import type { Evidence } from "../job/state";
+import { repeated } from "./repeats";
+import { logSum } from "./softmax";
+import type { SuspectSet } from "./suspect-set";
+
+/** Share of machines whose trouble is none that the model has, where nothing says otherwise (est.). */
+export const OUTSIDE_SHARE = 0.03;
+/** Of those, the ones that behave as nothing in the model does (est.). */
+const WEIRD = 0.12;
+/** Chance that such a trouble shows at a place that is measured or looked at, rather than that all is well there (est.). */
+const SHOWS = 0.12;
+const LOOKS_BAD = 0.15;
+const READS_OPEN = 0.3;
+
+/** What is found of the machine as it runs, rather than of one place in it. */
+const BEHAVIOUR: readonly FindingKind[] = ["sight", "code", "volts", "amps", "temperature", "pressure", "series"];
+
+/**
+ * log of prior × P(record | the trouble is none that the model has). Such a machine behaves like one with any of the known troubles, or now and then
+ * like none; and where it is measured or looked at all is well, now and then not. So its share stays as it was while people only watch, and grows as
+ * one known cause after the other is cleared and as readings come in that none explains.
+ */
+export function outsideLog(set: SuspectSet, evidence: readonly Evidence[]): number {
+  const raw = evidence.map((e) => ({ ...e, fitted: [] }));
+  const columns = set.columns(raw);
+  const again = repeated(evidence);
+  const behaves = Float64Array.from(set.logPrior);
+  let weird = 0;
+  let measured = 0;
+  evidence.forEach((e, n) => {
+    const column = item(columns, n);
+    const top = highest(column);
+    if (BEHAVIOUR.includes(e.finding.kind)) {
+      for (let i = 0; i < behaves.length; i++) behaves[i] = real(behaves, i) + real(column, i);
+      weird += item(again, n) > 0 ? top : Math.log(anything(set, e, top));
+    } else if (item(again, n) > 0) measured += top;
+    else measured += Math.log((1 - SHOWS) * Math.exp(real(column, set.healthy)) + SHOWS * anything(set, e, top));
+  });
+  const like = Math.log(1 - WEIRD) + logSum(behaves);
+  const unlike = Math.log(WEIRD) + weird;
+  return Math.log(OUTSIDE_SHARE) + logSum(Float64Array.of(like, unlike)) + measured;
+}
+
+/** P(finding) where anything may be found: every answer alike, every value even over the decades. What says nothing is as likely as before. */
+function anything(set: SuspectSet, { finding }: Evidence, top: number): number {
+  if (finding.kind === "ohms") return finding.result.is === "OL" ? READS_OPEN : (1 - READS_OPEN) * strayDensity(finding.result.value);
+  if (finding.result.is === "answer" && ["look", "spot", "verdict"].includes(finding.kind)) {
+    return finding.result.value === "bad" ? LOOKS_BAD : 1 - LOOKS_BAD;
+  }
+  const asks = findingKind(finding).asks(finding, set.predictor.machine);
+  if (asks && "answers" in asks) return 1 / asks.answers.length;
+  return Math.exp(top) * UNUSUAL;
+}
+
+/** A value of a run that none foresees, against one that some do (est.). */
+const UNUSUAL = 0.1;
+
+function highest(column: Float64Array): number {
+  let top = -Infinity;
+  for (let i = 0; i < column.length; i++) top = Math.max(top, real(column, i));
+  return top;
+}

@@ -1,0 +1,30 @@
+import { answers } from "../finding/finding";
+import type { Evidence } from "../job/state";
+
+/** Chance that the same thing found again in the same way is found so for the same reason, right or wrong: once more, and from then on (est.). */
+const SAME_REASON = [0.4, 0.75];
+/** Values that differ by no more than this, as a share, are the same reading; and at least by so many units. */
+const SAME_SHARE = 0.05;
+const SAME_LEAST = 0.2;
+
+/** Chance with which each entry only repeats an earlier one: 0 for what is new or turned out otherwise. In the order of the evidence. */
+export function repeated(evidence: readonly Evidence[]): number[] {
+  return evidence.map((e, i) => {
+    const before = evidence.slice(0, i).filter((d) => isSame(d, e)).length;
+    return before === 0 ? 0 : (SAME_REASON[Math.min(before, SAME_REASON.length) - 1] ?? 0);
+  });
+}
+
+function isSame(a: Evidence, b: Evidence): boolean {
+  if (a.source !== b.source || a.fitted.length !== b.fitted.length || !answers(a.finding, b.finding)) return false;
+  const wires = (e: Evidence) => JSON.stringify(e.finding.circumstances.wiring ?? []);
+  return wires(a) === wires(b) && agree(a.finding.result, b.finding.result);
+}
+
+type Result = Evidence["finding"]["result"];
+
+function agree(a: Result, b: Result): boolean {
+  if (a.is === "value" && b.is === "value")
+    return Math.abs(a.value - b.value) <= Math.max(SAME_LEAST, SAME_SHARE * Math.max(Math.abs(a.value), Math.abs(b.value)));
+  return JSON.stringify(a) === JSON.stringify(b);
+}
