@@ -1,26 +1,37 @@
-import type { Finding } from "../finding/finding";
+import type { Question } from "../finding/finding";
 import type { SightId } from "../finding/sights";
-import type { Machine, Part } from "../machine/format";
-import { maybePartOf } from "../machine/format";
+import { assemblyIdOf } from "../machine/assembly";
+import { type Machine, maybePartOf, type Part, type PartKind, partOf } from "../machine/format";
 import { readTerminal } from "../machine/wiring";
-import type { JobState } from "./state";
+import type { Evidence, JobState } from "./state";
 
 /** What is seen of a part while it works, by kind: its own trial. */
-const SEEN_AT_WORK: { readonly [K in Part["kind"]]?: readonly SightId[] } = {
+const SEEN_AT_WORK: { readonly [K in PartKind]?: readonly SightId[] } = {
   igniter: ["glow"],
   "radiant-sensor": ["dark"],
   duct: ["airflow"],
-  lamp: ["lamp"],
-} as { readonly [K in Part["kind"]]?: readonly SightId[] };
+};
 
-/** Whether somebody found something of this part itself since it was last fitted: a reading at it, a look, a trial. */
-export function hasOwnFinding({ machine, evidence, untold, fitted }: JobState, part: string): boolean {
-  if (!machine) return false;
-  const found = evidence.filter((e) => e.source === "technician").map((e) => e.finding);
-  return [...found, ...untold.filter((u) => u.repairs === fitted.length).map((u) => u.finding)].some((f) => isOf(f, part, machine));
+/** What was found of this part itself since its assembly was last fitted: readings at it, looks, its trial. “Can't tell” is left out. */
+export function ownFindings({ machine, evidence, fitted }: JobState, part: string): Evidence[] {
+  if (!machine) return [];
+  const assembly = assemblyIdOf(partOf(machine, part));
+  const times = fitted.filter((f) => f.assembly === assembly).length;
+  const since = (e: Evidence) => e.fitted.filter((f) => f === assembly).length === times;
+  return evidence.filter((e) => e.source === "technician" && since(e) && isOf(e.finding, part, machine));
 }
 
-function isOf(finding: Finding, id: string, machine: Machine): boolean {
+/** Whether somebody tried to find out about this part itself since it was last fitted, even if they could not tell. */
+export function hasOwnFinding(state: JobState, part: string): boolean {
+  const { machine, untold, fitted } = state;
+  if (ownFindings(state, part).length > 0) return true;
+  return machine !== undefined && untold.some((u) => u.repairs === fitted.length && isOf(u.finding, part, machine));
+}
+
+/** Whether an answer to this question would be about the part itself. */
+export const asksOf = (question: Question, part: string, machine: Machine): boolean => isOf(question, part, machine);
+
+function isOf(finding: Question, id: string, machine: Machine): boolean {
   const part = maybePartOf(machine, id);
   if (!part) return false;
   switch (finding.kind) {

@@ -77,7 +77,7 @@ const LOOKS: Record<Examination["by"], (name: string) => string> = {
 
 const lookSays = (part: Part): TestWords => ({
   title: LOOKS[kindOf(part).examined(part)?.by ?? "look"](lower(part.name)),
-  how: part.test,
+  how: kindOf(part).examined(part) ? part.test : "Charred, brown, cracked? Tug at each of its wires.",
 });
 
 const controlName = (machine: Machine, id: string): string => lower(machine.controls.find((c) => c.id === id)?.name ?? id);

@@ -8,6 +8,7 @@ import type { TestCatalogue } from "./catalogue";
 import { type CompactTest, CostToGo, compact, times } from "./cost-to-go";
 import { exactStep } from "./exact-step";
 import { offeredTests } from "./offered";
+import { ownTestDue } from "./own-tests";
 import { DEFAULT_RATES, type Rates, type RepairGroup, repairGroups } from "./repairs";
 import type { TestAction } from "./tests";
 import type { Valued } from "./valued";
@@ -74,9 +75,17 @@ export function choose(
   const [repair] = repairs;
   const base = { belief, tests, repair, repairsOnly };
   const exact = look.exactUpTo > 0 ? exactStep(machine, belief, groups, tests, job, look.exactUpTo) : undefined;
-  if (exact) return { ...base, action: exact, by: "exact" };
+  const measured = (action: NextAction): NextAction => measuredFirst(catalogue, job, costs, repairsOnly, action);
+  if (exact) return { ...base, action: measured(exact), by: "exact" };
   const action = better(tests[0], repair);
-  return action && { ...base, action, by: "lookahead" };
+  return action && { ...base, action: measured(action), by: "lookahead" };
+}
+
+/** Nothing is fitted or remade that was not tested itself, where it can be. */
+function measuredFirst(catalogue: TestCatalogue, job: JobState, costs: CostToGo, repairsOnly: number, action: NextAction): NextAction {
+  if (action.kind === "test" || action.group.assemblies.length === 0) return action;
+  const test = ownTestDue(catalogue, job, costs.belief, action.group);
+  return test ? { kind: "test", valued: valueOf(catalogue, job, costs, repairsOnly, test) } : action;
 }
 
 function better(test: Choice["tests"][number] | undefined, repair: Choice["repair"]): NextAction | undefined {
@@ -121,18 +130,20 @@ const without = (weight: Float64Array, group: RepairGroup): Float64Array => {
 function valueTests(catalogue: TestCatalogue, job: JobState, costs: CostToGo, repairsOnly: number): Valued[] {
   const { machine } = catalogue.suspects.predictor;
   return offeredTests(catalogue.tests, machine, job)
-    .flatMap((test): Valued[] => {
-      const outcomes = catalogue.outcomesOf(test);
-      if (outcomes.classes.length < 2) return [];
-      const chances = outcomes.share.map((s) => chanceOf(s, costs.belief));
-      if (Math.max(...chances) > CERTAIN) return [];
-      const { share } = compact(outcomes, 0, costs.belief);
-      const left = share.reduce((sum, s) => sum + costs.repairsOnly(costs.belief.weight, s), 0);
-      const opens = panelsToOpen(machine, test.panels, job.panelsOff);
-      const cost = test.minutes + panelMinutes(machine, opens) + stateMinutes(test, job);
-      return [{ test, outcomes, chances, cost, opens, saves: repairsOnly - left }];
-    })
+    .map((test) => valueOf(catalogue, job, costs, repairsOnly, test))
+    .filter(({ outcomes, chances }) => outcomes.classes.length > 1 && Math.max(...chances) <= CERTAIN)
     .sort((a, b) => b.saves / (b.cost * bias(b.test, job)) - a.saves / (a.cost * bias(a.test, job)));
+}
+
+function valueOf(catalogue: TestCatalogue, job: JobState, costs: CostToGo, repairsOnly: number, test: TestAction): Valued {
+  const { machine } = catalogue.suspects.predictor;
+  const outcomes = catalogue.outcomesOf(test);
+  const chances = outcomes.share.map((s) => chanceOf(s, costs.belief));
+  const { share } = compact(outcomes, 0, costs.belief);
+  const left = share.reduce((sum, s) => sum + costs.repairsOnly(costs.belief.weight, s), 0);
+  const opens = panelsToOpen(machine, test.panels, job.panelsOff);
+  const cost = test.minutes + panelMinutes(machine, opens) + stateMinutes(test, job);
+  return { test, outcomes, chances, cost, opens, saves: repairsOnly - left };
 }
 
 function chanceOf(share: Float64Array, { active, weight }: Belief): number {

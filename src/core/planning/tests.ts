@@ -59,10 +59,14 @@ function codeTests(machine: Machine): TestAction[] {
   return [{ id: CODE_ASKED.id, question, minutes: CODE_ASKED.minutes, panels: [], needs: "running" }];
 }
 
+/** A look at a part and its terminals: charred, loose, brown. */
+const TERMINALS_MINUTES = 1;
+
 /** A vented machine's duct is judged by the air at its hood. */
 function lookTests(machine: Machine): TestAction[] {
   return machine.parts.flatMap((part): TestAction[] => {
-    const examined = kindOf(part).examined(part);
+    const wired = part.nets.length > 0 && part.jointWeight > 0 && part.panel !== null;
+    const examined = kindOf(part).examined(part) ?? (wired ? { minutes: TERMINALS_MINUTES } : null);
     if (!examined || (part.kind === "duct" && hasHood(machine))) return [];
     return [
       {

@@ -24,20 +24,20 @@ export type OhmsQuestion = QuestionOf<OhmsFinding>;
 /** Chance that a lead sat elsewhere, slipped, or the value was mistyped (est.). */
 export const MISPLACED = 0.03;
 /** OL where there is a way: a tip on lacquer, a probe that slipped off. */
-const STRAY_OPEN = 0.02;
+export const STRAY_OPEN = 0.02;
 /** Any value at all, spread over the decades: a finger across the tips, another place. A low one where there is no way is the rarest. */
-const STRAY_VALUE = MISPLACED - STRAY_OPEN;
+export const STRAY_VALUE = MISPLACED - STRAY_OPEN;
 /** Chance that wires which should have been off were still on (est.). */
 const WIRES_ON = 0.025;
 /** A common handheld meter, as 1 σ: share of the reading, and its zero, Ω. */
 const METER_SHARE = 0.012;
 const ZERO_SIGMA_OHM = 0.1;
 /** Leads of which nothing is known: what they read on the whole and how much they differ, Ω (est.). */
-const USUAL_LEADS_OHM = 0.25;
+export const USUAL_LEADS_OHM = 0.25;
 const LEAD_SIGMA_OHM = 0.2;
 /** Share of readings that are off by so many times the band: a part outside its tolerance, an old meter. */
-const OFF_SHARE = 0.12;
-const OFF_TIMES = 3;
+export const OFF_SHARE = 0.12;
+export const OFF_TIMES = 3;
 
 /** 1 σ of a predicted resistance with the meter's error and unknown leads, in quadrature with the parts' own spread. Ω. */
 export const ohmsSigma = (p: ValuePrediction): number => Math.hypot(p.sigma, METER_SHARE * p.mean, ZERO_SIGMA_OHM, LEAD_SIGMA_OHM);

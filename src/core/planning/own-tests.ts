@@ -1,0 +1,62 @@
+import { item, real } from "../array/at";
+import { type Hypothesis, remedyOf } from "../diagnosis/hypotheses";
+import { asksOf, hasOwnFinding } from "../job/own-finding";
+import { assembliesFitted, type JobState } from "../job/state";
+import { type Machine, maybePartOf } from "../machine/format";
+import type { Belief } from "./belief";
+import type { TestCatalogue } from "./catalogue";
+import { offeredTests, timesTaken } from "./offered";
+import type { RepairGroup } from "./repairs";
+import type { TestAction } from "./tests";
+
+/** Of the outcomes' shares, so much must differ between the fault and a healthy machine for a test to tell it. */
+const TELLS = 0.3;
+
+/** Parts that a repair would put right, the likeliest trouble first; only those whose assembly is still to be fitted. */
+function partsInQuestion(machine: Machine, { weight, hypotheses }: Belief, group: RepairGroup, assembly: string) {
+  const parts = new Map<string, { weight: number; leader: Hypothesis; leads: number }>();
+  for (const k of group.members) {
+    const hypothesis = item(hypotheses, k);
+    const w = real(weight, k);
+    for (const fault of hypothesis.faults) {
+      if (remedyOf(machine, fault) !== assembly) continue;
+      const known = parts.get(fault.part);
+      if (!known) parts.set(fault.part, { weight: w, leader: hypothesis, leads: w });
+      else {
+        known.weight += w;
+        if (w > known.leads) [known.leader, known.leads] = [hypothesis, w];
+      }
+    }
+  }
+  return [...parts].map(([part, of]) => ({ part, ...of })).sort((a, b) => b.weight - a.weight);
+}
+
+/**
+ * The test that is to be made before this assembly is fitted or put right: one of the part itself that nobody has made, the one that tells most about
+ * its likeliest trouble; where none tells, any, if it only takes minutes. `undefined`: it has been tested, or can't be.
+ */
+export function ownTestDue(catalogue: TestCatalogue, job: JobState, belief: Belief, group: RepairGroup): TestAction | undefined {
+  const { machine } = catalogue.suspects.predictor;
+  const fitted = assembliesFitted(job);
+  const due = group.assemblies.find((a) => !fitted.includes(a)) ?? item(group.assemblies, 0);
+  const [question] = partsInQuestion(machine, belief, group, due);
+  if (!question || hasOwnFinding(job, question.part)) return undefined;
+  const part = maybePartOf(machine, question.part);
+  if (!part) return undefined;
+  const number = catalogue.suspects.numberOf(question.leader.id);
+  const own = offeredTests(catalogue.tests, machine, job)
+    .filter((t) => timesTaken(job, t) === 0 && asksOf(t.question, part.id, machine))
+    .map((test) => ({ test, tells: tells(catalogue, test, number) }));
+  const telling = own.filter((o) => o.tells > TELLS);
+  const [best] = (telling.length > 0 ? telling : own).sort((a, b) => dearness(a) - dearness(b) || a.test.minutes - b.test.minutes);
+  return best?.test;
+}
+
+const dearness = ({ test, tells: t }: { test: TestAction; tells: number }): number => test.minutes / Math.max(0.05, t);
+
+/** How much of the shares of its outcomes differs between a hypothesis and a healthy machine, 0 to 1. */
+function tells(catalogue: TestCatalogue, test: TestAction, hypothesis: number): number {
+  const { share } = catalogue.outcomesOf(test);
+  const { healthy } = catalogue.suspects;
+  return share.reduce((sum, s) => sum + Math.abs(real(s, hypothesis) - real(s, healthy)), 0) / 2;
+}
