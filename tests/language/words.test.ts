@@ -37,6 +37,7 @@ const STEPS: Record<StepKind, (machine: Machine) => Step[]> = {
     ),
   examine: (m) => checksOf(m).map((check): Step => ({ kind: "examine", check })),
   prove: () => [{ kind: "prove" }],
+  doubt: () => [{ kind: "doubt", look: ["sheet", "earlier-repair", "drag", "blower-wheel", "gas-pressure", "float", "supply-under-load", "water-or-mice"] }],
   intake: () => [{ kind: "intake" }],
   close: () => [{ kind: "close" }, { kind: "close", reservations: { rows: ["cycles"], why: "no time" } }],
 };

@@ -1,9 +1,9 @@
 import { item, real } from "../array/at";
-import { type FindingKind, findingKind } from "../finding/finding";
-import { strayDensity } from "../finding/kinds/ohms";
+import type { FindingKind } from "../finding/finding";
 import type { Evidence } from "../job/state";
 import { repeated } from "./repeats";
 import { logSum } from "./softmax";
+import { anything, highest } from "./strange";
 import type { SuspectSet } from "./suspect-set";
 
 /** Share of machines whose trouble is none that the model has, where nothing says otherwise (est.). */
@@ -12,8 +12,6 @@ export const OUTSIDE_SHARE = 0.03;
 const WEIRD = 0.12;
 /** Chance that such a trouble shows at a place that is measured or looked at, rather than that all is well there (est.). */
 const SHOWS = 0.12;
-const LOOKS_BAD = 0.15;
-const READS_OPEN = 0.3;
 
 /** What is found of the machine as it runs, rather than of one place in it. */
 const BEHAVIOUR: readonly FindingKind[] = ["sight", "code", "volts", "amps", "temperature", "pressure", "series"];
@@ -42,24 +40,4 @@ export function outsideLog(set: SuspectSet, evidence: readonly Evidence[]): numb
   const like = Math.log(1 - WEIRD) + logSum(behaves);
   const unlike = Math.log(WEIRD) + weird;
   return Math.log(OUTSIDE_SHARE) + logSum(Float64Array.of(like, unlike)) + measured;
-}
-
-/** P(finding) where anything may be found: every answer alike, every value even over the decades. What says nothing is as likely as before. */
-function anything(set: SuspectSet, { finding }: Evidence, top: number): number {
-  if (finding.kind === "ohms") return finding.result.is === "OL" ? READS_OPEN : (1 - READS_OPEN) * strayDensity(finding.result.value);
-  if (finding.result.is === "answer" && ["look", "spot", "verdict"].includes(finding.kind)) {
-    return finding.result.value === "bad" ? LOOKS_BAD : 1 - LOOKS_BAD;
-  }
-  const asks = findingKind(finding).asks(finding, set.predictor.machine);
-  if (asks && "answers" in asks) return 1 / asks.answers.length;
-  return Math.exp(top) * UNUSUAL;
-}
-
-/** A value of a run that none foresees, against one that some do (est.). */
-const UNUSUAL = 0.1;
-
-function highest(column: Float64Array): number {
-  let top = -Infinity;
-  for (let i = 0; i < column.length; i++) top = Math.max(top, real(column, i));
-  return top;
 }

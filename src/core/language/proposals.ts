@@ -5,8 +5,8 @@ import { repairOf } from "../machine/assembly";
 import type { Machine } from "../machine/format";
 import { maybePanelOf } from "../machine/format";
 import { panelName, partName, repairName, repairSays } from "../naming/names";
-import { capital, lower, minutesSay } from "../naming/text";
-import type { Caution, Expectation, Proposal, Purpose, Reason, SetOffer, Step, StepOf } from "../planning/proposal";
+import { capital, lower, minutesSay, percent } from "../naming/text";
+import type { Caution, Expectation, OutsideModel, Proposal, Purpose, Reason, SetOffer, Step, StepOf } from "../planning/proposal";
 import { BAD_NEW_PART } from "../planning/propose";
 import type { TestAction } from "../planning/tests";
 import { checkSays, checkTest } from "./checks";
@@ -63,6 +63,8 @@ export function stepTitle(machine: Machine, step: Step): string {
       return "Prove it";
     case "intake":
       return "Write what the customer noticed";
+    case "doubt":
+      return "None of the suspects gives this record";
     case "close":
       return step.reservations ? "Close the job with reservations" : "Close the job";
   }
@@ -92,6 +94,8 @@ function stepDetail(machine: Machine, step: Step): string {
         .join(", ")}.`;
     case "intake":
       return "In the customer’s own words.";
+    case "doubt":
+      return `Fit nothing. Look at what the model does not have: ${step.look.map((l) => OUTSIDE[l]).join("; ")}.`;
     case "close":
       return step.reservations
         ? `Told to the customer and written in the hand-over: ${unseenSays(step.reservations)}.`
@@ -140,6 +144,8 @@ function reasonSays(machine: Machine, reason: Reason, step: Step, purpose: strin
       return tellsSays(machine, reason);
     case "likely-repair":
       return likelySays(machine, reason);
+    case "doubt":
+      return doubtSays(reason, step);
     case "sibling":
       return { why: "It ages with what was fitted, and the labour is in the access: this job fits the set." };
     case "check-first":
@@ -185,6 +191,30 @@ function likelySays(machine: Machine, { assemblies, chance, bestTest, set }: Ext
 function setSays(machine: Machine, { set, price, minutes, callBack }: SetOffer): string {
   const name = machine.sets.find((s) => s.id === set)?.name ?? "set";
   return `Fitting the ${name} would add ${Math.round(price)} and ${minutesSay(minutes)}, and spare a call-back in ${Math.round(callBack * 100)} % (est.).`;
+}
+
+const OUTSIDE: Record<OutsideModel, string> = {
+  sheet: "the wires against the sheet, one by one",
+  "earlier-repair": "what an earlier repair swapped, bridged or renewed with another rating",
+  drag: "drum, idler and rollers by hand, belt off: jam or drag",
+  "blower-wheel": "the blower wheel: loose on its shaft, full of lint",
+  "gas-pressure": "gas pressure, burner orifice, air in the line",
+  float: "float and pump by hand",
+  "supply-under-load": "the outlet’s volts while it runs",
+  "water-or-mice": "water, mice, a chafed harness",
+};
+
+/** A share that is told in words: how sure it is that the model does not have it. */
+function doubtSays({ outside, entries }: Extract<Reason, { code: "doubt" }>, { kind }: Step): Why {
+  const share = `${percent(outside)} that the trouble is none that this model has.`;
+  if (kind === "doubt") {
+    const strange = entries.length > 0 ? " The entries that nothing explains are marked in the record." : "";
+    return { why: share, more: `No part is proposed while that leads.${strange}` };
+  }
+  return {
+    why: "No suspect explains the last reading of it: zero the leads, touch bare metal, take it again in another way.",
+    more: `${share} No part is proposed while that leads.`,
+  };
 }
 
 const CAUTIONS: Record<Caution, string> = {

@@ -43,6 +43,8 @@ export interface Choice {
   /** Expected minutes with no more test at all. */
   readonly repairsOnly: number;
   readonly by: "exact" | "lookahead";
+  /** What any test would be worth now. */
+  readonly valueOf: (test: TestAction) => Valued;
 }
 
 const MAKE_SAFE_MINUTES = 2;
@@ -73,7 +75,7 @@ export function choose(
   const valued = valueTests(catalogue, job, costs, repairsOnly);
   const { tests, repairs } = lookAhead(valued, costs, job, look);
   const [repair] = repairs;
-  const base = { belief, tests, repair, repairsOnly };
+  const base = { belief, tests, repair, repairsOnly, valueOf: (test: TestAction) => valueOf(catalogue, job, costs, repairsOnly, test) };
   const exact = look.exactUpTo > 0 ? exactStep(machine, belief, groups, tests, job, look.exactUpTo) : undefined;
   const measured = (action: NextAction): NextAction => measuredFirst(catalogue, job, costs, repairsOnly, action);
   if (exact) return { ...base, action: measured(exact), by: "exact" };

@@ -19,6 +19,8 @@ export type Step =
     }
   | { readonly kind: "examine"; readonly check: OpenCheck }
   | { readonly kind: "prove" }
+  /** None of the suspects gives this record: what no circuit shows is to be looked at, and the sheet itself. */
+  | { readonly kind: "doubt"; readonly look: readonly OutsideModel[] }
   /** What the customer noticed is to be written down. */
   | { readonly kind: "intake" }
   | { readonly kind: "close"; readonly reservations?: { readonly rows: readonly ProofRow[]; readonly why: string } };
@@ -32,6 +34,9 @@ export type Purpose =
   | { readonly for: "fit"; readonly assembly: string }
   | { readonly for: "check"; readonly check: OpenCheck }
   | { readonly for: "close-up"; readonly panel: string };
+
+/** What is to be looked at that the model does not have. */
+export type OutsideModel = "sheet" | "earlier-repair" | "drag" | "blower-wheel" | "supply-under-load" | "gas-pressure" | "water-or-mice" | "float";
 
 /** Why this and not another. Minutes are expected minutes. */
 export type Reason =
@@ -47,9 +52,13 @@ export type Reason =
       readonly code: "likely-repair";
       readonly assemblies: readonly string[];
       readonly chance: number;
+      /** It was not found bad itself, or can't be tested. */
+      readonly wager?: true;
       readonly bestTest?: { readonly test: TestAction; readonly saves: number; readonly minutes: number };
       readonly set?: SetOffer;
     }
+  /** None of the suspects gives this record: its share, and the entries that none of them expects. */
+  | { readonly code: "doubt"; readonly outside: number; readonly entries: readonly string[] }
   /** The rest of a set that was begun. */
   | { readonly code: "sibling" }
   | { readonly code: "check-first"; readonly check: OpenCheck }

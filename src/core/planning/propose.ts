@@ -11,6 +11,7 @@ import { partsOfAssembly, type Repair, repairOf, replaces } from "../machine/ass
 import type { Machine } from "../machine/format";
 import type { Belief } from "./belief";
 import type { TestCatalogue } from "./catalogue";
+import { doubt, doubtLeads, stillToTest } from "./doubt";
 import { type Choice, choose, LOOKAHEAD, type Lookahead, leaderAfter } from "./next";
 import { timesTaken } from "./offered";
 import { makeSafe, type Needs, preparation } from "./prepare";
@@ -49,8 +50,11 @@ export function propose(
   if (job.fitted.length > 0 && ranking.fixed >= SURELY_FIXED) return wayToClose(machine, job);
   const choice = choose(catalogue, job, ranking, rates, look);
   if (!choice) return wayToClose(machine, job);
-  const mayBeFixed = job.fitted.length > 0 && !job.proof && ranking.fixed > PROVE_BEFORE_NEXT_PART;
+  const mayBeFixed = job.fitted.length > 0 && runsSinceRepair(job) < MOST_PROOFS && ranking.fixed > PROVE_BEFORE_NEXT_PART;
   const { action, by } = choice;
+  const doubted = doubtedStep(catalogue, job, ranking, choice);
+  if (mayBeFixed && (doubted || action.kind === "repair")) return wayToClose(machine, job);
+  if (doubted) return doubted;
   if (action.kind === "test") {
     if (mayBeFixed && worth(action.valued) * (1 - ranking.fixed) < 1) return wayToClose(machine, job);
     return { ...proposeTest(catalogue, job, choice, action.valued), by };
@@ -84,6 +88,23 @@ function proposeTest(catalogue: TestCatalogue, job: Job, choice: Choice, best: V
   if (before) return { ...before, ...facts };
   const again = timesTaken(job, test) > 0;
   return { step: { kind: "test", test, again }, ...facts, ...(test.needs === "live" && { caution: "live-test" }) };
+}
+
+/** A run that went wrong is made once more where the repair may still have been right; not more often. */
+const MOST_PROOFS = 2;
+const runsSinceRepair = ({ evidence, fitted }: Job): number =>
+  evidence.filter((e) => e.fitted.length === fitted.length && e.finding.kind === "sight" && e.finding.place.sight === "starts").length;
+
+/** While the record is likelier under none of the suspects than under what would be repaired, nothing is: entries are taken again, or it is said. */
+function doubtedStep(catalogue: TestCatalogue, job: Job, ranking: Ranking, choice: Choice): Proposal | undefined {
+  const { action } = choice;
+  const chance = action.kind === "repair" ? action.chance : 1;
+  if (!doubtLeads(ranking, chance)) return undefined;
+  const left = stillToTest(catalogue, job, ranking, choice);
+  if (!left) return doubt(catalogue, job, ranking);
+  if ("test" in left) return proposeTest(catalogue, job, choice, left.test);
+  const valued = choice.valueOf(left.again);
+  return { ...proposeTest(catalogue, job, choice, valued), reason: { code: "doubt", outside: ranking.outside, entries: [left.entry] } };
 }
 
 const POWER_FOR: Record<TestAction["needs"], Needs["power"]> = { dead: "dead", nothing: "any", live: "live", running: "live" };

@@ -29,7 +29,7 @@ const schema = findingFields(
 ).superRefine(isLookAnswer("answer to a look"));
 
 /** Chance of taking a good part for bad, and of passing over what can be seen (est.). */
-const LOOK_SLIP = 0.02;
+const LOOK_SLIP = 0.035;
 
 export const look = defineFinding({
   kind: "look",

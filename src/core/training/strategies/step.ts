@@ -25,6 +25,8 @@ export function moveFor(situation: Situation, step: Step): Move {
       return close(closingDraft(situation.job));
     case "intake":
       return { kind: "stop" };
+    case "doubt":
+      return { kind: "stop", outside: true };
     case "examine":
       return examine(situation, step.check);
   }

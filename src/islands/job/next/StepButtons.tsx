@@ -42,6 +42,8 @@ export function StepButtons({ step }: { readonly step: Step }) {
       return main("Record the run", () => dispatch({ do: "go", bench: "prove" }));
     case "intake":
       return main("Go to the intake", () => dispatch({ do: "go", bench: "intake" }));
+    case "doubt":
+      return main("Hand it over as it is", () => dispatch({ do: "go", bench: "hand" }));
     case "close":
       return record(step.reservations ? "Close with reservations" : "Close the job", closingDraft(job));
   }

@@ -1,0 +1,56 @@
+import { item, real } from "../array/at";
+import { type FindingKind, findingKind } from "../finding/finding";
+import { strayDensity } from "../finding/kinds/ohms";
+import type { Evidence } from "../job/state";
+import { logSum } from "./softmax";
+import type { SuspectSet } from "./suspect-set";
+
+/** An entry that the rest of the record did not lead anybody to expect. */
+export interface Strange {
+  readonly entry: string;
+  /** How many times likelier it would be if anything might be found there, in powers of ten. */
+  readonly bans: number;
+}
+
+const LOOKED_AT: readonly FindingKind[] = ["look", "spot", "verdict"];
+const LOOKS_BAD = 0.15;
+const READS_OPEN = 0.3;
+/** A value of a run that none foresees, against one that some do (est.). */
+const UNUSUAL = 0.1;
+/** Less than this is nothing to wonder at. */
+const LEAST_BANS = 0.6;
+
+/** P(finding) where anything may be found: every answer alike, every value even over the decades. `top`: log of what fits it best. */
+export function anything(set: SuspectSet, { finding }: Evidence, top: number): number {
+  const { kind, result } = finding;
+  if (kind === "ohms") return result.is === "OL" ? READS_OPEN : result.is === "value" ? (1 - READS_OPEN) * strayDensity(result.value) : 1;
+  if (LOOKED_AT.includes(kind) && result.is === "answer") return result.value === "bad" ? LOOKS_BAD : 1 - LOOKS_BAD;
+  const asks = findingKind(finding).asks(finding, set.predictor.machine);
+  if (asks && "answers" in asks) return 1 / asks.answers.length;
+  return Math.exp(top) * UNUSUAL;
+}
+
+export function highest(column: Float64Array): number {
+  let top = -Infinity;
+  for (let i = 0; i < column.length; i++) if (real(column, i) > top) top = real(column, i);
+  return top;
+}
+
+/** Entries that the rest of the record makes unlikely under everything that the model has, the strangest first. Posterior predictive, entry by entry. */
+export function strangeEntries(set: SuspectSet, evidence: readonly Evidence[]): Strange[] {
+  if (evidence.length < 2) return [];
+  const columns = set.columns(evidence);
+  const total = Float64Array.from(set.logPrior);
+  for (const column of columns) for (let i = 0; i < total.length; i++) total[i] = real(total, i) + real(column, i);
+  const all = logSum(total);
+  const without = new Float64Array(total.length);
+  return evidence
+    .map((e, n): Strange => {
+      const column = item(columns, n);
+      for (let i = 0; i < without.length; i++) without[i] = real(total, i) - real(column, i);
+      const expected = all - logSum(without);
+      return { entry: e.entry, bans: (Math.log(anything(set, e, highest(column))) - expected) / Math.LN10 };
+    })
+    .filter((s) => s.bans > LEAST_BANS)
+    .sort((a, b) => b.bans - a.bans);
+}
