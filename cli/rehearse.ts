@@ -44,7 +44,7 @@ export async function run(args: string[]): Promise<void> {
     for (const outcome of playShard(plan, values.shard)) console.log(JSON.stringify(outcome));
     return;
   }
-  const outcomes = await playJobs(plan, ({ calls: _, ...line }) => {
+  const outcomes = await playJobs(plan, (line) => {
     if (values.json) console.log(JSON.stringify(line));
   });
   const byStrategy = names.map((n) => summarise(outcomes.filter((o) => o.strategy === n)));

@@ -12,12 +12,18 @@ import type { Valued } from "./valued";
 
 /** From here on the trouble is taken to be none that the model has, unless one repair is likelier still. */
 const LEADS = 0.5;
+/** A part that was not found bad itself must be so many times likelier. */
+const WAGER_TIMES = 2;
 /** A test that saves less than this part of what it costs is not made any more. */
 const WORTH_WHILE = 1;
 const DOUBT_MINUTES = 10;
 
-/** Whether the share for what the model does not have stands above a repair that has this chance if the model has it. */
-export const doubtLeads = ({ outside }: Ranking, chance: number): boolean => outside > LEADS || outside > chance * (1 - outside);
+/** Whether the trouble is taken to be none that the model has. */
+export const doubtLeads = ({ outside }: Ranking): boolean => outside > LEADS;
+
+/** Whether a part may be bought: its repair is likelier than that the model does not have the trouble; and by far where it was not found bad itself. */
+export const mayBuy = ({ outside }: Ranking, chance: number, foundBad: boolean): boolean =>
+  chance * (1 - outside) > (foundBad ? 1 : WAGER_TIMES) * outside;
 
 /** What to do when doubt leads: take the strangest entry again, or the test that would still tell most; `undefined`: neither is left. */
 export function stillToTest(

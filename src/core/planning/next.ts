@@ -3,12 +3,14 @@ import { item, real, whole } from "../array/at";
 import type { Hypothesis } from "../diagnosis/hypotheses";
 import type { Ranking } from "../diagnosis/rank";
 import type { JobState } from "../job/state";
+import { repairOf, replaces } from "../machine/assembly";
 import { type Belief, beliefOf } from "./belief";
 import type { TestCatalogue } from "./catalogue";
 import { type CompactTest, CostToGo, compact, times } from "./cost-to-go";
+import { mayBuy } from "./doubt";
 import { exactStep } from "./exact-step";
 import { offeredTests } from "./offered";
-import { ownTestDue } from "./own-tests";
+import { foundBad, ownTestDue } from "./own-tests";
 import { DEFAULT_RATES, type Rates, type RepairGroup, repairGroups } from "./repairs";
 import type { TestAction } from "./tests";
 import type { Valued } from "./valued";
@@ -35,7 +37,8 @@ export type NextAction = { readonly kind: "test"; readonly valued: Valued } | ({
 /** What to do next, with the value of all that was considered. */
 export interface Choice {
   readonly belief: Belief;
-  readonly action: NextAction;
+  /** `undefined`: no test is left, and nothing is likely enough to be bought. */
+  readonly action: NextAction | undefined;
   /** Tests considered, the best first; minutes to go with each first. */
   readonly tests: readonly (Valued & { readonly toGo: number })[];
   /** The best repair, whether or not it is chosen. */
@@ -73,14 +76,18 @@ export function choose(
   const costs = new CostToGo(belief, groups);
   const repairsOnly = costs.repairsOnly(belief.weight);
   const valued = valueTests(catalogue, job, costs, repairsOnly);
-  const { tests, repairs } = lookAhead(valued, costs, job, look);
+  const { tests, repairs: all } = lookAhead(valued, costs, job, look);
+  const allowed = ({ group, chance }: RepairChance) =>
+    !group.assemblies.some((a) => replaces(repairOf(machine, a))) ||
+    mayBuy(ranking, chance, foundBad(catalogue, job, belief, group));
+  const repairs = all.filter(allowed);
   const [repair] = repairs;
   const base = { belief, tests, repair, repairsOnly, valueOf: (test: TestAction) => valueOf(catalogue, job, costs, repairsOnly, test) };
   const exact = look.exactUpTo > 0 ? exactStep(machine, belief, groups, tests, job, look.exactUpTo) : undefined;
   const measured = (action: NextAction): NextAction => measuredFirst(catalogue, job, costs, repairsOnly, action);
-  if (exact) return { ...base, action: measured(exact), by: "exact" };
+  if (exact && (exact.kind === "test" || allowed(exact))) return { ...base, action: measured(exact), by: "exact" };
   const action = better(tests[0], repair);
-  return action && { ...base, action: measured(action), by: "lookahead" };
+  return { ...base, action: action && measured(action), by: "lookahead" };
 }
 
 /** Nothing is fitted or remade that was not tested itself, where it can be. */

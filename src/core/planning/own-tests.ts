@@ -1,6 +1,6 @@
 import { item, real } from "../array/at";
 import { type Hypothesis, remedyOf } from "../diagnosis/hypotheses";
-import { asksOf, hasOwnFinding } from "../job/own-finding";
+import { asksOf, hasOwnFinding, ownFindings } from "../job/own-finding";
 import { assembliesFitted, type JobState } from "../job/state";
 import { type Machine, maybePartOf } from "../machine/format";
 import type { Belief } from "./belief";
@@ -37,8 +37,7 @@ function partsInQuestion(machine: Machine, { weight, hypotheses }: Belief, group
  */
 export function ownTestDue(catalogue: TestCatalogue, job: JobState, belief: Belief, group: RepairGroup): TestAction | undefined {
   const { machine } = catalogue.suspects.predictor;
-  const fitted = assembliesFitted(job);
-  const due = group.assemblies.find((a) => !fitted.includes(a)) ?? item(group.assemblies, 0);
+  const due = dueOf(job, group);
   const [question] = partsInQuestion(machine, belief, group, due);
   if (!question || hasOwnFinding(job, question.part)) return undefined;
   const part = maybePartOf(machine, question.part);
@@ -50,6 +49,27 @@ export function ownTestDue(catalogue: TestCatalogue, job: JobState, belief: Beli
   const telling = own.filter((o) => o.tells > TELLS);
   const [best] = (telling.length > 0 ? telling : own).sort((a, b) => dearness(a) - dearness(b) || a.test.minutes - b.test.minutes);
   return best?.test;
+}
+
+/** A finding speaks for a part's trouble when it is so many times likelier under it than on a healthy machine. */
+const SPEAKS_FOR = 2;
+
+/** Whether what this repair puts in was found bad itself: by a reading, a look or a trial of its own. */
+export function foundBad({ suspects }: TestCatalogue, job: JobState, belief: Belief, group: RepairGroup): boolean {
+  const { machine } = suspects.predictor;
+  const due = dueOf(job, group);
+  return partsInQuestion(machine, belief, group, due).some(({ part, leader }) => {
+    const own = ownFindings(job, part);
+    const at = suspects.numberOf(leader.id);
+    const bans = suspects.columns(own).reduce((sum, column) => sum + real(column, at) - real(column, suspects.healthy), 0);
+    return own.length > 0 && bans > Math.log(SPEAKS_FOR);
+  });
+}
+
+/** What of a repair is fitted next. */
+function dueOf(job: JobState, group: RepairGroup): string {
+  const fitted = assembliesFitted(job);
+  return group.assemblies.find((a) => !fitted.includes(a)) ?? item(group.assemblies, 0);
 }
 
 const dearness = ({ test, tells: t }: { test: TestAction; tells: number }): number => test.minutes / Math.max(0.05, t);

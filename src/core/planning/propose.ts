@@ -12,8 +12,9 @@ import type { Machine } from "../machine/format";
 import type { Belief } from "./belief";
 import type { TestCatalogue } from "./catalogue";
 import { doubt, doubtLeads, stillToTest } from "./doubt";
-import { type Choice, choose, LOOKAHEAD, type Lookahead, leaderAfter } from "./next";
+import { type Choice, choose, LOOKAHEAD, type Lookahead, leaderAfter, type NextAction } from "./next";
 import { timesTaken } from "./offered";
+import { foundBad } from "./own-tests";
 import { makeSafe, type Needs, preparation } from "./prepare";
 import { type Expectation, type OtherTest, type Proposal, plain, type Reason, type SetOffer, type StepOf } from "./proposal";
 import { CALL_BACK_MINUTES, DEFAULT_RATES, PROVE_MINUTES, type Rates, withSiblings } from "./repairs";
@@ -53,14 +54,14 @@ export function propose(
   const mayBeFixed = job.fitted.length > 0 && runsSinceRepair(job) < MOST_PROOFS && ranking.fixed > PROVE_BEFORE_NEXT_PART;
   const { action, by } = choice;
   const doubted = doubtedStep(catalogue, job, ranking, choice);
-  if (mayBeFixed && (doubted || action.kind === "repair")) return wayToClose(machine, job);
-  if (doubted) return doubted;
+  if (mayBeFixed && (doubted || action?.kind !== "test")) return wayToClose(machine, job);
+  if (doubted || !action) return doubted ?? doubt(catalogue, job, ranking);
   if (action.kind === "test") {
     if (mayBeFixed && worth(action.valued) * (1 - ranking.fixed) < 1) return wayToClose(machine, job);
     return { ...proposeTest(catalogue, job, choice, action.valued), by };
   }
-  if (mayBeFixed || action.group.assemblies.length === 0) return wayToClose(machine, job);
-  return { ...proposeFit(machine, job, choice, action), by };
+  if (action.group.assemblies.length === 0) return wayToClose(machine, job);
+  return { ...proposeFit(catalogue, job, choice, action), by };
 }
 
 /**
@@ -95,11 +96,9 @@ const MOST_PROOFS = 2;
 const runsSinceRepair = ({ evidence, fitted }: Job): number =>
   evidence.filter((e) => e.fitted.length === fitted.length && e.finding.kind === "sight" && e.finding.place.sight === "starts").length;
 
-/** While the record is likelier under none of the suspects than under what would be repaired, nothing is: entries are taken again, or it is said. */
+/** While the record is likelier under none of the suspects, nothing is fitted: entries are taken again, or it is said. */
 function doubtedStep(catalogue: TestCatalogue, job: Job, ranking: Ranking, choice: Choice): Proposal | undefined {
-  const { action } = choice;
-  const chance = action.kind === "repair" ? action.chance : 1;
-  if (!doubtLeads(ranking, chance)) return undefined;
+  if (!doubtLeads(ranking)) return undefined;
   const left = stillToTest(catalogue, job, ranking, choice);
   if (!left) return doubt(catalogue, job, ranking);
   if ("test" in left) return proposeTest(catalogue, job, choice, left.test);
@@ -146,11 +145,12 @@ function expectations(belief: Belief, { outcomes, chances }: Valued, healthy: nu
 }
 
 function proposeFit(
-  machine: Machine,
+  catalogue: TestCatalogue,
   job: Job,
   choice: Choice,
-  { group, chance }: Extract<Choice["action"], { kind: "repair" }>,
+  { group, chance }: Extract<NextAction, { kind: "repair" }>,
 ): Proposal {
+  const { machine } = catalogue.suspects.predictor;
   const fitted = assembliesFitted(job);
   const left = group.assemblies.filter((a) => !fitted.includes(a));
   const assembly = left[0] ?? item(group.assemblies, 0);
@@ -161,6 +161,7 @@ function proposeFit(
     code: "likely-repair",
     assemblies: left,
     chance,
+    ...(!foundBad(catalogue, job, choice.belief, group) && { wager: true as const }),
     ...(best && { bestTest: { test: best.test, saves: best.saves, minutes: best.cost } }),
     ...(set && { set }),
   };

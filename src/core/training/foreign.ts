@@ -71,16 +71,6 @@ const lowFlame: Make = (machine, random) =>
 /** Gas that does not light though all is hot: air in the line, spider in the tube. */
 const hardToLight: Make = (machine) => machine.burner && { ...machine, burner: { ...machine.burner, ignitesAboveC: 2000 } };
 
-/** An element of a smaller rating, fitted by somebody before: dim heat. */
-const weakElement: Make = (machine, random) => {
-  const part = pick(
-    machine.parts.filter((p) => p.kind === "element"),
-    random,
-  );
-  const k = between(0.06, 0.2, random);
-  return part && withPart(machine, part.id, (p) => ({ ...p, ...(p.kind === "element" && { watts: p.watts * k }) }) as Part);
-};
-
 /** A drum that drags so much that its motor never comes up to speed. */
 const drag: Make = (machine) => {
   const motor = partOf(machine, machine.drum.motor);
@@ -94,7 +84,6 @@ const TROUBLES: readonly { readonly says: string; readonly make: Make }[] = [
   { says: "a part of the wrong rating", make: wrongRating },
   { says: "a flame that gives little", make: lowFlame },
   { says: "gas that does not light", make: hardToLight },
-  { says: "an element of a smaller rating", make: weakElement },
   { says: "a drum that drags", make: drag },
 ];
 

@@ -23,6 +23,10 @@ export interface Call {
   /** It put something right. */
   readonly right: boolean;
   readonly assembly: string;
+  /** Share that the trouble is none that the model has. */
+  readonly outside: number;
+  /** It was not found bad itself, or could not be tested. */
+  readonly wager: boolean;
 }
 
 export interface Outcome {
@@ -97,7 +101,7 @@ export class Play {
         saidOutside = move.outside ?? false;
         break;
       }
-      if (move.kind === "fit") this.judge(move.assembly);
+      if (move.kind === "fit") this.judge(move.assembly, move.wager ?? false);
       this.make(move);
       steps++;
       if (this.job.closed) break;
@@ -129,11 +133,11 @@ export class Play {
   }
 
   /** What the ranking gives to a repair that is about to be made, and to the truth before the first of them. */
-  private judge(assembly: string): void {
+  private judge(assembly: string, wager: boolean): void {
     const { fitted } = this;
     const ranking = rank(this.suspects, this.job.evidence, fitted);
     const share = repairShare(this.suspects, ranking, fitted, assembly);
-    this.calls.push({ share, right: this.helps(assembly), assembly });
+    this.calls.push({ share, right: this.helps(assembly), assembly, outside: ranking.outside, wager });
     if (this.truthShare !== undefined) return;
     const truth = this.world.hidden.assemblies.join();
     this.truthShare = ranking.suspects.reduce((sum, s) => sum + (s.hypothesis.assemblies.join() === truth ? s.probability : 0), 0);

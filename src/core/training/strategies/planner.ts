@@ -8,5 +8,7 @@ import { moveFor } from "./step";
 export const planner = (): Strategy => (situation) => {
   const { suspects, catalogue, job } = situation;
   const proposal = propose(catalogue, job, rank(suspects, job.evidence, assembliesFitted(job)));
-  return proposal ? moveFor(situation, proposal.step) : { kind: "stop" };
+  if (!proposal) return { kind: "stop" };
+  const move = moveFor(situation, proposal.step);
+  return move.kind === "fit" ? { ...move, wager: proposal.reason.code === "likely-repair" && proposal.reason.wager === true } : move;
 };
