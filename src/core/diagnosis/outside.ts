@@ -1,5 +1,5 @@
 import { item, real } from "../array/at";
-import type { FindingKind } from "../finding/finding";
+import type { Finding, FindingKind, FindingOf } from "../finding/finding";
 import type { Evidence } from "../job/state";
 import { repeated } from "./repeats";
 import { logSum } from "./softmax";
@@ -12,6 +12,10 @@ export const OUTSIDE_SHARE = 0.03;
 const WEIRD = 0.12;
 /** Chance that such a trouble shows at a place that is measured or looked at, rather than that all is well there (est.). */
 const SHOWS = 0.12;
+
+/** Chance that such a trouble is found where one looks at a piece that no circuit shows (est.). */
+const FOUND_THERE = 0.4;
+const isOutside = (finding: Finding): finding is FindingOf<"spot"> => finding.kind === "spot" && "piece" in finding.place;
 
 /** What is found of the machine as it runs, rather than of one place in it. */
 const BEHAVIOUR: readonly FindingKind[] = ["sight", "code", "volts", "amps", "temperature", "pressure", "series"];
@@ -34,7 +38,8 @@ export function outsideLog(set: SuspectSet, evidence: readonly Evidence[]): numb
     if (BEHAVIOUR.includes(e.finding.kind)) {
       for (let i = 0; i < behaves.length; i++) behaves[i] = real(behaves, i) + real(column, i);
       weird += item(again, n) > 0 ? top : Math.log(anything(set, e, top));
-    } else if (item(again, n) > 0) measured += top;
+    } else if (isOutside(e.finding)) measured += Math.log(e.finding.result.value === "bad" ? FOUND_THERE : 1 - FOUND_THERE);
+    else if (item(again, n) > 0) measured += top;
     else measured += Math.log((1 - SHOWS) * Math.exp(real(column, set.healthy)) + SHOWS * anything(set, e, top));
   });
   const like = Math.log(1 - WEIRD) + logSum(behaves);

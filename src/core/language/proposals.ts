@@ -64,7 +64,7 @@ export function stepTitle(machine: Machine, step: Step): string {
     case "intake":
       return "Write what the customer noticed";
     case "doubt":
-      return "None of the suspects gives this record";
+      return step.again ? "None of the suspects gives this record" : "Look at what the model does not have";
     case "close":
       return step.reservations ? "Close the job with reservations" : "Close the job";
   }

@@ -1,6 +1,7 @@
 import type { Ranking } from "../diagnosis/rank";
 import { strangeEntries } from "../diagnosis/strange";
-import { answers } from "../finding/finding";
+import { answers, type FindingOf } from "../finding/finding";
+import type { Piece } from "../finding/kinds/spot";
 import type { JobState } from "../job/state";
 import { hasHood, type Machine } from "../machine/format";
 import type { TestCatalogue } from "./catalogue";
@@ -12,8 +13,8 @@ import type { Valued } from "./valued";
 
 /** From here on the trouble is taken to be none that the model has, unless one repair is likelier still. */
 const LEADS = 0.5;
-/** A part that was not found bad itself must be so many times likelier. */
-const WAGER_TIMES = 2;
+/** Before a part that was not found bad itself is bought, what the model does not have is looked at, from this share on. */
+const BEFORE_WAGER = 0.08;
 /** A test that saves less than this part of what it costs is not made any more. */
 const WORTH_WHILE = 1;
 const DOUBT_MINUTES = 10;
@@ -21,9 +22,12 @@ const DOUBT_MINUTES = 10;
 /** Whether the trouble is taken to be none that the model has. */
 export const doubtLeads = ({ outside }: Ranking): boolean => outside > LEADS;
 
-/** Whether a part may be bought: its repair is likelier than that the model does not have the trouble; and by far where it was not found bad itself. */
-export const mayBuy = ({ outside }: Ranking, chance: number, foundBad: boolean): boolean =>
-  chance * (1 - outside) > (foundBad ? 1 : WAGER_TIMES) * outside;
+/** Whether a part may be bought: its repair is likelier than that the model does not have the trouble. */
+export const mayBuy = ({ outside }: Ranking, chance: number): boolean => chance * (1 - outside) > outside;
+
+/** Whether one looks at what the model does not have before a part is bought that was not found bad itself. */
+export const doubtBeforeWager = ({ outside }: Ranking, machine: Machine, job: JobState): boolean =>
+  outside > BEFORE_WAGER && !lookedOutside(machine, job);
 
 /** What to do when doubt leads: take the strangest entry again, or the test that would still tell most; `undefined`: neither is left. */
 export function stillToTest(
@@ -56,7 +60,32 @@ function takeAgain(catalogue: TestCatalogue, job: JobState): { readonly again: T
 export function doubt(catalogue: TestCatalogue, job: JobState, { outside }: Ranking): Proposal {
   const { machine } = catalogue.suspects.predictor;
   const entries = strangeEntries(catalogue.suspects, job.evidence).map((s) => s.entry);
-  return plain({ kind: "doubt", look: outsideModel(machine, job) }, DOUBT_MINUTES, { code: "doubt", outside, entries });
+  const step = { kind: "doubt", look: outsideModel(machine, job), again: lookedOutside(machine, job) } as const;
+  return plain(step, DOUBT_MINUTES, { code: "doubt", outside, entries });
+}
+
+/** The piece that is looked at for each, where it is one. */
+const PIECE_OF: { readonly [K in OutsideModel]?: Piece } = {
+  sheet: "wiring",
+  drag: "drum",
+  "blower-wheel": "blower",
+  "gas-pressure": "burner",
+};
+
+/** What a look at what the model does not have finds, when it finds nothing. */
+export const nothingOutside = (look: readonly OutsideModel[]): FindingOf<"spot">[] =>
+  look.flatMap((l): FindingOf<"spot">[] => {
+    const piece = PIECE_OF[l];
+    return piece ? [{ kind: "spot", place: { piece }, result: { is: "answer", value: "good" }, circumstances: {} }] : [];
+  });
+
+function lookedOutside(machine: Machine, job: JobState): boolean {
+  const seen = new Set(
+    job.evidence.flatMap(({ finding, fitted }) =>
+      finding.kind === "spot" && "piece" in finding.place && fitted.length === job.fitted.length ? [finding.place.piece] : [],
+    ),
+  );
+  return nothingOutside(outsideModel(machine, job)).every(({ place }) => "piece" in place && seen.has(place.piece));
 }
 
 /** What this machine may have that its model has not, with what it does or does not do. */

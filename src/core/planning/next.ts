@@ -10,7 +10,7 @@ import { type CompactTest, CostToGo, compact, times } from "./cost-to-go";
 import { mayBuy } from "./doubt";
 import { exactStep } from "./exact-step";
 import { offeredTests } from "./offered";
-import { foundBad, ownTestDue } from "./own-tests";
+import { ownTestDue } from "./own-tests";
 import { DEFAULT_RATES, type Rates, type RepairGroup, repairGroups } from "./repairs";
 import type { TestAction } from "./tests";
 import type { Valued } from "./valued";
@@ -79,7 +79,7 @@ export function choose(
   const { tests, repairs: all } = lookAhead(valued, costs, job, look);
   const allowed = ({ group, chance }: RepairChance) =>
     !group.assemblies.some((a) => replaces(repairOf(machine, a))) ||
-    mayBuy(ranking, chance, foundBad(catalogue, job, belief, group));
+    mayBuy(ranking, chance);
   const repairs = all.filter(allowed);
   const [repair] = repairs;
   const base = { belief, tests, repair, repairsOnly, valueOf: (test: TestAction) => valueOf(catalogue, job, costs, repairsOnly, test) };

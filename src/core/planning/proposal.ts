@@ -20,7 +20,7 @@ export type Step =
   | { readonly kind: "examine"; readonly check: OpenCheck }
   | { readonly kind: "prove" }
   /** None of the suspects gives this record: what no circuit shows is to be looked at, and the sheet itself. */
-  | { readonly kind: "doubt"; readonly look: readonly OutsideModel[] }
+  | { readonly kind: "doubt"; readonly look: readonly OutsideModel[]; /** All of it was looked at since the last repair. */ readonly again: boolean }
   /** What the customer noticed is to be written down. */
   | { readonly kind: "intake" }
   | { readonly kind: "close"; readonly reservations?: { readonly rows: readonly ProofRow[]; readonly why: string } };

@@ -11,7 +11,7 @@ import { partsOfAssembly, type Repair, repairOf, replaces } from "../machine/ass
 import type { Machine } from "../machine/format";
 import type { Belief } from "./belief";
 import type { TestCatalogue } from "./catalogue";
-import { doubt, doubtLeads, stillToTest } from "./doubt";
+import { doubt, doubtBeforeWager, doubtLeads, stillToTest } from "./doubt";
 import { type Choice, choose, LOOKAHEAD, type Lookahead, leaderAfter, type NextAction } from "./next";
 import { timesTaken } from "./offered";
 import { foundBad } from "./own-tests";
@@ -61,8 +61,13 @@ export function propose(
     return { ...proposeTest(catalogue, job, choice, action.valued), by };
   }
   if (action.group.assemblies.length === 0) return wayToClose(machine, job);
-  return { ...proposeFit(catalogue, job, choice, action), by };
+  const fit = proposeFit(catalogue, job, choice, action);
+  if (isWager(fit) && doubtBeforeWager(ranking, machine, job)) return doubt(catalogue, job, ranking);
+  return { ...fit, by };
 }
+
+/** A part that was not found bad itself. */
+const isWager = ({ reason }: Proposal): boolean => reason.code === "likely-repair" && reason.wager === true;
 
 /**
  * Before anything else: the power out of what may not be run, gas that leaks, and, of a machine that tripped, its insulation: at the plug, in a minute.
@@ -161,7 +166,7 @@ function proposeFit(
     code: "likely-repair",
     assemblies: left,
     chance,
-    ...(!foundBad(catalogue, job, choice.belief, group) && { wager: true as const }),
+    ...(replaces(repair) && !foundBad(catalogue, job, choice.belief, group) && { wager: true as const }),
     ...(best && { bestTest: { test: best.test, saves: best.saves, minutes: best.cost } }),
     ...(set && { set }),
   };

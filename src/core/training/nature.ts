@@ -28,6 +28,8 @@ export interface Nature {
   readonly poorTouch: number;
   /** A new part is bad out of its box. */
   readonly badNew: number;
+  /** Who is told to look at what the model does not have finds it there. */
+  readonly findsOutside: number;
   /** One job in so many has a trouble that the model does not have; 0: none. */
   readonly foreignOneIn: number;
 }
@@ -49,6 +51,7 @@ export const NEAR: Nature = {
   timerSteps: 0.06,
   poorTouch: 0,
   badNew: 0,
+  findsOutside: 0.8,
   foreignOneIn: 0,
 };
 
@@ -71,6 +74,7 @@ export const FAR: Nature = {
   poorOhms: [0.5, 30],
   poorTouch: 0.5,
   badNew: 0.02,
+  findsOutside: 0.8,
   foreignOneIn: 0,
 };
 

@@ -52,8 +52,11 @@ export interface Outcome {
   readonly found: boolean;
   /** Closed as put right though it is not. */
   readonly left: boolean;
-  /** Ended with the word that the trouble is none that the model has. */
-  readonly saidOutside: boolean;
+  /** How often it was said that the trouble is none that the model has; and whether so before any part went in. */
+  readonly doubted: number;
+  readonly doubtedFirst: boolean;
+  /** Somebody then looked and found what no model has. */
+  readonly foundOutside: boolean;
   /** Steps that broke a caution. */
   readonly unsafe: number;
   /** At each repair. */
@@ -70,7 +73,8 @@ export class Play {
   private fold: Fold;
   private minutes = 0;
   private price = 0;
-  private readonly count = { parts: 0, wrongParts: 0, unmeasured: 0, idleRework: 0, reopened: 0, unsafe: 0 };
+  private readonly count = { parts: 0, wrongParts: 0, unmeasured: 0, idleRework: 0, reopened: 0, doubted: 0, unsafe: 0 };
+  private doubtedFirst = false;
   private readonly opened = new Set<string>();
   private readonly calls: Call[] = [];
   private truthShare: number | undefined;
@@ -94,22 +98,31 @@ export class Play {
   /** Runs a strategy to its end. A strategy may be a state machine: it is made for one job. */
   run(strategy: Strategy, name: string, seed: number): Outcome {
     let steps = 0;
-    let saidOutside = false;
-    while (steps < MAX_STEPS) {
+    let ended = false;
+    while (steps < MAX_STEPS && !ended) {
       const move = strategy({ suspects: this.suspects, catalogue: this.catalogue, job: this.job });
       if (move.kind === "stop") {
-        saidOutside = move.outside ?? false;
+        if (move.outside) this.saysOutside();
         break;
+      }
+      if (move.kind === "look-outside") {
+        this.saysOutside();
+        ended = this.world.foreign !== undefined && this.world.foundOutside();
       }
       if (move.kind === "fit") this.judge(move.assembly, move.wager ?? false);
       this.make(move);
       steps++;
       if (this.job.closed) break;
     }
-    return this.outcome(name, seed, steps, saidOutside);
+    return this.outcome(name, seed, steps, ended);
   }
 
-  private outcome(strategy: string, seed: number, steps: number, saidOutside: boolean): Outcome {
+  private saysOutside(): void {
+    this.count.doubted++;
+    if (this.count.parts === 0) this.doubtedFirst = true;
+  }
+
+  private outcome(strategy: string, seed: number, steps: number, foundOutside: boolean): Outcome {
     const { machine, hidden } = this.world;
     const found = this.world.solved(this.fitted);
     const minutes = this.minutes + (found ? 0 : CALL_BACK_MINUTES);
@@ -126,7 +139,8 @@ export class Play {
       ...this.count,
       found,
       left: this.job.closed && !found,
-      saidOutside,
+      doubtedFirst: this.doubtedFirst,
+      foundOutside,
       calls: this.calls,
       ...(this.truthShare !== undefined && { truthShare: this.truthShare }),
     };
@@ -174,6 +188,10 @@ export class Play {
         return;
       case "fit":
         this.fit(move.assembly);
+        return;
+      case "look-outside":
+        this.minutes += move.minutes;
+        for (const finding of move.nothing) this.record({ kind: "finding", body: finding });
         return;
       case "ask":
         this.minutes += move.minutes;

@@ -46,7 +46,7 @@ export interface Summary {
   readonly idleReworkPerJob: number;
   readonly reopenedPerJob: number;
   readonly leftPerJob: number;
-  readonly saidOutside: number;
+  readonly doubtedPerJob: number;
   readonly meanCost: number;
   readonly meanMinutes: number;
   readonly unsafe: number;
@@ -85,7 +85,7 @@ export function summarise(all: readonly Outcome[]): Summary {
     idleReworkPerJob: mean((o) => o.idleRework),
     reopenedPerJob: mean((o) => o.reopened),
     leftPerJob: mean((o) => Number(o.left)),
-    saidOutside: mean((o) => Number(o.saidOutside)),
+    doubtedPerJob: mean((o) => o.doubted),
     meanCost: mean((o) => o.cost),
     meanMinutes: mean((o) => o.minutes),
     unsafe: outcomes.reduce((sum, o) => sum + o.unsafe, 0),
@@ -95,7 +95,7 @@ export function summarise(all: readonly Outcome[]): Summary {
     ...(outside.length > 0 && {
       outside: {
         jobs: outside.length,
-        saidBeforeAnyPart: meanOf(outside, (o) => Number(o.saidOutside && o.parts === 0)),
+        saidBeforeAnyPart: meanOf(outside, (o) => Number(o.doubtedFirst)),
         partsPerJob: meanOf(outside, (o) => o.parts),
         left: meanOf(outside, (o) => Number(o.left)),
         unsafe: outside.reduce((sum, o) => sum + o.unsafe, 0),

@@ -1,5 +1,5 @@
 import type { SuspectSet } from "../diagnosis/suspect-set";
-import type { Question } from "../finding/finding";
+import type { Finding, Question } from "../finding/finding";
 import type { Job } from "../job/fold";
 import type { Draft } from "../job/kinds/index";
 import type { TestCatalogue } from "../planning/catalogue";
@@ -13,6 +13,8 @@ export type Move =
   | { readonly kind: "prove" }
   /** A question that is no test of the planner's: a check before closing. */
   | { readonly kind: "ask"; readonly question: Question; readonly minutes: number }
+  /** A look at what the model does not have. */
+  | { readonly kind: "look-outside"; readonly nothing: readonly Finding[]; readonly minutes: number }
   /** Nothing more can be done; `outside`: because the trouble is none that the model has. */
   | { readonly kind: "stop"; readonly outside?: true };
 

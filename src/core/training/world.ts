@@ -276,6 +276,11 @@ export class World {
     return ["starts", "turns", "warm", "keeps"].every((s) => (shares[s]?.yes ?? 1) > 0.5) && (shares.stops?.no ?? 1) > 0.5;
   }
 
+  /** Whether who looks at what the model does not have finds what is wrong. */
+  foundOutside(): boolean {
+    return streamFrom(this.seed, "outside")() < this.nature.findsOutside;
+  }
+
   /** What a technician finds there. Throws RangeError for what no rehearsed world has: a logger, a gas gauge, a probe on a part, what is only ever told. */
   answer(question: Question, fitted: readonly string[]): Finding {
     const faults = this.left(fitted);

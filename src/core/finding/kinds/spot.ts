@@ -14,6 +14,8 @@ export const PIECES = {
   drum: "drum",
   blower: "blower wheel",
   felt: "drum felt",
+  wiring: "wiring against the sheet",
+  burner: "burner and gas pressure",
 } as const;
 export type Piece = keyof typeof PIECES;
 
@@ -45,11 +47,11 @@ export const spot = defineFinding({
   asks: () => ({ answers: LOOK_ANSWERS }),
   predict: ({ place }, list, { machine }) =>
     list.map((faults) => {
+      // No circuit shows a piece: it looks as it does whatever else is wrong.
       const bad = faults.some((f) => isJoint(f) && isThere(machine, f.part, f.at, place)) ? 1 - PASSED_OVER : LOOKS_BAD;
       return { is: "answer", shares: { good: 1 - bad, bad } };
     }),
-  likelihood: ({ place, result }, prediction) =>
-    "piece" in place || prediction.is !== "answer" ? 1 : (prediction.shares[result.value] ?? 1),
+  likelihood: ({ result }, prediction) => (prediction.is === "answer" ? (prediction.shares[result.value] ?? 1) : 1),
   sigma: noSigma,
   says: ({ place, result }, machine) => {
     const name = spotName(machine, place);

@@ -1,8 +1,12 @@
 import { closingDraft } from "../../job/closing-draft";
+import { nothingOutside } from "../../planning/doubt";
 import type { Step } from "../../planning/proposal";
 import type { Move, Situation } from "../situation";
 import { examine } from "./examine";
 import { close, discharge, LIVE, movePanel, SAFE } from "./moves";
+
+/** A look at drum, wheel, wires and burner (est.). */
+const OUTSIDE_MINUTES = 10;
 
 /** A step of the program, done. */
 export function moveFor(situation: Situation, step: Step): Move {
@@ -26,7 +30,7 @@ export function moveFor(situation: Situation, step: Step): Move {
     case "intake":
       return { kind: "stop" };
     case "doubt":
-      return { kind: "stop", outside: true };
+      return step.again ? { kind: "stop", outside: true } : { kind: "look-outside", nothing: nothingOutside(step.look), minutes: OUTSIDE_MINUTES };
     case "examine":
       return examine(situation, step.check);
   }
