@@ -37,7 +37,13 @@ const STEPS: Record<StepKind, (machine: Machine) => Step[]> = {
     ),
   examine: (m) => checksOf(m).map((check): Step => ({ kind: "examine", check })),
   prove: () => [{ kind: "prove" }],
-  doubt: () => [{ kind: "doubt", look: ["sheet", "earlier-repair", "drag", "blower-wheel", "gas-pressure", "float", "supply-under-load", "water-or-mice"] }],
+  doubt: () => [
+    {
+      kind: "doubt",
+      look: ["sheet", "earlier-repair", "drag", "blower-wheel", "gas-pressure", "float", "supply-under-load", "water-or-mice"],
+      again: false,
+    },
+  ],
   intake: () => [{ kind: "intake" }],
   close: () => [{ kind: "close" }, { kind: "close", reservations: { rows: ["cycles"], why: "no time" } }],
 };

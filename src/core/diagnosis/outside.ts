@@ -1,7 +1,7 @@
 import { item, real } from "../array/at";
 import type { Finding, FindingKind, FindingOf } from "../finding/finding";
 import type { Evidence } from "../job/state";
-import { repeated } from "./repeats";
+import { repeated, takenBack } from "./repeats";
 import { logSum } from "./softmax";
 import { anything, highest } from "./strange";
 import type { SuspectSet } from "./suspect-set";
@@ -11,11 +11,18 @@ export const OUTSIDE_SHARE = 0.03;
 /** Of those, the ones that behave as nothing in the model does (est.). */
 const WEIRD = 0.12;
 /** Chance that such a trouble shows at a place that is measured or looked at, rather than that all is well there (est.). */
-const SHOWS = 0.12;
+const SHOWS = 0.1;
 
 /** Chance that such a trouble is found where one looks at a piece that no circuit shows (est.). */
-const FOUND_THERE = 0.4;
+const FOUND_THERE = 0.5;
 const isOutside = (finding: Finding): finding is FindingOf<"spot"> => finding.kind === "spot" && "piece" in finding.place;
+
+/** A piece that looked good speaks once, however often it is looked at. */
+function pieceLog(evidence: readonly Evidence[], { place, result }: FindingOf<"spot">, n: number, top: number): number {
+  const same = (e: Evidence) => e.finding.kind === "spot" && JSON.stringify(e.finding.place) === JSON.stringify(place);
+  if (evidence.slice(0, n).some(same)) return top;
+  return Math.log(result.value === "bad" ? FOUND_THERE : 1 - FOUND_THERE);
+}
 
 /** What is found of the machine as it runs, rather than of one place in it. */
 const BEHAVIOUR: readonly FindingKind[] = ["sight", "code", "volts", "amps", "temperature", "pressure", "series"];
@@ -29,6 +36,7 @@ export function outsideLog(set: SuspectSet, evidence: readonly Evidence[]): numb
   const raw = evidence.map((e) => ({ ...e, fitted: [] }));
   const columns = set.columns(raw);
   const again = repeated(evidence);
+  const slips = takenBack(evidence);
   const behaves = Float64Array.from(set.logPrior);
   let weird = 0;
   let measured = 0;
@@ -38,8 +46,9 @@ export function outsideLog(set: SuspectSet, evidence: readonly Evidence[]): numb
     if (BEHAVIOUR.includes(e.finding.kind)) {
       for (let i = 0; i < behaves.length; i++) behaves[i] = real(behaves, i) + real(column, i);
       weird += item(again, n) > 0 ? top : Math.log(anything(set, e, top));
-    } else if (isOutside(e.finding)) measured += Math.log(e.finding.result.value === "bad" ? FOUND_THERE : 1 - FOUND_THERE);
+    } else if (isOutside(e.finding)) measured += pieceLog(evidence, e.finding, n, top);
     else if (item(again, n) > 0) measured += top;
+    else if (item(slips, n)) measured += real(column, set.healthy);
     else measured += Math.log((1 - SHOWS) * Math.exp(real(column, set.healthy)) + SHOWS * anything(set, e, top));
   });
   const like = Math.log(1 - WEIRD) + logSum(behaves);

@@ -36,7 +36,7 @@ export interface Ranking {
 
 /** Chance that a new part is bad, or blew again; and that what was cleared, set or remade is as it was (est.). */
 const BAD_NEW = 0.02;
-const UNCHANGED = 0.06;
+const UNCHANGED = 0.04;
 
 /**
  * Posterior of every hypothesis by Bayes: prior × Π P(finding | hypothesis), findings independent given the hypothesis but for the meter's leads and

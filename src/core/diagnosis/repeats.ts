@@ -15,10 +15,16 @@ export function repeated(evidence: readonly Evidence[]): number[] {
   });
 }
 
-function isSame(a: Evidence, b: Evidence): boolean {
+/** Entries that were found otherwise when the same was asked again: slips, as it seems. In the order of the evidence. */
+export const takenBack = (evidence: readonly Evidence[]): boolean[] =>
+  evidence.map((e, i) => evidence.slice(i + 1).some((l) => asksSame(e, l) && !agree(e.finding.result, l.finding.result)));
+
+const isSame = (a: Evidence, b: Evidence): boolean => asksSame(a, b) && agree(a.finding.result, b.finding.result);
+
+function asksSame(a: Evidence, b: Evidence): boolean {
   if (a.source !== b.source || a.fitted.length !== b.fitted.length || !answers(a.finding, b.finding)) return false;
   const wires = (e: Evidence) => JSON.stringify(e.finding.circumstances.wiring ?? []);
-  return wires(a) === wires(b) && agree(a.finding.result, b.finding.result);
+  return wires(a) === wires(b);
 }
 
 type Result = Evidence["finding"]["result"];

@@ -51,7 +51,9 @@ export interface FindingDefinition<K extends string, S extends z.ZodType<Found>>
   /** P(result | prediction), or its density per unit; 1 where the finding says nothing. */
   readonly likelihood: (finding: z.infer<S>, prediction: Prediction, judged: Judged) => number;
   /** What may have been answered instead, by mistake, with its chance (est.): a reading taken with the wires still on. */
-  readonly mistakenFor?: (question: QuestionOf<z.infer<S>>) => { readonly question: QuestionOf<z.infer<S>>; readonly chance: number } | undefined;
+  readonly mistakenFor?: (
+    question: QuestionOf<z.infer<S>>,
+  ) => { readonly question: QuestionOf<z.infer<S>>; readonly chance: number } | undefined;
   /** 1 σ of a predicted value with the instrument's own error; the quantity's unit. */
   readonly sigma: (question: QuestionOf<z.infer<S>>, prediction: ValuePrediction) => number;
   readonly says: (finding: z.infer<S>, machine: Machine) => string;

@@ -69,6 +69,8 @@ export interface JobState {
   readonly proof?: Proof | undefined;
   /** How much evidence there was when it was made; what came later may contradict it. */
   readonly evidenceAtProof: number;
+  /** How many answers there were, told or not, when its power was last switched: until the next, what it was switched for is still to come. */
+  readonly answersAtSwitch?: number;
   /** How much evidence there was when a gas joint was last opened. */
   readonly gasOpened?: number;
   /** Checks that somebody said were not made, with why. They stay open. */

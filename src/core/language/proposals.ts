@@ -145,7 +145,7 @@ function reasonSays(machine: Machine, reason: Reason, step: Step, purpose: strin
     case "likely-repair":
       return likelySays(machine, reason);
     case "doubt":
-      return doubtSays(reason, step);
+      return doubtSays(machine, reason, step);
     case "sibling":
       return { why: "It ages with what was fitted, and the labour is in the access: this job fits the set." };
     case "check-first":
@@ -204,17 +204,21 @@ const OUTSIDE: Record<OutsideModel, string> = {
   "water-or-mice": "water, mice, a chafed harness",
 };
 
-/** A share that is told in words: how sure it is that the model does not have it. */
-function doubtSays({ outside, entries }: Extract<Reason, { code: "doubt" }>, { kind }: Step): Why {
+/** How sure it is that the model does not have the trouble, or what would be bought untested. */
+function doubtSays(machine: Machine, { outside, entries, wager }: Extract<Reason, { code: "doubt" }>, { kind }: Step): Why {
   const share = `${percent(outside)} that the trouble is none that this model has.`;
-  if (kind === "doubt") {
-    const strange = entries.length > 0 ? " The entries that nothing explains are marked in the record." : "";
-    return { why: share, more: `No part is proposed while that leads.${strange}` };
+  if (kind !== "doubt") {
+    return {
+      why: "No suspect explains the last reading of it: zero the leads, touch bare metal, take it again in another way.",
+      more: `${share} No part is proposed while that leads.`,
+    };
   }
-  return {
-    why: "No suspect explains the last reading of it: zero the leads, touch bare metal, take it again in another way.",
-    more: `${share} No part is proposed while that leads.`,
-  };
+  if (wager !== undefined) {
+    const name = repairName(repairOf(machine, wager));
+    return { why: `Next would come the ${name}, which was not found bad itself: first what no test here shows.`, more: share };
+  }
+  const strange = entries.length > 0 ? " The entries that nothing explains are marked in the record." : "";
+  return { why: share, more: `No part is proposed while that leads.${strange}` };
 }
 
 const CAUTIONS: Record<Caution, string> = {

@@ -14,20 +14,36 @@ import type { Valued } from "./valued";
 /** From here on the trouble is taken to be none that the model has, unless one repair is likelier still. */
 const LEADS = 0.5;
 /** Before a part that was not found bad itself is bought, what the model does not have is looked at, from this share on. */
-const BEFORE_WAGER = 0.08;
+const DOUBT_BEFORE_WAGER = 0.01;
+/** Minutes of looking at each (est.). */
+const LOOK_MINUTES: Readonly<Record<OutsideModel, number>> = {
+  sheet: 3,
+  "earlier-repair": 0.5,
+  drag: 1,
+  "blower-wheel": 1.5,
+  "gas-pressure": 2,
+  float: 0.5,
+  "supply-under-load": 0.5,
+  "water-or-mice": 0.5,
+};
 /** A test that saves less than this part of what it costs is not made any more. */
 const WORTH_WHILE = 1;
-const DOUBT_MINUTES = 10;
 
 /** Whether the trouble is taken to be none that the model has. */
 export const doubtLeads = ({ outside }: Ranking): boolean => outside > LEADS;
 
-/** Whether a part may be bought: its repair is likelier than that the model does not have the trouble. */
-export const mayBuy = ({ outside }: Ranking, chance: number): boolean => chance * (1 - outside) > outside;
+/**
+ * Whether a part may be bought: its repair is likelier than that the model does not have the trouble, and than that all is put right already. `chance`
+ * is its share among what is left to be wrong.
+ */
+export function mayBuy({ outside, fixed }: Ranking, chance: number, { fitted }: JobState): boolean {
+  const done = fitted.length > 0 ? fixed : 0;
+  return chance * (1 - outside - done) > Math.max(outside, done);
+}
 
 /** Whether one looks at what the model does not have before a part is bought that was not found bad itself. */
 export const doubtBeforeWager = ({ outside }: Ranking, machine: Machine, job: JobState): boolean =>
-  outside > BEFORE_WAGER && !lookedOutside(machine, job);
+  outside > DOUBT_BEFORE_WAGER && !lookedOutside(machine, job);
 
 /** What to do when doubt leads: take the strangest entry again, or the test that would still tell most; `undefined`: neither is left. */
 export function stillToTest(
@@ -56,12 +72,13 @@ function takeAgain(catalogue: TestCatalogue, job: JobState): { readonly again: T
   return undefined;
 }
 
-/** None of the suspects gives this record: said, with what to look at here. */
-export function doubt(catalogue: TestCatalogue, job: JobState, { outside }: Ranking): Proposal {
+/** None of the suspects gives this record, or what would be fitted next is a `wager`: what to look at here. */
+export function doubt(catalogue: TestCatalogue, job: JobState, { outside }: Ranking, wager?: string): Proposal {
   const { machine } = catalogue.suspects.predictor;
   const entries = strangeEntries(catalogue.suspects, job.evidence).map((s) => s.entry);
   const step = { kind: "doubt", look: outsideModel(machine, job), again: lookedOutside(machine, job) } as const;
-  return plain(step, DOUBT_MINUTES, { code: "doubt", outside, entries });
+  const minutes = step.look.reduce((sum, l) => sum + LOOK_MINUTES[l], 0);
+  return plain(step, minutes, { code: "doubt", outside, entries, ...(wager !== undefined && { wager }) });
 }
 
 /** The piece that is looked at for each, where it is one. */
@@ -81,9 +98,7 @@ export const nothingOutside = (look: readonly OutsideModel[]): FindingOf<"spot">
 
 function lookedOutside(machine: Machine, job: JobState): boolean {
   const seen = new Set(
-    job.evidence.flatMap(({ finding, fitted }) =>
-      finding.kind === "spot" && "piece" in finding.place && fitted.length === job.fitted.length ? [finding.place.piece] : [],
-    ),
+    job.evidence.flatMap(({ finding }) => (finding.kind === "spot" && "piece" in finding.place ? [finding.place.piece] : [])),
   );
   return nothingOutside(outsideModel(machine, job)).every(({ place }) => "piece" in place && seen.has(place.piece));
 }

@@ -78,15 +78,14 @@ export function choose(
   const valued = valueTests(catalogue, job, costs, repairsOnly);
   const { tests, repairs: all } = lookAhead(valued, costs, job, look);
   const allowed = ({ group, chance }: RepairChance) =>
-    !group.assemblies.some((a) => replaces(repairOf(machine, a))) ||
-    mayBuy(ranking, chance);
+    !group.assemblies.some((a) => replaces(repairOf(machine, a))) || mayBuy(ranking, chance, job);
   const repairs = all.filter(allowed);
   const [repair] = repairs;
   const base = { belief, tests, repair, repairsOnly, valueOf: (test: TestAction) => valueOf(catalogue, job, costs, repairsOnly, test) };
   const exact = look.exactUpTo > 0 ? exactStep(machine, belief, groups, tests, job, look.exactUpTo) : undefined;
   const measured = (action: NextAction): NextAction => measuredFirst(catalogue, job, costs, repairsOnly, action);
   if (exact && (exact.kind === "test" || allowed(exact))) return { ...base, action: measured(exact), by: "exact" };
-  const action = better(tests[0], repair);
+  const action = better(tests[0], repair, ranking);
   return { ...base, action: action && measured(action), by: "lookahead" };
 }
 
@@ -97,7 +96,11 @@ function measuredFirst(catalogue: TestCatalogue, job: JobState, costs: CostToGo,
   return test ? { kind: "test", valued: valueOf(catalogue, job, costs, repairsOnly, test) } : action;
 }
 
-function better(test: Choice["tests"][number] | undefined, repair: Choice["repair"]): NextAction | undefined {
+/** Where nothing may be repaired, a test must be worth its minutes. */
+const WORTH_WHILE = 0.5;
+
+function better(test: Choice["tests"][number] | undefined, repair: Choice["repair"], { outside }: Ranking): NextAction | undefined {
+  if (test && !repair && test.saves * (1 - outside) < WORTH_WHILE * test.cost) return undefined;
   if (test && (!repair || test.toGo < repair.toGo)) return { kind: "test", valued: test };
   return repair && { kind: "repair", group: repair.group, chance: repair.chance };
 }
@@ -106,17 +109,33 @@ function better(test: Choice["tests"][number] | undefined, repair: Choice["repai
 function lookAhead(valued: readonly Valued[], costs: CostToGo, job: JobState, { depth, shortlist }: Lookahead) {
   const { belief } = costs;
   const felt = (v: Valued) => v.cost * bias(v.test, job);
-  const more = depth > 1 ? valued.slice(0, 2 * shortlist).map((v) => compact(v.outcomes, felt(v), belief)) : [];
-  const after = (weight: Float64Array, spent?: CompactTest) =>
-    costs.oneMoreTest(
+  const seconds = depth > 1 ? valued.slice(0, 2 * shortlist) : [];
+  const shares = seconds.map((v) => compact(v.outcomes, 0, belief).share);
+  // What comes second is done in the state in which the first leaves the machine.
+  const { power } = job.safety;
+  const inState = (then: Power) =>
+    seconds.map((v, k): CompactTest => {
+      const change = stateMinutes(v.test, then) - stateMinutes(v.test, power);
+      return { minutes: (v.cost + change) * bias(v.test, job), share: item(shares, k) };
+    });
+  const more: Partial<Record<Power, readonly CompactTest[]>> = {};
+  const after = (weight: Float64Array, then: Power, spent?: number) => {
+    const tests = more[then] ?? inState(then);
+    more[then] = tests;
+    return costs.oneMoreTest(
       weight,
-      more.filter((t) => t !== spent),
+      tests.filter((_, k) => k !== spent),
     );
+  };
   const tests = valued.slice(0, shortlist).map((v, k) => {
-    const own = more[k] ?? compact(v.outcomes, felt(v), belief);
-    return { ...v, toGo: felt(v) + own.share.reduce((sum, share) => sum + after(times(belief.weight, share), own), 0) };
+    const own = shares[k] ?? compact(v.outcomes, 0, belief).share;
+    const then = powerAfter(v.test, power);
+    return { ...v, toGo: felt(v) + own.reduce((sum, share) => sum + after(times(belief.weight, share), then, k), 0) };
   });
-  const repairs = bestRepairs(costs, belief).map((r) => ({ ...r, toGo: r.group.minutes + after(without(belief.weight, r.group)) }));
+  const repairs = bestRepairs(costs, belief, job.proof === undefined).map((r) => ({
+    ...r,
+    toGo: r.group.minutes + after(without(belief.weight, r.group), power),
+  }));
   const byToGo = (a: { toGo: number }, b: { toGo: number }) => a.toGo - b.toGo;
   return { tests: tests.sort(byToGo), repairs: repairs.sort(byToGo) };
 }
@@ -138,10 +157,17 @@ const without = (weight: Float64Array, group: RepairGroup): Float64Array => {
 /** The tests offered, each valued on the present belief; the best first. */
 function valueTests(catalogue: TestCatalogue, job: JobState, costs: CostToGo, repairsOnly: number): Valued[] {
   const { machine } = catalogue.suspects.predictor;
-  return offeredTests(catalogue.tests, machine, job)
+  const valued = offeredTests(catalogue.tests, machine, job)
     .map((test) => valueOf(catalogue, job, costs, repairsOnly, test))
-    .filter(({ outcomes, chances }) => outcomes.classes.length > 1 && Math.max(...chances) <= CERTAIN)
-    .sort((a, b) => b.saves / (b.cost * bias(b.test, job)) - a.saves / (a.cost * bias(a.test, job)));
+    .filter(({ outcomes, chances }) => outcomes.classes.length > 1 && Math.max(...chances) <= CERTAIN);
+  return promised(valued, job).sort((a, b) => b.saves / (b.cost * bias(b.test, job)) - a.saves / (a.cost * bias(a.test, job)));
+}
+
+/** Right after its power was switched, only what needs it so: what was promised follows. */
+function promised(valued: readonly Valued[], { safety, evidence, untold, answersAtSwitch }: JobState): Valued[] {
+  const fits = ({ test }: Valued) => test.needs === "nothing" || (test.needs === "dead") === (safety.power === "dead");
+  const wanted = valued.filter((v) => fits(v) && v.saves > v.cost);
+  return answersAtSwitch === evidence.length + untold.length && wanted.length > 0 ? valued.filter(fits) : [...valued];
 }
 
 function valueOf(catalogue: TestCatalogue, job: JobState, costs: CostToGo, repairsOnly: number, test: TestAction): Valued {
@@ -151,7 +177,7 @@ function valueOf(catalogue: TestCatalogue, job: JobState, costs: CostToGo, repai
   const { share } = compact(outcomes, 0, costs.belief);
   const left = share.reduce((sum, s) => sum + costs.repairsOnly(costs.belief.weight, s), 0);
   const opens = panelsToOpen(machine, test.panels, job.panelsOff);
-  const cost = test.minutes + panelMinutes(machine, opens) + stateMinutes(test, job);
+  const cost = test.minutes + panelMinutes(machine, opens) + stateMinutes(test, job.safety.power);
   return { test, outcomes, chances, cost, opens, saves: repairsOnly - left };
 }
 
@@ -161,13 +187,21 @@ function chanceOf(share: Float64Array, { active, weight }: Belief): number {
   return sum;
 }
 
-function stateMinutes({ needs, question }: TestAction, { safety }: JobState): number {
-  const fromDead = safety.power === "dead" ? ENERGISE_MINUTES + MAKE_SAFE_MINUTES : 0;
+type Power = JobState["safety"]["power"];
+
+/** How a test leaves the machine. */
+function powerAfter({ needs }: TestAction, before: Power): Power {
+  if (needs === "dead") return "dead";
+  return needs === "nothing" ? before : "live";
+}
+
+function stateMinutes({ needs, question }: TestAction, power: Power): number {
+  const fromDead = power === "dead" ? ENERGISE_MINUTES + MAKE_SAFE_MINUTES : 0;
   switch (needs) {
     case "nothing":
       return 0;
     case "dead":
-      return (safety.power === "dead" ? 0 : MAKE_SAFE_MINUTES) + (question.kind === "look" ? 0 : DISCHARGE_MINUTES);
+      return (power === "dead" ? 0 : MAKE_SAFE_MINUTES) + (question.kind === "look" ? 0 : DISCHARGE_MINUTES);
     case "running":
       return fromDead;
     case "live":
@@ -175,10 +209,10 @@ function stateMinutes({ needs, question }: TestAction, { safety }: JobState): nu
   }
 }
 
-/** Repairs worth a closer look: the best chances per minute. Fitting to see whether it helps is an action like any other. */
-function bestRepairs({ groups }: CostToGo, { weight }: Belief): RepairChance[] {
+/** Repairs worth a closer look, and a run in case that nothing is wrong: the best chances per minute. Fitting to see whether it helps is an action like any other. */
+function bestRepairs({ groups }: CostToGo, { weight }: Belief, mayRun: boolean): RepairChance[] {
   return groups
-    .filter((g) => g.assemblies.length > 0)
+    .filter((g) => g.assemblies.length > 0 || mayRun)
     .map((group) => ({ group, chance: group.members.reduce((sum, k) => sum + real(weight, k), 0) }))
     .sort((a, b) => b.chance / b.group.minutes - a.chance / a.group.minutes)
     .slice(0, MOST_REPAIRS);

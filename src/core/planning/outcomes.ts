@@ -59,7 +59,12 @@ interface Band {
 }
 
 /** What some hypotheses foresee closely, and the rest of the axis between: there lies what may have any value. */
-function bandOutcomes(predictions: readonly Prediction[], healthy: Prediction, unit: Unit, sigmaOf: (p: ValuePrediction) => number): Outcomes {
+function bandOutcomes(
+  predictions: readonly Prediction[],
+  healthy: Prediction,
+  unit: Unit,
+  sigmaOf: (p: ValuePrediction) => number,
+): Outcomes {
   const distinct = [...new Set(predictions)];
   const spread = (p: ValuePrediction): Spread => ({ mean: p.mean + (unit === "ohm" ? USUAL_LEADS_OHM : 0), sigma: sigmaOf(p) });
   const values = new Map<Prediction, Spread>(distinct.flatMap((p) => (p.is === "value" && !readsOpen(p) ? [[p, spread(p)] as const] : [])));

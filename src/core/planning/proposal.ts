@@ -20,7 +20,7 @@ export type Step =
   | { readonly kind: "examine"; readonly check: OpenCheck }
   | { readonly kind: "prove" }
   /** None of the suspects gives this record: what no circuit shows is to be looked at, and the sheet itself. */
-  | { readonly kind: "doubt"; readonly look: readonly OutsideModel[]; /** All of it was looked at since the last repair. */ readonly again: boolean }
+  | { readonly kind: "doubt"; readonly look: readonly OutsideModel[] /** All of it was looked at before. */; readonly again: boolean }
   /** What the customer noticed is to be written down. */
   | { readonly kind: "intake" }
   | { readonly kind: "close"; readonly reservations?: { readonly rows: readonly ProofRow[]; readonly why: string } };
@@ -36,7 +36,15 @@ export type Purpose =
   | { readonly for: "close-up"; readonly panel: string };
 
 /** What is to be looked at that the model does not have. */
-export type OutsideModel = "sheet" | "earlier-repair" | "drag" | "blower-wheel" | "supply-under-load" | "gas-pressure" | "water-or-mice" | "float";
+export type OutsideModel =
+  | "sheet"
+  | "earlier-repair"
+  | "drag"
+  | "blower-wheel"
+  | "supply-under-load"
+  | "gas-pressure"
+  | "water-or-mice"
+  | "float";
 
 /** Why this and not another. Minutes are expected minutes. */
 export type Reason =
@@ -58,7 +66,12 @@ export type Reason =
       readonly set?: SetOffer;
     }
   /** None of the suspects gives this record: its share, and the entries that none of them expects. */
-  | { readonly code: "doubt"; readonly outside: number; readonly entries: readonly string[] }
+  | {
+      readonly code: "doubt";
+      readonly outside: number;
+      readonly entries: readonly string[] /** What would be fitted next, not found bad itself. */;
+      readonly wager?: string;
+    }
   /** The rest of a set that was begun. */
   | { readonly code: "sibling" }
   | { readonly code: "check-first"; readonly check: OpenCheck }

@@ -55,6 +55,7 @@ export function propose(
   const { action, by } = choice;
   const doubted = doubtedStep(catalogue, job, ranking, choice);
   if (mayBeFixed && (doubted || action?.kind !== "test")) return wayToClose(machine, job);
+  if (!doubted && !action && job.fitted.length > 0 && ranking.fixed > ranking.outside) return wayToClose(machine, job);
   if (doubted || !action) return doubted ?? doubt(catalogue, job, ranking);
   if (action.kind === "test") {
     if (mayBeFixed && worth(action.valued) * (1 - ranking.fixed) < 1) return wayToClose(machine, job);
@@ -62,8 +63,8 @@ export function propose(
   }
   if (action.group.assemblies.length === 0) return wayToClose(machine, job);
   const fit = proposeFit(catalogue, job, choice, action);
-  if (isWager(fit) && doubtBeforeWager(ranking, machine, job)) return doubt(catalogue, job, ranking);
-  return { ...fit, by };
+  const wager = isWager(fit) && doubtBeforeWager(ranking, machine, job);
+  return wager ? doubt(catalogue, job, ranking, action.group.assemblies[0]) : { ...fit, by };
 }
 
 /** A part that was not found bad itself. */

@@ -2,11 +2,11 @@ import { item, real } from "../array/at";
 import { type Branch, changed, type Resistances, resistancesOf, transferOhms } from "../circuit/resistances";
 import { type Fault, FaultSet, faultsId } from "../machine/fault";
 import type { Machine } from "../machine/format";
-import { severitySpread } from "../machine/severity";
 import { type DeadMachine, deadMachine, probeNode } from "../machine/network";
 import { controlOf } from "../machine/parts/index";
 import { deadCondition } from "../machine/run/at-rest";
 import type { ControlPositions } from "../machine/run/condition";
+import { severitySpread } from "../machine/severity";
 import { readTerminal, type Wiring, type WiringEdit, wiringOf, wiringUnder } from "../machine/wiring";
 import { foreseen, OPEN, type Prediction, type ValuePrediction } from "./prediction";
 

@@ -1,9 +1,12 @@
 import { item } from "../array/at";
+import type { Piece } from "../finding/kinds/spot";
 import { type Machine, type Part, partOf } from "../machine/format";
 
 /** A trouble that no hypothesis contains, made by a change of the machine itself. */
 export interface Foreign {
   readonly says: string;
+  /** The piece at which it is found. */
+  readonly at: Piece;
   readonly machine: Machine;
 }
 
@@ -77,19 +80,19 @@ const drag: Make = (machine) => {
   return withPart(machine, motor.id, (p) => ({ ...p, ...(p.kind === "motor" && { startsAt: 1.4 }) }) as Part);
 };
 
-const TROUBLES: readonly { readonly says: string; readonly make: Make }[] = [
-  { says: "two wires swapped", make: swappedWires },
-  { says: "a stray path", make: bridge },
-  { says: "a loose blower wheel", make: looseWheel },
-  { says: "a part of the wrong rating", make: wrongRating },
-  { says: "a flame that gives little", make: lowFlame },
-  { says: "gas that does not light", make: hardToLight },
-  { says: "a drum that drags", make: drag },
+const TROUBLES: readonly { readonly says: string; readonly at: Piece; readonly make: Make }[] = [
+  { says: "two wires swapped", at: "wiring", make: swappedWires },
+  { says: "a stray path", at: "wiring", make: bridge },
+  { says: "a loose blower wheel", at: "blower", make: looseWheel },
+  { says: "a part of the wrong rating", at: "wiring", make: wrongRating },
+  { says: "a flame that gives little", at: "burner", make: lowFlame },
+  { says: "gas that does not light", at: "burner", make: hardToLight },
+  { says: "a drum that drags", at: "drum", make: drag },
 ];
 
 /** A trouble drawn for this machine; `undefined` where the one drawn makes no sense there. */
 export function drawForeign(machine: Machine, random: () => number): Foreign | undefined {
   const trouble = item(TROUBLES, Math.floor(random() * TROUBLES.length));
   const changed = trouble.make(machine, random);
-  return changed && { says: trouble.says, machine: changed };
+  return changed && { says: trouble.says, at: trouble.at, machine: changed };
 }

@@ -6,6 +6,7 @@ import { controlsIn, wiringIn } from "../finding/circumstances";
 import type { Finding, Question, QuestionOfKind } from "../finding/finding";
 import { codeAnswers, codeErrorRate, codeFinding } from "../finding/kinds/code";
 import { sightFinding } from "../finding/kinds/sight";
+import type { Piece } from "../finding/kinds/spot";
 import { type SightId, sightOf, UNTOLD } from "../finding/sights";
 import { partsOfAssembly } from "../machine/assembly";
 import { type Fault, FaultSet, faultsId, JOINT_POOR } from "../machine/fault";
@@ -20,7 +21,7 @@ import { OHM_RANGE } from "../prediction/prediction";
 import { Predictor } from "../prediction/predictor";
 import { type RunMeasures, runMeasures } from "../prediction/run-measures";
 import { CODE, type SightShares, sightShares } from "../prediction/run-sights";
-import { drawForeign } from "./foreign";
+import { drawForeign, type Foreign } from "./foreign";
 import { type Nature, NEAR } from "./nature";
 import { drawIndex, streamFrom } from "./random";
 
@@ -68,6 +69,7 @@ export class World {
   truth: Machine;
   /** What is wrong is not in the model: what it is, in words. */
   readonly foreign: string | undefined;
+  private readonly foreignAt: Piece | undefined;
   private readonly nature: Nature;
   /** What is drawn from now: set for each thing that is drawn. */
   private random: () => number;
@@ -98,6 +100,7 @@ export class World {
     this.leads = within(nature.leadOhms, this.random);
     const outside = fault === undefined ? this.drawOutside(varied) : undefined;
     this.foreign = outside?.says;
+    this.foreignAt = outside?.at;
     const drawn = outside ?? this.drawFault(hypotheses, fault);
     if (outside) this.truth = outside.machine;
     this.hidden = drawn.hidden;
@@ -121,7 +124,7 @@ export class World {
   }
 
   /** In one job of some, a trouble that no hypothesis has, drawn until somebody notices it. */
-  private drawOutside(machine: Machine): (Drawn & { readonly says: string; readonly machine: Machine }) | undefined {
+  private drawOutside(machine: Machine): (Drawn & Foreign) | undefined {
     const { foreignOneIn } = this.nature;
     if (foreignOneIn === 0 || streamFrom(this.seed, "foreign")() * foreignOneIn >= 1) return undefined;
     const healthy = this.truth;
@@ -276,6 +279,11 @@ export class World {
     return ["starts", "turns", "warm", "keeps"].every((s) => (shares[s]?.yes ?? 1) > 0.5) && (shares.stops?.no ?? 1) > 0.5;
   }
 
+  private pieceIsBad(piece: Piece): boolean {
+    const slips = this.random() < this.nature.lookSlip / 2;
+    return slips !== (this.foreignAt === piece && this.foundOutside());
+  }
+
   /** Whether who looks at what the model does not have finds what is wrong. */
   foundOutside(): boolean {
     return streamFrom(this.seed, "outside")() < this.nature.findsOutside;
@@ -307,8 +315,10 @@ export class World {
       case "pressure":
         if (question.place.stream !== "duct") return noSuchInstrument(question);
         return { ...question, result: { is: "value", unit: "pascal", value: this.gauged(faults, "back-pressure") } };
-      case "series":
       case "spot":
+        if (!("piece" in question.place)) return noSuchInstrument(question);
+        return { ...question, result: { is: "answer", value: this.pieceIsBad(question.place.piece) ? "bad" : "good" } };
+      case "series":
       case "verdict":
       case "setting":
       case "airspeed":

@@ -22,7 +22,7 @@ export type OhmsFinding = z.infer<typeof schema>;
 export type OhmsQuestion = QuestionOf<OhmsFinding>;
 
 /** Chance that a lead sat elsewhere, slipped, or the value was mistyped (est.). */
-export const MISPLACED = 0.03;
+export const MISPLACED = 0.04;
 /** OL where there is a way: a tip on lacquer, a probe that slipped off. */
 export const STRAY_OPEN = 0.02;
 /** Any value at all, spread over the decades: a finger across the tips, another place. A low one where there is no way is the rarest. */

@@ -34,6 +34,8 @@ type Place = z.infer<typeof schema>["place"];
 /** Chances that a bad joint is passed over, and that a good one looks bad (est.): many show nothing. */
 const PASSED_OVER = 0.35;
 const LOOKS_BAD = 0.02;
+/** And that a piece that no circuit shows does, where something else is the trouble (est.). */
+const PIECE_LOOKS_BAD = 0.01;
 
 export const spot = defineFinding({
   kind: "spot",
@@ -48,6 +50,7 @@ export const spot = defineFinding({
   predict: ({ place }, list, { machine }) =>
     list.map((faults) => {
       // No circuit shows a piece: it looks as it does whatever else is wrong.
+      if ("piece" in place) return { is: "answer", shares: { good: 1 - PIECE_LOOKS_BAD, bad: PIECE_LOOKS_BAD } };
       const bad = faults.some((f) => isJoint(f) && isThere(machine, f.part, f.at, place)) ? 1 - PASSED_OVER : LOOKS_BAD;
       return { is: "answer", shares: { good: 1 - bad, bad } };
     }),

@@ -8,9 +8,10 @@ export const energised = defineEntry({
   schema: z.strictObject({ note: text.optional().describe("A remark.") }).describe("The machine is live from here on."),
   upcasters: noUpcasters,
   allows: allowsAlways,
-  effect: (_, { safety: { liveTests } }, { id, at, by }) => ({
+  effect: (_, { safety: { liveTests }, evidence, untold }, { id, at, by }) => ({
     safety: { power: "live", liveTests, discharged: [], since: at, by },
     livened: id,
+    answersAtSwitch: evidence.length + untold.length,
   }),
   says: () => "Energised: the machine is live",
 });

@@ -36,9 +36,10 @@ export const madeSafe = defineEntry({
   // Order is the server's: a proof made out of reach may come in behind a switching on that it never saw.
   allows: ({ knows }, { livened }) =>
     knows !== undefined && livened !== undefined && livened !== knows ? { code: "live-unseen" } : undefined,
-  effect: ({ holds }, { safety: { liveTests, isolated } }, { at, by }) => ({
+  effect: ({ holds }, { safety: { liveTests, isolated }, evidence, untold }, { at, by }) => ({
     safety: { power: "dead", liveTests, discharged: [], since: at, by, ...(holds && { holds }), ...(isolated && { isolated }) },
     everSafe: true,
+    answersAtSwitch: evidence.length + untold.length,
   }),
   says: ({ how }) => `Made safe: ${how === "cord" ? "cord out" : "breaker off"}, proved dead`,
 });

@@ -9,6 +9,6 @@ export const planner = (): Strategy => (situation) => {
   const { suspects, catalogue, job } = situation;
   const proposal = propose(catalogue, job, rank(suspects, job.evidence, assembliesFitted(job)));
   if (!proposal) return { kind: "stop" };
-  const move = moveFor(situation, proposal.step);
+  const move = moveFor(situation, proposal.step, proposal.minutes);
   return move.kind === "fit" ? { ...move, wager: proposal.reason.code === "likely-repair" && proposal.reason.wager === true } : move;
 };

@@ -5,11 +5,8 @@ import type { Move, Situation } from "../situation";
 import { examine } from "./examine";
 import { close, discharge, LIVE, movePanel, SAFE } from "./moves";
 
-/** A look at drum, wheel, wires and burner (est.). */
-const OUTSIDE_MINUTES = 10;
-
 /** A step of the program, done. */
-export function moveFor(situation: Situation, step: Step): Move {
+export function moveFor(situation: Situation, step: Step, minutes = 0): Move {
   switch (step.kind) {
     case "make-safe":
       return SAFE;
@@ -30,7 +27,7 @@ export function moveFor(situation: Situation, step: Step): Move {
     case "intake":
       return { kind: "stop" };
     case "doubt":
-      return step.again ? { kind: "stop", outside: true } : { kind: "look-outside", nothing: nothingOutside(step.look), minutes: OUTSIDE_MINUTES };
+      return step.again ? { kind: "stop", outside: true } : { kind: "look-outside", nothing: nothingOutside(step.look), minutes };
     case "examine":
       return examine(situation, step.check);
   }
