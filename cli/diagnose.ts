@@ -2,6 +2,8 @@ import { createInterface } from "node:readline";
 import { z } from "zod";
 import { contradiction } from "../src/core/diagnosis/contradiction";
 import { rank } from "../src/core/diagnosis/rank";
+import { repairShares } from "../src/core/diagnosis/repair-shares";
+import { strangeEntries } from "../src/core/diagnosis/strange";
 import { SuspectSet } from "../src/core/diagnosis/suspect-set";
 import { checkEntry, firstIssue, type Kept, readKept } from "../src/core/job/entry";
 import { foldJob, type Job, stampOfLine } from "../src/core/job/fold";
@@ -95,9 +97,12 @@ export function diagnosis(catalogue: TestCatalogue, job: Job) {
     blockers: job.blockers.map((b) => ({ ...b, ...blockerSays(machine, b) })),
     fixed: ranking.fixed,
     outside: ranking.outside,
+    strange: strangeEntries(set, job.evidence).map(({ entry, bans }) => ({ entry, says: says.get(entry), bans: Number(bans.toFixed(3)) })),
+    repairs: repairShares(set, ranking, assembliesFitted(job)).slice(0, MOST_SUSPECTS),
     suspects: ranking.suspects.slice(0, MOST_SUSPECTS).map(({ hypothesis, probability, weights }) => ({
       id: hypothesis.id,
       sentence: hypothesisSays(machine, hypothesis),
+      assemblies: hypothesis.assemblies,
       share: probability,
       evidence: weights.map((w) => ({ entry: w.entry, says: says.get(w.entry), bans: Number(w.bans.toFixed(3)) })),
     })),
@@ -107,12 +112,14 @@ export function diagnosis(catalogue: TestCatalogue, job: Job) {
 }
 
 function proposed(machine: Machine, proposal: Proposal) {
-  const { step, minutes, by, prepares, others, expects } = proposal;
+  const { step, minutes, price, reason, by, prepares, others, expects } = proposal;
   const test = step.kind === "test" ? step.test : prepares?.for === "test" ? prepares.test : undefined;
   return {
     step,
     ...proposalSays(machine, proposal),
     minutes,
+    ...(price !== undefined && { price }),
+    reason,
     ...(by && { by }),
     expects: test ? expects.map((e) => ({ ...expectationSays(machine, test, e), chance: e.chance, healthy: e.healthy })) : [],
     others: others.map((o) => ({ title: testTitle(machine, o.test), minutes: o.minutes, saves: o.saves, test: o.test.id })),

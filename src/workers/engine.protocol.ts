@@ -21,6 +21,10 @@ export interface Standing {
   /** The likeliest, most probable first, until nearly everything is covered. */
   readonly suspects: readonly RankedSuspect[];
   readonly rest: { readonly count: number; readonly share: number };
+  /** Share that the trouble is none that this model has. */
+  readonly outside: number;
+  /** Entries that the rest of the record makes unlikely under everything. */
+  readonly strange: readonly string[];
   readonly marks: Readonly<Record<string, Mark>>;
   readonly fixed: number;
   /** How the current of each surprising reading got there. */

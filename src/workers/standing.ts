@@ -2,6 +2,7 @@ import { contradiction } from "../core/diagnosis/contradiction";
 import { currentPaths } from "../core/diagnosis/current-path";
 import { marksOf } from "../core/diagnosis/marks";
 import type { Ranking } from "../core/diagnosis/rank";
+import { strangeEntries } from "../core/diagnosis/strange";
 import type { SuspectSet } from "../core/diagnosis/suspect-set";
 import { ohmsSigma } from "../core/finding/kinds/ohms";
 import { voltsSigma } from "../core/finding/kinds/volts";
@@ -23,7 +24,9 @@ export function standingOf(set: SuspectSet, pairs: boolean, ranking: Ranking, jo
     .map(({ hypothesis, probability, weights }): RankedSuspect => ({ hypothesis, probability, weights }));
   return {
     suspects: shown,
-    rest: { count: ranking.suspects.length - shown.length, share: 1 - shown.reduce((sum, s) => sum + s.probability, 0) },
+    rest: { count: ranking.suspects.length - shown.length, share: 1 - ranking.outside - shown.reduce((sum, s) => sum + s.probability, 0) },
+    outside: ranking.outside,
+    strange: strangeEntries(set, job.evidence).map((s) => s.entry),
     marks: marksOf(set, ranking, fitted),
     fixed: fitted.length > 0 ? ranking.fixed : 0,
     paths: currentPaths(set, ranking, job.evidence),

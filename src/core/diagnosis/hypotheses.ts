@@ -26,7 +26,7 @@ const POOR_WEIGHT = 0.6;
 /** How often a wire has rubbed through on the cabinet, against a joint that is open, for each net (est.). */
 const PINCHED_WEIGHT = 0.25;
 /** How often a part is off in a way that its file does not list, against those that it lists; and at least, in the weights of the file (est.). */
-const UNLISTED_SHARE = 0.1;
+const UNLISTED_SHARE = 0.12;
 const LEAST_UNLISTED = 0.1;
 /** Share of machines with two faults that have nothing to do with each other (est.). */
 const PAIRS_SHARE = 0.03;

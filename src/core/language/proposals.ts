@@ -8,6 +8,7 @@ import { panelName, partName, repairName, repairSays } from "../naming/names";
 import { capital, lower, minutesSay, percent } from "../naming/text";
 import type { Caution, Expectation, OutsideModel, Proposal, Purpose, Reason, SetOffer, Step, StepOf } from "../planning/proposal";
 import { BAD_NEW_PART } from "../planning/propose";
+import { DEFAULT_RATES } from "../planning/repairs";
 import type { TestAction } from "../planning/tests";
 import { checkSays, checkTest } from "./checks";
 import { hypothesisSays } from "./diagnosis";
@@ -38,6 +39,10 @@ export function proposalSays(machine: Machine, proposal: Proposal): ProposalWord
     ...(caution && { caution: CAUTIONS[caution] }),
   };
 }
+
+/** “18 min · 44 in parts”: work and money apart. */
+export const costSays = ({ minutes, price }: Pick<Proposal, "minutes" | "price">): string =>
+  `${minutesSay(minutes)}${price === undefined ? "" : ` · ${Math.round(price)} in parts`}`;
 
 export const testTitle = (machine: Machine, { question }: TestAction): string => testSays(machine, question).title;
 
@@ -171,20 +176,21 @@ function tellsSays(machine: Machine, { apart, saves, minutes, next }: Extract<Re
   const names = apart?.map((h) => lower(hypothesisSays(machine, h)));
   const price =
     saves >= 1
-      ? `Saves ${minutesSay(saves)} of repair for ${minutesSay(minutes)} of work.`
+      ? `Saves ${minutesSay(saves)} of repair for ${minutesSay(minutes)} of work, parts counted as minutes at ${DEFAULT_RATES.perHour} an hour.`
       : `Clears the way for the test after it; ${minutesSay(minutes)}.`;
   const second = next ? `Next best: ${lower(testTitle(machine, next.test))} (${minutesSay(next.minutes)}).` : "";
   const rest = [...(names ? [price] : []), second].filter((r) => r !== "").join(" ");
   return { why: names ? `Tells “${names[0]}” from “${names[1]}”.` : price, ...(rest !== "" && { more: rest }) };
 }
 
-function likelySays(machine: Machine, { assemblies, chance, bestTest, set }: Extract<Reason, { code: "likely-repair" }>): Why {
+function likelySays(machine: Machine, { assemblies, chance, wager, bestTest, set }: Extract<Reason, { code: "likely-repair" }>): Why {
   const together =
     assemblies.length > 1 ? `${assemblies.map((a) => repairName(repairOf(machine, a))).join(" with ")} together are` : "this is";
   const test = bestTest
     ? `The best test left (${lower(testTitle(machine, bestTest.test))}) would save ${minutesSay(Math.max(0, bestTest.saves))} for ${minutesSay(bestTest.minutes)}.`
     : "No test left tells more.";
-  return { why: `${Math.round(chance * 100)} % that ${together} the repair.`, more: set ? `${test} ${setSays(machine, set)}` : test };
+  const odds = wager ? ` A wager: it was not found bad itself.` : "";
+  return { why: `${Math.round(chance * 100)} % that ${together} the repair.${odds}`, more: set ? `${test} ${setSays(machine, set)}` : test };
 }
 
 /** The way of those who fit the set, with its price. */

@@ -11,6 +11,8 @@ const BURNT_OHMS: readonly number[] = [2, 15, 120];
 /** Factors on a resistance that has left its rating, below and above. */
 const TOO_LOW: readonly number[] = [0.2, 0.6];
 const TOO_HIGH: readonly number[] = [1.6, 4];
+/** Places of a ground along an element, hard by either end. */
+const AT_ITS_ENDS: readonly number[] = [0.02, 0.98];
 /** 1 σ, as a share, of what each of those stands for. */
 const BURNT_SPREAD = 0.9;
 const OFF_SPREAD = 0.4;
@@ -30,11 +32,14 @@ export function unlistedFaults(part: Part): Fault[] {
     case "contact":
       return BURNT_OHMS.map((severity) => ({ part: part.id, mode: RESISTIVE, severity }));
     case "value":
-      return [...(lists("low") ? [] : TOO_LOW), ...(lists("aged") ? [] : TOO_HIGH)].map((severity) => ({
-        part: part.id,
-        mode: part.kind === "thermistor" ? "drifted" : OFF_VALUE,
-        severity,
-      }));
+      return [
+        ...[...(lists("low") ? [] : TOO_LOW), ...(lists("aged") ? [] : TOO_HIGH)].map((severity) => ({
+          part: part.id,
+          mode: part.kind === "thermistor" ? "drifted" : OFF_VALUE,
+          severity,
+        })),
+        ...(lists("grounded") ? AT_ITS_ENDS : []).map((severity) => ({ part: part.id, mode: "grounded", severity })),
+      ];
     case "windings":
       return ["main", "start"].flatMap((at) =>
         [...TOO_LOW, ...TOO_HIGH].map((severity) => ({ part: part.id, mode: OFF_VALUE, at, severity })),
@@ -47,6 +52,7 @@ export function severitySpread(machine: Machine, { part, mode, at, severity }: F
   if (severity === undefined) return 0;
   if (mode === RESISTIVE) return BURNT_SPREAD;
   const listed = machine.parts.find((p) => p.id === part)?.faults.find((f) => f.mode === mode && f.at === at)?.range;
+  if (mode === "grounded" && AT_ITS_ENDS.includes(severity)) return OFF_SPREAD;
   if (listed) return (PLACES_SPREAD * Math.log(listed[1] / listed[0])) / SEVERITIES;
   return mode === OFF_VALUE || mode === "drifted" ? OFF_SPREAD : 0;
 }

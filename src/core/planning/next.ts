@@ -47,14 +47,14 @@ export interface Choice {
   readonly repairsOnly: number;
   readonly by: "exact" | "lookahead";
   /** What any test would be worth now. */
-  readonly valueOf: (test: TestAction) => Valued;
+  readonly valued: (test: TestAction) => Valued;
 }
 
 const MAKE_SAFE_MINUTES = 2;
 const ENERGISE_MINUTES = 2;
 const DISCHARGE_MINUTES = 0.5;
 /** What one live test costs above its minutes: the hazard, as minutes (est.). */
-const LIVE_HAZARD_MINUTES = 2;
+export const LIVE_HAZARD_MINUTES = 2;
 /** How much dearer the other kind of test seems to those who look first, or meter first. */
 const OTHER_WAY = 2.5;
 const MOST_REPAIRS = 4;
@@ -81,7 +81,7 @@ export function choose(
     !group.assemblies.some((a) => replaces(repairOf(machine, a))) || mayBuy(ranking, chance, job);
   const repairs = all.filter(allowed);
   const [repair] = repairs;
-  const base = { belief, tests, repair, repairsOnly, valueOf: (test: TestAction) => valueOf(catalogue, job, costs, repairsOnly, test) };
+  const base = { belief, tests, repair, repairsOnly, valued: (test: TestAction) => valuedNow(catalogue, job, costs, repairsOnly, test) };
   const exact = look.exactUpTo > 0 ? exactStep(machine, belief, groups, tests, job, look.exactUpTo) : undefined;
   const measured = (action: NextAction): NextAction => measuredFirst(catalogue, job, costs, repairsOnly, action);
   if (exact && (exact.kind === "test" || allowed(exact))) return { ...base, action: measured(exact), by: "exact" };
@@ -93,7 +93,7 @@ export function choose(
 function measuredFirst(catalogue: TestCatalogue, job: JobState, costs: CostToGo, repairsOnly: number, action: NextAction): NextAction {
   if (action.kind === "test" || action.group.assemblies.length === 0) return action;
   const test = ownTestDue(catalogue, job, costs.belief, action.group);
-  return test ? { kind: "test", valued: valueOf(catalogue, job, costs, repairsOnly, test) } : action;
+  return test ? { kind: "test", valued: valuedNow(catalogue, job, costs, repairsOnly, test) } : action;
 }
 
 /** Where nothing may be repaired, a test must be worth its minutes. */
@@ -158,7 +158,7 @@ const without = (weight: Float64Array, group: RepairGroup): Float64Array => {
 function valueTests(catalogue: TestCatalogue, job: JobState, costs: CostToGo, repairsOnly: number): Valued[] {
   const { machine } = catalogue.suspects.predictor;
   const valued = offeredTests(catalogue.tests, machine, job)
-    .map((test) => valueOf(catalogue, job, costs, repairsOnly, test))
+    .map((test) => valuedNow(catalogue, job, costs, repairsOnly, test))
     .filter(({ outcomes, chances }) => outcomes.classes.length > 1 && Math.max(...chances) <= CERTAIN);
   return promised(valued, job).sort((a, b) => b.saves / (b.cost * bias(b.test, job)) - a.saves / (a.cost * bias(a.test, job)));
 }
@@ -170,7 +170,7 @@ function promised(valued: readonly Valued[], { safety, evidence, untold, answers
   return answersAtSwitch === evidence.length + untold.length && wanted.length > 0 ? valued.filter(fits) : [...valued];
 }
 
-function valueOf(catalogue: TestCatalogue, job: JobState, costs: CostToGo, repairsOnly: number, test: TestAction): Valued {
+function valuedNow(catalogue: TestCatalogue, job: JobState, costs: CostToGo, repairsOnly: number, test: TestAction): Valued {
   const { machine } = catalogue.suspects.predictor;
   const outcomes = catalogue.outcomesOf(test);
   const chances = outcomes.share.map((s) => chanceOf(s, costs.belief));

@@ -121,8 +121,10 @@ export interface OtherTest {
 /** The next step of a job, as facts. Sentences are made of them elsewhere. */
 export interface Proposal {
   readonly step: Step;
-  /** Minutes of what is proposed, preparations included. */
+  /** Minutes of work of what is proposed, preparations included. */
   readonly minutes: number;
+  /** What its parts cost, in the shop's currency; left out where none is bought. */
+  readonly price?: number;
   readonly reason: Reason;
   readonly expects: readonly Expectation[];
   /** What this step prepares, when it is only a preparation. */

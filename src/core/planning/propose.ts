@@ -12,12 +12,12 @@ import type { Machine } from "../machine/format";
 import type { Belief } from "./belief";
 import type { TestCatalogue } from "./catalogue";
 import { doubt, doubtBeforeWager, doubtLeads, stillToTest } from "./doubt";
-import { type Choice, choose, LOOKAHEAD, type Lookahead, leaderAfter, type NextAction } from "./next";
+import { type Choice, choose, LOOKAHEAD, type Lookahead, leaderAfter, LIVE_HAZARD_MINUTES, type NextAction } from "./next";
 import { timesTaken } from "./offered";
 import { foundBad } from "./own-tests";
 import { makeSafe, type Needs, preparation } from "./prepare";
 import { type Expectation, type OtherTest, type Proposal, plain, type Reason, type SetOffer, type StepOf } from "./proposal";
-import { CALL_BACK_MINUTES, DEFAULT_RATES, PROVE_MINUTES, type Rates, withSiblings } from "./repairs";
+import { CALL_BACK_MINUTES, DEFAULT_RATES, PROVE_MINUTES, type Rates, withSiblings, workAndPrice } from "./repairs";
 import type { TestAction } from "./tests";
 import { type Valued, worth } from "./valued";
 import { examine, wayToClose } from "./way-to-close";
@@ -86,7 +86,7 @@ function proposeTest(catalogue: TestCatalogue, job: Job, choice: Choice, best: V
   const { test } = best;
   const rest = choice.tests.filter((t) => t.test.id !== test.id);
   const facts = {
-    minutes: best.cost,
+    minutes: best.cost - hazardOf(test),
     reason: whyTest(choice.belief, best, rest[0]),
     expects: expectations(choice.belief, best, healthy),
     others: othersOf(rest),
@@ -108,9 +108,12 @@ function doubtedStep(catalogue: TestCatalogue, job: Job, ranking: Ranking, choic
   const left = stillToTest(catalogue, job, ranking, choice);
   if (!left) return doubt(catalogue, job, ranking);
   if ("test" in left) return proposeTest(catalogue, job, choice, left.test);
-  const valued = choice.valueOf(left.again);
+  const valued = choice.valued(left.again);
   return { ...proposeTest(catalogue, job, choice, valued), reason: { code: "doubt", outside: ranking.outside, entries: [left.entry] } };
 }
+
+/** A live test's hazard is weighed as minutes, and is none. */
+const hazardOf = ({ needs }: TestAction): number => (needs === "live" ? LIVE_HAZARD_MINUTES : 0);
 
 const POWER_FOR: Record<TestAction["needs"], Needs["power"]> = { dead: "dead", nothing: "any", live: "live", running: "live" };
 
@@ -171,7 +174,8 @@ function proposeFit(
     ...(best && { bestTest: { test: best.test, saves: best.saves, minutes: best.cost } }),
     ...(set && { set }),
   };
-  const facts = { minutes: group.minutes, reason, others: othersOf(choice.tests), expects: [] };
+  const { minutes, price } = workAndPrice(machine, left.length > 0 ? left : group.assemblies, job.panelsOff);
+  const facts = { minutes, ...(price > 0 && { price }), reason, others: othersOf(choice.tests), expects: [] };
   const before = preparation(machine, job, needsOfRepair(machine, job, repair), { for: "fit", assembly });
   if (before) return { ...before, ...facts };
   return { step: fitStep(repair), ...facts, ...(disturbsGas(machine, assembly) && { caution: "gas-work" }) };

@@ -28,6 +28,14 @@ export function repairMinutes(machine: Machine, assemblies: readonly string[], o
   return work + panelMinutes(machine, panels) + PROVE_MINUTES;
 }
 
+/** The work of it alone, parts not counted, in minutes; and what its parts cost. */
+export function workAndPrice(machine: Machine, assemblies: readonly string[], off: readonly string[]): { minutes: number; price: number } {
+  const repairs = assemblies.map((a) => repairOf(machine, a));
+  const price = repairs.reduce((sum, r) => sum + r.price, 0);
+  const minutes = repairMinutes(machine, assemblies, off, DEFAULT_RATES) - (price / DEFAULT_RATES.perHour) * 60;
+  return { minutes, price };
+}
+
 /** Explanations that the same repair puts right, as one. */
 export interface RepairGroup {
   readonly assemblies: readonly string[];

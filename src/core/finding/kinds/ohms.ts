@@ -22,7 +22,7 @@ export type OhmsFinding = z.infer<typeof schema>;
 export type OhmsQuestion = QuestionOf<OhmsFinding>;
 
 /** Chance that a lead sat elsewhere, slipped, or the value was mistyped (est.). */
-export const MISPLACED = 0.04;
+export const MISPLACED = 0.03;
 /** OL where there is a way: a tip on lacquer, a probe that slipped off. */
 export const STRAY_OPEN = 0.02;
 /** Any value at all, spread over the decades: a finger across the tips, another place. A low one where there is no way is the rarest. */
@@ -78,8 +78,8 @@ export const ohms = defineFinding({
 export function ohmsLikelihood(value: number | null, p: Prediction, leadOhms?: number): number {
   const open = readsOpen(p);
   if (value === null) return open ? 1 - STRAY_VALUE : STRAY_OPEN;
+  if (open || p.is !== "value") return STRAY_VALUE * ((1 - BY_FINGER) * strayDensity(value) + BY_FINGER * fingerDensity(value));
   const stray = STRAY_VALUE * strayDensity(value);
-  if (open || p.is !== "value") return stray;
   const sigma = leadOhms === undefined ? ohmsSigma(p) : Math.hypot(p.sigma, METER_SHARE * p.mean, ZERO_SIGMA_OHM);
   const mean = p.mean + (leadOhms ?? USUAL_LEADS_OHM);
   return stray + (1 - MISPLACED) * ((1 - OFF_SHARE) * normal(value, mean, sigma) + OFF_SHARE * normal(value, mean, OFF_TIMES * sigma));
@@ -88,6 +88,11 @@ export function ohmsLikelihood(value: number | null, p: Prediction, leadOhms?: n
 /** Density per Ω of a value that may be anything: even over the decades. */
 export const strayDensity = (ohms: number): number => 1 / (Math.max(ohms, LEAST_OHM) * Math.log(OHM_RANGE / LEAST_OHM));
 const LEAST_OHM = 0.1;
+
+/** Of the values that come up on an open line: a finger across the tips, or another way through the machine; even over the decades from here on, Ω. */
+const BY_FINGER = 0.6;
+const LEAST_FINGER_OHM = 2000;
+const fingerDensity = (ohms: number): number => (ohms < LEAST_FINGER_OHM ? 0 : 1 / (ohms * Math.log(OHM_RANGE / LEAST_FINGER_OHM)));
 
 /** Ω (null: OL); a thermistor read at a temperature of its own is carried along its curve to the room's, for which readings are predicted. */
 export function valueAtRoom(finding: OhmsFinding, machine: Machine): number | null {

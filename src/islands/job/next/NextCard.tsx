@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { proposalSays, testTitle } from "../../../core/language/proposals";
+import { costSays, proposalSays, testTitle } from "../../../core/language/proposals";
 import { testSays } from "../../../core/language/tests";
 import { panelName } from "../../../core/naming/names";
 import { minutesSay } from "../../../core/naming/text";
@@ -63,7 +63,7 @@ function ProposedStep({ proposal }: { readonly proposal: Proposal }) {
   const off = panelsOff.map((p) => panelName(machine, p)).join(", ");
   return (
     <>
-      <Kicker>{`${minutesSay(proposal.minutes)}${off && ` · ${off} off`}`}</Kicker>
+      <Kicker>{`${costSays(proposal)}${off && ` · ${off} off`}`}</Kicker>
       <h2>{title}</h2>
       <p>{detail}</p>
       {prepares !== undefined && (

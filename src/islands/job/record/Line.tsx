@@ -18,6 +18,7 @@ export function Line({ line, retraction }: Props) {
   const { id, at } = stampOfLine(line);
   const machine = useJob((s) => s.job.machine);
   const waiting = useJob((s) => s.waiting.has(id));
+  const strange = useJob((s) => s.diagnosis.standing?.strange.includes(id) ?? false);
   const { says, reason } = lineSays(machine, line);
   return (
     <li data-status={line.status} data-waiting={waiting}>
@@ -26,6 +27,7 @@ export function Line({ line, retraction }: Props) {
         {line.status === "retracted" ? <s>{says}</s> : says}
         {line.status === "retracted" && <em> taken back</em>}
         {reason !== undefined && <em> does not count: {reason}</em>}
+        {line.status === "counts" && strange && <em className={styles.strange}> nothing explains it</em>}
         {waiting && <em className={styles.waiting}> ○ not there yet</em>}
       </span>
       {line.status === "counts" && <NoteReadings entry={id} />}

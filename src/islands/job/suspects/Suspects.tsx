@@ -8,6 +8,8 @@ import styles from "./Suspects.module.css";
 import { Why } from "./Why";
 
 const SHOWN_AT_FIRST = 6;
+/** From this share on, what the model does not have stands in a row of its own. */
+const WORTH_A_ROW = 0.1;
 /** From this share on, what was fitted is taken to have been it. */
 const PROBABLY_FIXED = 0.5;
 const NONE: readonly RankedSuspect[] = [];
@@ -18,13 +20,16 @@ export function Suspects() {
   const [open, setOpen] = useState<string | undefined>();
   const [all, setAll] = useState(false);
   const suspects = standing?.suspects ?? NONE;
+  const outside = standing?.outside ?? 0;
+  const outsideFirst = outside > (suspects[0]?.probability ?? 0);
   const card = useRef<HTMLElement>(null);
   const shown = useRowsThatFit(card, all || open !== undefined);
   return (
     <section ref={card} className={styles.card} data-all={all || open !== undefined} aria-label="What can still be wrong">
       <h2>{standing && standing.fixed > PROBABLY_FIXED ? "What it was" : "What can still be wrong"}</h2>
       <ol>
-        {suspects.slice(0, shown).map((s) => (
+        {outside >= WORTH_A_ROW && outsideFirst && <Outside share={outside} />}
+        {suspects.slice(0, outside >= WORTH_A_ROW && shown !== undefined ? shown - 1 : shown).map((s) => (
           <Suspect
             key={s.hypothesis.suspect}
             suspect={s}
@@ -32,6 +37,7 @@ export function Suspects() {
             onOpen={() => setOpen(open === s.hypothesis.suspect ? undefined : s.hypothesis.suspect)}
           />
         ))}
+        {outside >= WORTH_A_ROW && !outsideFirst && <Outside share={outside} />}
       </ol>
       {(all || suspects.length > (shown ?? suspects.length)) && (
         <button type="button" className={styles.more} onClick={() => setAll(!all)}>
@@ -40,10 +46,24 @@ export function Suspects() {
       )}
       {standing && (all || shown === SHOWN_AT_FIRST) && (
         <p className={styles.rest}>
-          {standing.rest.count} others, {percent(standing.rest.share)} together. Shares start from estimated base rates.
+          {standing.rest.count} others, {percent(standing.rest.share)} together
+          {outside < WORTH_A_ROW && `; ${percent(outside)} something this model does not have`}. Shares start from estimated base rates.
         </p>
       )}
     </section>
+  );
+}
+
+/** Something that this model does not have, as a suspect among the others. */
+function Outside({ share }: { readonly share: number }) {
+  return (
+    <li data-suspect="outside" className={styles.outside}>
+      <p>
+        <span>Something this model does not have</span>
+        <b>{percent(share)}</b>
+      </p>
+      <Bar share={share} />
+    </li>
   );
 }
 
