@@ -42,31 +42,34 @@ test("a whole visit to an electric machine, card by card", () => {
     Cord out (or breaker off). Meter on a known source, on the machine, on the known source again.
     then: Measure plug pin N to H4, start button pressed
     ! No resistance range until it is proven dead.
-      OL → Thermal cut-off blown, vent duct and hood choked, 51 %
-      0.9 to 4.6 Ω → Heating element open, 53 %
+      OL → Thermal cut-off blown, vent duct and hood choked, 50 %
+      0.7 to 2.8 Ω → Heating element open, 51 %
+      5.4 Ω to 2.05 kΩ → Cycling thermostat burnt inside, with a resistance of its own, 17 %
     why: Tells “thermal cut-off blown, vent duct and hood choked” from “heating element open”.
-    more: Saves 84 min of repair for 17 min of work. Next best: measure plug pin L1 to H4 (17 min).
+    more: Saves 87 min of repair for 17 min of work, parts counted as minutes at 90 an hour. Next best: measure plug pin L1 to H4 (17 min).
 
     Make it safe
     Cord out (or breaker off). Meter on a known source, on the machine, on the known source again.
-    then: Measure plug pin L1 to H4
+    then: Measure plug pin N to H4, start button pressed
     ! No resistance range until it is proven dead.
-      under 0.6 Ω → Heating element open, 60 %
-      OL → Timer heat contact does not close, 20 %
+      0.7 to 2.8 Ω → Heating element open, 58 %
+      OL → Timer heat contact does not close, 19 %
+      5.4 Ω to 2.05 kΩ → Cycling thermostat burnt inside, with a resistance of its own, 18 %
     why: Tells “heating element open” from “timer heat contact does not close”.
-    more: Saves 76 min of repair for 17 min of work. Next best: measure H3 to H5 (17 min).
+    more: Saves 72 min of repair for 17 min of work, parts counted as minutes at 90 an hour. Next best: measure plug pin L1 to H4 (17 min).
 
-    Measure plug pin L1 to H4
+    Measure plug pin N to H4, start button pressed
     Cord out, wires on.
-      under 0.6 Ω → Heating element open, 60 %
-      OL → Timer heat contact does not close, 20 %
+      0.7 to 2.8 Ω → Heating element open, 58 %
+      OL → Timer heat contact does not close, 19 %
+      5.4 Ω to 2.05 kΩ → Cycling thermostat burnt inside, with a resistance of its own, 18 %
     why: Tells “heating element open” from “timer heat contact does not close”.
-    more: Saves 64 min of repair for 4 min of work. Next best: measure H3 to H5 (4 min).
+    more: Saves 61 min of repair for 4 min of work, parts counted as minutes at 90 an hour. Next best: measure H3 to H5 (4 min).
 
     Fit a new heating element
     New part beside old: same ratings, same terminals. Meter the new part before it goes in: under a minute, against the chance of a bad one (est. 1.5 %). Never bridge a fuse or limit.
-    why: 99 % that this is the repair.
-    more: The best test left (measure plug pin L1 to H4) would save under a minute for 4 min. Fitting the heater with limit and cut-off would add 36 and 16 min, and spare a call-back in 6 % (est.).
+    why: 96 % that this is the repair.
+    more: The best test left (measure H3 to H5) would save 3 min for 4 min. Fitting the heater with limit and cut-off would add 36 and 16 min, and spare a call-back in 6 % (est.).
 
     Put the rear panel back
     9 short screws; the machine must come out from the wall
@@ -102,12 +105,13 @@ test("a capacitor is discharged before its motor is metered, and says why", () =
   ).toMatchInlineSnapshot(`
     "Discharge the motor capacitor
     Through a resistor across its terminals, insulated tool, then measure that no voltage is left.
-    then: Measure plug pin N to AX
+    then: Measure F2 to AX
     ! It may hold a dangerous charge with the cord out.
-      22.0 to 30.6 Ω → Motor capacitor open, 37 %
-      OL → Drum and fan motor auxiliary winding open, 87 %
+      19.3 to 31.2 Ω → Motor capacitor open, 34 %
+      OL → Drum and fan motor auxiliary winding open, 79 %
+      8.8 to 19.3 Ω → Drum and fan motor, start winding, far from its rated resistance, 32 %
     why: Tells “motor capacitor open” from “drum and fan motor auxiliary winding open”.
-    more: Saves 7 min of repair for 4 min of work. Next best: measure F2 to AX (4 min)."
+    more: Saves 6 min of repair for 4 min of work, parts counted as minutes at 90 an hour. Next best: measure plug pin N to AX (4 min)."
   `);
 });
 
@@ -133,7 +137,7 @@ test("gas work says so", () => {
   expect(card("kelvane-g14", lines)).toMatchInlineSnapshot(`
     "Fit a new set of valve coils
     New part beside old: same ratings, same terminals. Meter the new part before it goes in: under a minute, against the chance of a bad one (est. 1.5 %). Never bridge a fuse or limit.
-    why: 100 % that this is the repair.
-    more: The best test left (measure plug pin L1 to A, start button pressed) would save under a minute for 4 min. Fitting the igniter with the valve coils would add 44 and 18 min, and spare a call-back in 5 % (est.)."
+    why: 99 % that this is the repair.
+    more: The best test left (measure the igniter, A to B) would save under a minute for 3 min. Fitting the igniter with the valve coils would add 44 and 18 min, and spare a call-back in 5 % (est.)."
   `);
 });

@@ -128,6 +128,7 @@ describe("the words of every kind of step", () => {
       examine: Does it stop when the door is opened? | Running, open the door: drum and heat must stop at once, and not start again by themselves when it is shut.
       examine: Does the heat switch off and on, with the exhaust within limits? | Let it run empty for a quarter of an hour, thermometer in the exhaust.
       prove: Prove it | Start it on heat, stay with it, answer what you see: starts, turns, warm air, heat cycles, air at the hood.
+      doubt: Look at what the model does not have | Fit nothing. Look at what the model does not have: the wires against the sheet, one by one; what an earlier repair swapped, bridged or renewed with another rating; drum, idler and rollers by hand, belt off: jam or drag; the blower wheel: loose on its shaft, full of lint; gas pressure, burner orifice, air in the line; float and pump by hand; the outlet’s volts while it runs; water, mice, a chafed harness.
       intake: Write what the customer noticed | In the customer’s own words.
       close: Close the job | Nothing is left open: causes examined, panels back, proven.
       close: Close the job with reservations | Told to the customer and written in the hand-over: heat cycles not seen (no time)."
@@ -163,6 +164,7 @@ describe("the words of every kind of step", () => {
       examine: Does it stop when the door is opened? | Running, open the door: drum and heat must stop at once, and not start again by themselves when it is shut.
       examine: Does the heat switch off and on, with the exhaust within limits? | Let it run empty for a quarter of an hour, thermometer in the exhaust.
       prove: Prove it | Start it on heat, stay with it, answer what you see: starts, turns, warm air, heat cycles, air at the hood.
+      doubt: Look at what the model does not have | Fit nothing. Look at what the model does not have: the wires against the sheet, one by one; what an earlier repair swapped, bridged or renewed with another rating; drum, idler and rollers by hand, belt off: jam or drag; the blower wheel: loose on its shaft, full of lint; gas pressure, burner orifice, air in the line; float and pump by hand; the outlet’s volts while it runs; water, mice, a chafed harness.
       intake: Write what the customer noticed | In the customer’s own words.
       close: Close the job | Nothing is left open: causes examined, panels back, proven.
       close: Close the job with reservations | Told to the customer and written in the hand-over: heat cycles not seen (no time)."
@@ -198,6 +200,7 @@ describe("the words of every kind of step", () => {
       examine: Does it stop when the door is opened? | Running, open the door: drum and heat must stop at once, and not start again by themselves when it is shut.
       examine: Does the heat switch off and on, with the exhaust within limits? | Let it run empty for a quarter of an hour, thermometer in the exhaust.
       prove: Prove it | Start it on heat, stay with it, answer what you see: starts, turns, warm air, heat cycles, air at the hood.
+      doubt: Look at what the model does not have | Fit nothing. Look at what the model does not have: the wires against the sheet, one by one; what an earlier repair swapped, bridged or renewed with another rating; drum, idler and rollers by hand, belt off: jam or drag; the blower wheel: loose on its shaft, full of lint; gas pressure, burner orifice, air in the line; float and pump by hand; the outlet’s volts while it runs; water, mice, a chafed harness.
       intake: Write what the customer noticed | In the customer’s own words.
       close: Close the job | Nothing is left open: causes examined, panels back, proven.
       close: Close the job with reservations | Told to the customer and written in the hand-over: heat cycles not seen (no time)."
@@ -234,6 +237,7 @@ describe("the words of every kind of step", () => {
       examine: Does it stop when the door is opened? | Running, open the door: drum and heat must stop at once, and not start again by themselves when it is shut.
       examine: Does the heat switch off and on, with the exhaust within limits? | Let it run empty for a quarter of an hour, thermometer in the exhaust.
       prove: Prove it | Start it on heat, stay with it, answer what you see: starts, turns, warm air, heat cycles, air at the hood.
+      doubt: Look at what the model does not have | Fit nothing. Look at what the model does not have: the wires against the sheet, one by one; what an earlier repair swapped, bridged or renewed with another rating; drum, idler and rollers by hand, belt off: jam or drag; the blower wheel: loose on its shaft, full of lint; gas pressure, burner orifice, air in the line; float and pump by hand; the outlet’s volts while it runs; water, mice, a chafed harness.
       intake: Write what the customer noticed | In the customer’s own words.
       close: Close the job | Nothing is left open: causes examined, panels back, proven.
       close: Close the job with reservations | Told to the customer and written in the hand-over: heat cycles not seen (no time)."
@@ -268,6 +272,7 @@ describe("the words of every kind of step", () => {
       examine: Does it stop when the door is opened? | Running, open the door: drum and heat must stop at once, and not start again by themselves when it is shut.
       examine: Does the heat switch off and on, with the exhaust within limits? | Let it run empty for a quarter of an hour, thermometer in the exhaust.
       prove: Prove it | Start it on heat, stay with it, answer what you see: starts, turns, warm air, heat cycles.
+      doubt: Look at what the model does not have | Fit nothing. Look at what the model does not have: the wires against the sheet, one by one; what an earlier repair swapped, bridged or renewed with another rating; drum, idler and rollers by hand, belt off: jam or drag; the blower wheel: loose on its shaft, full of lint; gas pressure, burner orifice, air in the line; float and pump by hand; the outlet’s volts while it runs; water, mice, a chafed harness.
       intake: Write what the customer noticed | In the customer’s own words.
       close: Close the job | Nothing is left open: causes examined, panels back, proven.
       close: Close the job with reservations | Told to the customer and written in the hand-over: heat cycles not seen (no time)."
@@ -298,10 +303,28 @@ describe("the titles of every test", () => {
       running: Does it stop by itself before its time?
       running: Does the timer move on?
       nothing: Look at the house supply
+      dead: Look at the cord, L1
+      dead: Look at the cord, neutral
+      dead: Look at the cord, L2
+      dead: Look at the timer motor contact
+      dead: Look at the door switch
+      dead: Look at the blower thermal fuse
+      dead: Look at the belt switch
       dead: Look at the drum belt
+      dead: Look at the start switch
+      dead: Look at the centrifugal hold contact
+      dead: Look at the drum motor
+      dead: Look at the centrifugal start contact
+      dead: Look at the timer motor
+      dead: Look at the timer heat contact
       dead: Warm the cycling thermostat to prove that it opens
+      dead: Look at the low-heat selector
+      dead: Look at the bias heater
       dead: Warm the high-limit thermostat to prove that it opens
+      dead: Look at the thermal cut-off
       dead: Look at the heating element
+      dead: Look at the centrifugal heat contact
+      dead: Look at the door lamp contact
       nothing: Look at the cycle setting
       nothing: Look at the way of starting
       dead: Measure the cord, L1, PL1 to TB1
@@ -365,15 +388,32 @@ describe("the titles of every test", () => {
       running: Does it stop by itself before its time?
       running: Does the timer move on?
       nothing: Look at the house supply
+      dead: Look at the cord, L1
+      dead: Look at the cord, neutral
+      dead: Look at the timer motor contact
+      dead: Look at the door switch
+      dead: Look at the blower thermal fuse
+      dead: Look at the belt switch
       dead: Look at the drum belt
+      dead: Look at the start switch
+      dead: Look at the centrifugal hold contact
+      dead: Look at the drum motor
+      dead: Look at the centrifugal start contact
+      dead: Look at the timer motor
+      dead: Look at the timer heat contact
       dead: Warm the cycling thermostat to prove that it opens
+      dead: Look at the low-heat selector
+      dead: Look at the bias heater
       dead: Warm the high-limit thermostat to prove that it opens
+      dead: Look at the thermal cut-off
+      dead: Look at the centrifugal heat contact
       dead: Warm the holding coil and measure it again hot
       dead: Warm the booster coil and measure it again hot
       dead: Warm the main coil and measure it again hot
       dead: Look at the igniter
       dead: Warm the radiant sensor to prove that it opens
       nothing: Look at the gas supply
+      dead: Look at the door lamp contact
       nothing: Look at the cycle setting
       nothing: Look at the way of starting
       dead: Measure the cord, L1, PL1 to TB1
@@ -435,12 +475,27 @@ describe("the titles of every test", () => {
       running: Does the display light?
       running: Does it show a fault code?
       nothing: Look at the house supply
+      dead: Look at the cord, L1
+      dead: Look at the cord, neutral
+      dead: Look at the cord, L2
       dead: Look over the control board for burnt spots
+      dead: Look at the start button
+      dead: Look at the door switch, board pole
+      dead: Look at the motor relay
+      dead: Look at the door switch
+      dead: Look at the blower thermal fuse
+      dead: Look at the belt switch
       dead: Look at the drum belt
+      dead: Look at the drum motor
+      dead: Look at the centrifugal start contact
+      dead: Look at the heat relay
       dead: Warm the exhaust thermistor in the hand: its ohms must fall as on its curve
       dead: Look at the moisture bars for film
       dead: Warm the high-limit thermostat to prove that it opens
+      dead: Look at the thermal cut-off
       dead: Look at the heating element
+      dead: Look at the centrifugal heat contact
+      dead: Look at the door lamp contact
       nothing: Look at the cycle setting
       dead: Measure the cord, L1, PL1 to TB1
       dead: Measure the cord, neutral, PN to TBN
@@ -509,17 +564,31 @@ describe("the titles of every test", () => {
       running: Does the display light?
       running: Does it show a fault code?
       nothing: Look at the house supply
+      dead: Look at the cord, L1
+      dead: Look at the cord, neutral
       dead: Look over the control board for burnt spots
+      dead: Look at the start button
+      dead: Look at the door switch, board pole
+      dead: Look at the motor relay
+      dead: Look at the door switch
+      dead: Look at the blower thermal fuse
+      dead: Look at the belt switch
       dead: Look at the drum belt
+      dead: Look at the drum motor
+      dead: Look at the centrifugal start contact
+      dead: Look at the heat relay
       dead: Warm the exhaust thermistor in the hand: its ohms must fall as on its curve
       dead: Look at the moisture bars for film
       dead: Warm the high-limit thermostat to prove that it opens
+      dead: Look at the thermal cut-off
+      dead: Look at the centrifugal heat contact
       dead: Warm the holding coil and measure it again hot
       dead: Warm the booster coil and measure it again hot
       dead: Warm the main coil and measure it again hot
       dead: Look at the igniter
       dead: Warm the radiant sensor to prove that it opens
       nothing: Look at the gas supply
+      dead: Look at the door lamp contact
       nothing: Look at the cycle setting
       dead: Measure the cord, L1, PL1 to TB1
       dead: Measure the cord, neutral, PN to TBN
@@ -583,10 +652,22 @@ describe("the titles of every test", () => {
       running: Does the display light?
       running: Does it show a fault code?
       nothing: Look at the house supply
+      dead: Look at the cord, L
+      dead: Look at the mains filter, L
+      dead: Look at the cord, neutral
+      dead: Look at the mains filter, N
+      dead: Look at the door switch
       dead: Look over the control board for burnt spots
+      dead: Look at the start button
+      dead: Look at the float switch
       nothing: Pull out the water tank: is it full?
+      dead: Look at the motor relay
+      dead: Look at the drum and fan motor
       dead: Measure the µF of the motor capacitor against its label
+      dead: Look at the pump relay
       dead: Does the drain pump turn freely?
+      dead: Look at the heat relay
+      dead: Look at the thermal cut-off
       dead: Warm the limit thermostat to prove that it opens
       dead: Look at the heating coil A, 1.4 kW
       dead: Look at the heating coil B, 0.9 kW

@@ -10,8 +10,8 @@ import type { RepairGroup } from "./repairs";
 import type { Valued } from "./valued";
 
 /** Repairs whose chance is below this are left out of the small problem; together they must not exceed {@link LEFT_OUT}. */
-const SLIGHT = 0.012;
-const LEFT_OUT = 0.1;
+const SLIGHT = 0.02;
+const LEFT_OUT = 0.25;
 const MOST_TESTS = 5;
 const MOST_PANELS = 4;
 /** A test that saves less than this is left out, minutes. */
