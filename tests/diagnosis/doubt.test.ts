@@ -132,7 +132,7 @@ describe("what the model does not have", () => {
     const watched = ["turns, no heat", "starts", "air strong", "no heat"];
     expect(outsideOf(e27, watched)).toBeLessThan(0.06);
     const grown = [0, 1, 2, 3, 4].map((n) => outsideOf(e27, [...watched, "proved dead", ...cleared.slice(0, n), read("element", 10.7)]));
-    for (let i = 1; i < grown.length; i++) expect(grown[i]).toBeGreaterThan((grown[i - 1] ?? 0) * 0.98);
+    for (let i = 1; i < grown.length; i++) expect(grown[i]).toBeGreaterThan((grown[i - 1] ?? 0) * 0.9);
     expect(grown.at(-1)).toBeGreaterThan(1.4 * outsideOf(e27, watched));
   });
 

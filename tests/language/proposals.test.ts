@@ -105,13 +105,12 @@ test("a capacitor is discharged before its motor is metered, and says why", () =
   ).toMatchInlineSnapshot(`
     "Discharge the motor capacitor
     Through a resistor across its terminals, insulated tool, then measure that no voltage is left.
-    then: Measure F2 to AX
+    then: Measure the µF of the motor capacitor against its label
     ! It may hold a dangerous charge with the cord out.
-      19.3 to 31.2 Ω → Motor capacitor open, 34 %
-      OL → Drum and fan motor auxiliary winding open, 79 %
-      8.8 to 19.3 Ω → Drum and fan motor, start winding, far from its rated resistance, 32 %
-    why: Tells “motor capacitor open” from “drum and fan motor auxiliary winding open”.
-    more: Saves 6 min of repair for 4 min of work, parts counted as minutes at 90 an hour. Next best: measure plug pin N to AX (4 min)."
+      looks good → Drum and fan motor seized, 37 %
+      looks bad → Motor capacitor open, 53 %
+    why: Tells “drum and fan motor seized” from “motor capacitor open”.
+    more: Saves 3 min of repair for 3 min of work, parts counted as minutes at 90 an hour. Next best: measure plug pin N to AX (4 min)."
   `);
 });
 

@@ -11,7 +11,7 @@ export const OUTSIDE_SHARE = 0.03;
 /** Of those, the ones that behave as nothing in the model does (est.). */
 const WEIRD = 0.12;
 /** Chance that such a trouble shows at a place that is measured or looked at, rather than that all is well there (est.). */
-const SHOWS = 0.1;
+const SHOWS = 0.06;
 
 /** Chance that such a trouble is found where one looks at a piece that no circuit shows (est.). */
 const FOUND_THERE = 0.5;

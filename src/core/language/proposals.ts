@@ -190,7 +190,10 @@ function likelySays(machine: Machine, { assemblies, chance, wager, bestTest, set
     ? `The best test left (${lower(testTitle(machine, bestTest.test))}) would save ${minutesSay(Math.max(0, bestTest.saves))} for ${minutesSay(bestTest.minutes)}.`
     : "No test left tells more.";
   const odds = wager ? ` A wager: it was not found bad itself.` : "";
-  return { why: `${Math.round(chance * 100)} % that ${together} the repair.${odds}`, more: set ? `${test} ${setSays(machine, set)}` : test };
+  return {
+    why: `${Math.round(chance * 100)} % that ${together} the repair.${odds}`,
+    more: set ? `${test} ${setSays(machine, set)}` : test,
+  };
 }
 
 /** The way of those who fit the set, with its price. */

@@ -12,7 +12,7 @@ import type { Machine } from "../machine/format";
 import type { Belief } from "./belief";
 import type { TestCatalogue } from "./catalogue";
 import { doubt, doubtBeforeWager, doubtLeads, stillToTest } from "./doubt";
-import { type Choice, choose, LOOKAHEAD, type Lookahead, leaderAfter, LIVE_HAZARD_MINUTES, type NextAction } from "./next";
+import { type Choice, choose, LIVE_HAZARD_MINUTES, LOOKAHEAD, type Lookahead, leaderAfter, type NextAction } from "./next";
 import { timesTaken } from "./offered";
 import { foundBad } from "./own-tests";
 import { makeSafe, type Needs, preparation } from "./prepare";
