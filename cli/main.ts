@@ -9,6 +9,7 @@ const COMMANDS: Record<string, () => Promise<{ run: (args: string[]) => Promise<
   check: () => import("./check"),
   say: () => import("./say"),
   diagnose: () => import("./diagnose"),
+  "first-steps": () => import("./first-steps"),
   rehearse: () => import("./rehearse"),
   bench: () => import("./bench"),
   schema: () => import("./schema"),

@@ -9,7 +9,7 @@ import type { SuspectSet } from "./suspect-set";
 /** Share of machines whose trouble is none that the model has, where nothing says otherwise (est.). */
 export const OUTSIDE_SHARE = 0.03;
 /** Of those, the ones that behave as nothing in the model does (est.). */
-const WEIRD = 0.12;
+const WEIRD = 0.06;
 /** Chance that such a trouble shows at a place that is measured or looked at, rather than that all is well there (est.). */
 const SHOWS = 0.06;
 

@@ -8,6 +8,9 @@ import { answerSays } from "./tests";
 /** Below this a resistance is a closed contact, Ω. */
 const CLOSED_OHMS = 1;
 
+/** A band without an upper end. */
+const ENDLESS = 1e8;
+
 /** What an outcome looks like: “OL”, “drum turns”, “9.6 to 12 Ω”. */
 export function outcomeSays(machine: Machine, question: Question, outcome: OutcomeClass): string {
   switch (outcome.kind) {
@@ -17,6 +20,7 @@ export function outcomeSays(machine: Machine, question: Question, outcome: Outco
       return answerSays(machine, question, outcome.value);
     case "band": {
       const { high, low, unit } = outcome;
+      if (high >= ENDLESS) return `over ${formatValue(low, unit)}`;
       return high < CLOSED_OHMS && unit === "ohm" ? `under ${Math.max(0.5, high).toFixed(1)} Ω` : rangeSays(low, high, unit);
     }
   }

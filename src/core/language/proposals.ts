@@ -8,7 +8,7 @@ import { panelName, partName, repairName, repairSays } from "../naming/names";
 import { capital, lower, minutesSay, percent } from "../naming/text";
 import type { Caution, Expectation, OutsideModel, Proposal, Purpose, Reason, SetOffer, Step, StepOf } from "../planning/proposal";
 import { BAD_NEW_PART } from "../planning/propose";
-import { DEFAULT_RATES } from "../planning/repairs";
+import { CALL_BACK_MINUTES, DEFAULT_RATES } from "../planning/repairs";
 import type { TestAction } from "../planning/tests";
 import { checkSays, checkTest } from "./checks";
 import { hypothesisSays } from "./diagnosis";
@@ -151,6 +151,10 @@ function reasonSays(machine: Machine, reason: Reason, step: Step, purpose: strin
       return likelySays(machine, reason);
     case "doubt":
       return doubtSays(machine, reason, step);
+    case "beside":
+      return {
+        why: `${percent(reason.chance)} that this is wrong besides: ${minutesSay(reason.minutes)} now, against a call-back of ${CALL_BACK_MINUTES} (est.).`,
+      };
     case "sibling":
       return { why: "It ages with what was fitted, and the labour is in the access: this job fits the set." };
     case "check-first":

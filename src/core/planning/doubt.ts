@@ -11,8 +11,12 @@ import { type OutsideModel, type Proposal, plain } from "./proposal";
 import type { TestAction } from "./tests";
 import type { Valued } from "./valued";
 
-/** From here on the trouble is taken to be none that the model has, unless one repair is likelier still. */
+/** From here on the trouble is taken to be none that the model has; and once that was looked for and not found. */
 const LEADS = 0.5;
+const LEADS_STILL = 0.85;
+/** A part must be so many times likelier than that; and once that was looked for and not found. */
+const BUY_TIMES = 1;
+const BUY_TIMES_STILL = 0.5;
 /** Before a part that was not found bad itself is bought, what the model does not have is looked at, from this share on. */
 const DOUBT_BEFORE_WAGER = 0.01;
 /** Minutes of looking at each (est.). */
@@ -30,15 +34,17 @@ const LOOK_MINUTES: Readonly<Record<OutsideModel, number>> = {
 const WORTH_WHILE = 1;
 
 /** Whether the trouble is taken to be none that the model has. */
-export const doubtLeads = ({ outside }: Ranking): boolean => outside > LEADS;
+export const doubtLeads = ({ outside }: Ranking, machine: Machine, job: JobState): boolean =>
+  outside > (lookedOutside(machine, job) ? LEADS_STILL : LEADS);
 
 /**
  * Whether a part may be bought: its repair is likelier than that the model does not have the trouble, and than that all is put right already. `chance`
  * is its share among what is left to be wrong.
  */
-export function mayBuy({ outside, fixed }: Ranking, chance: number, { fitted }: JobState): boolean {
-  const done = fitted.length > 0 ? fixed : 0;
-  return chance * (1 - outside - done) > Math.max(outside, done);
+export function mayBuy({ outside, fixed }: Ranking, chance: number, machine: Machine, job: JobState): boolean {
+  const done = job.fitted.length > 0 ? fixed : 0;
+  const times = lookedOutside(machine, job) ? BUY_TIMES_STILL : BUY_TIMES;
+  return chance * (1 - outside - done) > Math.max(times * outside, done);
 }
 
 /** Whether one looks at what the model does not have before a part is bought that was not found bad itself. */
@@ -96,7 +102,7 @@ export const nothingOutside = (look: readonly OutsideModel[]): FindingOf<"spot">
     return piece ? [{ kind: "spot", place: { piece }, result: { is: "answer", value: "good" }, circumstances: {} }] : [];
   });
 
-function lookedOutside(machine: Machine, job: JobState): boolean {
+export function lookedOutside(machine: Machine, job: JobState): boolean {
   const seen = new Set(
     job.evidence.flatMap(({ finding }) => (finding.kind === "spot" && "piece" in finding.place ? [finding.place.piece] : [])),
   );

@@ -4,12 +4,13 @@ import type { Hypothesis } from "../diagnosis/hypotheses";
 import type { Ranking } from "../diagnosis/rank";
 import type { JobState } from "../job/state";
 import { repairOf, replaces } from "../machine/assembly";
+import type { Machine } from "../machine/format";
 import { type Belief, beliefOf } from "./belief";
 import type { TestCatalogue } from "./catalogue";
 import { type CompactTest, CostToGo, compact, times } from "./cost-to-go";
-import { mayBuy } from "./doubt";
+import { lookedOutside, mayBuy } from "./doubt";
 import { exactStep } from "./exact-step";
-import { offeredTests } from "./offered";
+import { offeredTests, timesTaken } from "./offered";
 import { ownTestDue } from "./own-tests";
 import { DEFAULT_RATES, type Rates, type RepairGroup, repairGroups } from "./repairs";
 import type { TestAction } from "./tests";
@@ -78,14 +79,14 @@ export function choose(
   const valued = valueTests(catalogue, job, costs, repairsOnly);
   const { tests, repairs: all } = lookAhead(valued, costs, job, look);
   const allowed = ({ group, chance }: RepairChance) =>
-    !group.assemblies.some((a) => replaces(repairOf(machine, a))) || mayBuy(ranking, chance, job);
+    !group.assemblies.some((a) => replaces(repairOf(machine, a))) || mayBuy(ranking, chance, machine, job);
   const repairs = all.filter(allowed);
   const [repair] = repairs;
   const base = { belief, tests, repair, repairsOnly, valued: (test: TestAction) => valuedNow(catalogue, job, costs, repairsOnly, test) };
   const exact = look.exactUpTo > 0 ? exactStep(machine, belief, groups, tests, job, look.exactUpTo) : undefined;
   const measured = (action: NextAction): NextAction => measuredFirst(catalogue, job, costs, repairsOnly, action);
   if (exact && (exact.kind === "test" || allowed(exact))) return { ...base, action: measured(exact), by: "exact" };
-  const action = better(tests[0], repair, ranking);
+  const action = beforeOpening(job, better(tests[0], repair, worthOf(ranking, machine, job)), valued);
   return { ...base, action: action && measured(action), by: "lookahead" };
 }
 
@@ -96,11 +97,25 @@ function measuredFirst(catalogue: TestCatalogue, job: JobState, costs: CostToGo,
   return test ? { kind: "test", valued: valuedNow(catalogue, job, costs, repairsOnly, test) } : action;
 }
 
-/** Where nothing may be repaired, a test must be worth its minutes. */
-const WORTH_WHILE = 0.5;
+/** A test from outside is made before the first panel comes off when it saves so many times what it costs. */
+const BEFORE_OPENING = 2.5;
 
-function better(test: Choice["tests"][number] | undefined, repair: Choice["repair"], { outside }: Ranking): NextAction | undefined {
-  if (test && !repair && test.saves * (1 - outside) < WORTH_WHILE * test.cost) return undefined;
+/** With nothing open yet, what is settled from outside comes first: settings, lint and hood, a run, the outlet, the plug. */
+function beforeOpening(job: JobState, action: NextAction | undefined, valued: readonly Valued[]): NextAction | undefined {
+  if (job.everOpen || action?.kind !== "test" || action.valued.opens.length === 0) return action;
+  const outside = valued.find((v) => v.opens.length === 0 && v.saves > BEFORE_OPENING * v.cost && timesTaken(job, v.test) === 0);
+  return outside ? { kind: "test", valued: outside } : action;
+}
+
+/** Where nothing may be repaired, a test must save so much of its minutes; less once what the model does not have was looked for and not found. */
+const WORTH_WHILE = 0.5;
+const WORTH_WHILE_STILL = 0.15;
+
+const worthOf = ({ outside }: Ranking, machine: Machine, job: JobState): number =>
+  (lookedOutside(machine, job) ? WORTH_WHILE_STILL : WORTH_WHILE) / (1 - outside);
+
+function better(test: Choice["tests"][number] | undefined, repair: Choice["repair"], worth: number): NextAction | undefined {
+  if (test && !repair && test.saves < worth * test.cost) return undefined;
   if (test && (!repair || test.toGo < repair.toGo)) return { kind: "test", valued: test };
   return repair && { kind: "repair", group: repair.group, chance: repair.chance };
 }

@@ -72,6 +72,8 @@ export type Reason =
       readonly entries: readonly string[] /** What would be fitted next, not found bad itself. */;
       readonly wager?: string;
     }
+  /** It may be wrong besides, and is put right for less than a call-back would cost. */
+  | { readonly code: "beside"; readonly chance: number; readonly minutes: number }
   /** The rest of a set that was begun. */
   | { readonly code: "sibling" }
   | { readonly code: "check-first"; readonly check: OpenCheck }

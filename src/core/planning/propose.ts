@@ -11,6 +11,7 @@ import { partsOfAssembly, type Repair, repairOf, replaces } from "../machine/ass
 import type { Machine } from "../machine/format";
 import type { Belief } from "./belief";
 import type { TestCatalogue } from "./catalogue";
+import { type Beside, cheapBeside } from "./cheap-beside";
 import { doubt, doubtBeforeWager, doubtLeads, stillToTest } from "./doubt";
 import { type Choice, choose, LIVE_HAZARD_MINUTES, LOOKAHEAD, type Lookahead, leaderAfter, type NextAction } from "./next";
 import { timesTaken } from "./offered";
@@ -48,7 +49,9 @@ export function propose(
   if (first) return first;
   const sibling = job.proof ? undefined : siblingDue(machine, job);
   if (sibling !== undefined) return proposeSibling(machine, job, sibling);
-  if (job.fitted.length > 0 && ranking.fixed >= SURELY_FIXED) return wayToClose(machine, job);
+  const beside = job.fitted.length > 0 && !job.proof ? cheapBeside(catalogue.suspects, job, ranking) : undefined;
+  if (job.fitted.length > 0 && ranking.fixed >= SURELY_FIXED - (beside?.share ?? 0))
+    return beside ? proposeBeside(machine, job, beside) : wayToClose(machine, job);
   const choice = choose(catalogue, job, ranking, rates, look);
   if (!choice) return wayToClose(machine, job);
   const mayBeFixed = job.fitted.length > 0 && runsSinceRepair(job) < MOST_PROOFS && ranking.fixed > PROVE_BEFORE_NEXT_PART;
@@ -104,7 +107,7 @@ const runsSinceRepair = ({ evidence, fitted }: Job): number =>
 
 /** While the record is likelier under none of the suspects, nothing is fitted: entries are taken again, or it is said. */
 function doubtedStep(catalogue: TestCatalogue, job: Job, ranking: Ranking, choice: Choice): Proposal | undefined {
-  if (!doubtLeads(ranking)) return undefined;
+  if (!doubtLeads(ranking, catalogue.suspects.predictor.machine, job)) return undefined;
   const left = stillToTest(catalogue, job, ranking, choice);
   if (!left) return doubt(catalogue, job, ranking);
   if ("test" in left) return proposeTest(catalogue, job, choice, left.test);
@@ -188,6 +191,13 @@ function needsOfRepair(machine: Machine, { panelsOff }: Job, repair: Repair): Ne
     opens: panelsToOpen(machine, [repair.panel], panelsOff),
     touched: dead ? partsOfAssembly(machine, repair.id) : [],
   };
+}
+
+/** What may be wrong besides and is cheap to put right now. */
+function proposeBeside(machine: Machine, job: Job, { repair, share }: Beside): Proposal {
+  const reason: Reason = { code: "beside", chance: share, minutes: repair.minutes };
+  const before = preparation(machine, job, needsOfRepair(machine, job, repair), { for: "fit", assembly: repair.id });
+  return before ? { ...before, reason } : plain(fitStep(repair), repair.minutes, reason);
 }
 
 /** Who fits sets: the next assembly of a set that was begun. */
