@@ -1,7 +1,7 @@
 import { item, real } from "../array/at";
 import type { Evidence } from "../job/state";
 import type { Hypothesis } from "./hypotheses";
-import { logSum, softmax } from "./softmax";
+import { logSum, softmax } from "./logs";
 import type { SuspectSet } from "./suspect-set";
 
 interface Leader {

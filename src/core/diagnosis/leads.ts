@@ -1,6 +1,6 @@
 import { item, real } from "../array/at";
 import type { Evidence } from "../job/state";
-import { logSum } from "./softmax";
+import { logSum, summed } from "./logs";
 
 /** What the leads of a meter that was not zeroed may read, Ω, and how often (est.): one unknown of the whole job. */
 export const LEADS: readonly number[] = [0.05, 0.25, 0.5, 0.85];
@@ -15,9 +15,7 @@ export const hangsOnLeads = ({ finding }: Evidence): boolean =>
 /** Shares of the leads that a job's meter may have, learned from all its low readings. `low[k][n]`: column of the n-th low reading under the k-th leads. */
 export function leadShares(prior: Float64Array, low: readonly (readonly Float64Array[])[]): Float64Array {
   const logs = Float64Array.from(low, (columns, k) => {
-    const total = Float64Array.from(prior);
-    for (const column of columns) for (let i = 0; i < total.length; i++) total[i] = real(total, i) + real(column, i);
-    return Math.log(item(USUALLY, k)) + logSum(total);
+    return Math.log(item(USUALLY, k)) + logSum(summed(prior, columns));
   });
   const all = logSum(logs);
   return logs.map((l) => Math.exp(l - all));

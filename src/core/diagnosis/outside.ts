@@ -1,13 +1,13 @@
 import { item, real } from "../array/at";
 import type { Finding, FindingKind, FindingOf } from "../finding/finding";
 import type { Evidence } from "../job/state";
+import { highest, logSum, summed } from "./logs";
 import { repeated, takenBack } from "./repeats";
-import { logSum } from "./softmax";
-import { anything, highest } from "./strange";
+import { anything } from "./strange";
 import type { SuspectSet } from "./suspect-set";
 
 /** Share of machines whose trouble is none that the model has, where nothing says otherwise (est.). */
-export const OUTSIDE_SHARE = 0.03;
+const OUTSIDE_SHARE = 0.03;
 /** Of those, the ones that behave as nothing in the model does (est.). */
 const WEIRD = 0.06;
 /** Chance that such a trouble shows at a place that is measured or looked at, rather than that all is well there (est.). */
@@ -37,21 +37,21 @@ export function outsideLog(set: SuspectSet, evidence: readonly Evidence[]): numb
   const columns = set.columns(raw);
   const again = repeated(evidence);
   const slips = takenBack(evidence);
-  const behaves = Float64Array.from(set.logPrior);
+  const behaviour: Float64Array[] = [];
   let weird = 0;
   let measured = 0;
   evidence.forEach((e, n) => {
     const column = item(columns, n);
     const top = highest(column);
     if (BEHAVIOUR.includes(e.finding.kind)) {
-      for (let i = 0; i < behaves.length; i++) behaves[i] = real(behaves, i) + real(column, i);
+      behaviour.push(column);
       weird += item(again, n) > 0 ? top : Math.log(anything(set, e, top));
     } else if (isOutside(e.finding)) measured += pieceLog(evidence, e.finding, n, top);
     else if (item(again, n) > 0) measured += top;
     else if (item(slips, n)) measured += real(column, set.healthy);
     else measured += Math.log((1 - SHOWS) * Math.exp(real(column, set.healthy)) + SHOWS * anything(set, e, top));
   });
-  const like = Math.log(1 - WEIRD) + logSum(behaves);
+  const like = Math.log(1 - WEIRD) + logSum(summed(set.logPrior, behaviour));
   const unlike = Math.log(WEIRD) + weird;
   return Math.log(OUTSIDE_SHARE) + logSum(Float64Array.of(like, unlike)) + measured;
 }

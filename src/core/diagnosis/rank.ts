@@ -2,8 +2,8 @@ import { item, real, whole } from "../array/at";
 import type { Evidence } from "../job/state";
 import { repairOf, replaces } from "../machine/assembly";
 import type { Hypothesis } from "./hypotheses";
+import { logSum, softmax, summed } from "./logs";
 import { outsideLog } from "./outside";
-import { logSum, softmax } from "./softmax";
 import { LEAST_LIKELIHOOD, type SuspectSet } from "./suspect-set";
 
 /** How one entry speaks for (+) or against (−) a suspect, in bans (powers of ten) against the average of all suspects. */
@@ -83,12 +83,6 @@ function withStuck(set: SuspectSet, logs: Float64Array, unhelped: Float64Array, 
     logs[i] = both;
     stuck[i] = Math.exp(not - both);
   }
-}
-
-function summed(first: Float64Array, columns: readonly Float64Array[]): Float64Array {
-  const logs = Float64Array.from(first);
-  for (const column of columns) for (let i = 0; i < logs.length; i++) logs[i] = real(logs, i) + real(column, i);
-  return logs;
 }
 
 /** Weights of the entries for a hypothesis; what they are held against is worked out when they are first asked for. */

@@ -1,4 +1,4 @@
-import { answers } from "../finding/finding";
+import { answersAlike } from "../finding/finding";
 import type { Evidence } from "../job/state";
 
 /** Chance that the same thing found again in the same way is found so for the same reason, right or wrong: once more, and from then on (est.). */
@@ -21,11 +21,8 @@ export const takenBack = (evidence: readonly Evidence[]): boolean[] =>
 
 const isSame = (a: Evidence, b: Evidence): boolean => asksSame(a, b) && agree(a.finding.result, b.finding.result);
 
-function asksSame(a: Evidence, b: Evidence): boolean {
-  if (a.source !== b.source || a.fitted.length !== b.fitted.length || !answers(a.finding, b.finding)) return false;
-  const wires = (e: Evidence) => JSON.stringify(e.finding.circumstances.wiring ?? []);
-  return wires(a) === wires(b);
-}
+const asksSame = (a: Evidence, b: Evidence): boolean =>
+  a.source === b.source && a.fitted.length === b.fitted.length && answersAlike(a.finding, b.finding);
 
 type Result = Evidence["finding"]["result"];
 

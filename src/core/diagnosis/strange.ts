@@ -2,7 +2,7 @@ import { item, real } from "../array/at";
 import { type FindingKind, findingKind } from "../finding/finding";
 import { strayDensity } from "../finding/kinds/ohms";
 import type { Evidence } from "../job/state";
-import { logSum } from "./softmax";
+import { highest, logSum, summed } from "./logs";
 import type { SuspectSet } from "./suspect-set";
 
 /** An entry that the rest of the record did not lead anybody to expect. */
@@ -30,18 +30,11 @@ export function anything(set: SuspectSet, { finding }: Evidence, top: number): n
   return Math.exp(top) * UNUSUAL;
 }
 
-export function highest(column: Float64Array): number {
-  let top = -Infinity;
-  for (let i = 0; i < column.length; i++) if (real(column, i) > top) top = real(column, i);
-  return top;
-}
-
 /** Entries that the rest of the record makes unlikely under everything that the model has, the strangest first. Posterior predictive, entry by entry. */
 export function strangeEntries(set: SuspectSet, evidence: readonly Evidence[]): Strange[] {
   if (evidence.length < 2) return [];
   const columns = set.columns(evidence);
-  const total = Float64Array.from(set.logPrior);
-  for (const column of columns) for (let i = 0; i < total.length; i++) total[i] = real(total, i) + real(column, i);
+  const total = summed(set.logPrior, columns);
   const all = logSum(total);
   const without = new Float64Array(total.length);
   return evidence

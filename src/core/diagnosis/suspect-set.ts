@@ -6,6 +6,7 @@ import { type Fault, faultsId } from "../machine/fault";
 import type { Predictor } from "../prediction/predictor";
 import { type Hypothesis, hypothesesOf, remaining } from "./hypotheses";
 import { hangsOnLeads, LEADS, leadShares, mixed } from "./leads";
+import { highest, summed } from "./logs";
 import { repeated } from "./repeats";
 
 /** Columns kept: more than the longest job has entries. */
@@ -90,12 +91,11 @@ export class SuspectSet {
   private leadsOf(evidence: readonly Evidence[]): Float64Array | undefined {
     const low = evidence.filter(hangsOnLeads);
     if (low.length === 0) return undefined;
-    const known = Float64Array.from(this.logPrior);
-    for (const e of evidence) {
-      if (hangsOnLeads(e)) continue;
-      const column = this.column(e);
-      for (let i = 0; i < known.length; i++) known[i] = real(known, i) + real(column, i);
-    }
+    const others = evidence.filter((e) => !hangsOnLeads(e));
+    const known = summed(
+      this.logPrior,
+      others.map((e) => this.column(e)),
+    );
     const byReading = low.map((e) => this.withLeads(e));
     return leadShares(
       known,
@@ -131,8 +131,7 @@ export class SuspectSet {
 
 /** With this chance the entry says no more than that it came out as before. */
 function weakened(column: Float64Array, chance: number): Float64Array {
-  let top = -Infinity;
-  for (let i = 0; i < column.length; i++) top = Math.max(top, real(column, i));
+  const top = highest(column);
   const weak = new Float64Array(column.length);
   for (let i = 0; i < weak.length; i++) weak[i] = top + Math.log(chance + (1 - chance) * Math.exp(real(column, i) - top));
   return weak;

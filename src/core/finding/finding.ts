@@ -4,7 +4,7 @@ import type { Fault } from "../machine/fault";
 import type { Machine } from "../machine/format";
 import type { Prediction } from "../prediction/prediction";
 import type { Predictor } from "../prediction/predictor";
-import { controlsIn } from "./circumstances";
+import { controlsIn, wiringIn } from "./circumstances";
 import type { FindingDefinition, Judged, QuestionOf, Witness } from "./definition";
 import { airspeed } from "./kinds/airspeed";
 import { amps } from "./kinds/amps";
@@ -115,6 +115,10 @@ export function answers(finding: Finding, question: Question): boolean {
   const same = "between" in a && "between" in b ? samePoints(a.between, b.between) : JSON.stringify(a) === JSON.stringify(b);
   return same && controlsAgree(controlsIn(finding.circumstances), controlsIn(question.circumstances));
 }
+
+/** Whether it answers this question in the same way: the same wires off, too. */
+export const answersAlike = (finding: Finding, question: Question): boolean =>
+  answers(finding, question) && JSON.stringify(wiringIn(finding.circumstances)) === JSON.stringify(wiringIn(question.circumstances));
 
 const controlsAgree = (a: Readonly<Record<string, string>>, b: Readonly<Record<string, string>>): boolean =>
   Object.keys({ ...a, ...b }).every((k) => a[k] === undefined || b[k] === undefined || a[k] === b[k]);

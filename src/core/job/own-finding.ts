@@ -28,16 +28,13 @@ export function hasOwnFinding(state: JobState, part: string): boolean {
   return machine !== undefined && untold.some((u) => u.repairs === fitted.length && isOf(u.finding, part, machine));
 }
 
-/** Whether an answer to this question would be about the part itself. */
-export const asksOf = (question: Question, part: string, machine: Machine): boolean => isOf(question, part, machine);
-
-function isOf(finding: Question, id: string, machine: Machine): boolean {
+/** Whether an answer to this question is about the part itself. */
+export function isOf(finding: Question, id: string, machine: Machine): boolean {
   const part = maybePartOf(machine, id);
   if (!part) return false;
   switch (finding.kind) {
     case "look":
     case "verdict":
-      return finding.place.part === id;
     case "capacitance":
       return finding.place.part === id;
     case "amps":

@@ -49,9 +49,9 @@ export function faultSays(machine: Machine, fault: Fault): string {
       fault.mode === JOINT_OPEN ? "wire off or burnt" : fault.mode === JOINT_PINCHED ? "wire rubbed through on the cabinet" : "poor joint";
     return `${part.name}: ${what} at ${net}`;
   }
-  if (fault.mode === RESISTIVE) return `${part.name} burnt inside, with a resistance of its own`;
+  if (fault.mode === RESISTIVE) return `${part.name} burnt inside`;
   if (fault.mode === OFF_VALUE) {
-    return `${part.name}${fault.at === undefined ? "" : `, ${fault.at} winding,`} far from its rated resistance`;
+    return `${part.name}${fault.at === undefined ? "" : `, ${fault.at} winding,`} far off its rating`;
   }
   const known = part.faults.find((f) => f.mode === fault.mode && f.at === fault.at);
   return `${part.name} ${known?.says ?? fault.mode}`;

@@ -1,12 +1,12 @@
 import type { Ranking } from "../diagnosis/rank";
 import { strangeEntries } from "../diagnosis/strange";
-import { answers, type FindingOf } from "../finding/finding";
+import { answersAlike, type FindingOf } from "../finding/finding";
 import type { Piece } from "../finding/kinds/spot";
 import type { JobState } from "../job/state";
 import { hasHood, type Machine } from "../machine/format";
 import type { TestCatalogue } from "./catalogue";
 import type { Choice } from "./next";
-import { offeredTests, timesTaken } from "./offered";
+import { offeredTests } from "./offered";
 import { type OutsideModel, type Proposal, plain } from "./proposal";
 import type { TestAction } from "./tests";
 import type { Valued } from "./valued";
@@ -69,10 +69,7 @@ function takeAgain(catalogue: TestCatalogue, job: JobState): { readonly again: T
   for (const { entry } of strangeEntries(catalogue.suspects, job.evidence)) {
     const evidence = job.evidence.find((e) => e.entry === entry);
     if (!evidence || evidence.fitted.length !== job.fitted.length) continue;
-    const wires = JSON.stringify(evidence.finding.circumstances.wiring ?? []);
-    const same = (t: TestAction) =>
-      answers(evidence.finding, t.question) && JSON.stringify(t.question.circumstances.wiring ?? []) === wires;
-    const again = offered.find((t) => same(t) && timesTaken(job, t) < 2);
+    const again = offered.find((t) => answersAlike(evidence.finding, t.question));
     if (again) return { again, entry };
   }
   return undefined;

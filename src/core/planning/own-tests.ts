@@ -1,8 +1,8 @@
 import { item, real } from "../array/at";
 import { type Hypothesis, remedyOf } from "../diagnosis/hypotheses";
-import { asksOf, hasOwnFinding, ownFindings } from "../job/own-finding";
+import { hasOwnFinding, isOf, ownFindings } from "../job/own-finding";
 import { assembliesFitted, type JobState } from "../job/state";
-import { type Machine, maybePartOf } from "../machine/format";
+import type { Machine } from "../machine/format";
 import type { Belief } from "./belief";
 import type { TestCatalogue } from "./catalogue";
 import { offeredTests, timesTaken } from "./offered";
@@ -40,11 +40,9 @@ export function ownTestDue(catalogue: TestCatalogue, job: JobState, belief: Beli
   const due = dueOf(job, group);
   const [question] = partsInQuestion(machine, belief, group, due);
   if (!question || hasOwnFinding(job, question.part)) return undefined;
-  const part = maybePartOf(machine, question.part);
-  if (!part) return undefined;
   const number = catalogue.suspects.numberOf(question.leader.id);
   const own = offeredTests(catalogue.tests, machine, job)
-    .filter((t) => timesTaken(job, t) === 0 && asksOf(t.question, part.id, machine))
+    .filter((t) => timesTaken(job, t) === 0 && isOf(t.question, question.part, machine))
     .map((test) => ({ test, tells: tells(catalogue, test, number) }));
   const telling = own.filter((o) => o.tells > TELLS);
   const [best] = (telling.length > 0 ? telling : own).sort((a, b) => dearness(a) - dearness(b) || a.test.minutes - b.test.minutes);
