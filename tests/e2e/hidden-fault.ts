@@ -11,9 +11,11 @@ import { parseMachine } from "../../src/core/machine/read";
 import { deadCondition } from "../../src/core/machine/run/at-rest";
 import { wiringUnder } from "../../src/core/machine/wiring";
 
-export const E27: Machine = parseMachine(
-  JSON.parse(readFileSync(resolve(import.meta.dirname, "../../src/machines/orrinshaw-e27.machine.json"), "utf8")),
-);
+/** A shipped machine, read as the program reads it. */
+export const machineOf = (id: string): Machine =>
+  parseMachine(JSON.parse(readFileSync(resolve(import.meta.dirname, `../../src/machines/${id}.machine.json`), "utf8")));
+
+export const E27: Machine = machineOf("orrinshaw-e27");
 const deadJob = { ...foldJob("job", [], () => E27), machine: E27, safety: { power: "dead", liveTests: false, discharged: [] } } as const;
 
 /** What an ohm-meter shows on a machine with these faults at the place that `words` name: the reading comes from the circuit, not from the test. */

@@ -30,3 +30,8 @@ export function drawIndex(weights: readonly number[], random: () => number): num
   }
   return weights.length - 1;
 }
+
+/** Normal, mean 0 and 1 σ of 1 (Box & Muller 1958). */
+export const normalFrom = (random: () => number): number => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+
+export const within = ([low, high]: readonly [number, number], random: () => number): number => low + (high - low) * random();

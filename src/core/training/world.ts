@@ -8,11 +8,9 @@ import { codeAnswers, codeErrorRate, codeFinding } from "../finding/kinds/code";
 import { sightFinding } from "../finding/kinds/sight";
 import type { Piece } from "../finding/kinds/spot";
 import { type SightId, sightOf, UNTOLD } from "../finding/sights";
-import { partsOfAssembly } from "../machine/assembly";
 import { type Fault, FaultSet, faultsId, JOINT_POOR } from "../machine/fault";
-import { type Machine, partOf } from "../machine/format";
+import type { Machine } from "../machine/format";
 import { networkOf, probeNode } from "../machine/network";
-import { kindOf } from "../machine/parts/index";
 import { deadCondition } from "../machine/run/at-rest";
 import { operate, startScript } from "../machine/run/operate";
 import { wiringUnder } from "../machine/wiring";
@@ -23,10 +21,9 @@ import { type RunMeasures, runMeasures } from "../prediction/run-measures";
 import { CODE, type SightShares, sightShares } from "../prediction/run-sights";
 import { drawForeign, type Foreign } from "./foreign";
 import { type Nature, NEAR } from "./nature";
-import { drawIndex, streamFrom } from "./random";
+import { drawIndex, normalFrom, streamFrom, within } from "./random";
+import { variedMachine, wrongWithNew } from "./varied";
 
-/** However a tolerance is stretched, a part keeps this share of its rating. */
-const LEAST_FACTOR = 0.2;
 const SHORT_RUN_S = 130;
 const LONG_RUN_S = 960;
 const LIVE_AT_S = 45;
@@ -52,9 +49,6 @@ interface WorldOptions {
   /** Only this hypothesis or suspect. */
   readonly fault?: string | undefined;
 }
-
-const normalFrom = (random: () => number): number => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
-const within = ([low, high]: readonly [number, number], random: () => number): number => low + (high - low) * random();
 
 /**
  * One machine in somebody's house, with a fault that nobody knows yet. Whatever is drawn comes from a stream of its own: by part, by fault, and by
@@ -86,14 +80,7 @@ export class World {
   ) {
     this.nature = nature;
     this.random = streamFrom(seed, "meter");
-    const { roomC } = nature;
-    const thermal = roomC ? { ...machine.thermal, ambientC: within(roomC, streamFrom(seed, "room")) } : machine.thermal;
-    const varied: Machine = {
-      ...machine,
-      thermal,
-      parts: machine.parts.map((p) => this.varied(p)),
-      ...(machine.timer && { timer: this.variedTimer(machine.timer) }),
-    };
+    const varied = variedMachine(machine, nature, seed);
     this.truth = varied;
     this.random = streamFrom(seed, "meter");
     this.gain = 1 + nature.meterGain * (2 * this.random() - 1);
@@ -106,21 +93,6 @@ export class World {
     this.hidden = drawn.hidden;
     this.faults = drawn.faults;
     this.complaint = this.retold(drawn.complaint);
-  }
-
-  private varied(part: Machine["parts"][number]): Machine["parts"][number] {
-    const { together, toleranceFactor } = this.nature;
-    const random = streamFrom(this.seed, `part ${part.id}`);
-    const common = 2 * streamFrom(this.seed, "all parts")() - 1;
-    const evenly = (share: number) => 1 + share * ((1 - together) * (2 * random() - 1) + together * common);
-    const factor = "tolerance" in part ? evenly(toleranceFactor * part.tolerance) : 1;
-    return kindOf(part).varied(part, { factor: Math.max(LEAST_FACTOR, factor), evenly });
-  }
-
-  private variedTimer(timer: NonNullable<Machine["timer"]>): NonNullable<Machine["timer"]> {
-    const random = streamFrom(this.seed, "timer");
-    const step = (minutes: number) => minutes * (1 + this.nature.timerSteps * (2 * random() - 1));
-    return { ...timer, advances: timer.advances.map((a) => ({ ...a, afterMinutes: step(a.afterMinutes) })) };
   }
 
   /** In one job of some, a trouble that no hypothesis has, drawn until somebody notices it. */
@@ -237,28 +209,10 @@ export class World {
   /** The faults that are left after these were fitted or put right, in their order, with what is wrong with the new parts. */
   left(fitted: readonly string[]): readonly Fault[] {
     const left = remaining(this.machine, this.faults, fitted);
-    const bad = [...new Set(fitted)].flatMap((assembly) => this.wrongWithNew(assembly, fitted.filter((f) => f === assembly).length));
+    const bad = [...new Set(fitted)].flatMap((assembly) =>
+      wrongWithNew(this.machine, this.nature, this.seed, assembly, fitted.filter((f) => f === assembly).length),
+    );
     return bad.length === 0 ? left : [...left, ...bad];
-  }
-
-  /** Of the n-th new one that was fitted. */
-  private wrongWithNew(assembly: string, n: number): Fault[] {
-    const random = streamFrom(this.seed, `new ${assembly} ${n}`);
-    if (random() >= this.nature.badNew) return [];
-    const faults = partsOfAssembly(this.machine, assembly).flatMap((id) =>
-      partOf(this.machine, id).faults.flatMap((f) =>
-        f.remedy ? [] : [{ part: id, mode: f.mode, at: f.at, severity: f.severity, weight: f.weight.value }],
-      ),
-    );
-    if (faults.length === 0) return [];
-    const { weight: _, ...fault } = item(
-      faults,
-      drawIndex(
-        faults.map((f) => f.weight),
-        random,
-      ),
-    );
-    return [fault];
   }
 
   /**
