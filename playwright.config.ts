@@ -9,6 +9,8 @@ export default defineConfig({
   forbidOnly: true,
   outputDir: "test-results/browser",
   use: {
+    // What can’t be touched is said by its own name, not as a test that took too long.
+    actionTimeout: 20_000,
     viewport: { width: 1280, height: 800 },
     launchOptions: {
       executablePath: process.env.YENNIC_CHROMIUM ?? "/usr/bin/chromium",

@@ -13,6 +13,17 @@ import { useCompletion } from "./use-completion";
 import { useKeypad } from "./use-keypad";
 import { useCompletionContext, useLineInput, useSend, useUnderstanding, useVocabulary } from "./use-line";
 
+/** The field as it is for trade words: nothing of the browser's completes, corrects or capitalises them. */
+const FIELD = {
+  placeholder: "element OL · turns, no heat · rear off",
+  "aria-label": "Reading line",
+  autoComplete: "off",
+  autoCapitalize: "off",
+  autoCorrect: "off",
+  spellCheck: false,
+  enterKeyHint: "enter",
+} as const;
+
 /** Takes what a technician would mutter; says how it understood before Enter, and keeps it whatever it is. */
 export function ReadingLine() {
   const dispatch = useDispatch();
@@ -52,18 +63,8 @@ export function ReadingLine() {
       <div className={styles.dock}>
         {keypad.shown && <Keypad line={line} edit={edit} close={keypad.hide} />}
         <form className={styles.line} data-state={stateOf(understood)} onSubmit={submit}>
-          <Offers completion={completion} />
-          <input
-            {...completion.inputProps(input)}
-            placeholder="element OL · turns, no heat · rear off"
-            aria-label="Reading line"
-            aria-describedby={note}
-            autoComplete="off"
-            autoCapitalize="off"
-            autoCorrect="off"
-            spellCheck={false}
-            enterKeyHint="enter"
-          />
+          <Offers completion={completion} held={keypad.shown} />
+          <input {...completion.inputProps(input)} {...FIELD} aria-describedby={note} />
           <output id={note} className={styles.note}>
             {noteSays(understood)}
           </output>
