@@ -1,6 +1,8 @@
 import { item, real } from "../array/at";
 import type { Finding, FindingKind, FindingOf } from "../finding/finding";
+import { isOf } from "../job/own-finding";
 import type { Evidence } from "../job/state";
+import type { Machine } from "../machine/format";
 import { highest, logSum, summed } from "./logs";
 import { repeated, takenBack } from "./repeats";
 import { anything } from "./strange";
@@ -27,31 +29,35 @@ function pieceLog(evidence: readonly Evidence[], { place, result }: FindingOf<"s
 /** What is found of the machine as it runs, rather than of one place in it. */
 const BEHAVIOUR: readonly FindingKind[] = ["sight", "code", "volts", "amps", "temperature", "pressure", "series"];
 
+/** Of the machine as it runs, or of a way through it: what a trouble shows from afar, wherever it sits. */
+const isFromAfar = ({ finding }: Evidence, machine: Machine): boolean =>
+  BEHAVIOUR.includes(finding.kind) || (finding.kind === "ohms" && !machine.parts.some((p) => isOf(finding, p.id, machine)));
+
 /**
- * log of prior × P(record | the trouble is none that the model has). Such a machine behaves like one with any of the known troubles, or now and then
- * like none; and where it is measured or looked at all is well, now and then not. So its share stays as it was while people only watch, and grows as
- * one known cause after the other is cleared and as readings come in that none explains.
+ * log of prior × P(record | the trouble is none that the model has). From afar such a machine is like one with any of the known troubles, or now and
+ * then like none; and where a part itself is measured or looked at all is well, now and then not. So its share stays as it was while people only watch
+ * and measure ways, and grows as one known cause after the other is cleared and as readings come in that none explains.
  */
 export function outsideLog(set: SuspectSet, evidence: readonly Evidence[]): number {
   const raw = evidence.map((e) => ({ ...e, fitted: [] }));
   const columns = set.columns(raw);
   const again = repeated(evidence);
   const slips = takenBack(evidence);
-  const behaviour: Float64Array[] = [];
+  const afar: Float64Array[] = [];
   let weird = 0;
   let measured = 0;
   evidence.forEach((e, n) => {
     const column = item(columns, n);
     const top = highest(column);
-    if (BEHAVIOUR.includes(e.finding.kind)) {
-      behaviour.push(column);
+    if (isFromAfar(e, set.predictor.machine)) {
+      afar.push(column);
       weird += item(again, n) > 0 ? top : Math.log(anything(set, e, top));
     } else if (isOutside(e.finding)) measured += pieceLog(evidence, e.finding, n, top);
     else if (item(again, n) > 0) measured += top;
     else if (item(slips, n)) measured += real(column, set.healthy);
     else measured += Math.log((1 - SHOWS) * Math.exp(real(column, set.healthy)) + SHOWS * anything(set, e, top));
   });
-  const like = Math.log(1 - WEIRD) + logSum(summed(set.logPrior, behaviour));
+  const like = Math.log(1 - WEIRD) + logSum(summed(set.logPrior, afar));
   const unlike = Math.log(WEIRD) + weird;
   return Math.log(OUTSIDE_SHARE) + logSum(Float64Array.of(like, unlike)) + measured;
 }

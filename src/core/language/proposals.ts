@@ -218,7 +218,7 @@ const OUTSIDE: Record<OutsideModel, string> = {
 };
 
 /** How sure it is that the model does not have the trouble, or what would be bought untested. */
-function doubtSays(machine: Machine, { outside, entries, wager }: Extract<Reason, { code: "doubt" }>, { kind }: Step): Why {
+function doubtSays(machine: Machine, { outside, entries, before }: Extract<Reason, { code: "doubt" }>, { kind }: Step): Why {
   const share = `${percent(outside)} that the trouble is none that this model has.`;
   if (kind !== "doubt") {
     return {
@@ -226,9 +226,12 @@ function doubtSays(machine: Machine, { outside, entries, wager }: Extract<Reason
       more: `${share} No part is proposed while that leads.`,
     };
   }
-  if (wager !== undefined) {
-    const name = repairName(repairOf(machine, wager));
-    return { why: `Next would come the ${name}, which was not found bad itself: first what no test here shows.`, more: share };
+  if (before) {
+    const unfound = before.wager ? ", which was not found bad itself" : "";
+    return {
+      why: `Next would come the ${repairName(repairOf(machine, before.assembly))}${unfound}: first what no test here shows.`,
+      more: share,
+    };
   }
   const strange = entries.length > 0 ? " The entries that nothing explains are marked in the record." : "";
   return { why: share, more: `No part is proposed while that leads.${strange}` };

@@ -7,7 +7,7 @@ import { hasHood, type Machine } from "../machine/format";
 import type { TestCatalogue } from "./catalogue";
 import type { Choice } from "./next";
 import { offeredTests } from "./offered";
-import { type OutsideModel, type Proposal, plain } from "./proposal";
+import { type OutsideModel, type PartToBuy, type Proposal, plain } from "./proposal";
 import type { TestAction } from "./tests";
 import type { Valued } from "./valued";
 
@@ -17,8 +17,10 @@ const LEADS_STILL = 0.85;
 /** A part must be so many times likelier than that; and once that was looked for and not found. */
 const BUY_TIMES = 1;
 const BUY_TIMES_STILL = 0.5;
-/** Before a part that was not found bad itself is bought, what the model does not have is looked at, from this share on. */
-const DOUBT_BEFORE_WAGER = 0.01;
+/** Before a part is bought that was found bad itself, what the model does not have is looked at from this share on; before one that was not, always. */
+const DOUBT_BEFORE_PART = 0.02;
+/** Once that was looked for and not found, a part that was not found bad itself is bought only below this share. */
+const WAGER_STILL = 0.2;
 /** Minutes of looking at each (est.). */
 const LOOK_MINUTES: Readonly<Record<OutsideModel, number>> = {
   sheet: 3,
@@ -47,9 +49,13 @@ export function mayBuy({ outside, fixed }: Ranking, chance: number, machine: Mac
   return chance * (1 - outside - done) > Math.max(times * outside, done);
 }
 
-/** Whether one looks at what the model does not have before a part is bought that was not found bad itself. */
-export const doubtBeforeWager = ({ outside }: Ranking, machine: Machine, job: JobState): boolean =>
-  outside > DOUBT_BEFORE_WAGER && !lookedOutside(machine, job);
+/** Whether one looks at what the model does not have before a part is bought. `wager`: it was not found bad itself. */
+export const doubtBeforePart = ({ outside }: Ranking, wager: boolean, machine: Machine, job: JobState): boolean =>
+  (wager || outside > DOUBT_BEFORE_PART) && !lookedOutside(machine, job);
+
+/** Whether a part may be bought that was not found bad itself. */
+export const mayWager = ({ outside }: Ranking, machine: Machine, job: JobState): boolean =>
+  outside < WAGER_STILL || !lookedOutside(machine, job);
 
 /** What to do when doubt leads: take the strangest entry again, or the test that would still tell most; `undefined`: neither is left. */
 export function stillToTest(
@@ -75,13 +81,13 @@ function takeAgain(catalogue: TestCatalogue, job: JobState): { readonly again: T
   return undefined;
 }
 
-/** None of the suspects gives this record, or what would be fitted next is a `wager`: what to look at here. */
-export function doubt(catalogue: TestCatalogue, job: JobState, { outside }: Ranking, wager?: string): Proposal {
+/** None of the suspects gives this record, or it comes `before` a part that would be bought: what to look at here. */
+export function doubt(catalogue: TestCatalogue, job: JobState, { outside }: Ranking, before?: PartToBuy): Proposal {
   const { machine } = catalogue.suspects.predictor;
   const entries = strangeEntries(catalogue.suspects, job.evidence).map((s) => s.entry);
   const step = { kind: "doubt", look: outsideModel(machine, job), again: lookedOutside(machine, job) } as const;
   const minutes = step.look.reduce((sum, l) => sum + LOOK_MINUTES[l], 0);
-  return plain(step, minutes, { code: "doubt", outside, entries, ...(wager !== undefined && { wager }) });
+  return plain(step, minutes, { code: "doubt", outside, entries, ...(before && { before }) });
 }
 
 /** The piece that is looked at for each, where it is one. */

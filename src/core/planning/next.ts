@@ -8,10 +8,10 @@ import type { Machine } from "../machine/format";
 import { type Belief, beliefOf } from "./belief";
 import type { TestCatalogue } from "./catalogue";
 import { type CompactTest, CostToGo, compact, times } from "./cost-to-go";
-import { lookedOutside, mayBuy } from "./doubt";
+import { lookedOutside, mayBuy, mayWager } from "./doubt";
 import { exactStep } from "./exact-step";
 import { offeredTests, timesTaken } from "./offered";
-import { ownTestDue } from "./own-tests";
+import { foundBad, foundGood, ownTestDue } from "./own-tests";
 import { DEFAULT_RATES, type Rates, type RepairGroup, repairGroups } from "./repairs";
 import type { TestAction } from "./tests";
 import type { Valued } from "./valued";
@@ -59,6 +59,8 @@ export const LIVE_HAZARD_MINUTES = 2;
 /** How much dearer the other kind of test seems to those who look first, or meter first. */
 const OTHER_WAY = 2.5;
 const MOST_REPAIRS = 4;
+/** What is less likely than this is not cleared, set or remade to see whether it helps. */
+const SLIGHT = 0.05;
 /** A test with an outcome as likely as this tells nothing. */
 const CERTAIN = 0.9995;
 
@@ -78,15 +80,22 @@ export function choose(
   const repairsOnly = costs.repairsOnly(belief.weight);
   const valued = valueTests(catalogue, job, costs, repairsOnly);
   const { tests, repairs: all } = lookAhead(valued, costs, job, look);
-  const allowed = ({ group, chance }: RepairChance) =>
-    !group.assemblies.some((a) => replaces(repairOf(machine, a))) || mayBuy(ranking, chance, machine, job);
+  const allowed = ({ group, chance }: RepairChance) => {
+    if (!group.assemblies.some((a) => replaces(repairOf(machine, a))))
+      return group.assemblies.length === 0 || chance * (1 - ranking.outside) > SLIGHT;
+    if (!mayBuy(ranking, chance, machine, job)) return false;
+    if (foundGood(catalogue, job, belief, group)) return ownTestDue(catalogue, job, belief, group) !== undefined;
+    return mayWager(ranking, machine, job) || foundBad(catalogue, job, belief, group);
+  };
   const repairs = all.filter(allowed);
   const [repair] = repairs;
   const base = { belief, tests, repair, repairsOnly, valued: (test: TestAction) => valuedNow(catalogue, job, costs, repairsOnly, test) };
   const exact = look.exactUpTo > 0 ? exactStep(machine, belief, groups, tests, job, look.exactUpTo) : undefined;
   const measured = (action: NextAction): NextAction => measuredFirst(catalogue, job, costs, repairsOnly, action);
   if (exact && (exact.kind === "test" || allowed(exact))) return { ...base, action: measured(exact), by: "exact" };
-  const action = beforeOpening(job, better(tests[0], repair, worthOf(ranking, machine, job)), valued);
+  const [likeliest] = all;
+  const worth = likeliest && allowed(likeliest) ? 0 : worthOf(ranking, machine, job);
+  const action = beforeOpening(job, better(tests[0], repair, worth), valued);
   return { ...base, action: action && measured(action), by: "lookahead" };
 }
 
@@ -107,16 +116,16 @@ function beforeOpening(job: JobState, action: NextAction | undefined, valued: re
   return outside ? { kind: "test", valued: outside } : action;
 }
 
-/** Where nothing may be repaired, a test must save so much of its minutes; less once what the model does not have was looked for and not found. */
+/** Where the likeliest may not be repaired, a test must save so much of its minutes; less once what the model does not have was looked for and not found. */
 const WORTH_WHILE = 0.5;
 const WORTH_WHILE_STILL = 0.15;
 
 const worthOf = ({ outside }: Ranking, machine: Machine, job: JobState): number =>
   (lookedOutside(machine, job) ? WORTH_WHILE_STILL : WORTH_WHILE) / (1 - outside);
 
+/** The better of a test and a repair. `worth`: what a test must save, as a share of what it costs. */
 function better(test: Choice["tests"][number] | undefined, repair: Choice["repair"], worth: number): NextAction | undefined {
-  if (test && !repair && test.saves < worth * test.cost) return undefined;
-  if (test && (!repair || test.toGo < repair.toGo)) return { kind: "test", valued: test };
+  if (test && test.saves >= worth * test.cost && (!repair || test.toGo < repair.toGo)) return { kind: "test", valued: test };
   return repair && { kind: "repair", group: repair.group, chance: repair.chance };
 }
 

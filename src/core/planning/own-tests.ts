@@ -33,17 +33,20 @@ function partsInQuestion(machine: Machine, { weight, hypotheses }: Belief, group
 
 /**
  * The test that is to be made before this assembly is fitted or put right: one of the part itself that nobody has made, the one that tells most about
- * its likeliest trouble; where none tells, any, if it only takes minutes. `undefined`: it has been tested, or can't be.
+ * its likeliest trouble; where none tells, any, if it only takes minutes. Where it was found good itself: another, or once more. `undefined`: it has been
+ * tested, or can't be.
  */
 export function ownTestDue(catalogue: TestCatalogue, job: JobState, belief: Belief, group: RepairGroup): TestAction | undefined {
   const { machine } = catalogue.suspects.predictor;
   const due = dueOf(job, group);
   const [question] = partsInQuestion(machine, belief, group, due);
-  if (!question || hasOwnFinding(job, question.part)) return undefined;
+  if (!question) return undefined;
+  const inSpite = foundGood(catalogue, job, belief, group);
+  if (hasOwnFinding(job, question.part) && !inSpite) return undefined;
   const number = catalogue.suspects.numberOf(question.leader.id);
-  const own = offeredTests(catalogue.tests, machine, job)
-    .filter((t) => timesTaken(job, t) === 0 && isOf(t.question, question.part, machine))
-    .map((test) => ({ test, tells: tells(catalogue, test, number) }));
+  const offered = offeredTests(catalogue.tests, machine, job).filter((t) => isOf(t.question, question.part, machine));
+  const fresh = offered.filter((t) => timesTaken(job, t) === 0);
+  const own = (fresh.length > 0 || !inSpite ? fresh : offered).map((test) => ({ test, tells: tells(catalogue, test, number) }));
   const telling = own.filter((o) => o.tells > TELLS);
   const [best] = (telling.length > 0 ? telling : own).sort((a, b) => dearness(a) - dearness(b) || a.test.minutes - b.test.minutes);
   return best?.test;
@@ -53,14 +56,20 @@ export function ownTestDue(catalogue: TestCatalogue, job: JobState, belief: Beli
 const SPEAKS_FOR = 2;
 
 /** Whether what this repair puts in was found bad itself: by a reading, a look or a trial of its own. */
-export function foundBad({ suspects }: TestCatalogue, job: JobState, belief: Belief, group: RepairGroup): boolean {
-  const { machine } = suspects.predictor;
-  const due = dueOf(job, group);
-  return partsInQuestion(machine, belief, group, due).some(({ part, leader }) => {
-    const own = ownFindings(job, part);
+export const foundBad = (catalogue: TestCatalogue, job: JobState, belief: Belief, group: RepairGroup): boolean =>
+  ownBans(catalogue, job, belief, group).some((bans) => bans > Math.log(SPEAKS_FOR));
+
+/** Whether all that was found of it itself says that it is good. */
+export function foundGood(catalogue: TestCatalogue, job: JobState, belief: Belief, group: RepairGroup): boolean {
+  const [leading] = ownBans(catalogue, job, belief, group);
+  return leading !== undefined && leading < -Math.log(SPEAKS_FOR);
+}
+
+/** How what was found of each part that a repair would put in speaks for its likeliest trouble, as ln of a likelihood ratio; the likeliest part first. */
+function ownBans({ suspects }: TestCatalogue, job: JobState, belief: Belief, group: RepairGroup): number[] {
+  return partsInQuestion(suspects.predictor.machine, belief, group, dueOf(job, group)).map(({ part, leader }) => {
     const at = suspects.numberOf(leader.id);
-    const bans = suspects.columns(own).reduce((sum, column) => sum + real(column, at) - real(column, suspects.healthy), 0);
-    return own.length > 0 && bans > Math.log(SPEAKS_FOR);
+    return suspects.columns(ownFindings(job, part)).reduce((sum, column) => sum + real(column, at) - real(column, suspects.healthy), 0);
   });
 }
 

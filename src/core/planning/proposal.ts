@@ -69,8 +69,9 @@ export type Reason =
   | {
       readonly code: "doubt";
       readonly outside: number;
-      readonly entries: readonly string[] /** What would be fitted next, not found bad itself. */;
-      readonly wager?: string;
+      readonly entries: readonly string[];
+      /** What would be fitted next. */
+      readonly before?: PartToBuy;
     }
   /** It may be wrong besides, and is put right for less than a call-back would cost. */
   | { readonly code: "beside"; readonly chance: number; readonly minutes: number }
@@ -83,6 +84,12 @@ export type Reason =
   | { readonly code: "closes-when-told" }
   | { readonly code: "nothing-left" }
   | { readonly code: "prepares" };
+
+/** A part that would be bought. `wager`: it was not found bad itself. */
+export interface PartToBuy {
+  readonly assembly: string;
+  readonly wager: boolean;
+}
 
 /** What fitting the whole set would add. */
 export interface SetOffer {

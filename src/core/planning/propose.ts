@@ -12,7 +12,7 @@ import type { Machine } from "../machine/format";
 import type { Belief } from "./belief";
 import type { TestCatalogue } from "./catalogue";
 import { type Beside, cheapBeside } from "./cheap-beside";
-import { doubt, doubtBeforeWager, doubtLeads, stillToTest } from "./doubt";
+import { doubt, doubtBeforePart, doubtLeads, stillToTest } from "./doubt";
 import { type Choice, choose, LIVE_HAZARD_MINUTES, LOOKAHEAD, type Lookahead, leaderAfter, type NextAction } from "./next";
 import { timesTaken } from "./offered";
 import { foundBad } from "./own-tests";
@@ -66,8 +66,10 @@ export function propose(
   }
   if (action.group.assemblies.length === 0) return wayToClose(machine, job);
   const fit = proposeFit(catalogue, job, choice, action);
-  const wager = isWager(fit) && doubtBeforeWager(ranking, machine, job);
-  return wager ? doubt(catalogue, job, ranking, action.group.assemblies[0]) : { ...fit, by };
+  const [assembly] = action.group.assemblies;
+  if (assembly === undefined || !replaces(repairOf(machine, assembly)) || !doubtBeforePart(ranking, isWager(fit), machine, job))
+    return { ...fit, by };
+  return doubt(catalogue, job, ranking, { assembly, wager: isWager(fit) });
 }
 
 /** A part that was not found bad itself. */
