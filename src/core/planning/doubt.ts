@@ -66,7 +66,9 @@ export function stillToTest(
 ): { readonly again: TestAction; readonly entry: string } | { readonly test: Valued } | undefined {
   const again = takeAgain(catalogue, job);
   if (again) return again;
-  const test = tests.find((t) => t.saves * (1 - outside) > WORTH_WHILE * t.cost);
+  // Once that was looked for and not found, the known is measured to its end before anybody gives up.
+  const known = lookedOutside(catalogue.suspects.predictor.machine, job) ? 1 : 1 - outside;
+  const test = tests.find((t) => t.saves * known > WORTH_WHILE * t.cost);
   return test && { test };
 }
 

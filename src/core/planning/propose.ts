@@ -6,6 +6,7 @@ import { findingKind } from "../finding/finding";
 import { dangerOfRunning } from "../job/checks/index";
 import type { Job } from "../job/fold";
 import { disturbsGas } from "../job/gas";
+import { isProven } from "../job/proven";
 import { assembliesFitted } from "../job/state";
 import { partsOfAssembly, type Repair, repairOf, replaces } from "../machine/assembly";
 import type { Machine } from "../machine/format";
@@ -50,15 +51,16 @@ export function propose(
   const sibling = job.proof ? undefined : siblingDue(machine, job);
   if (sibling !== undefined) return proposeSibling(machine, job, sibling);
   const beside = job.fitted.length > 0 && !job.proof ? cheapBeside(catalogue.suspects, job, ranking) : undefined;
-  if (job.fitted.length > 0 && ranking.fixed >= SURELY_FIXED - (beside?.share ?? 0))
+  const mayProve = job.fitted.length > 0 && (isProven(job) || runsSinceRepair(job) < MOST_PROOFS);
+  if (mayProve && ranking.fixed >= SURELY_FIXED - (beside?.share ?? 0))
     return beside ? proposeBeside(machine, job, beside) : wayToClose(machine, job);
   const choice = choose(catalogue, job, ranking, rates, look);
   if (!choice) return wayToClose(machine, job);
-  const mayBeFixed = job.fitted.length > 0 && runsSinceRepair(job) < MOST_PROOFS && ranking.fixed > PROVE_BEFORE_NEXT_PART;
+  const mayBeFixed = mayProve && ranking.fixed > PROVE_BEFORE_NEXT_PART;
   const { action, by } = choice;
   const doubted = doubtedStep(catalogue, job, ranking, choice);
   if (mayBeFixed && (doubted || action?.kind !== "test")) return wayToClose(machine, job);
-  if (!doubted && !action && job.fitted.length > 0 && ranking.fixed > ranking.outside) return wayToClose(machine, job);
+  if (!doubted && !action && mayProve && ranking.fixed > ranking.outside) return wayToClose(machine, job);
   if (doubted || !action) return doubted ?? doubt(catalogue, job, ranking);
   if (action.kind === "test") {
     if (mayBeFixed && worth(action.valued) * (1 - ranking.fixed) < 1) return wayToClose(machine, job);
