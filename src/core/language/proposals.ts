@@ -226,6 +226,8 @@ function doubtSays(machine: Machine, { outside, entries, before }: Extract<Reaso
       more: `${share} No part is proposed while that leads.`,
     };
   }
+  if (before === "little to test")
+    return { why: "What is left to test tells little for its minutes: first what no test here shows.", more: share };
   if (before) {
     const unfound = before.wager ? ", which was not found bad itself" : "";
     return {

@@ -9,7 +9,7 @@ import type { Choice } from "./next";
 import { offeredTests } from "./offered";
 import { type OutsideModel, type PartToBuy, type Proposal, plain } from "./proposal";
 import type { TestAction } from "./tests";
-import type { Valued } from "./valued";
+import { type Valued, worth } from "./valued";
 
 /** From here on the trouble is taken to be none that the model has; and once that was looked for and not found. */
 const LEADS = 0.5;
@@ -19,6 +19,8 @@ const BUY_TIMES = 1;
 const BUY_TIMES_STILL = 0.5;
 /** Before a part is bought that was found bad itself, what the model does not have is looked at from this share on; before one that was not, always. */
 const DOUBT_BEFORE_PART = 0.02;
+/** From this share on it is looked at before tests that save less than they cost. */
+const DOUBT_BEFORE_LITTLE = 0.05;
 /** Once that was looked for and not found, a part that was not found bad itself is bought only below this share. */
 const WAGER_STILL = 0.2;
 /** Minutes of looking at each (est.). */
@@ -53,6 +55,10 @@ export function mayBuy({ outside, fixed }: Ranking, chance: number, machine: Mac
 export const doubtBeforePart = ({ outside }: Ranking, wager: boolean, machine: Machine, job: JobState): boolean =>
   (wager || outside > DOUBT_BEFORE_PART) && !lookedOutside(machine, job);
 
+/** Whether one looks at what the model does not have before a test is made that saves less than it costs. */
+export const doubtBeforeTest = ({ outside }: Ranking, valued: Valued, machine: Machine, job: JobState): boolean =>
+  outside > DOUBT_BEFORE_LITTLE && worth(valued) < 1 && !lookedOutside(machine, job);
+
 /** Whether a part may be bought that was not found bad itself. */
 export const mayWager = ({ outside }: Ranking, machine: Machine, job: JobState): boolean =>
   outside < WAGER_STILL || !lookedOutside(machine, job);
@@ -83,8 +89,8 @@ function takeAgain(catalogue: TestCatalogue, job: JobState): { readonly again: T
   return undefined;
 }
 
-/** None of the suspects gives this record, or it comes `before` a part that would be bought: what to look at here. */
-export function doubt(catalogue: TestCatalogue, job: JobState, { outside }: Ranking, before?: PartToBuy): Proposal {
+/** None of the suspects gives this record, or it comes `before` what would be dearer: what to look at here. */
+export function doubt(catalogue: TestCatalogue, job: JobState, { outside }: Ranking, before?: PartToBuy | "little to test"): Proposal {
   const { machine } = catalogue.suspects.predictor;
   const entries = strangeEntries(catalogue.suspects, job.evidence).map((s) => s.entry);
   const step = { kind: "doubt", look: outsideModel(machine, job), again: lookedOutside(machine, job) } as const;

@@ -61,6 +61,8 @@ const OTHER_WAY = 2.5;
 const MOST_REPAIRS = 4;
 /** What is less likely than this is not cleared, set or remade to see whether it helps. */
 const SLIGHT = 0.05;
+/** From this share on that nothing is wrong, it is run to see. */
+const SEEMS_WELL = 0.2;
 /** A test with an outcome as likely as this tells nothing. */
 const CERTAIN = 0.9995;
 
@@ -81,8 +83,9 @@ export function choose(
   const valued = valueTests(catalogue, job, costs, repairsOnly);
   const { tests, repairs: all } = lookAhead(valued, costs, job, look);
   const allowed = ({ group, chance }: RepairChance) => {
-    if (!group.assemblies.some((a) => replaces(repairOf(machine, a))))
-      return group.assemblies.length === 0 || chance * (1 - ranking.outside) > SLIGHT;
+    const share = chance * (1 - ranking.outside);
+    if (group.assemblies.length === 0) return share > SEEMS_WELL;
+    if (!group.assemblies.some((a) => replaces(repairOf(machine, a)))) return share > SLIGHT;
     if (!mayBuy(ranking, chance, machine, job)) return false;
     if (foundGood(catalogue, job, belief, group)) return ownTestDue(catalogue, job, belief, group) !== undefined;
     return mayWager(ranking, machine, job) || foundBad(catalogue, job, belief, group);

@@ -70,8 +70,8 @@ export type Reason =
       readonly code: "doubt";
       readonly outside: number;
       readonly entries: readonly string[];
-      /** What would be fitted next. */
-      readonly before?: PartToBuy;
+      /** What would come next. */
+      readonly before?: PartToBuy | "little to test";
     }
   /** It may be wrong besides, and is put right for less than a call-back would cost. */
   | { readonly code: "beside"; readonly chance: number; readonly minutes: number }

@@ -13,7 +13,7 @@ import type { Machine } from "../machine/format";
 import type { Belief } from "./belief";
 import type { TestCatalogue } from "./catalogue";
 import { type Beside, cheapBeside } from "./cheap-beside";
-import { doubt, doubtBeforePart, doubtLeads, stillToTest } from "./doubt";
+import { doubt, doubtBeforePart, doubtBeforeTest, doubtLeads, stillToTest } from "./doubt";
 import { type Choice, choose, LIVE_HAZARD_MINUTES, LOOKAHEAD, type Lookahead, leaderAfter, type NextAction } from "./next";
 import { timesTaken } from "./offered";
 import { foundBad } from "./own-tests";
@@ -64,6 +64,7 @@ export function propose(
   if (doubted || !action) return doubted ?? doubt(catalogue, job, ranking);
   if (action.kind === "test") {
     if (mayBeFixed && worth(action.valued) * (1 - ranking.fixed) < 1) return wayToClose(machine, job);
+    if (doubtBeforeTest(ranking, action.valued, machine, job)) return doubt(catalogue, job, ranking, "little to test");
     return { ...proposeTest(catalogue, job, choice, action.valued), by };
   }
   if (action.group.assemblies.length === 0) return wayToClose(machine, job);
