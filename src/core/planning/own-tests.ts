@@ -32,23 +32,24 @@ function partsInQuestion(machine: Machine, { weight, hypotheses }: Belief, group
 }
 
 /**
- * The test that is to be made before this assembly is fitted or put right: one of the part itself that nobody has made, the one that tells most about
- * its likeliest trouble; where none tells, any, if it only takes minutes. Where it was found good itself: another, or once more. `undefined`: it has been
- * tested, or can't be.
+ * The test that is to be made before this assembly is fitted or put right: one of the part itself that nobody has made and that tells most about its
+ * likeliest trouble; where none tells, any, if it was never tested; where it was found good itself, once more. `undefined`: it was found bad, or all is
+ * tested, or it can't be.
  */
 export function ownTestDue(catalogue: TestCatalogue, job: JobState, belief: Belief, group: RepairGroup): TestAction | undefined {
   const { machine } = catalogue.suspects.predictor;
-  const due = dueOf(job, group);
-  const [question] = partsInQuestion(machine, belief, group, due);
-  if (!question) return undefined;
-  const inSpite = foundGood(catalogue, job, belief, group);
-  if (hasOwnFinding(job, question.part) && !inSpite) return undefined;
+  const [question] = partsInQuestion(machine, belief, group, dueOf(job, group));
+  if (!question || foundBad(catalogue, job, belief, group)) return undefined;
   const number = catalogue.suspects.numberOf(question.leader.id);
-  const offered = offeredTests(catalogue.tests, machine, job).filter((t) => isOf(t.question, question.part, machine));
-  const fresh = offered.filter((t) => timesTaken(job, t) === 0);
-  const own = (fresh.length > 0 || !inSpite ? fresh : offered).map((test) => ({ test, tells: tells(catalogue, test, number) }));
+  const own = offeredTests(catalogue.tests, machine, job)
+    .filter((t) => isOf(t.question, question.part, machine))
+    .map((test) => ({ test, tells: tells(catalogue, test, number), fresh: timesTaken(job, test) === 0 }))
+    .sort((a, b) => dearness(a) - dearness(b) || a.test.minutes - b.test.minutes);
   const telling = own.filter((o) => o.tells > TELLS);
-  const [best] = (telling.length > 0 ? telling : own).sort((a, b) => dearness(a) - dearness(b) || a.test.minutes - b.test.minutes);
+  const best =
+    telling.find((o) => o.fresh) ??
+    (hasOwnFinding(job, question.part) ? undefined : own.find((o) => o.fresh)) ??
+    (foundGood(catalogue, job, belief, group) ? telling[0] : undefined);
   return best?.test;
 }
 
