@@ -86,8 +86,8 @@ export function choose(
     const share = chance * (1 - ranking.outside);
     if (group.assemblies.length === 0) return share > SEEMS_WELL;
     if (!group.assemblies.some((a) => replaces(repairOf(machine, a)))) return share > SLIGHT;
-    if (!mayBuy(ranking, chance, machine, job)) return false;
-    if (foundGood(catalogue, job, belief, group)) return ownTestDue(catalogue, job, belief, group) !== undefined;
+    if (ownTestDue(catalogue, job, belief, group)) return true;
+    if (!mayBuy(ranking, chance, machine, job) || foundGood(catalogue, job, belief, group)) return false;
     return mayWager(ranking, machine, job) || foundBad(catalogue, job, belief, group);
   };
   const repairs = all.filter(allowed);
