@@ -7,6 +7,7 @@ import { hasHood, type Machine } from "../machine/format";
 import type { TestCatalogue } from "./catalogue";
 import type { Choice } from "./next";
 import { offeredTests } from "./offered";
+import { mayProve } from "./proofs";
 import { type OutsideModel, type PartToBuy, type Proposal, plain } from "./proposal";
 import type { TestAction } from "./tests";
 import { type Valued, worth } from "./valued";
@@ -21,8 +22,10 @@ const BUY_TIMES_STILL = 0.5;
 const DOUBT_BEFORE_PART = 0.02;
 /** From this share on it is looked at before tests that save less than they cost. */
 const DOUBT_BEFORE_LITTLE = 0.05;
-/** Once that was looked for and not found, a part that was not found bad itself is bought only below this share. */
-const WAGER_STILL = 0.2;
+/** Once that was looked for and not found, a part that was not found bad itself must be so many times likelier than that. */
+const WAGER_TIMES = 3;
+/** From this share on a part is bought in spite of what was found of it itself. */
+const IN_SPITE = 0.85;
 /** Minutes of looking at each (est.). */
 const LOOK_MINUTES: Readonly<Record<OutsideModel, number>> = {
   sheet: 3,
@@ -46,7 +49,7 @@ export const doubtLeads = ({ outside }: Ranking, machine: Machine, job: JobState
  * is its share among what is left to be wrong.
  */
 export function mayBuy({ outside, fixed }: Ranking, chance: number, machine: Machine, job: JobState): boolean {
-  const done = job.fitted.length > 0 ? fixed : 0;
+  const done = mayProve(job) ? fixed : 0;
   const times = lookedOutside(machine, job) ? BUY_TIMES_STILL : BUY_TIMES;
   return chance * (1 - outside - done) > Math.max(times * outside, done);
 }
@@ -59,9 +62,12 @@ export const doubtBeforePart = ({ outside }: Ranking, wager: boolean, machine: M
 export const doubtBeforeTest = ({ outside }: Ranking, valued: Valued, machine: Machine, job: JobState): boolean =>
   outside > DOUBT_BEFORE_LITTLE && worth(valued) < 1 && !lookedOutside(machine, job);
 
-/** Whether a part may be bought that was not found bad itself. */
-export const mayWager = ({ outside }: Ranking, machine: Machine, job: JobState): boolean =>
-  outside < WAGER_STILL || !lookedOutside(machine, job);
+/** Whether a part may be bought that was not found bad itself, or was even found good. */
+export function mayWager({ outside }: Ranking, chance: number, foundGood: boolean, machine: Machine, job: JobState): boolean {
+  const share = chance * (1 - outside);
+  if (foundGood && share < IN_SPITE) return false;
+  return share > WAGER_TIMES * outside || !lookedOutside(machine, job);
+}
 
 /** What to do when doubt leads: take the strangest entry again, or the test that would still tell most; `undefined`: neither is left. */
 export function stillToTest(

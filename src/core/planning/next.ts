@@ -87,8 +87,8 @@ export function choose(
     if (group.assemblies.length === 0) return share > SEEMS_WELL;
     if (!group.assemblies.some((a) => replaces(repairOf(machine, a)))) return share > SLIGHT;
     if (ownTestDue(catalogue, job, belief, group)) return true;
-    if (!mayBuy(ranking, chance, machine, job) || foundGood(catalogue, job, belief, group)) return false;
-    return mayWager(ranking, machine, job) || foundBad(catalogue, job, belief, group);
+    if (!mayBuy(ranking, chance, machine, job)) return false;
+    return foundBad(catalogue, job, belief, group) || mayWager(ranking, chance, foundGood(catalogue, job, belief, group), machine, job);
   };
   const repairs = all.filter(allowed);
   const [repair] = repairs;

@@ -6,7 +6,6 @@ import { findingKind } from "../finding/finding";
 import { dangerOfRunning } from "../job/checks/index";
 import type { Job } from "../job/fold";
 import { disturbsGas } from "../job/gas";
-import { isProven } from "../job/proven";
 import { assembliesFitted } from "../job/state";
 import { partsOfAssembly, type Repair, repairOf, replaces } from "../machine/assembly";
 import type { Machine } from "../machine/format";
@@ -18,6 +17,7 @@ import { type Choice, choose, LIVE_HAZARD_MINUTES, LOOKAHEAD, type Lookahead, le
 import { timesTaken } from "./offered";
 import { foundBad } from "./own-tests";
 import { makeSafe, type Needs, preparation } from "./prepare";
+import { mayProve } from "./proofs";
 import { type Expectation, type OtherTest, type Proposal, plain, type Reason, type SetOffer, type StepOf } from "./proposal";
 import { CALL_BACK_MINUTES, DEFAULT_RATES, PROVE_MINUTES, type Rates, withSiblings, workAndPrice } from "./repairs";
 import type { TestAction } from "./tests";
@@ -51,16 +51,16 @@ export function propose(
   const sibling = job.proof ? undefined : siblingDue(machine, job);
   if (sibling !== undefined) return proposeSibling(machine, job, sibling);
   const beside = job.fitted.length > 0 && !job.proof ? cheapBeside(catalogue.suspects, job, ranking) : undefined;
-  const mayProve = job.fitted.length > 0 && (isProven(job) || runsSinceRepair(job) < MOST_PROOFS);
-  if (mayProve && ranking.fixed >= SURELY_FIXED - (beside?.share ?? 0))
+  const provable = mayProve(job);
+  if (provable && ranking.fixed >= SURELY_FIXED - (beside?.share ?? 0))
     return beside ? proposeBeside(machine, job, beside) : wayToClose(machine, job);
   const choice = choose(catalogue, job, ranking, rates, look);
   if (!choice) return wayToClose(machine, job);
-  const mayBeFixed = mayProve && ranking.fixed > PROVE_BEFORE_NEXT_PART;
+  const mayBeFixed = provable && ranking.fixed > PROVE_BEFORE_NEXT_PART;
   const { action, by } = choice;
   const doubted = doubtedStep(catalogue, job, ranking, choice);
   if (mayBeFixed && (doubted || action?.kind !== "test")) return wayToClose(machine, job);
-  if (!doubted && !action && mayProve && ranking.fixed > ranking.outside) return wayToClose(machine, job);
+  if (!doubted && !action && provable && ranking.fixed > ranking.outside) return wayToClose(machine, job);
   if (doubted || !action) return doubted ?? doubt(catalogue, job, ranking);
   if (action.kind === "test") {
     if (mayBeFixed && worth(action.valued) * (1 - ranking.fixed) < 1) return wayToClose(machine, job);
@@ -104,11 +104,6 @@ function proposeTest(catalogue: TestCatalogue, job: Job, choice: Choice, best: V
   const again = timesTaken(job, test) > 0;
   return { step: { kind: "test", test, again }, ...facts, ...(test.needs === "live" && { caution: "live-test" }) };
 }
-
-/** A run that went wrong is made once more where the repair may still have been right; not more often. */
-const MOST_PROOFS = 2;
-const runsSinceRepair = ({ evidence, fitted }: Job): number =>
-  evidence.filter((e) => e.fitted.length === fitted.length && e.finding.kind === "sight" && e.finding.place.sight === "starts").length;
 
 /** While the record is likelier under none of the suspects, nothing is fitted: entries are taken again, or it is said. */
 function doubtedStep(catalogue: TestCatalogue, job: Job, ranking: Ranking, choice: Choice): Proposal | undefined {
