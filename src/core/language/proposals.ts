@@ -32,13 +32,17 @@ export function proposalSays(machine: Machine, proposal: Proposal): ProposalWord
   const { step, reason, prepares, caution } = proposal;
   const purpose = prepares && purposeSays(machine, prepares);
   return {
-    title: stepTitle(machine, step),
+    title: isUnsettled(proposal) ? "Nothing here settles it" : stepTitle(machine, step),
     detail: stepDetail(machine, step),
     ...reasonSays(machine, reason, step, purpose),
     ...(purpose !== undefined && { prepares: purpose }),
     ...(caution && { caution: CAUTIONS[caution] }),
   };
 }
+
+/** All was looked at, no test is worth its minutes, and the likeliest is not likely enough to be bought. */
+const isUnsettled = ({ step, reason }: Proposal): boolean =>
+  step.kind === "doubt" && step.again && reason.code === "doubt" && reason.leader !== undefined;
 
 /** “18 min · 44 in parts”: work and money apart. */
 export const costSays = ({ minutes, price }: Pick<Proposal, "minutes" | "price">): string =>
@@ -218,14 +222,19 @@ const OUTSIDE: Record<OutsideModel, string> = {
 };
 
 /** How sure it is that the model does not have the trouble, or what would be bought untested. */
-function doubtSays(machine: Machine, { outside, entries, before }: Extract<Reason, { code: "doubt" }>, { kind }: Step): Why {
+function doubtSays(machine: Machine, { outside, entries, before, leader }: Extract<Reason, { code: "doubt" }>, step: Step): Why {
   const share = `${percent(outside)} that the trouble is none that this model has.`;
-  if (kind !== "doubt") {
+  if (step.kind !== "doubt") {
     return {
       why: "No suspect explains the last reading of it: zero the leads, touch bare metal, take it again in another way.",
       more: `${share} No part is proposed while that leads.`,
     };
   }
+  if (step.again && leader)
+    return {
+      why: `Likeliest is still: ${lower(hypothesisSays(machine, leader.hypothesis))}, ${percent(leader.share)}; not enough to fit a part on.`,
+      more: `${share} The maker’s sheet or a second pair of eyes before any part.`,
+    };
   if (before === "little to test")
     return { why: "What is left to test tells little for its minutes: first what no test here shows.", more: share };
   if (before) {

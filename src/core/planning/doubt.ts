@@ -96,12 +96,19 @@ function takeAgain(catalogue: TestCatalogue, job: JobState): { readonly again: T
 }
 
 /** None of the suspects gives this record, or it comes `before` what would be dearer: what to look at here. */
-export function doubt(catalogue: TestCatalogue, job: JobState, { outside }: Ranking, before?: PartToBuy | "little to test"): Proposal {
+export function doubt(
+  catalogue: TestCatalogue,
+  job: JobState,
+  { outside, suspects: [likeliest] }: Ranking,
+  before?: PartToBuy | "little to test",
+): Proposal {
   const { machine } = catalogue.suspects.predictor;
   const entries = strangeEntries(catalogue.suspects, job.evidence).map((s) => s.entry);
   const step = { kind: "doubt", look: outsideModel(machine, job), again: lookedOutside(machine, job) } as const;
   const minutes = step.look.reduce((sum, l) => sum + LOOK_MINUTES[l], 0);
-  return plain(step, minutes, { code: "doubt", outside, entries, ...(before && { before }) });
+  const leader =
+    likeliest && likeliest.probability > outside ? { hypothesis: likeliest.hypothesis, share: likeliest.probability } : undefined;
+  return plain(step, minutes, { code: "doubt", outside, entries, ...(before && { before }), ...(leader && { leader }) });
 }
 
 /** The piece that is looked at for each, where it is one. */

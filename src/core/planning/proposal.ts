@@ -72,6 +72,8 @@ export type Reason =
       readonly entries: readonly string[];
       /** What would come next. */
       readonly before?: PartToBuy | "little to test";
+      /** The likeliest suspect, where it is likelier than that. */
+      readonly leader?: { readonly hypothesis: Hypothesis; readonly share: number };
     }
   /** It may be wrong besides, and is put right for less than a call-back would cost. */
   | { readonly code: "beside"; readonly chance: number; readonly minutes: number }

@@ -61,7 +61,7 @@ export function propose(
   const doubted = doubtedStep(catalogue, job, ranking, choice);
   if (mayBeFixed && (doubted || action?.kind !== "test")) return wayToClose(machine, job);
   if (!doubted && !action && provable && ranking.fixed > ranking.outside) return wayToClose(machine, job);
-  if (doubted || !action) return doubted ?? doubt(catalogue, job, ranking);
+  if (doubted || !action) return doubted ?? doubt(catalogue, job, ranking, "little to test");
   if (action.kind === "test") {
     if (mayBeFixed && worth(action.valued) * (1 - ranking.fixed) < 1) return wayToClose(machine, job);
     if (doubtBeforeTest(ranking, action.valued, machine, job)) return doubt(catalogue, job, ranking, "little to test");
