@@ -52,7 +52,7 @@ test("a whole visit to an electric machine, card by card", () => {
     ! No resistance range until it is proven dead.
       0.7 to 2.8 Ω → Heating element open, 58 %
       OL → Timer heat contact does not close, 19 %
-      5.4 Ω to 2.05 kΩ → Cycling thermostat burnt inside, with a resistance of its own, 18 %
+      5.4 Ω to 2.05 kΩ → Cycling thermostat burnt inside, 18 %
     why: Tells “heating element open” from “timer heat contact does not close”.
     more: Saves 72 min of repair for 17 min of work, parts counted as minutes at 90 an hour. Next best: measure plug pin L1 to H4 (17 min).
 
@@ -60,7 +60,7 @@ test("a whole visit to an electric machine, card by card", () => {
     Cord out, wires on.
       0.7 to 2.8 Ω → Heating element open, 58 %
       OL → Timer heat contact does not close, 19 %
-      5.4 Ω to 2.05 kΩ → Cycling thermostat burnt inside, with a resistance of its own, 18 %
+      5.4 Ω to 2.05 kΩ → Cycling thermostat burnt inside, 18 %
     why: Tells “heating element open” from “timer heat contact does not close”.
     more: Saves 61 min of repair for 4 min of work, parts counted as minutes at 90 an hour. Next best: measure H3 to H5 (4 min).
 
