@@ -24,6 +24,8 @@ const DOUBT_BEFORE_PART = 0.02;
 const DOUBT_BEFORE_LITTLE = 0.05;
 /** Once that was looked for and not found, a part that was not found bad itself must be so many times likelier than that. */
 const WAGER_TIMES = 3;
+/** Of the share that all is put right, what is left of it once the proof failed and failed again. */
+const FIXED_STILL = 1 / 3;
 /** From this share on a part is bought in spite of what was found of it itself. */
 const IN_SPITE = 0.85;
 /** Minutes of looking at each (est.). */
@@ -48,11 +50,16 @@ export const doubtLeads = ({ outside }: Ranking, machine: Machine, job: JobState
  * Whether a part may be bought: its repair is likelier than that the model does not have the trouble, and than that all is put right already. `chance`
  * is its share among what is left to be wrong.
  */
-export function mayBuy({ outside, fixed }: Ranking, chance: number, machine: Machine, job: JobState): boolean {
-  const done = mayProve(job) ? fixed : 0;
+export function mayBuy(ranking: Ranking, chance: number, machine: Machine, job: JobState): boolean {
   const times = lookedOutside(machine, job) ? BUY_TIMES_STILL : BUY_TIMES;
-  return chance * (1 - outside - done) > Math.max(times * outside, done);
+  const done = fixedIn(ranking, job) * (mayProve(job) ? 1 : FIXED_STILL);
+  return shareOf(ranking, chance, job) > Math.max(times * ranking.outside, done);
 }
+
+/** Share of all that is put right; before anything was fitted, none. */
+const fixedIn = ({ fixed }: Ranking, { fitted }: JobState): number => (fitted.length > 0 ? fixed : 0);
+/** Of all, the share of what has this chance among what is left to be wrong. */
+const shareOf = (ranking: Ranking, chance: number, job: JobState): number => chance * (1 - ranking.outside - fixedIn(ranking, job));
 
 /** Whether one looks at what the model does not have before a part is bought. `wager`: it was not found bad itself. */
 export const doubtBeforePart = ({ outside }: Ranking, wager: boolean, machine: Machine, job: JobState): boolean =>
@@ -63,10 +70,10 @@ export const doubtBeforeTest = ({ outside }: Ranking, valued: Valued, machine: M
   outside > DOUBT_BEFORE_LITTLE && worth(valued) < 1 && !lookedOutside(machine, job);
 
 /** Whether a part may be bought that was not found bad itself, or was even found good. */
-export function mayWager({ outside }: Ranking, chance: number, foundGood: boolean, machine: Machine, job: JobState): boolean {
-  const share = chance * (1 - outside);
+export function mayWager(ranking: Ranking, chance: number, foundGood: boolean, machine: Machine, job: JobState): boolean {
+  const share = shareOf(ranking, chance, job);
   if (foundGood && share < IN_SPITE) return false;
-  return share > WAGER_TIMES * outside || !lookedOutside(machine, job);
+  return share > WAGER_TIMES * ranking.outside || !lookedOutside(machine, job);
 }
 
 /** What to do when doubt leads: take the strangest entry again, or the test that would still tell most; `undefined`: neither is left. */

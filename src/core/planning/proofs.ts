@@ -1,11 +1,14 @@
 import { isProven } from "../job/proven";
 import type { JobState } from "../job/state";
 
-/** A run that went wrong is made once more where the repair may still have been right; not more often. */
+/** A run that went wrong is made once more where the repair may still have been right; more often only once so much else was found since. */
 const MOST_PROOFS = 2;
+const FOUND_SINCE = 2;
 
-/** Whether a run may still prove what was fitted or put right: it was not held against it too often. */
-export const mayProve = (job: JobState): boolean => job.fitted.length > 0 && (isProven(job) || runsSinceRepair(job) < MOST_PROOFS);
+/** Whether a run may prove what was fitted or put right: it did not fail twice with nothing looked into since. */
+export const mayProve = (job: JobState): boolean =>
+  job.fitted.length > 0 &&
+  (isProven(job) || runsSinceRepair(job) < MOST_PROOFS || job.evidence.length >= job.evidenceAtProof + FOUND_SINCE);
 
 const runsSinceRepair = ({ evidence, fitted }: JobState): number =>
   evidence.filter((e) => e.fitted.length === fitted.length && e.finding.kind === "sight" && e.finding.place.sight === "starts").length;
