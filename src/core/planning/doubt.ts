@@ -59,7 +59,7 @@ export function mayBuy(ranking: Ranking, chance: number, machine: Machine, job: 
 /** Share of all that is put right; before anything was fitted, none. */
 const fixedIn = ({ fixed }: Ranking, { fitted }: JobState): number => (fitted.length > 0 ? fixed : 0);
 /** Of all, the share of what has this chance among what is left to be wrong. */
-const shareOf = (ranking: Ranking, chance: number, job: JobState): number => chance * (1 - ranking.outside - fixedIn(ranking, job));
+export const shareOf = (ranking: Ranking, chance: number, job: JobState): number => chance * (1 - ranking.outside - fixedIn(ranking, job));
 
 /** Whether one looks at what the model does not have before a part is bought. `wager`: it was not found bad itself. */
 export const doubtBeforePart = ({ outside }: Ranking, wager: boolean, machine: Machine, job: JobState): boolean =>

@@ -8,7 +8,7 @@ import type { Machine } from "../machine/format";
 import { type Belief, beliefOf } from "./belief";
 import type { TestCatalogue } from "./catalogue";
 import { type CompactTest, CostToGo, compact, times } from "./cost-to-go";
-import { lookedOutside, mayBuy, mayWager } from "./doubt";
+import { lookedOutside, mayBuy, mayWager, shareOf } from "./doubt";
 import { exactStep } from "./exact-step";
 import { offeredTests, timesTaken } from "./offered";
 import { foundBad, foundGood, ownTestDue } from "./own-tests";
@@ -83,7 +83,7 @@ export function choose(
   const valued = valueTests(catalogue, job, costs, repairsOnly);
   const { tests, repairs: all } = lookAhead(valued, costs, job, look);
   const allowed = ({ group, chance }: RepairChance) => {
-    const share = chance * (1 - ranking.outside);
+    const share = shareOf(ranking, chance, job);
     if (group.assemblies.length === 0) return share > SEEMS_WELL;
     if (!group.assemblies.some((a) => replaces(repairOf(machine, a)))) return share > SLIGHT;
     if (ownTestDue(catalogue, job, belief, group)) return true;
