@@ -23,7 +23,7 @@ const DOUBT_BEFORE_PART = 0.02;
 /** From this share on it is looked at before tests that save less than they cost. */
 const DOUBT_BEFORE_LITTLE = 0.05;
 /** Once that was looked for and not found, a part that was not found bad itself must be so many times likelier than that. */
-const WAGER_TIMES = 3;
+const WAGER_TIMES = 4;
 /** Of the share that all is put right, what is left of it once the proof failed and failed again. */
 const FIXED_STILL = 1 / 3;
 /** From this share on a part is bought in spite of what was found of it itself. */
