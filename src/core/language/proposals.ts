@@ -1,3 +1,4 @@
+import { PIECES } from "../finding/kinds/spot";
 import { sightOf } from "../finding/sights";
 import { unseenSays } from "../job/kinds/closed";
 import { proofRows } from "../job/proven";
@@ -42,7 +43,7 @@ export function proposalSays(machine: Machine, proposal: Proposal): ProposalWord
 
 /** All was looked at, no test is worth its minutes, and the likeliest is not likely enough to be bought. */
 const isUnsettled = ({ step, reason }: Proposal): boolean =>
-  step.kind === "doubt" && step.again && reason.code === "doubt" && reason.leader !== undefined;
+  step.kind === "doubt" && step.again && !step.found && reason.code === "doubt" && reason.leader !== undefined;
 
 /** “18 min · 44 in parts”: work and money apart. */
 export const costSays = ({ minutes, price }: Pick<Proposal, "minutes" | "price">): string =>
@@ -73,6 +74,7 @@ export function stepTitle(machine: Machine, step: Step): string {
     case "intake":
       return "Write what the customer noticed";
     case "doubt":
+      if (step.found) return `Put right what no circuit shows: ${PIECES[step.found]}`;
       return step.again ? "None of the suspects gives this record" : "Look at what the model does not have";
     case "close":
       return step.reservations ? "Close the job with reservations" : "Close the job";
@@ -104,6 +106,7 @@ function stepDetail(machine: Machine, step: Step): string {
     case "intake":
       return "In the customer’s own words.";
     case "doubt":
+      if (step.found) return "Then look again; a run proves it.";
       return `Fit nothing. Look at what the model does not have: ${step.look.map((l) => OUTSIDE[l]).join("; ")}.`;
     case "close":
       return step.reservations
@@ -230,6 +233,7 @@ function doubtSays(machine: Machine, { outside, entries, before, leader }: Extra
       more: `${share} No part is proposed while that leads.`,
     };
   }
+  if (step.found) return { why: "It was found bad, and no suspect of this model gives the record as well as that.", more: share };
   if (step.again && leader)
     return {
       why: `Likeliest is still: ${lower(hypothesisSays(machine, leader.hypothesis))}, ${percent(leader.share)}; not enough to fit a part on.`,

@@ -1,10 +1,10 @@
 import type { Ranking } from "../diagnosis/rank";
 import { strangeEntries } from "../diagnosis/strange";
 import { answersAlike, type FindingOf } from "../finding/finding";
-import type { Piece } from "../finding/kinds/spot";
 import type { JobState } from "../job/state";
 import { hasHood, type Machine } from "../machine/format";
 import type { TestCatalogue } from "./catalogue";
+import { foundOutside, type OutsidePiece } from "./found-outside";
 import type { Choice } from "./next";
 import { offeredTests } from "./offered";
 import { mayProve } from "./proofs";
@@ -111,7 +111,13 @@ export function doubt(
 ): Proposal {
   const { machine } = catalogue.suspects.predictor;
   const entries = strangeEntries(catalogue.suspects, job.evidence).map((s) => s.entry);
-  const step = { kind: "doubt", look: outsideModel(machine, job), again: lookedOutside(machine, job) } as const;
+  const found = foundOutside(job);
+  const step = {
+    kind: "doubt",
+    look: outsideModel(machine, job),
+    again: lookedOutside(machine, job),
+    ...(found?.mended === false && { found: found.piece }),
+  } as const;
   const minutes = step.look.reduce((sum, l) => sum + LOOK_MINUTES[l], 0);
   const leader =
     likeliest && likeliest.probability > outside ? { hypothesis: likeliest.hypothesis, share: likeliest.probability } : undefined;
@@ -119,7 +125,7 @@ export function doubt(
 }
 
 /** The piece that is looked at for each, where it is one. */
-const PIECE_OF: { readonly [K in OutsideModel]?: Piece } = {
+const PIECE_OF: { readonly [K in OutsideModel]?: OutsidePiece } = {
   sheet: "wiring",
   drag: "drum",
   "blower-wheel": "blower",

@@ -1,6 +1,7 @@
 import type { Hypothesis } from "../diagnosis/hypotheses";
 import type { OpenCheck } from "../job/checks/index";
 import type { ProofRow } from "../job/proven";
+import type { OutsidePiece } from "./found-outside";
 import type { OutcomeClass } from "./outcomes";
 import type { TestAction } from "./tests";
 
@@ -20,7 +21,14 @@ export type Step =
   | { readonly kind: "examine"; readonly check: OpenCheck }
   | { readonly kind: "prove" }
   /** None of the suspects gives this record: what no circuit shows is to be looked at, and the sheet itself. */
-  | { readonly kind: "doubt"; readonly look: readonly OutsideModel[] /** All of it was looked at before. */; readonly again: boolean }
+  | {
+      readonly kind: "doubt";
+      readonly look: readonly OutsideModel[];
+      /** All of it was looked at before. */
+      readonly again: boolean;
+      /** What was found bad of it. */
+      readonly found?: OutsidePiece;
+    }
   /** What the customer noticed is to be written down. */
   | { readonly kind: "intake" }
   | { readonly kind: "close"; readonly reservations?: { readonly rows: readonly ProofRow[]; readonly why: string } };

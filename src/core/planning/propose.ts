@@ -13,6 +13,7 @@ import type { Belief } from "./belief";
 import type { TestCatalogue } from "./catalogue";
 import { type Beside, cheapBeside } from "./cheap-beside";
 import { doubt, doubtBeforePart, doubtBeforeTest, doubtLeads, stillToTest } from "./doubt";
+import { foundOutside } from "./found-outside";
 import { type Choice, choose, LIVE_HAZARD_MINUTES, LOOKAHEAD, type Lookahead, leaderAfter, type NextAction } from "./next";
 import { timesTaken } from "./offered";
 import { foundBad } from "./own-tests";
@@ -54,6 +55,8 @@ export function propose(
   const provable = mayProve(job);
   if (provable && ranking.fixed >= SURELY_FIXED - (beside?.share ?? 0))
     return beside ? proposeBeside(machine, job, beside) : wayToClose(machine, job);
+  const outside = foundOutside(job);
+  if (outside?.mended) return wayToClose(machine, job);
   const choice = choose(catalogue, job, ranking, rates, look);
   if (!choice) return wayToClose(machine, job);
   const mayBeFixed = provable && ranking.fixed > PROVE_BEFORE_NEXT_PART;
@@ -108,6 +111,7 @@ function proposeTest(catalogue: TestCatalogue, job: Job, choice: Choice, best: V
 /** While the record is likelier under none of the suspects, nothing is fitted: entries are taken again, or it is said. */
 function doubtedStep(catalogue: TestCatalogue, job: Job, ranking: Ranking, choice: Choice): Proposal | undefined {
   if (!doubtLeads(ranking, catalogue.suspects.predictor.machine, job)) return undefined;
+  if (foundOutside(job)) return doubt(catalogue, job, ranking);
   const left = stillToTest(catalogue, job, ranking, choice);
   if (!left) return doubt(catalogue, job, ranking);
   if ("test" in left) return proposeTest(catalogue, job, choice, left.test);

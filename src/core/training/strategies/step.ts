@@ -27,7 +27,9 @@ export function moveFor(situation: Situation, step: Step, minutes = 0): Move {
     case "intake":
       return { kind: "stop" };
     case "doubt":
-      return step.again ? { kind: "stop", outside: true } : { kind: "look-outside", nothing: nothingOutside(step.look), minutes };
+      return step.again || step.found
+        ? { kind: "stop", outside: true }
+        : { kind: "look-outside", nothing: nothingOutside(step.look), minutes };
     case "examine":
       return examine(situation, step.check);
   }

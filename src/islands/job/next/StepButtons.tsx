@@ -44,6 +44,10 @@ export function StepButtons({ step }: { readonly step: Step }) {
     case "intake":
       return main("Go to the intake", () => dispatch({ do: "go", bench: "intake" }));
     case "doubt":
+      if (step.found) {
+        const body = { kind: "spot", place: { piece: step.found }, result: { is: "answer", value: "good" }, circumstances: {} } as const;
+        return record("It is put right", { kind: "finding", body });
+      }
       if (step.again) return main("Hand it over as it is", () => dispatch({ do: "go", bench: "hand" }));
       return (
         <>
