@@ -43,6 +43,7 @@ const STEPS: Record<StepKind, (machine: Machine) => Step[]> = {
       look: ["sheet", "earlier-repair", "drag", "blower-wheel", "gas-pressure", "float", "supply-under-load", "water-or-mice"],
       again: false,
     },
+    { kind: "doubt", look: ["sheet"], again: false, found: "blower" },
   ],
   intake: () => [{ kind: "intake" }],
   close: () => [{ kind: "close" }, { kind: "close", reservations: { rows: ["cycles"], why: "no time" } }],
@@ -129,6 +130,7 @@ describe("the words of every kind of step", () => {
       examine: Does the heat switch off and on, with the exhaust within limits? | Let it run empty for a quarter of an hour, thermometer in the exhaust.
       prove: Prove it | Start it on heat, stay with it, answer what you see: starts, turns, warm air, heat cycles, air at the hood.
       doubt: Look at what the model does not have | Fit nothing. Look at what the model does not have: the wires against the sheet, one by one; what an earlier repair swapped, bridged or renewed with another rating; drum, idler and rollers by hand, belt off: jam or drag; the blower wheel: loose on its shaft, full of lint; gas pressure, burner orifice, air in the line; float and pump by hand; the outlet’s volts while it runs; water, mice, a chafed harness.
+      doubt: Put right what no circuit shows: blower wheel | Then look again; a run proves it.
       intake: Write what the customer noticed | In the customer’s own words.
       close: Close the job | Nothing is left open: causes examined, panels back, proven.
       close: Close the job with reservations | Told to the customer and written in the hand-over: heat cycles not seen (no time)."
@@ -165,6 +167,7 @@ describe("the words of every kind of step", () => {
       examine: Does the heat switch off and on, with the exhaust within limits? | Let it run empty for a quarter of an hour, thermometer in the exhaust.
       prove: Prove it | Start it on heat, stay with it, answer what you see: starts, turns, warm air, heat cycles, air at the hood.
       doubt: Look at what the model does not have | Fit nothing. Look at what the model does not have: the wires against the sheet, one by one; what an earlier repair swapped, bridged or renewed with another rating; drum, idler and rollers by hand, belt off: jam or drag; the blower wheel: loose on its shaft, full of lint; gas pressure, burner orifice, air in the line; float and pump by hand; the outlet’s volts while it runs; water, mice, a chafed harness.
+      doubt: Put right what no circuit shows: blower wheel | Then look again; a run proves it.
       intake: Write what the customer noticed | In the customer’s own words.
       close: Close the job | Nothing is left open: causes examined, panels back, proven.
       close: Close the job with reservations | Told to the customer and written in the hand-over: heat cycles not seen (no time)."
@@ -201,6 +204,7 @@ describe("the words of every kind of step", () => {
       examine: Does the heat switch off and on, with the exhaust within limits? | Let it run empty for a quarter of an hour, thermometer in the exhaust.
       prove: Prove it | Start it on heat, stay with it, answer what you see: starts, turns, warm air, heat cycles, air at the hood.
       doubt: Look at what the model does not have | Fit nothing. Look at what the model does not have: the wires against the sheet, one by one; what an earlier repair swapped, bridged or renewed with another rating; drum, idler and rollers by hand, belt off: jam or drag; the blower wheel: loose on its shaft, full of lint; gas pressure, burner orifice, air in the line; float and pump by hand; the outlet’s volts while it runs; water, mice, a chafed harness.
+      doubt: Put right what no circuit shows: blower wheel | Then look again; a run proves it.
       intake: Write what the customer noticed | In the customer’s own words.
       close: Close the job | Nothing is left open: causes examined, panels back, proven.
       close: Close the job with reservations | Told to the customer and written in the hand-over: heat cycles not seen (no time)."
@@ -238,6 +242,7 @@ describe("the words of every kind of step", () => {
       examine: Does the heat switch off and on, with the exhaust within limits? | Let it run empty for a quarter of an hour, thermometer in the exhaust.
       prove: Prove it | Start it on heat, stay with it, answer what you see: starts, turns, warm air, heat cycles, air at the hood.
       doubt: Look at what the model does not have | Fit nothing. Look at what the model does not have: the wires against the sheet, one by one; what an earlier repair swapped, bridged or renewed with another rating; drum, idler and rollers by hand, belt off: jam or drag; the blower wheel: loose on its shaft, full of lint; gas pressure, burner orifice, air in the line; float and pump by hand; the outlet’s volts while it runs; water, mice, a chafed harness.
+      doubt: Put right what no circuit shows: blower wheel | Then look again; a run proves it.
       intake: Write what the customer noticed | In the customer’s own words.
       close: Close the job | Nothing is left open: causes examined, panels back, proven.
       close: Close the job with reservations | Told to the customer and written in the hand-over: heat cycles not seen (no time)."
@@ -273,6 +278,7 @@ describe("the words of every kind of step", () => {
       examine: Does the heat switch off and on, with the exhaust within limits? | Let it run empty for a quarter of an hour, thermometer in the exhaust.
       prove: Prove it | Start it on heat, stay with it, answer what you see: starts, turns, warm air, heat cycles.
       doubt: Look at what the model does not have | Fit nothing. Look at what the model does not have: the wires against the sheet, one by one; what an earlier repair swapped, bridged or renewed with another rating; drum, idler and rollers by hand, belt off: jam or drag; the blower wheel: loose on its shaft, full of lint; gas pressure, burner orifice, air in the line; float and pump by hand; the outlet’s volts while it runs; water, mice, a chafed harness.
+      doubt: Put right what no circuit shows: blower wheel | Then look again; a run proves it.
       intake: Write what the customer noticed | In the customer’s own words.
       close: Close the job | Nothing is left open: causes examined, panels back, proven.
       close: Close the job with reservations | Told to the customer and written in the hand-over: heat cycles not seen (no time)."

@@ -144,8 +144,22 @@ test("doubt in words: what would come next, what little is left, what leads, wha
   `);
 });
 
-test("a piece found bad that no circuit shows is no reason to fit anything", () => {
-  const bad = found({ kind: "spot", place: { piece: "blower" }, result: { is: "answer", value: "bad" }, circumstances: {} });
-  const next = proposed(["turns, no heat", "air weak", "proved dead", across("element", 10.8), across("cut-off", 0.3), bad]);
-  expect(next?.step.kind).not.toBe("fit");
+describe("a piece that no circuit shows", () => {
+  const blower = (value: "good" | "bad") =>
+    found({ kind: "spot", place: { piece: "blower" }, result: { is: "answer", value }, circumstances: {} });
+  const cleared = ["turns, no heat", "starts, turns, no heat, air strong", SAFE, "rear off", across("element", 10.7), across("cut-off", 0.2)];
+  const steps = (lines: readonly (string | Draft)[]) => proposed([...cleared, ...lines])?.step;
+
+  test("found bad, is put right, and the run that proves it comes before any other test", () => {
+    expect(steps([blower("bad")])).toMatchObject({ kind: "doubt", found: "blower" });
+    expect(steps([blower("bad"), blower("good")])).toEqual({ kind: "panel", panel: "rear", state: "on" });
+    expect(steps([blower("bad"), blower("good"), "rear on", LIVE])).toEqual({ kind: "prove" });
+  });
+
+  test("put right in vain, is out of the way: something else is looked for", () => {
+    const failed: Draft = { kind: "proof", body: { starts: "yes", turns: "yes", warm: "no", cycles: "unknown", airflow: "strong" } };
+    const next = steps([blower("bad"), blower("good"), "rear on", LIVE, failed]);
+    expect(next?.kind).not.toBe("prove");
+    expect(next).not.toMatchObject({ found: "blower" });
+  });
 });
