@@ -1,6 +1,7 @@
 import { expect, type Locator, type Page, test } from "@playwright/test";
 import type { Fault } from "../../src/core/machine/fault";
-import { HEALTHY_RUN, machineOf, next, openJob, proven, visit } from "./hidden-fault";
+import type { Machine } from "../../src/core/machine/format";
+import { HEALTHY_RUN, leader, machineOf, next, openJob, proven, visit } from "./hidden-fault";
 import { ModelAnswers } from "./model-answers";
 import { Server } from "./server";
 
@@ -45,14 +46,36 @@ for (const viewport of [
       });
   });
 
+test.describe("a drum that drags, which no model has", () => {
+  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
+
+  test("by touch: looked for before anything is bought, found, put right, proven, closed", async ({ page }) => {
+    test.setTimeout(150_000);
+    const machine = machineOf("orrinshaw-e27");
+    const dragging: Machine = { ...machine, parts: machine.parts.map((p) => (p.kind === "motor" ? { ...p, startsAt: 1.4 } : p)) };
+    await openJob(page, server.url, "won't start, hums, drum light is on", machine.id);
+    await follow(page, new ModelAnswers(dragging, []), "Look at what the model does not have");
+    await expect(next(page)).toContainText("drum, idler and rollers by hand");
+    await expect(page.getByLabel("Record")).not.toContainText("Fitted");
+    await next(page).getByRole("button", { name: "Drum drags" }).tap();
+    const right = next(page).getByRole("heading", { name: "Put right what no circuit shows: drum" });
+    await expect(right).toBeVisible({ timeout: 20_000 });
+    await expect(leader(page)).toContainText("Something this model does not have");
+    await next(page).getByRole("button", { name: "It is put right" }).tap();
+    await follow(page, new ModelAnswers(machine, []));
+    await expect(page.getByLabel("Record")).not.toContainText("Fitted");
+  });
+});
+
 const MOST_STEPS = 60;
 
-/** Does what the card says and answers as a machine with this fault would, until it says to close. */
-async function follow(page: Page, model: ModelAnswers): Promise<void> {
+/** Does what the card says and answers as a machine with this fault would, until it says this, or is closed. */
+async function follow(page: Page, model: ModelAnswers, until?: string): Promise<void> {
   const card = next(page);
   for (let i = 0; i < MOST_STEPS; i++) {
     await expect(card).toHaveAttribute("data-working", "false", { timeout: 20_000 });
     const title = await card.getByRole("heading").first().innerText();
+    if (title === until) return;
     const [main] = await card.locator("button").all();
     if (!main) throw new Error(`nothing to press under “${title}”`);
     const label = await main.innerText();

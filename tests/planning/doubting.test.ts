@@ -6,14 +6,9 @@ import { proposalSays } from "../../src/core/language/proposals";
 import { repairOf, replaces } from "../../src/core/machine/assembly";
 import { TestCatalogue } from "../../src/core/planning/catalogue";
 import { cheapBeside } from "../../src/core/planning/cheap-beside";
-import { lookedOutside } from "../../src/core/planning/doubt";
 import { type PartToBuy, plain, type Reason } from "../../src/core/planning/proposal";
 import { propose } from "../../src/core/planning/propose";
-import { NATURES } from "../../src/core/training/nature";
-import { Play } from "../../src/core/training/play";
-import { planner } from "../../src/core/training/strategies/planner";
-import { World } from "../../src/core/training/world";
-import { across, fitted, found, jobOf, LIVE, SAFE, shipped, suspectsFor } from "../job-of";
+import { across, fitted, found, jobOf, LIVE, PROOF, SAFE, shipped, suspectsFor } from "../job-of";
 
 const e27 = shipped("orrinshaw-e27");
 
@@ -22,44 +17,6 @@ function proposed(lines: readonly (string | Draft)[], machine = e27) {
   const set = suspectsFor(machine);
   return propose(new TestCatalogue(set), job, rank(set, job.evidence, assembliesFitted(job)));
 }
-
-/** Whole jobs whose trouble no hypothesis contains. */
-describe.each(["orrinshaw-e27", "brisk-tolley-v45g"])("%s with a trouble that the model does not have", (id) => {
-  const machine = shipped(id);
-  const suspects = suspectsFor(machine);
-  const catalogue = new TestCatalogue(suspects);
-  const nature = { ...NATURES.foreign, foreignOneIn: 1 };
-  const jobs = Array.from({ length: 6 }, (_, i) => {
-    const world = new World(machine, suspects.hypotheses, 4000 + i, { nature });
-    const play = new Play(world, suspects, catalogue);
-    const strategy = planner();
-    const blind: string[] = [];
-    const outcome = play.run(
-      (situation) => {
-        const move = strategy(situation);
-        if (move.kind === "fit" && move.wager && !lookedOutside(machine, situation.job)) blind.push(move.assembly);
-        return move;
-      },
-      "planner",
-      i,
-    );
-    return { outcome, blind };
-  });
-
-  test("is said to be so before a part is bought, in most; hardly a part is bought, and none is closed as put right", () => {
-    const outcomes = jobs.map((j) => j.outcome);
-    expect(outcomes.every((o) => o.foreign)).toBe(true);
-    expect(outcomes.filter((o) => o.doubtedFirst).length).toBeGreaterThanOrEqual(4);
-    expect(outcomes.reduce((sum, o) => sum + o.parts, 0)).toBeLessThanOrEqual(3);
-    expect(outcomes.filter((o) => o.left)).toEqual([]);
-    expect(outcomes.reduce((sum, o) => sum + o.unsafe, 0)).toBe(0);
-    for (const o of outcomes) expect(o.steps, `${o.fault} ${o.seed}`).toBeLessThan(200);
-  });
-
-  test("no wager goes in before what the model does not have was looked at", () => {
-    expect(jobs.flatMap((j) => j.blind)).toEqual([]);
-  });
-});
 
 describe("a proof", () => {
   const repaired = [
@@ -147,13 +104,21 @@ test("doubt in words: what would come next, what little is left, what leads, wha
 describe("a piece that no circuit shows", () => {
   const blower = (value: "good" | "bad") =>
     found({ kind: "spot", place: { piece: "blower" }, result: { is: "answer", value }, circumstances: {} });
-  const cleared = ["turns, no heat", "starts, turns, no heat, air strong", SAFE, "rear off", across("element", 10.7), across("cut-off", 0.2)];
+  const cleared = [
+    "turns, no heat",
+    "starts, turns, no heat, air strong",
+    SAFE,
+    "rear off",
+    across("element", 10.7),
+    across("cut-off", 0.2),
+  ];
   const steps = (lines: readonly (string | Draft)[]) => proposed([...cleared, ...lines])?.step;
 
   test("found bad, is put right, and the run that proves it comes before any other test", () => {
     expect(steps([blower("bad")])).toMatchObject({ kind: "doubt", found: "blower" });
     expect(steps([blower("bad"), blower("good")])).toEqual({ kind: "panel", panel: "rear", state: "on" });
     expect(steps([blower("bad"), blower("good"), "rear on", LIVE])).toEqual({ kind: "prove" });
+    expect(steps([blower("bad"), blower("good"), "rear on", LIVE, PROOF])).toEqual({ kind: "intake" });
   });
 
   test("put right in vain, is out of the way: something else is looked for", () => {

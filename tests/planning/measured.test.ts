@@ -3,6 +3,7 @@ import { item } from "../../src/core/array/at";
 import { hasOwnFinding } from "../../src/core/job/own-finding";
 import { partsOfAssembly } from "../../src/core/machine/assembly";
 import { TestCatalogue } from "../../src/core/planning/catalogue";
+import { lookedOutside } from "../../src/core/planning/doubt";
 import { outcomesOf } from "../../src/core/planning/outcomes";
 import { testsOf } from "../../src/core/planning/tests";
 import { NATURES } from "../../src/core/training/nature";
@@ -70,5 +71,35 @@ test.each(["orrinshaw-e27", "brisk-tolley-v45g"])(
       expect(outcome.wrongParts, `${seed}`).toBeLessThanOrEqual(2);
       expect(outcome.steps).toBeLessThan(150);
     }
+  },
+);
+
+/** Whole jobs whose trouble no hypothesis contains. */
+test.each(["orrinshaw-e27", "brisk-tolley-v45g"])(
+  "on %s a trouble that the model does not have is said to be so, in most; hardly a part is bought, none blindly, and no job is closed as put right",
+  (id) => {
+    const machine = shipped(id);
+    const suspects = suspectsFor(machine);
+    const catalogue = new TestCatalogue(suspects);
+    const nature = { ...NATURES.foreign, foreignOneIn: 1 };
+    const outcomes = Array.from({ length: 6 }, (_, i) => {
+      const play = new Play(new World(machine, suspects.hypotheses, 4000 + i, { nature }), suspects, catalogue);
+      const strategy = planner();
+      return play.run(
+        (situation) => {
+          const move = strategy(situation);
+          if (move.kind === "fit" && move.wager) expect(lookedOutside(machine, situation.job), move.assembly).toBe(true);
+          return move;
+        },
+        "planner",
+        i,
+      );
+    });
+    expect(outcomes.every((o) => o.foreign)).toBe(true);
+    expect(outcomes.filter((o) => o.doubtedFirst).length).toBeGreaterThanOrEqual(4);
+    expect(outcomes.reduce((sum, o) => sum + o.parts, 0)).toBeLessThanOrEqual(3);
+    expect(outcomes.filter((o) => o.left)).toEqual([]);
+    expect(outcomes.reduce((sum, o) => sum + o.unsafe, 0)).toBe(0);
+    for (const o of outcomes) expect(o.steps, `${o.fault} ${o.seed}`).toBeLessThan(200);
   },
 );

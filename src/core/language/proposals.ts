@@ -7,6 +7,7 @@ import type { Machine } from "../machine/format";
 import { maybePanelOf } from "../machine/format";
 import { panelName, partName, repairName, repairSays } from "../naming/names";
 import { capital, lower, minutesSay, percent } from "../naming/text";
+import type { OutsidePiece } from "../planning/found-outside";
 import type { Caution, Expectation, OutsideModel, Proposal, Purpose, Reason, SetOffer, Step, StepOf } from "../planning/proposal";
 import { BAD_NEW_PART } from "../planning/propose";
 import { CALL_BACK_MINUTES, DEFAULT_RATES } from "../planning/repairs";
@@ -222,6 +223,14 @@ const OUTSIDE: Record<OutsideModel, string> = {
   float: "float and pump by hand",
   "supply-under-load": "the outlet’s volts while it runs",
   "water-or-mice": "water, mice, a chafed harness",
+};
+
+/** What is found bad at a piece that no circuit shows, in a word or two. */
+export const FOUND_OUTSIDE: Record<OutsidePiece, string> = {
+  wiring: "Wired otherwise",
+  drum: "Drum drags",
+  blower: "Blower wheel loose",
+  burner: "Burner or gas bad",
 };
 
 /** How sure it is that the model does not have the trouble, or what would be bought untested. */

@@ -132,18 +132,22 @@ const PIECE_OF: { readonly [K in OutsideModel]?: OutsidePiece } = {
   "gas-pressure": "burner",
 };
 
-/** What a look at what the model does not have finds, when it finds nothing. */
-export const nothingOutside = (look: readonly OutsideModel[]): FindingOf<"spot">[] =>
-  look.flatMap((l): FindingOf<"spot">[] => {
-    const piece = PIECE_OF[l];
-    return piece ? [{ kind: "spot", place: { piece }, result: { is: "answer", value: "good" }, circumstances: {} }] : [];
-  });
+/** The pieces that are looked at for these. */
+export const piecesOf = (look: readonly OutsideModel[]): OutsidePiece[] => look.flatMap((l) => PIECE_OF[l] ?? []);
+
+/** A look at a piece that no circuit shows. */
+export const pieceFinding = (piece: OutsidePiece, value: "good" | "bad"): FindingOf<"spot"> => ({
+  kind: "spot",
+  place: { piece },
+  result: { is: "answer", value },
+  circumstances: {},
+});
 
 export function lookedOutside(machine: Machine, job: JobState): boolean {
-  const seen = new Set(
+  const seen = new Set<string>(
     job.evidence.flatMap(({ finding }) => (finding.kind === "spot" && "piece" in finding.place ? [finding.place.piece] : [])),
   );
-  return nothingOutside(outsideModel(machine, job)).every(({ place }) => "piece" in place && seen.has(place.piece));
+  return piecesOf(outsideModel(machine, job)).every((p) => seen.has(p));
 }
 
 /** What this machine may have that its model has not, with what it does or does not do. */

@@ -1,4 +1,5 @@
 import type { Piece } from "../finding/kinds/spot";
+import { isProven } from "../job/proven";
 import type { Evidence, JobState } from "../job/state";
 
 /** Pieces that no circuit shows and that can be the trouble. */
@@ -12,14 +13,15 @@ export interface FoundOutside {
 }
 
 /** The piece that no circuit shows and that was found bad last. */
-export function foundOutside({ evidence, proof, evidenceAtProof }: JobState): FoundOutside | undefined {
+export function foundOutside(job: JobState): FoundOutside | undefined {
+  const { evidence, proof, evidenceAtProof } = job;
   const looks = evidence.map(pieceLook);
   const bad = looks.findLastIndex((l) => l?.value === "bad");
   const piece = looks[bad]?.piece;
   if (piece === undefined) return undefined;
   const mended = looks.findIndex((l, i) => i > bad && l?.piece === piece && l.value === "good");
   if (mended === -1) return { piece, mended: false };
-  return proof === undefined || evidenceAtProof <= mended ? { piece, mended: true } : undefined;
+  return proof === undefined || evidenceAtProof <= mended || isProven(job) ? { piece, mended: true } : undefined;
 }
 
 function pieceLook({ finding: { kind, place, result } }: Evidence): { piece: OutsidePiece; value: string } | undefined {

@@ -1,5 +1,5 @@
 import { closingDraft } from "../../job/closing-draft";
-import { nothingOutside } from "../../planning/doubt";
+import { pieceFinding, piecesOf } from "../../planning/doubt";
 import type { Step } from "../../planning/proposal";
 import type { Move, Situation } from "../situation";
 import { examine } from "./examine";
@@ -29,7 +29,7 @@ export function moveFor(situation: Situation, step: Step, minutes = 0): Move {
     case "doubt":
       return step.again || step.found
         ? { kind: "stop", outside: true }
-        : { kind: "look-outside", nothing: nothingOutside(step.look), minutes };
+        : { kind: "look-outside", nothing: piecesOf(step.look).map((p) => pieceFinding(p, "good")), minutes };
     case "examine":
       return examine(situation, step.check);
   }

@@ -1,11 +1,11 @@
 import { checkId } from "../../../core/job/checks/index";
 import { closingDraft } from "../../../core/job/closing-draft";
 import type { Draft } from "../../../core/job/kinds/index";
-import { nothingOutside } from "../../../core/planning/doubt";
 import type { Step } from "../../../core/planning/proposal";
 import { Button } from "../../../ui/Button";
 import { useDispatch, useJob } from "../store/context";
 import { CheckButtons } from "./CheckButtons";
+import { DoubtButtons } from "./DoubtButtons";
 import { QuestionButtons } from "./QuestionButtons";
 
 /** What records that a step was taken. */
@@ -44,20 +44,7 @@ export function StepButtons({ step }: { readonly step: Step }) {
     case "intake":
       return main("Go to the intake", () => dispatch({ do: "go", bench: "intake" }));
     case "doubt":
-      if (step.found) {
-        const body = { kind: "spot", place: { piece: step.found }, result: { is: "answer", value: "good" }, circumstances: {} } as const;
-        return record("It is put right", { kind: "finding", body });
-      }
-      if (step.again) return main("Hand it over as it is", () => dispatch({ do: "go", bench: "hand" }));
-      return (
-        <>
-          {main("Nothing there", () => {
-            const drafts = nothingOutside(step.look).map((body): Draft => ({ kind: "finding", body }));
-            return dispatch({ do: "record", drafts });
-          })}
-          <Button onClick={() => dispatch({ do: "type", text: "" })}>Found something</Button>
-        </>
-      );
+      return <DoubtButtons step={step} />;
     case "close":
       return record(step.reservations ? "Close with reservations" : "Close the job", closingDraft(job));
   }
