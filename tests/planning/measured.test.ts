@@ -46,7 +46,7 @@ test.each(["orrinshaw-e27", "brisk-tolley-v45g"])(
     const machine = shipped(id);
     const suspects = suspectsFor(machine);
     const catalogue = new TestCatalogue(suspects);
-    for (let seed = 900; seed < 906; seed++) {
+    for (let seed = 900; seed < 904; seed++) {
       const world = new World(machine, suspects.hypotheses, seed, { nature: NATURES.far });
       const play = new Play(world, suspects, catalogue);
       const strategy = planner();
@@ -82,7 +82,7 @@ test.each(["orrinshaw-e27", "brisk-tolley-v45g"])(
     const suspects = suspectsFor(machine);
     const catalogue = new TestCatalogue(suspects);
     const nature = { ...NATURES.foreign, foreignOneIn: 1 };
-    const outcomes = Array.from({ length: 6 }, (_, i) => {
+    const outcomes = Array.from({ length: 3 }, (_, i) => {
       const play = new Play(new World(machine, suspects.hypotheses, 4000 + i, { nature }), suspects, catalogue);
       const strategy = planner();
       return play.run(
@@ -96,8 +96,8 @@ test.each(["orrinshaw-e27", "brisk-tolley-v45g"])(
       );
     });
     expect(outcomes.every((o) => o.foreign)).toBe(true);
-    expect(outcomes.filter((o) => o.doubtedFirst).length).toBeGreaterThanOrEqual(4);
-    expect(outcomes.reduce((sum, o) => sum + o.parts, 0)).toBeLessThanOrEqual(3);
+    expect(outcomes.filter((o) => o.doubtedFirst).length).toBeGreaterThanOrEqual(2);
+    expect(outcomes.reduce((sum, o) => sum + o.parts, 0)).toBeLessThanOrEqual(1);
     expect(outcomes.filter((o) => o.left)).toEqual([]);
     expect(outcomes.reduce((sum, o) => sum + o.unsafe, 0)).toBe(0);
     for (const o of outcomes) expect(o.steps, `${o.fault} ${o.seed}`).toBeLessThan(200);
