@@ -2,6 +2,7 @@ import { item, real } from "../array/at";
 import type { Evidence } from "../job/state";
 import type { Hypothesis } from "./hypotheses";
 import { logSum, softmax } from "./logs";
+import { takenAgain } from "./repeats";
 import type { SuspectSet } from "./suspect-set";
 
 interface Leader {
@@ -25,15 +26,16 @@ const GAIN_BANS = 0.9;
 
 /**
  * Looks whether the likeliest suspect denies an entry that some other suspect explains well. Of all entries it names the
- * one whose removal makes the rest of the record likeliest. `undefined` when the leader explains everything.
+ * one whose removal makes the rest of the record likeliest; none that was taken again already. `undefined` when the leader explains everything.
  */
 export function contradiction(set: SuspectSet, evidence: readonly Evidence[]): Contradiction | undefined {
   if (evidence.length < 2) return undefined;
   const rows = set.columns(evidence).map(againstItsBest);
+  const again = takenAgain(evidence);
   const total = Float64Array.from(set.hypotheses, (h, i) => Math.log(h.prior) + rows.reduce((sum, row) => sum + real(row, i), 0));
   const leader = argmax(total);
-  if (!rows.some((row) => real(row, leader) < Math.log(DENIED))) return undefined;
-  const retaken = worthRetaking(evidence, rows, total);
+  if (!rows.some((row, n) => !again[n] && real(row, leader) < Math.log(DENIED))) return undefined;
+  const retaken = worthRetaking(evidence, rows, total, again);
   if (!retaken || retaken.gain < GAIN_BANS * Math.LN10) return undefined;
   const said = (logs: Float64Array, i: number): Leader => ({ hypothesis: item(set.hypotheses, i), share: real(softmax(logs), i) });
   return {
@@ -49,10 +51,10 @@ function againstItsBest(column: Float64Array): Float64Array {
 }
 
 /** The technician's entry whose removal makes the rest likeliest, with how much. */
-function worthRetaking(evidence: readonly Evidence[], rows: readonly Float64Array[], total: Float64Array) {
+function worthRetaking(evidence: readonly Evidence[], rows: readonly Float64Array[], total: Float64Array, again: readonly boolean[]) {
   let best: { number: number; gain: number; without: Float64Array } | undefined;
   rows.forEach((row, number) => {
-    if (item(evidence, number).source !== "technician") return;
+    if (item(evidence, number).source !== "technician" || again[number]) return;
     const without = total.map((t, i) => t - real(row, i));
     const gain = logSum(without) - logSum(total);
     if (!best || gain > best.gain) best = { number, gain, without };

@@ -19,6 +19,10 @@ export function repeated(evidence: readonly Evidence[]): number[] {
 export const takenBack = (evidence: readonly Evidence[]): boolean[] =>
   evidence.map((e, i) => evidence.slice(i + 1).some((l) => asksSame(e, l) && !agree(e.finding.result, l.finding.result)));
 
+/** Entries of which the same was asked more than once. In the order of the evidence. */
+export const takenAgain = (evidence: readonly Evidence[]): boolean[] =>
+  evidence.map((e) => evidence.some((o) => o !== e && asksSame(e, o)));
+
 const isSame = (a: Evidence, b: Evidence): boolean => asksSame(a, b) && agree(a.finding.result, b.finding.result);
 
 const asksSame = (a: Evidence, b: Evidence): boolean =>

@@ -238,8 +238,8 @@ function doubtSays(machine: Machine, { outside, entries, before, leader }: Extra
   const share = `${percent(outside)} that the trouble is none that this model has.`;
   if (step.kind !== "doubt") {
     return {
-      why: "No suspect explains the last reading of it: zero the leads, touch bare metal, take it again in another way.",
-      more: `${share} No part is proposed while that leads.`,
+      why: "It does not go with the rest of the record: zero the leads, touch bare metal, take it again in another way.",
+      more: share,
     };
   }
   if (step.found) return { why: "It was found bad, and no suspect of this model gives the record as well as that.", more: share };

@@ -92,14 +92,19 @@ export function stillToTest(
 }
 
 function takeAgain(catalogue: TestCatalogue, job: JobState): { readonly again: TestAction; readonly entry: string } | undefined {
-  const offered = offeredTests(catalogue.tests, catalogue.suspects.predictor.machine, job);
   for (const { entry } of strangeEntries(catalogue.suspects, job.evidence)) {
-    const evidence = job.evidence.find((e) => e.entry === entry);
-    if (!evidence || evidence.fitted.length !== job.fitted.length) continue;
-    const again = offered.find((t) => answersAlike(evidence.finding, t.question));
+    const again = againFor(catalogue, job, entry);
     if (again) return { again, entry };
   }
   return undefined;
+}
+
+/** The test by which this entry is taken again, if it may be. */
+export function againFor(catalogue: TestCatalogue, job: JobState, entry: string): TestAction | undefined {
+  const evidence = job.evidence.find((e) => e.entry === entry);
+  if (!evidence || evidence.fitted.length !== job.fitted.length) return undefined;
+  const offered = offeredTests(catalogue.tests, catalogue.suspects.predictor.machine, job);
+  return offered.find((t) => answersAlike(evidence.finding, t.question));
 }
 
 /** None of the suspects gives this record, or it comes `before` what would be dearer: what to look at here. */

@@ -1,5 +1,6 @@
 import { panelsToOpen } from "../access/panels";
 import { item, real } from "../array/at";
+import { contradiction } from "../diagnosis/contradiction";
 import type { Hypothesis } from "../diagnosis/hypotheses";
 import type { Ranking } from "../diagnosis/rank";
 import { findingKind } from "../finding/finding";
@@ -12,7 +13,7 @@ import type { Machine } from "../machine/format";
 import type { Belief } from "./belief";
 import type { TestCatalogue } from "./catalogue";
 import { type Beside, cheapBeside } from "./cheap-beside";
-import { doubt, doubtBeforePart, doubtBeforeTest, doubtLeads, stillToTest } from "./doubt";
+import { againFor, doubt, doubtBeforePart, doubtBeforeTest, doubtLeads, stillToTest } from "./doubt";
 import { foundOutside } from "./found-outside";
 import { type Choice, choose, LIVE_HAZARD_MINUTES, LOOKAHEAD, type Lookahead, leaderAfter, type NextAction } from "./next";
 import { timesTaken } from "./offered";
@@ -71,6 +72,8 @@ export function propose(
     return { ...proposeTest(catalogue, job, choice, action.valued), by };
   }
   if (action.group.assemblies.length === 0) return wayToClose(machine, job);
+  const clash = clashFirst(catalogue, job, ranking, choice);
+  if (clash) return clash;
   const fit = proposeFit(catalogue, job, choice, action);
   const [assembly] = action.group.assemblies;
   if (assembly === undefined || !replaces(repairOf(machine, assembly)) || !doubtBeforePart(ranking, isWager(fit), machine, job))
@@ -117,6 +120,14 @@ function doubtedStep(catalogue: TestCatalogue, job: Job, ranking: Ranking, choic
   if ("test" in left) return proposeTest(catalogue, job, choice, left.test);
   const valued = choice.valued(left.again);
   return { ...proposeTest(catalogue, job, choice, valued), reason: { code: "doubt", outside: ranking.outside, entries: [left.entry] } };
+}
+
+/** Before anything is fitted, what does not go with the rest of the record is taken again, once. */
+function clashFirst(catalogue: TestCatalogue, job: Job, { outside }: Ranking, choice: Choice): Proposal | undefined {
+  const clash = contradiction(catalogue.suspects, job.evidence);
+  const again = clash && againFor(catalogue, job, clash.entry);
+  if (!again) return undefined;
+  return { ...proposeTest(catalogue, job, choice, choice.valued(again)), reason: { code: "doubt", outside, entries: [clash.entry] } };
 }
 
 /** A live test's hazard is weighed as minutes, and is none. */

@@ -13,9 +13,12 @@ export function ContradictionBanner() {
     <section className={styles.banner} aria-label="Contradiction">
       <h2>Two entries don't go together</h2>
       <p>
-        Take this one again: <b>{entrySays(clash.entry) ?? "an entry"}</b>.
+        Take again: <b>{entrySays(clash.entry) ?? "an entry"}</b>.
       </p>
-      <p className={styles.why}>{contradictionSays(machine, clash)}</p>
+      <details>
+        <summary>Why</summary>
+        <p>{contradictionSays(machine, clash)}</p>
+      </details>
     </section>
   );
 }
