@@ -64,7 +64,9 @@ function complained(machine: Machine, words: string): Draft {
 
 function answerSays(machine: Machine, { step, expects }: Proposal): string {
   const [first] = expects;
-  return step.kind === "test" && first ? ` → ${expectationSays(machine, step.test, first).label}` : "";
+  return step.kind === "test" && first
+    ? ` → ${expectationSays(machine, step.test, { ...first, outcomes: first.outcomes.slice(0, 1) }).label}`
+    : "";
 }
 
 /** The entry that the step makes, with its likeliest answer. */
@@ -73,7 +75,7 @@ function likeliest(catalogue: TestCatalogue, { job }: TypedJob, { step, expects 
     const move = moveFor({ suspects: catalogue.suspects, catalogue, job }, step);
     return move.kind === "entry" ? move.draft : undefined;
   }
-  const outcome = expects[0]?.outcome;
+  const outcome = expects[0]?.outcomes[0];
   if (!outcome) return undefined;
   const { question } = step.test;
   if (outcome.kind === "answer") return found({ ...question, result: { is: "answer", value: outcome.value } } as Finding);

@@ -81,3 +81,19 @@ test("every proposal gives its reason, its price, and what each outcome would me
   expect(proposal?.expects.length).toBeGreaterThanOrEqual(2);
   expect(proposal?.expects.some((e) => e.healthy)).toBe(true);
 });
+
+test.each(MACHINES.map((m) => [m.id, m] as const))(
+  "on %s no two rows of a card mean the same suspect, but for what a healthy machine shows",
+  (_, m) => {
+    for (const lines of [["no heat"], ["no start"], ["turns, no heat", "proved dead"]]) {
+      const job = jobOf(m, lines);
+      const set = suspectsFor(m);
+      const expects = propose(new TestCatalogue(set), job, rank(set, job.evidence))?.expects ?? [];
+      const leaders = expects.filter((e) => !e.healthy).map((e) => e.leader.suspect);
+      expect(new Set(leaders).size, lines.join()).toBe(leaders.length);
+      const outcomes = expects.flatMap((e) => e.outcomes.map((o) => JSON.stringify(o)));
+      expect(new Set(outcomes).size, lines.join()).toBe(outcomes.length);
+      expect(expects.reduce((sum, e) => sum + e.chance, 0)).toBeLessThan(1 + 1e-9);
+    }
+  },
+);

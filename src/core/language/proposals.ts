@@ -272,14 +272,17 @@ const CAUTIONS: Record<Caution, string> = {
   "gas-work": "Gas work: licensed practice and local code come first. Afterwards a leak test, or the job can't be closed.",
 };
 
+/** So many are listed one by one. */
+const MOST_OUTCOMES = 2;
+
 /** What an outcome looks like and what it would mean. */
 export function expectationSays(
   machine: Machine,
   test: TestAction,
-  { outcome, leader, share }: Expectation,
+  { outcomes, leader, share }: Expectation,
 ): { label: string; meaning: string } {
   return {
-    label: outcomeSays(machine, test.question, outcome),
+    label: outcomes.length > MOST_OUTCOMES ? "anything else" : outcomes.map((o) => outcomeSays(machine, test.question, o)).join(", "),
     meaning: `${hypothesisSays(machine, leader)}, ${Math.round(share * 100)}\u00a0%`,
   };
 }

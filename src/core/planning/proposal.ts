@@ -119,14 +119,14 @@ export type Caution =
   | "gas-leaks"
   | "not-to-be-run";
 
-/** What an outcome looks like and what it would mean. */
+/** Outcomes after which the same suspect leads: what they look like and what they would mean. */
 export interface Expectation {
-  readonly outcome: OutcomeClass;
+  readonly outcomes: readonly OutcomeClass[];
   /** Leading suspect after it, with its share then. */
   readonly leader: Hypothesis;
   readonly share: number;
   readonly chance: number;
-  /** The class in which a healthy machine reads. */
+  /** The one in which a healthy machine reads. */
   readonly healthy: boolean;
 }
 

@@ -1,5 +1,5 @@
 import { panelsToOpen } from "../access/panels";
-import { item, real } from "../array/at";
+import { item } from "../array/at";
 import { contradiction } from "../diagnosis/contradiction";
 import type { Hypothesis } from "../diagnosis/hypotheses";
 import type { Ranking } from "../diagnosis/rank";
@@ -14,13 +14,14 @@ import type { Belief } from "./belief";
 import type { TestCatalogue } from "./catalogue";
 import { type Beside, cheapBeside } from "./cheap-beside";
 import { againFor, doubt, doubtBeforePart, doubtBeforeTest, doubtLeads, stillToTest } from "./doubt";
+import { expectations } from "./expectations";
 import { foundOutside } from "./found-outside";
 import { type Choice, choose, LIVE_HAZARD_MINUTES, LOOKAHEAD, type Lookahead, leaderAfter, type NextAction } from "./next";
 import { timesTaken } from "./offered";
 import { foundBad } from "./own-tests";
 import { makeSafe, type Needs, preparation } from "./prepare";
 import { mayProve } from "./proofs";
-import { type Expectation, type OtherTest, type Proposal, plain, type Reason, type SetOffer, type StepOf } from "./proposal";
+import { type OtherTest, type Proposal, plain, type Reason, type SetOffer, type StepOf } from "./proposal";
 import { CALL_BACK_MINUTES, DEFAULT_RATES, PROVE_MINUTES, type Rates, withSiblings, workAndPrice } from "./repairs";
 import type { TestAction } from "./tests";
 import { type Valued, worth } from "./valued";
@@ -31,9 +32,7 @@ const SURELY_FIXED = 0.75;
 /** Above this a repair is proven before another part is fitted: a run costs less than a wrong part. */
 const PROVE_BEFORE_NEXT_PART = 0.3;
 const MOST_OTHERS = 5;
-const MOST_EXPECTED = 4;
-/** Outcomes less likely than this are not told, nor weighed for what a test tells apart. */
-const SLIGHT = 0.02;
+/** Outcomes less likely than this are not weighed for what a test tells apart. */
 const TOLD_APART = 0.03;
 /** A next best test worth less than this per minute is not named. */
 const WORTH_NAMING = 0.5;
@@ -156,19 +155,6 @@ function whyTest(belief: Belief, { outcomes, chances, saves, cost }: Valued, run
   const [one, other] = leaders.values();
   const next = runnerUp && worth(runnerUp) > WORTH_NAMING ? { test: runnerUp.test, minutes: runnerUp.cost } : undefined;
   return { code: "tells", saves, minutes: cost, ...(one && other && { apart: [one, other] }), ...(next && { next }) };
-}
-
-function expectations(belief: Belief, { outcomes, chances }: Valued, healthy: number): Expectation[] {
-  const most = Math.max(...outcomes.share.map((s) => real(s, healthy)));
-  return outcomes.classes
-    .map((outcome, k): Expectation => {
-      const share = item(outcomes.share, k);
-      const { hypothesis, probability } = leaderAfter(belief, share);
-      return { outcome, leader: hypothesis, share: probability, chance: item(chances, k), healthy: real(share, healthy) === most };
-    })
-    .filter((e) => e.chance > SLIGHT || e.healthy)
-    .sort((a, b) => b.chance - a.chance)
-    .slice(0, MOST_EXPECTED);
 }
 
 function proposeFit(
