@@ -82,13 +82,14 @@ test("every proposal gives its reason, its price, and what each outcome would me
   expect(proposal?.expects.some((e) => e.healthy)).toBe(true);
 });
 
-test.each(MACHINES.map((m) => [m.id, m] as const))(
+test.each(["orrinshaw-e27", "kelvane-g14"])(
   "on %s no two rows of a card mean the same suspect, but for what a healthy machine shows",
-  (_, m) => {
+  (id) => {
+    const m = shipped(id);
+    const suspects = suspectsFor(m);
     for (const lines of [["no heat"], ["no start"], ["turns, no heat", "proved dead"]]) {
       const job = jobOf(m, lines);
-      const set = suspectsFor(m);
-      const expects = propose(new TestCatalogue(set), job, rank(set, job.evidence))?.expects ?? [];
+      const expects = propose(new TestCatalogue(suspects), job, rank(suspects, job.evidence))?.expects ?? [];
       const leaders = expects.filter((e) => !e.healthy).map((e) => e.leader.suspect);
       expect(new Set(leaders).size, lines.join()).toBe(leaders.length);
       const outcomes = expects.flatMap((e) => e.outcomes.map((o) => JSON.stringify(o)));
