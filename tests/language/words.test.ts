@@ -129,7 +129,7 @@ describe("the words of every kind of step", () => {
       examine: Does it stop when the door is opened? | Running, open the door: drum and heat must stop at once, and not start again by themselves when it is shut.
       examine: Does the heat switch off and on, with the exhaust within limits? | Let it run empty for a quarter of an hour, thermometer in the exhaust.
       prove: Prove it | Start it on heat, stay with it, answer what you see: starts, turns, warm air, heat cycles, air at the hood.
-      doubt: Look at what the model does not have | Fit nothing. Look at what the model does not have: the wires against the sheet, one by one; what an earlier repair swapped, bridged or renewed with another rating; drum, idler and rollers by hand, belt off: jam or drag; the blower wheel: loose on its shaft, full of lint; gas pressure, burner orifice, air in the line; float and pump by hand; the outlet’s volts while it runs; water, mice, a chafed harness.
+      doubt: Look at what the model does not have | Fit nothing yet: wires against the sheet; what an earlier repair swapped or bridged; drum, idler and rollers by hand; blower wheel, loose or full of lint; gas pressure, orifice, air in the line; float and pump by hand; volts at the outlet while it runs; water, mice, a chafed harness.
       doubt: Put right what no circuit shows: blower wheel | Then look again; a run proves it.
       intake: Write what the customer noticed | In the customer’s own words.
       close: Close the job | Nothing is left open: causes examined, panels back, proven.
@@ -166,7 +166,7 @@ describe("the words of every kind of step", () => {
       examine: Does it stop when the door is opened? | Running, open the door: drum and heat must stop at once, and not start again by themselves when it is shut.
       examine: Does the heat switch off and on, with the exhaust within limits? | Let it run empty for a quarter of an hour, thermometer in the exhaust.
       prove: Prove it | Start it on heat, stay with it, answer what you see: starts, turns, warm air, heat cycles, air at the hood.
-      doubt: Look at what the model does not have | Fit nothing. Look at what the model does not have: the wires against the sheet, one by one; what an earlier repair swapped, bridged or renewed with another rating; drum, idler and rollers by hand, belt off: jam or drag; the blower wheel: loose on its shaft, full of lint; gas pressure, burner orifice, air in the line; float and pump by hand; the outlet’s volts while it runs; water, mice, a chafed harness.
+      doubt: Look at what the model does not have | Fit nothing yet: wires against the sheet; what an earlier repair swapped or bridged; drum, idler and rollers by hand; blower wheel, loose or full of lint; gas pressure, orifice, air in the line; float and pump by hand; volts at the outlet while it runs; water, mice, a chafed harness.
       doubt: Put right what no circuit shows: blower wheel | Then look again; a run proves it.
       intake: Write what the customer noticed | In the customer’s own words.
       close: Close the job | Nothing is left open: causes examined, panels back, proven.
@@ -203,7 +203,7 @@ describe("the words of every kind of step", () => {
       examine: Does it stop when the door is opened? | Running, open the door: drum and heat must stop at once, and not start again by themselves when it is shut.
       examine: Does the heat switch off and on, with the exhaust within limits? | Let it run empty for a quarter of an hour, thermometer in the exhaust.
       prove: Prove it | Start it on heat, stay with it, answer what you see: starts, turns, warm air, heat cycles, air at the hood.
-      doubt: Look at what the model does not have | Fit nothing. Look at what the model does not have: the wires against the sheet, one by one; what an earlier repair swapped, bridged or renewed with another rating; drum, idler and rollers by hand, belt off: jam or drag; the blower wheel: loose on its shaft, full of lint; gas pressure, burner orifice, air in the line; float and pump by hand; the outlet’s volts while it runs; water, mice, a chafed harness.
+      doubt: Look at what the model does not have | Fit nothing yet: wires against the sheet; what an earlier repair swapped or bridged; drum, idler and rollers by hand; blower wheel, loose or full of lint; gas pressure, orifice, air in the line; float and pump by hand; volts at the outlet while it runs; water, mice, a chafed harness.
       doubt: Put right what no circuit shows: blower wheel | Then look again; a run proves it.
       intake: Write what the customer noticed | In the customer’s own words.
       close: Close the job | Nothing is left open: causes examined, panels back, proven.
@@ -241,7 +241,7 @@ describe("the words of every kind of step", () => {
       examine: Does it stop when the door is opened? | Running, open the door: drum and heat must stop at once, and not start again by themselves when it is shut.
       examine: Does the heat switch off and on, with the exhaust within limits? | Let it run empty for a quarter of an hour, thermometer in the exhaust.
       prove: Prove it | Start it on heat, stay with it, answer what you see: starts, turns, warm air, heat cycles, air at the hood.
-      doubt: Look at what the model does not have | Fit nothing. Look at what the model does not have: the wires against the sheet, one by one; what an earlier repair swapped, bridged or renewed with another rating; drum, idler and rollers by hand, belt off: jam or drag; the blower wheel: loose on its shaft, full of lint; gas pressure, burner orifice, air in the line; float and pump by hand; the outlet’s volts while it runs; water, mice, a chafed harness.
+      doubt: Look at what the model does not have | Fit nothing yet: wires against the sheet; what an earlier repair swapped or bridged; drum, idler and rollers by hand; blower wheel, loose or full of lint; gas pressure, orifice, air in the line; float and pump by hand; volts at the outlet while it runs; water, mice, a chafed harness.
       doubt: Put right what no circuit shows: blower wheel | Then look again; a run proves it.
       intake: Write what the customer noticed | In the customer’s own words.
       close: Close the job | Nothing is left open: causes examined, panels back, proven.
@@ -277,7 +277,7 @@ describe("the words of every kind of step", () => {
       examine: Does it stop when the door is opened? | Running, open the door: drum and heat must stop at once, and not start again by themselves when it is shut.
       examine: Does the heat switch off and on, with the exhaust within limits? | Let it run empty for a quarter of an hour, thermometer in the exhaust.
       prove: Prove it | Start it on heat, stay with it, answer what you see: starts, turns, warm air, heat cycles.
-      doubt: Look at what the model does not have | Fit nothing. Look at what the model does not have: the wires against the sheet, one by one; what an earlier repair swapped, bridged or renewed with another rating; drum, idler and rollers by hand, belt off: jam or drag; the blower wheel: loose on its shaft, full of lint; gas pressure, burner orifice, air in the line; float and pump by hand; the outlet’s volts while it runs; water, mice, a chafed harness.
+      doubt: Look at what the model does not have | Fit nothing yet: wires against the sheet; what an earlier repair swapped or bridged; drum, idler and rollers by hand; blower wheel, loose or full of lint; gas pressure, orifice, air in the line; float and pump by hand; volts at the outlet while it runs; water, mice, a chafed harness.
       doubt: Put right what no circuit shows: blower wheel | Then look again; a run proves it.
       intake: Write what the customer noticed | In the customer’s own words.
       close: Close the job | Nothing is left open: causes examined, panels back, proven.

@@ -30,6 +30,9 @@ export function anything(set: SuspectSet, { finding }: Evidence, top: number): n
   return Math.exp(top) * UNUSUAL;
 }
 
+/** A piece that no circuit shows: found bad, it is the trouble itself. */
+const isPiece = ({ finding }: Evidence): boolean => finding.kind === "spot" && "piece" in finding.place;
+
 /** Entries that the rest of the record makes unlikely under everything that the model has, the strangest first. Posterior predictive, entry by entry. */
 export function strangeEntries(set: SuspectSet, evidence: readonly Evidence[]): Strange[] {
   if (evidence.length < 2) return [];
@@ -44,6 +47,6 @@ export function strangeEntries(set: SuspectSet, evidence: readonly Evidence[]): 
       const expected = all - logSum(without);
       return { entry: e.entry, bans: (Math.log(anything(set, e, highest(column))) - expected) / Math.LN10 };
     })
-    .filter((s) => s.bans > LEAST_BANS)
+    .filter((s, n) => s.bans > LEAST_BANS && !isPiece(item(evidence, n)))
     .sort((a, b) => b.bans - a.bans);
 }

@@ -108,7 +108,7 @@ function stepDetail(machine: Machine, step: Step): string {
       return "In the customer’s own words.";
     case "doubt":
       if (step.found) return "Then look again; a run proves it.";
-      return `Fit nothing. Look at what the model does not have: ${step.look.map((l) => OUTSIDE[l]).join("; ")}.`;
+      return `Fit nothing yet: ${step.look.map((l) => OUTSIDE[l]).join("; ")}.`;
     case "close":
       return step.reservations
         ? `Told to the customer and written in the hand-over: ${unseenSays(step.reservations)}.`
@@ -215,13 +215,13 @@ function setSays(machine: Machine, { set, price, minutes, callBack }: SetOffer):
 }
 
 const OUTSIDE: Record<OutsideModel, string> = {
-  sheet: "the wires against the sheet, one by one",
-  "earlier-repair": "what an earlier repair swapped, bridged or renewed with another rating",
-  drag: "drum, idler and rollers by hand, belt off: jam or drag",
-  "blower-wheel": "the blower wheel: loose on its shaft, full of lint",
-  "gas-pressure": "gas pressure, burner orifice, air in the line",
+  sheet: "wires against the sheet",
+  "earlier-repair": "what an earlier repair swapped or bridged",
+  drag: "drum, idler and rollers by hand",
+  "blower-wheel": "blower wheel, loose or full of lint",
+  "gas-pressure": "gas pressure, orifice, air in the line",
   float: "float and pump by hand",
-  "supply-under-load": "the outlet’s volts while it runs",
+  "supply-under-load": "volts at the outlet while it runs",
   "water-or-mice": "water, mice, a chafed harness",
 };
 
