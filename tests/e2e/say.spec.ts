@@ -206,7 +206,8 @@ test("a complaint in prose becomes chips, to be struck out or turned; the words 
   await page.getByLabel("Machine, from the plate").selectOption("orrinshaw-e27");
   await page.getByLabel("What was noticed").fill("It tumbles fine but the air stays cold, lamp is off. Started when we moved it.");
   const chips = page.getByLabel("Taken from these words");
-  await expect(chips).toContainText("No warm air");
+  // The words of the machine are made first, on a page that was just opened.
+  await expect(chips).toContainText("No warm air", { timeout: 40_000 });
   await expect(chips).toContainText("Since when: “Started when we moved it.”");
   await chips.getByRole("button", { name: "Strike out: Lamp stays dark" }).click();
   await page.getByLabel("Place", { exact: true }).fill("Testing quay 1");
