@@ -1,12 +1,13 @@
 import node from "@astrojs/node";
 import react from "@astrojs/react";
 import { defineConfig, passthroughImageService } from "astro/config";
+import { tables } from "./cli/tables-hook.mjs";
 import { serviceWorker } from "./src/service-worker/integration.mjs";
 
 export default defineConfig({
   output: "server",
   adapter: node({ mode: "middleware" }),
-  integrations: [react(), serviceWorker()],
+  integrations: [react(), tables(), serviceWorker()],
   image: { service: passthroughImageService() },
   telemetry: false,
   devToolbar: { enabled: false },

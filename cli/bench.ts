@@ -10,6 +10,7 @@ const BENCHES: Record<string, () => void | Promise<void>> = {
   say: saying,
   rank: ranking,
   propose: proposing,
+  first: async () => (await import("./bench/first")).firstProposal(),
   readings,
   fold: folding,
   append: appending,

@@ -11,7 +11,7 @@ export function buildIfNeeded(): void {
   const sources = ["src", "public"].map((f) => newest(join(root, f)));
   for (const file of ["astro.config.mjs", "package-lock.json", "tsconfig.json"]) sources.push(statSync(join(root, file)).mtimeMs);
   if (existsSync(built) && statSync(built).mtimeMs > Math.max(...sources)) return;
-  console.error("yennic: building the application (half a minute)");
+  console.error("yennic: building the application (a minute)");
   const { status, stdout, stderr } = spawnSync("npx", ["astro", "build"], {
     cwd: root,
     encoding: "utf8",

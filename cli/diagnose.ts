@@ -85,7 +85,7 @@ export function diagnosis(catalogue: TestCatalogue, job: Job) {
   const ranking = rank(set, job.evidence, assembliesFitted(job));
   const lines = job.record.map((line) => ({ status: line.status, entry: stampOfLine(line).id, ...lineSays(machine, line) }));
   const says = new Map(lines.map((l) => [l.entry, l.says]));
-  const clash = contradiction(set, job.evidence);
+  const clash = contradiction(set, job);
   const proposal = propose(catalogue, job, ranking);
   return {
     machine: machine.id,

@@ -19,7 +19,7 @@ const STEPS = 5;
 
 /** Writes what the program would do first, for every machine and complaint, along the likeliest answers: to be read by a technician. */
 export function run(args: string[]): void {
-  if (args.length > 0) throw new BadInput(`“${args[0]}”; expected nothing`);
+  if (args.length > 0) throw new BadInput(`“${args[0]}” after first-steps; it takes nothing: leave it out`);
   const text = [
     "# First steps",
     "",

@@ -16,6 +16,7 @@ const COMMANDS: Record<string, () => Promise<{ run: (args: string[]) => Promise<
   backup: () => import("./backup"),
   restore: () => import("./restore"),
   verify: () => import("./verify"),
+  tables: () => import("./tables"),
   key: () => import("./key"),
 };
 

@@ -11,6 +11,7 @@ import { Rehearsal, STRATEGIES, summarise } from "../src/core/training/rehearse"
 import { findMachine, MACHINES } from "../src/machines";
 import { BadInput } from "./bad-input";
 import { loadMachine } from "./diagnose";
+import { readShard } from "./shard";
 
 const OPTIONS = {
   machine: { type: "string" },
@@ -98,11 +99,11 @@ export interface Plan {
 
 /** Job i is on machine i modulo their number, whoever plays it: the same seed gives the same jobs however they are shared out. */
 function* playShard({ machines, names, seed, jobs, fault, world }: Plan, shard: string): Generator<Outcome> {
-  const [k, n] = shard.split("/").map(Number) as [number, number];
+  const isOurs = readShard(shard);
   const rehearsals = new Map<number, Rehearsal>();
   for (let i = 0; i < jobs; i++) {
     const m = i % machines.length;
-    if (m % n !== k) continue;
+    if (!isOurs(m)) continue;
     const rehearsal = rehearsals.get(m) ?? new Rehearsal(item(machines, m));
     rehearsals.set(m, rehearsal);
     for (const name of names) yield rehearsal.play(seed * 100_003 + i, name, { world, fault });

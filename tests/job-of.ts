@@ -51,6 +51,16 @@ export const ohms = (between: [string, string], value: number | null, ...off: st
 /** Ohms across a part, its wires off. */
 export const across = (part: string, value: number | null): Draft => ohms([`${part}.1`, `${part}.2`], value, part);
 
+/** A dead E27 is opened, its element found open and renewed, the new one measured, and the panel put back. */
+export const elementRenewed = (): (string | Draft)[] => [
+  SAFE,
+  "rear off",
+  across("element", null),
+  fitted("element"),
+  across("element", 10.8),
+  "rear on",
+];
+
 export const SAFE: Draft = { kind: "made-safe", body: { how: "cord", proved: true } };
 export const LIVE: Draft = { kind: "energised", body: {} };
 export const PROOF: Draft = { kind: "proof", body: { starts: "yes", turns: "yes", warm: "yes", cycles: "yes", airflow: "strong" } };

@@ -62,7 +62,12 @@ export interface PlaceQuestion {
   readonly probing?: Probing;
 }
 
-export type ToEngine = { readonly type: "machine"; readonly machine: Machine } | JobQuestion | PlaceQuestion;
+/** `revision`: of the machine that is to come, so that its table can be fetched meanwhile. */
+export type ToEngine =
+  | { readonly type: "revision"; readonly revision: string }
+  | { readonly type: "machine"; readonly machine: Machine }
+  | JobQuestion
+  | PlaceQuestion;
 
 export type FromEngine = { readonly turn: number } & (
   | { readonly type: "standing"; readonly standing: Standing }

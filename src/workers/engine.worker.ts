@@ -1,16 +1,19 @@
 import { type Ranking, rank } from "../core/diagnosis/rank";
 import { SuspectSet } from "../core/diagnosis/suspect-set";
-import { sightOf } from "../core/finding/sights";
-import type { Job } from "../core/job/fold";
+import { foldJob, type Job } from "../core/job/fold";
 import { assembliesFitted } from "../core/job/state";
 import type { Machine } from "../core/machine/format";
+import { revisionOf } from "../core/machine/revision";
 import { TestCatalogue } from "../core/planning/catalogue";
-import { aimOf, askOtherWay, type OtherWay, otherWays } from "../core/planning/other-ways";
+import { askOtherWay, type OtherWay, otherWays } from "../core/planning/other-ways";
+import type { Proposal } from "../core/planning/proposal";
 import { propose } from "../core/planning/propose";
-import type { TestAction } from "../core/planning/tests";
+import { aimOf } from "../core/planning/steady";
+import { tableTasks } from "../core/planning/table";
 import { Predictor } from "../core/prediction/predictor";
 import type { FromEngine, JobQuestion, PlaceQuestion, ToEngine } from "./engine.protocol";
 import { foresightOf, standingOf } from "./standing";
+import { keepTable, recalled } from "./tables";
 
 const post = (message: FromEngine) => postMessage(message);
 /** Lets whatever came in meanwhile be heard. */
@@ -29,12 +32,17 @@ interface Engine {
 }
 
 let engine: Engine | undefined;
+/** Engines of machines that are to come, by revision. */
+const early = new Map<string, Promise<Engine | undefined>>();
 let latest: JobQuestion | undefined;
+/** The proposal that was made last. */
+let said: Proposal | undefined;
 /** Answers in the making: background work waits for them. */
 let answering = 0;
 
 addEventListener("message", ({ data }: MessageEvent<ToEngine>) => {
-  if (data.type === "machine") begin(data.machine);
+  if (data.type === "revision") early.set(data.revision, recall(data.revision));
+  else if (data.type === "machine") void begin(data.machine);
   else if (data.type === "place") foresee(data);
   else {
     latest = data;
@@ -47,21 +55,37 @@ function engineOf(predictor: Predictor, pairs: boolean): Engine {
   return { suspects, catalogue: new TestCatalogue(suspects), pairs };
 }
 
-function begin(machine: Machine): void {
-  const predictor = new Predictor(machine);
-  engine = engineOf(predictor, false);
-  void prepare(predictor);
+/** With the table of this revision everything is known at once, before the page has said more than the revision. */
+async function recall(revision: string): Promise<Engine | undefined> {
+  const made = await recalled(revision);
+  if (!made) return undefined;
+  warmUp(made);
+  return { ...made, pairs: true };
+}
+
+/** While the page is still being put together: a job of which nothing is known, so that what runs first is compiled when it is asked. */
+function warmUp({ suspects, catalogue }: Omit<Engine, "pairs">): void {
+  const { machine } = suspects.predictor;
+  const job: Job = { ...foldJob("", [], () => machine), machine };
+  const ranking = rank(suspects, job.evidence);
+  standingOf(suspects, true, ranking, job);
+  propose(catalogue, job, ranking);
+}
+
+/** Without a table it is worked out, and kept for the next time. */
+async function begin(machine: Machine): Promise<void> {
+  const revision = revisionOf(machine);
+  const known = await (early.get(revision) ?? recall(revision));
+  early.clear();
+  engine = known ?? engineOf(new Predictor(machine), false);
+  if (latest) void answer(latest);
+  if (!known) void prepare(engine.suspects.predictor, revision);
 }
 
 /** Runs the model under every hypothesis and every test in slices, giving way to the job in hand; then changes over. */
-async function prepare(predictor: Predictor): Promise<void> {
+async function prepare(predictor: Predictor, revision: string): Promise<void> {
   const full = engineOf(predictor, true);
-  const { hypotheses } = full.suspects;
-  const tasks: (() => void)[] = [
-    ...hypotheses.map((h) => () => void predictor.sightShares(h.faults, false)),
-    ...hypotheses.map((h) => () => void predictor.sightShares(h.faults, true)),
-    ...full.catalogue.tests.filter(isQuick).map((t) => () => void full.catalogue.outcomesOf(t)),
-  ];
+  const { tasks, table } = tableTasks(full.catalogue);
   while (!latest || answering > 0) await new Promise((resolve) => setTimeout(resolve, BEFORE_BACKGROUND_MS));
   let next = 0;
   while (next < tasks.length) {
@@ -72,6 +96,7 @@ async function prepare(predictor: Predictor): Promise<void> {
   }
   engine = full;
   if (latest) void answer(latest);
+  await keepTable(revision, table());
 }
 
 /** What would be read at another place: the job is ranked already, so that this is quick. */
@@ -84,10 +109,6 @@ function foresee({ turn, probing }: PlaceQuestion): void {
   const { job } = latest;
   post({ type: "foresight", turn, lines: foresightOf(suspects, rank(suspects, job.evidence, assembliesFitted(job)), job, probing) });
 }
-
-/** Volts at every point under every hypothesis, and what only a long run shows, are worked out when they are asked for. */
-const isQuick = ({ question }: TestAction): boolean =>
-  question.kind !== "volts" && question.kind !== "code" && !(question.kind === "sight" && sightOf(question.place.sight).long);
 
 /** Ranks, gives way to whatever came in meanwhile, and goes on only while nothing newer did. */
 async function answer(question: JobQuestion): Promise<void> {
@@ -111,7 +132,8 @@ async function answerWith({ suspects, catalogue, pairs }: Engine, { turn, job: a
   if (probing) post({ type: "foresight", turn, lines: foresightOf(suspects, ranking, job, probing) });
   await yielded();
   if (overtaken()) return;
-  const proposal = propose(catalogue, job, ranking) ?? null;
+  const proposal = propose(catalogue, job, ranking, said) ?? null;
+  said = proposal ?? undefined;
   post({ type: "proposal", turn, proposal });
   const ways = await askOthers({ suspects, catalogue, pairs }, job, ranking, proposal ? aimOf(proposal) : undefined, overtaken);
   if (ways) post({ type: "other-ways", turn, ways });

@@ -18,7 +18,7 @@ const MOST_FORESEEN = 4;
 
 export function standingOf(set: SuspectSet, pairs: boolean, ranking: Ranking, job: Asked): Standing {
   const fitted = assembliesFitted(job);
-  const clash = contradiction(set, job.evidence);
+  const clash = contradiction(set, job);
   const shown = ranking.suspects
     .filter((s, i) => i < MOST_SHOWN && s.probability > LEAST_SHOWN)
     .map(({ hypothesis, probability, weights }): RankedSuspect => ({ hypothesis, probability, weights }));

@@ -9,7 +9,7 @@ const machine = shipped("orrinshaw-e27");
 /** The entry to retake, as the record says it; undefined when there is no contradiction. */
 function clash(...lines: string[]): string | undefined {
   const job = jobOf(machine, lines);
-  const clashing = contradiction(suspectsFor(machine), job.evidence);
+  const clashing = contradiction(suspectsFor(machine), job);
   const line = job.record.find((l) => stampOfLine(l).id === clashing?.entry);
   return line && lineSays(machine, line).says;
 }
@@ -33,4 +33,10 @@ test("a sighting against two readings is the one to look at again", () => {
 test("what was taken again already is not asked for a third time, whether it came out so or otherwise", () => {
   for (const second of ["element OL", "element 10.7"])
     expect(clash("turns, no heat", "proved dead", "element OL", "h3 h5 10.9", second) ?? "", second).not.toContain("element");
+});
+
+test("what was found before a repair is not asked for again: the machine is another one since", () => {
+  const first = ["turns, starts, no heat", "air strong", "proved dead", "element OL", "h3 h5 10.7", "h4 h5 10.7"];
+  expect(clash(...first)).toBeDefined();
+  expect(clash(...first, "fitted element")).toBeUndefined();
 });

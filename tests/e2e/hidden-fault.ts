@@ -31,6 +31,7 @@ export function meter(faults: readonly Fault[], words: string): string {
   return Number.isFinite(ohms) ? (ohms + 0.1).toFixed(1) : "OL";
 }
 
+/** Opens a job by its form, and waits until the server has it: another device may go to its address at once. */
 export async function openJob(page: Page, url: string, words: string, machine: string = E27.id): Promise<void> {
   await page.goto(`${url}/jobs/new`);
   await page.getByLabel("What was noticed").fill(words);
@@ -40,6 +41,8 @@ export async function openJob(page: Page, url: string, words: string, machine: s
   await page.getByLabel("Your name").fill("Tess Trier");
   await page.getByRole("button", { name: "Open the job" }).click();
   await page.waitForURL(/\/jobs\/[0-9a-f-]{36}\/[a-z]+$/);
+  const address = `/api/jobs/${page.url().split("/").at(-2)}`;
+  await page.waitForFunction((a) => fetch(a).then((r) => r.ok), address);
 }
 
 /** Types into the reading line as a technician does, and waits until it stands in the record. */

@@ -3,9 +3,10 @@ import { remaining } from "../../src/core/diagnosis/hypotheses";
 import { findingKind } from "../../src/core/finding/finding";
 import { testTitle } from "../../src/core/language/proposals";
 import { answerSays } from "../../src/core/language/tests";
-import { assemblyIdOf, repairOf } from "../../src/core/machine/assembly";
+import { assemblyIdOf, piecesOf, repairOf } from "../../src/core/machine/assembly";
 import type { Fault } from "../../src/core/machine/fault";
 import type { Machine } from "../../src/core/machine/format";
+import { pieceId } from "../../src/core/machine/pieces";
 import { repairSays } from "../../src/core/naming/names";
 import { capital, lower } from "../../src/core/naming/text";
 import { type TestAction, testsOf } from "../../src/core/planning/tests";
@@ -51,7 +52,8 @@ export class ModelAnswers {
 
   /** What was fitted or put right, by the title of its card. */
   putRight(title: string): void {
-    const done = this.machine.parts.map(assemblyIdOf).filter((a) => repairSays(repairOf(this.machine, a)) === title);
+    const all = [...this.machine.parts.map(assemblyIdOf), ...piecesOf(this.machine).map(pieceId)];
+    const done = all.filter((a) => repairSays(repairOf(this.machine, a)) === title);
     this.faults = remaining(this.machine, this.faults, done);
   }
 }

@@ -88,7 +88,7 @@ test("an open door switch: no start", async ({ page }) => {
   await type(page, "proved dead");
   await type(page, "top off");
   await type(page, `door ${meter(hidden, "door")}`);
-  await leads(page, "Door switch does not close", 90);
+  await leads(page, "Door switch does not close", 80);
   await type(page, "fitted door switch, top on");
   await prove(page);
   await expect(next(page).getByRole("heading", { name: "Does it stop when the door is opened?" })).toBeVisible();

@@ -16,7 +16,7 @@ import { across, SAFE, saw, shipped } from "../job-of";
 const machine = shipped("orrinshaw-e27");
 
 /** A replica that does as it is told, and an engine that only counts. */
-function world(lines: readonly string[] = [], shown = false) {
+function world(lines: readonly string[] = [], shown = false, enough = false) {
   const typed = new TypedJob(machine).type(...lines);
   const job = typed.entries[0]?.stream.id ?? "";
   const counts = { fold: 0, question: 0, place: 0, told: 0, entered: 0, kept: 0 };
@@ -63,7 +63,7 @@ function world(lines: readonly string[] = [], shown = false) {
   const machines = { find: () => machine, subscribe: () => () => undefined };
   const store = new JobStore(
     job,
-    shown ? { shown: withMachine(shownOf(typed.job), machines.find) } : { entries: known },
+    shown ? { shown: withMachine(JSON.parse(JSON.stringify(shownOf(typed.job))), machines.find), enough } : { entries: known },
     { box: () => box, machines, startEngine: () => engine, technician: () => "Tess", clock, noted },
     "watch",
   );
@@ -226,7 +226,19 @@ test("what somebody else entered comes in between: the server's order counts, fo
   expect(get().job.safety.power).toBe("dead");
 });
 
-test("a page begins with what is shown of the job; its entries follow, and only then is anything worked out", async () => {
+test("where what is shown is enough, it is worked out at once, and not again when the entries follow that tell the same", async () => {
+  const { counts, refetch, record } = world(["turns, no heat", "air strong"], true, true);
+  expect(counts.question).toBe(1);
+  refetch();
+  expect(counts.question).toBe(1);
+  await record(saw("hums", "no"));
+  expect(counts.question).toBe(2);
+  const more = world(["turns, no heat"], true, true);
+  more.refetch([stamp(more.job, { kind: "energised", body: {} }, { id: v7(), at: "2026-11-24T09:59:00Z", by: "Somebody else" })]);
+  expect(more.counts.question).toBe(2);
+});
+
+test("a page begins with what is shown of the job; of a long one its entries follow, and only then is anything worked out", async () => {
   const { get, counts, refetch } = world(["turns, no heat", "proved dead"], true);
   expect(get()).toMatchObject({ whole: false, job: { safety: { power: "unknown", lapsed: "person" } } });
   expect(counts.question).toBe(0);

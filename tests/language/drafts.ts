@@ -1,9 +1,9 @@
 import { codeAnswers } from "../../src/core/finding/kinds/code";
-import { PIECES } from "../../src/core/finding/kinds/spot";
 import { sightsFor, UNTOLD } from "../../src/core/finding/sights";
 import type { Draft } from "../../src/core/job/kinds/index";
 import { assemblyIdOf, repairOf, replaces } from "../../src/core/machine/assembly";
 import type { Machine } from "../../src/core/machine/format";
+import { PIECES } from "../../src/core/machine/pieces";
 import { refOf } from "../../src/core/machine/revision";
 
 /** Entries of every kind on a machine, without numbers in them: one of each thing that can be named. */

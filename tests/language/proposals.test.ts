@@ -43,7 +43,7 @@ test("a whole visit to an electric machine, card by card", () => {
       air strong → Heating element open, 33 %
       air weak, no air → Thermal cut-off blown, vent duct and hood choked, 73 %
     why: Tells “heating element open” from “thermal cut-off blown, vent duct and hood choked”.
-    more: Saves 38 min of repair for 4 min of work, parts counted as minutes at 90 an hour. Next best: measure plug pin N to H4, start button pressed (17 min).
+    more: Saves 39 min of repair for 4 min of work, parts counted as minutes at 90 an hour. Next best: measure plug pin N to H4, start button pressed (17 min).
 
     Make it safe
     Cord out (or breaker off). Meter on a known source, on the machine, on the known source again.
@@ -53,7 +53,7 @@ test("a whole visit to an electric machine, card by card", () => {
       OL → Timer heat contact does not close, 19 %
       5.4 Ω to 2.05 kΩ → Cycling thermostat burnt inside, 18 %
     why: Tells “heating element open” from “timer heat contact does not close”.
-    more: Saves 72 min of repair for 17 min of work, parts counted as minutes at 90 an hour. Next best: measure plug pin L1 to H4 (17 min).
+    more: Saves 71 min of repair for 17 min of work, parts counted as minutes at 90 an hour. Next best: measure plug pin L1 to H4 (17 min).
 
     Measure plug pin N to H4, start button pressed
     Cord out, wires on.
@@ -61,7 +61,7 @@ test("a whole visit to an electric machine, card by card", () => {
       OL → Timer heat contact does not close, 19 %
       5.4 Ω to 2.05 kΩ → Cycling thermostat burnt inside, 18 %
     why: Tells “heating element open” from “timer heat contact does not close”.
-    more: Saves 61 min of repair for 4 min of work, parts counted as minutes at 90 an hour. Next best: measure H3 to H5 (4 min).
+    more: Saves 60 min of repair for 4 min of work, parts counted as minutes at 90 an hour. Next best: measure H3 to H5 (4 min).
 
     Fit a new heating element
     New part beside old: same ratings, same terminals. Meter the new part before it goes in: under a minute, against the chance of a bad one (est. 1.5 %). Never bridge a fuse or limit.
@@ -98,16 +98,24 @@ test("a cut-off that blew is not left without its causes", () => {
 
 test("a capacitor is discharged before its motor is metered, and says why", () => {
   expect(
-    card("kelvane-c7", ["no start", "display yes, no code, hums", "proved dead", "top off, side off", "belt good"]),
+    card("kelvane-c7", [
+      "no start",
+      "display yes, no code, hums",
+      "proved dead",
+      "top off, side off",
+      "belt good, drum turns freely by hand",
+    ]),
   ).toMatchInlineSnapshot(`
     "Discharge the motor capacitor
     Through a resistor across its terminals, insulated tool, then measure that no voltage is left.
-    then: Measure the µF of the motor capacitor against its label
+    then: Measure plug pin N to AX
     ! It may hold a dangerous charge with the cord out.
-      looks good → Drum and fan motor seized, 37 %
-      looks bad → Motor capacitor open, 53 %
-    why: Tells “drum and fan motor seized” from “motor capacitor open”.
-    more: Saves 3 min of repair for 3 min of work, parts counted as minutes at 90 an hour. Next best: measure plug pin N to AX (4 min)."
+      19.3 to 31.3 Ω → Motor capacitor open, 40 %
+      OL → Drum and fan motor auxiliary winding open, 81 %
+      31.3 to 68.0 Ω → Drum and fan motor: wires swapped at NB and M1, 31 %
+      8.8 to 19.3 Ω → Drum and fan motor, start winding, far off its rating, 35 %
+    why: Tells “motor capacitor open” from “drum and fan motor auxiliary winding open”.
+    more: Saves 9 min of repair for 4 min of work, parts counted as minutes at 90 an hour. Next best: measure F2 to AX (4 min)."
   `);
 });
 

@@ -104,6 +104,7 @@ describe("the words of every kind of step", () => {
     expect(wordsOf("orrinshaw-e27")).toMatchInlineSnapshot(`
       "test: Does it start? | Door shut, heat cycle, press start.
       test: Look at the house supply | Volts at the outlet, leg to neutral and leg to leg, where live tests are allowed. Else look at the breaker: half tripped?
+      test: Turn the idler by hand | It must run free and spring back.
       test: Measure the cord, L1, PL1 to TB1 | Cord out.
       test: Measure volts, outlet neutral to outlet L1 | At the outlet; one hand, insulated probes.
       test: Take the highest exhaust temperature | Thermometer in the exhaust, empty, on heat, for a quarter of an hour.
@@ -130,7 +131,7 @@ describe("the words of every kind of step", () => {
       examine: Does the heat switch off and on, with the exhaust within limits? | Let it run empty for a quarter of an hour, thermometer in the exhaust.
       prove: Prove it | Start it on heat, stay with it, answer what you see: starts, turns, warm air, heat cycles, air at the hood.
       doubt: Look at what the model does not have | Fit nothing yet: wires against the sheet; what an earlier repair swapped or bridged; drum, idler and rollers by hand; blower wheel, loose or full of lint; gas pressure, orifice, air in the line; float and pump by hand; volts at the outlet while it runs; water, mice, a chafed harness.
-      doubt: Put right what no circuit shows: blower wheel | Then look again; a run proves it.
+      doubt: Look at what the model does not have | Fit nothing yet: wires against the sheet.
       intake: Write what the customer noticed | In the customer’s own words.
       close: Close the job | Nothing is left open: causes examined, panels back, proven.
       close: Close the job with reservations | Told to the customer and written in the hand-over: heat cycles not seen (no time)."
@@ -140,6 +141,7 @@ describe("the words of every kind of step", () => {
     expect(wordsOf("kelvane-g14")).toMatchInlineSnapshot(`
       "test: Does it start? | Door shut, heat cycle, press start.
       test: Look at the house supply | Volts at the outlet, where live tests are allowed. Else look at the breaker: half tripped?
+      test: Turn the idler by hand | It must run free and spring back.
       test: Measure the cord, L1, PL1 to TB1 | Cord out.
       test: Measure volts, outlet neutral to outlet L1 | At the outlet; one hand, insulated probes.
       test: Take the highest exhaust temperature | Thermometer in the exhaust, empty, on heat, for a quarter of an hour.
@@ -167,7 +169,7 @@ describe("the words of every kind of step", () => {
       examine: Does the heat switch off and on, with the exhaust within limits? | Let it run empty for a quarter of an hour, thermometer in the exhaust.
       prove: Prove it | Start it on heat, stay with it, answer what you see: starts, turns, warm air, heat cycles, air at the hood.
       doubt: Look at what the model does not have | Fit nothing yet: wires against the sheet; what an earlier repair swapped or bridged; drum, idler and rollers by hand; blower wheel, loose or full of lint; gas pressure, orifice, air in the line; float and pump by hand; volts at the outlet while it runs; water, mice, a chafed harness.
-      doubt: Put right what no circuit shows: blower wheel | Then look again; a run proves it.
+      doubt: Look at what the model does not have | Fit nothing yet: wires against the sheet.
       intake: Write what the customer noticed | In the customer’s own words.
       close: Close the job | Nothing is left open: causes examined, panels back, proven.
       close: Close the job with reservations | Told to the customer and written in the hand-over: heat cycles not seen (no time)."
@@ -177,6 +179,7 @@ describe("the words of every kind of step", () => {
       "test: Does it start? | Door shut, heat cycle, press start.
       test: Does it show a fault code? | Try to run it for some minutes, then read the display.
       test: Look at the house supply | Volts at the outlet, leg to neutral and leg to leg, where live tests are allowed. Else look at the breaker: half tripped?
+      test: Turn the idler by hand | It must run free and spring back.
       test: Measure the cord, L1, PL1 to TB1 | Cord out.
       test: Measure volts, outlet neutral to outlet L1 | At the outlet; one hand, insulated probes.
       test: Take the highest exhaust temperature | Thermometer in the exhaust, empty, on heat, for a quarter of an hour.
@@ -204,7 +207,7 @@ describe("the words of every kind of step", () => {
       examine: Does the heat switch off and on, with the exhaust within limits? | Let it run empty for a quarter of an hour, thermometer in the exhaust.
       prove: Prove it | Start it on heat, stay with it, answer what you see: starts, turns, warm air, heat cycles, air at the hood.
       doubt: Look at what the model does not have | Fit nothing yet: wires against the sheet; what an earlier repair swapped or bridged; drum, idler and rollers by hand; blower wheel, loose or full of lint; gas pressure, orifice, air in the line; float and pump by hand; volts at the outlet while it runs; water, mice, a chafed harness.
-      doubt: Put right what no circuit shows: blower wheel | Then look again; a run proves it.
+      doubt: Look at what the model does not have | Fit nothing yet: wires against the sheet.
       intake: Write what the customer noticed | In the customer’s own words.
       close: Close the job | Nothing is left open: causes examined, panels back, proven.
       close: Close the job with reservations | Told to the customer and written in the hand-over: heat cycles not seen (no time)."
@@ -214,6 +217,7 @@ describe("the words of every kind of step", () => {
       "test: Does it start? | Door shut, heat cycle, press start.
       test: Does it show a fault code? | Try to run it for some minutes, then read the display.
       test: Look at the house supply | Volts at the outlet, where live tests are allowed. Else look at the breaker: half tripped?
+      test: Turn the idler by hand | It must run free and spring back.
       test: Measure the cord, L1, PL1 to TB1 | Cord out.
       test: Measure volts, outlet neutral to outlet L1 | At the outlet; one hand, insulated probes.
       test: Take the highest exhaust temperature | Thermometer in the exhaust, empty, on heat, for a quarter of an hour.
@@ -242,7 +246,7 @@ describe("the words of every kind of step", () => {
       examine: Does the heat switch off and on, with the exhaust within limits? | Let it run empty for a quarter of an hour, thermometer in the exhaust.
       prove: Prove it | Start it on heat, stay with it, answer what you see: starts, turns, warm air, heat cycles, air at the hood.
       doubt: Look at what the model does not have | Fit nothing yet: wires against the sheet; what an earlier repair swapped or bridged; drum, idler and rollers by hand; blower wheel, loose or full of lint; gas pressure, orifice, air in the line; float and pump by hand; volts at the outlet while it runs; water, mice, a chafed harness.
-      doubt: Put right what no circuit shows: blower wheel | Then look again; a run proves it.
+      doubt: Look at what the model does not have | Fit nothing yet: wires against the sheet.
       intake: Write what the customer noticed | In the customer’s own words.
       close: Close the job | Nothing is left open: causes examined, panels back, proven.
       close: Close the job with reservations | Told to the customer and written in the hand-over: heat cycles not seen (no time)."
@@ -252,6 +256,7 @@ describe("the words of every kind of step", () => {
       "test: Does it start? | Door shut, heat cycle, press start.
       test: Does it show a fault code? | Try to run it for some minutes, then read the display.
       test: Look at the house supply | Volts at the outlet, L to N, where live tests are allowed. Else look at the breaker and the residual-current device.
+      test: Turn the idler by hand | It must run free and spring back.
       test: Measure the cord, L, PL to F1 | Cord out.
       test: Measure volts, outlet neutral to outlet L | At the outlet; one hand, insulated probes.
       test: Take the highest exhaust temperature | Thermometer in the exhaust, empty, on heat, for a quarter of an hour.
@@ -278,7 +283,7 @@ describe("the words of every kind of step", () => {
       examine: Does the heat switch off and on, with the exhaust within limits? | Let it run empty for a quarter of an hour, thermometer in the exhaust.
       prove: Prove it | Start it on heat, stay with it, answer what you see: starts, turns, warm air, heat cycles.
       doubt: Look at what the model does not have | Fit nothing yet: wires against the sheet; what an earlier repair swapped or bridged; drum, idler and rollers by hand; blower wheel, loose or full of lint; gas pressure, orifice, air in the line; float and pump by hand; volts at the outlet while it runs; water, mice, a chafed harness.
-      doubt: Put right what no circuit shows: blower wheel | Then look again; a run proves it.
+      doubt: Look at what the model does not have | Fit nothing yet: wires against the sheet.
       intake: Write what the customer noticed | In the customer’s own words.
       close: Close the job | Nothing is left open: causes examined, panels back, proven.
       close: Close the job with reservations | Told to the customer and written in the hand-over: heat cycles not seen (no time)."
@@ -333,6 +338,10 @@ describe("the titles of every test", () => {
       dead: Look at the door lamp contact
       nothing: Look at the cycle setting
       nothing: Look at the way of starting
+      dead: Turn the idler by hand
+      nothing: Turn the drum by hand
+      dead: Turn the blower wheel on its shaft
+      dead: Hold the wires against the sheet
       dead: Measure the cord, L1, PL1 to TB1
       dead: Measure the cord, neutral, PN to TBN
       dead: Measure the cord, L2, PL2 to TB2
@@ -422,6 +431,11 @@ describe("the titles of every test", () => {
       dead: Look at the door lamp contact
       nothing: Look at the cycle setting
       nothing: Look at the way of starting
+      dead: Turn the idler by hand
+      nothing: Turn the drum by hand
+      dead: Turn the blower wheel on its shaft
+      dead: Hold the wires against the sheet
+      dead: Have gas pressure and orifice checked
       dead: Measure the cord, L1, PL1 to TB1
       dead: Measure the cord, neutral, PN to TBN
       dead: Measure the cord, earth, PG to CAB
@@ -503,6 +517,10 @@ describe("the titles of every test", () => {
       dead: Look at the centrifugal heat contact
       dead: Look at the door lamp contact
       nothing: Look at the cycle setting
+      dead: Turn the idler by hand
+      nothing: Turn the drum by hand
+      dead: Turn the blower wheel on its shaft
+      dead: Hold the wires against the sheet
       dead: Measure the cord, L1, PL1 to TB1
       dead: Measure the cord, neutral, PN to TBN
       dead: Measure the cord, L2, PL2 to TB2
@@ -596,6 +614,11 @@ describe("the titles of every test", () => {
       nothing: Look at the gas supply
       dead: Look at the door lamp contact
       nothing: Look at the cycle setting
+      dead: Turn the idler by hand
+      nothing: Turn the drum by hand
+      dead: Turn the blower wheel on its shaft
+      dead: Hold the wires against the sheet
+      dead: Have gas pressure and orifice checked
       dead: Measure the cord, L1, PL1 to TB1
       dead: Measure the cord, neutral, PN to TBN
       dead: Measure the cord, earth, PG to CAB
@@ -682,6 +705,10 @@ describe("the titles of every test", () => {
       dead: Look at the drum belt
       nothing: Pull out and look at lint filter and condenser
       nothing: Look at the cycle setting
+      dead: Turn the idler by hand
+      nothing: Turn the drum by hand
+      dead: Turn the blower wheel on its shaft
+      dead: Hold the wires against the sheet
       dead: Measure the cord, L, PL to F1
       dead: Measure the mains filter, L, F1 to L1
       dead: Measure the cord, neutral, PN to F2

@@ -1,3 +1,4 @@
+import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { item } from "../../src/core/array/at";
 import { type OperatingPoint, voltsBetween } from "../../src/core/circuit/solve";
@@ -139,4 +140,29 @@ describe("a bad machine file is refused with the path of the wrong field", () =>
     expect(broken(change)).toThrow(MachineError);
     expect(broken(change)).toThrow(message);
   });
+});
+
+test("whatever the constants of its heat, temperatures stay between the room and what the heat can reach", () => {
+  const constants = fc.record({
+    boxLossWPerK: fc.double({ min: 0.5, max: 900, noNaN: true }),
+    boxJPerK: fc.double({ min: 40, max: 2000, noNaN: true }),
+  });
+  fc.assert(
+    fc.property(constants, (thermal) => {
+      const other = { ...machine, thermal: { ...machine.thermal, ...thermal } };
+      for (const f of operate(other, new FaultSet([]), startScript(other, 240)).frames) {
+        expect(f.boxC).toBeGreaterThanOrEqual(machine.thermal.ambientC - 0.5);
+        expect(f.boxC).toBeLessThan(700);
+      }
+    }),
+    { numRuns: 25 },
+  );
+});
+
+test("a sensor that follows at once opens its thermostat as one does that follows within two seconds", () => {
+  const openings = (sensorLagS: number) => {
+    const { frames } = operate({ ...machine, thermal: { ...machine.thermal, sensorLagS } }, new FaultSet([]), startScript(machine, 1200));
+    return frames.filter((f, i) => f.condition.opened.size > (frames[i - 1]?.condition.opened.size ?? 0)).length;
+  };
+  expect(Math.abs(openings(0.6) - openings(2))).toBeLessThanOrEqual(1);
 });

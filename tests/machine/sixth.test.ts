@@ -27,7 +27,7 @@ test("it is diagnosed: the blown cut-off leads with its cause, and the way to th
   const job = jobOf(machine, ["turns, no heat", "proved dead", "back off", "cut-off OL"]);
   const ranking = rank(suspectsFor(machine), job.evidence);
   expect(ranking.suspects[0]?.hypothesis.suspect).toMatch(/cut-off:open/);
-  expect(contradiction(suspectsFor(machine), job.evidence)).toBeUndefined();
+  expect(contradiction(suspectsFor(machine), job)).toBeUndefined();
   expect(propose(new TestCatalogue(suspectsFor(machine)), job, ranking)?.step.kind).toBeTruthy();
 });
 

@@ -4,13 +4,21 @@ import type { Draft } from "../../src/core/job/kinds/index";
 import { assembliesFitted } from "../../src/core/job/state";
 import { proposalSays } from "../../src/core/language/proposals";
 import { repairOf, replaces } from "../../src/core/machine/assembly";
+import { beliefOf } from "../../src/core/planning/belief";
 import { TestCatalogue } from "../../src/core/planning/catalogue";
 import { cheapBeside } from "../../src/core/planning/cheap-beside";
+import { mayWager, pieceFinding } from "../../src/core/planning/doubt";
+import { ownStanding, ownTestDue } from "../../src/core/planning/own-tests";
 import { type PartToBuy, plain, type Reason } from "../../src/core/planning/proposal";
 import { propose } from "../../src/core/planning/propose";
-import { across, fitted, found, jobOf, LIVE, PROOF, SAFE, shipped, suspectsFor } from "../job-of";
+import { DEFAULT_RATES, repairGroups } from "../../src/core/planning/repairs";
+import { across, elementRenewed, fitted, found, jobOf, LIVE, PROOF, SAFE, shipped, suspectsFor } from "../job-of";
 
 const e27 = shipped("orrinshaw-e27");
+
+const failed: Draft = { kind: "proof", body: { starts: "yes", turns: "yes", warm: "no", cycles: "unknown", airflow: "strong" } };
+
+const pieceGood = (piece: "wiring" | "blower"): Draft => found(pieceFinding(piece, "good"));
 
 function proposed(lines: readonly (string | Draft)[], machine = e27) {
   const job = jobOf(machine, lines);
@@ -19,17 +27,7 @@ function proposed(lines: readonly (string | Draft)[], machine = e27) {
 }
 
 describe("a proof", () => {
-  const repaired = [
-    "turns, no heat",
-    SAFE,
-    "rear off",
-    across("element", null),
-    fitted("element"),
-    across("element", 10.8),
-    "rear on",
-    LIVE,
-  ];
-  const failed: Draft = { kind: "proof", body: { starts: "yes", turns: "yes", warm: "no", cycles: "unknown", airflow: "strong" } };
+  const repaired = ["turns, no heat", ...elementRenewed(), LIVE];
   const proves = (n: number) => proposed([...repaired, ...Array.from({ length: n }, () => failed)])?.step.kind === "prove";
 
   test("that failed is made once more where the repair may still be right; never a third time", () => {
@@ -44,12 +42,32 @@ describe("a proof", () => {
   });
 });
 
-test("a part whose own reading is good is not bought on what is read from afar: it is read again", () => {
-  const afar = ["no start", "lamp lights", SAFE, "pl1 pn start ol", "console off", across("timer-motor-contact", 0.3)];
-  for (const more of [[], ["pl1 m4 start ol"], ["pl1 m4 start ol", "tb1 tbn start ol"]]) {
-    const step = proposed([...afar, ...more])?.step;
-    expect(step, more.join()).not.toMatchObject({ kind: "fit", assembly: "timer" });
-  }
+describe("a part by what was found of it itself", () => {
+  const set = suspectsFor(e27);
+  const catalogue = new TestCatalogue(set);
+  const standing = (assembly: string, lines: readonly (string | Draft)[]) => {
+    const job = jobOf(e27, ["turns, no heat", SAFE, ...lines]);
+    const belief = beliefOf(set, rank(set, job.evidence), job);
+    const group = repairGroups(e27, belief.hypotheses, job.panelsOff, DEFAULT_RATES, false).find((g) => g.assemblies.join() === assembly);
+    if (!group) throw new Error(`no repair is ${assembly}`);
+    return { is: ownStanding(catalogue, job, belief, group), due: ownTestDue(catalogue, job, belief, group)?.id };
+  };
+
+  test("is bad, good or open; bad needs no more test, good is tested in another way", () => {
+    expect(standing("element", [])).toMatchObject({ is: "open", due: expect.stringContaining("element") });
+    expect(standing("element", [across("element", null)])).toEqual({ is: "bad", due: undefined });
+    expect(standing("cut-off", [across("cut-off", 0.2)])).toEqual({ is: "good", due: "pair H3 H4" });
+  });
+
+  test("found good, it is wagered on only when hardly anything else is left; looked in vain, only far above what no model has", () => {
+    const nobody = jobOf(e27, ["turns, no heat"]);
+    const looked = jobOf(e27, ["turns, no heat", pieceGood("wiring"), pieceGood("blower")]);
+    const outside = (share: number) => ({ ...rank(set, []), outside: share, fixed: 0 });
+    expect([0.5, 0.7, 0.95].map((chance) => mayWager(outside(0.02), chance, true, e27, nobody))).toEqual([false, false, true]);
+    expect([0.5, 0.8, 0.95].map((chance) => mayWager(outside(0.05), chance, false, e27, looked))).toEqual([false, true, true]);
+    expect(mayWager(outside(0.15), 0.5, false, e27, nobody)).toBe(true);
+    expect(mayWager(outside(0.001), 0.3, false, e27, looked), "two to one against").toBe(false);
+  });
 });
 
 describe("what is cheap to clear while the machine is open", () => {
@@ -102,8 +120,7 @@ test("doubt in words: what would come next, what little is left, what leads, wha
 });
 
 describe("a piece that no circuit shows", () => {
-  const blower = (value: "good" | "bad") =>
-    found({ kind: "spot", place: { piece: "blower" }, result: { is: "answer", value }, circumstances: {} });
+  const blower = (value: "good" | "bad") => found(pieceFinding("blower", value));
   const cleared = [
     "turns, no heat",
     "starts, turns, no heat, air strong",
@@ -114,17 +131,31 @@ describe("a piece that no circuit shows", () => {
   ];
   const steps = (lines: readonly (string | Draft)[]) => proposed([...cleared, ...lines])?.step;
 
+  const mended = fitted("piece.blower", "put-right");
+
   test("found bad, is put right, and the run that proves it comes before any other test", () => {
-    expect(steps([blower("bad")])).toMatchObject({ kind: "doubt", found: "blower" });
-    expect(steps([blower("bad"), blower("good")])).toEqual({ kind: "panel", panel: "rear", state: "on" });
-    expect(steps([blower("bad"), blower("good"), "rear on", LIVE])).toEqual({ kind: "prove" });
-    expect(steps([blower("bad"), blower("good"), "rear on", LIVE, PROOF])).toEqual({ kind: "intake" });
+    const way = [blower("bad"), "top off", "front off"];
+    expect(proposed([...cleared, blower("bad")])).toMatchObject({
+      step: { kind: "panel", state: "off" },
+      prepares: { for: "fit", assembly: "piece.blower" },
+      reason: { code: "found-bad" },
+    });
+    expect(steps(way)).toMatchObject({ kind: "fit", assembly: "piece.blower", replaces: false });
+    expect(steps([...way, mended])).toMatchObject({ kind: "panel", state: "on" });
+    expect(steps([...way, mended, "all panels on", LIVE])).toEqual({ kind: "prove" });
+    expect(steps([...way, mended, "all panels on", LIVE, PROOF])).toEqual({ kind: "intake" });
   });
 
-  test("put right in vain, is out of the way: something else is looked for", () => {
-    const failed: Draft = { kind: "proof", body: { starts: "yes", turns: "yes", warm: "no", cycles: "unknown", airflow: "strong" } };
-    const next = steps([blower("bad"), blower("good"), "rear on", LIVE, failed]);
+  test("found well after it was bad, it is taken to be put right", () => {
+    expect(steps([blower("bad"), blower("good"), "rear on", LIVE])).toEqual({ kind: "prove" });
+  });
+
+  test.each([
+    ["by hand", [mended, "rear on"]],
+    ["or found well", [blower("good"), "rear on"]],
+  ])("put right in vain, %s, is out of the way: something else is looked for", (_, by) => {
+    const next = steps([blower("bad"), ...by, LIVE, failed]);
     expect(next?.kind).not.toBe("prove");
-    expect(next).not.toMatchObject({ found: "blower" });
+    expect(next).not.toMatchObject({ assembly: "piece.blower" });
   });
 });

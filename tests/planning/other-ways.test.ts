@@ -9,8 +9,9 @@ import { aimSays, proposalSays } from "../../src/core/language/proposals";
 import type { Machine } from "../../src/core/machine/format";
 import { TestCatalogue } from "../../src/core/planning/catalogue";
 import { choose, LOOKAHEAD } from "../../src/core/planning/next";
-import { aimOf, askOtherWay, otherWays } from "../../src/core/planning/other-ways";
+import { askOtherWay, otherWays } from "../../src/core/planning/other-ways";
 import { propose } from "../../src/core/planning/propose";
+import { aimOf } from "../../src/core/planning/steady";
 import { jobOf, shipped, suspectsFor } from "../job-of";
 
 const e27 = shipped("orrinshaw-e27");
@@ -73,7 +74,7 @@ test("a question with few repairs left in it is solved exactly; a wide one by lo
   expect(by(narrow)).toMatchObject({ by: "exact", action: { kind: "test", valued: { test: { part: "cut-off" } } } });
   expect(by(["turns, no heat"])?.by).toBe("lookahead");
   const { job, ranking, catalogue } = at(e27, narrow);
-  expect(choose(catalogue, job, ranking, undefined, { ...LOOKAHEAD, exactUpTo: 0 })?.by).toBe("lookahead");
+  expect(choose(catalogue, job, ranking, { look: { ...LOOKAHEAD, exactUpTo: 0 } })?.by).toBe("lookahead");
 });
 
 test("a reading that another path made tells which: the motor's winding read in place, its wires on", () => {

@@ -12,6 +12,17 @@ export function panelsToOpen(machine: Machine, panels: readonly (string | null)[
   return needed;
 }
 
+/** Panels that are off, in the order in which they go back. What the machine does not have is left out. */
+export function panelsToClose(machine: Machine, off: readonly string[]): string[] {
+  const closed: string[] = [];
+  const left = () => machine.panels.filter((p) => off.includes(p.id) && !closed.includes(p.id));
+  for (let rest = left(); rest.length > 0; rest = left()) {
+    const next = rest.find((p) => !rest.some((o) => o.behind.includes(p.id))) ?? rest[0];
+    if (next) closed.push(next.id);
+  }
+  return closed;
+}
+
 /** Minutes to take panels off and, in the end, put them back (estimates of the machine file). */
 export function panelMinutes(machine: Machine, ids: readonly string[]): number {
   return ids.reduce((sum, id) => {

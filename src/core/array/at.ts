@@ -30,6 +30,13 @@ export function whole(vector: Int32Array, index: number): number {
   return found;
 }
 
+/** Element of a vector of small numbers. Throws RangeError outside of it. */
+export function small(vector: Uint16Array, index: number): number {
+  const found = vector[index];
+  if (found === undefined) outside(vector.length, index);
+  return found;
+}
+
 /** Value of a key that must be there. Throws RangeError, naming the key, where it is not. */
 export function valueUnder<K, V>(map: ReadonlyMap<K, V>, key: K): V {
   const found = map.get(key);

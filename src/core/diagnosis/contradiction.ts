@@ -1,5 +1,5 @@
 import { item, real } from "../array/at";
-import type { Evidence } from "../job/state";
+import type { Evidence, JobState } from "../job/state";
 import type { Hypothesis } from "./hypotheses";
 import { logSum, softmax } from "./logs";
 import { takenAgain } from "./repeats";
@@ -26,12 +26,13 @@ const GAIN_BANS = 0.9;
 
 /**
  * Looks whether the likeliest suspect denies an entry that some other suspect explains well. Of all entries it names the
- * one whose removal makes the rest of the record likeliest; none that was taken again already. `undefined` when the leader explains everything.
+ * one whose removal makes the rest of the record likeliest; none that was taken again already, and none from before the last repair: the machine
+ * is another one since. `undefined` when the leader explains everything.
  */
-export function contradiction(set: SuspectSet, evidence: readonly Evidence[]): Contradiction | undefined {
+export function contradiction(set: SuspectSet, { evidence, fitted }: Pick<JobState, "evidence" | "fitted">): Contradiction | undefined {
   if (evidence.length < 2) return undefined;
   const rows = set.columns(evidence).map(againstItsBest);
-  const again = takenAgain(evidence);
+  const again = takenAgain(evidence).map((was, n) => was || item(evidence, n).fitted.length < fitted.length);
   const total = Float64Array.from(set.hypotheses, (h, i) => Math.log(h.prior) + rows.reduce((sum, row) => sum + real(row, i), 0));
   const leader = argmax(total);
   if (!rows.some((row, n) => !again[n] && real(row, leader) < Math.log(DENIED))) return undefined;

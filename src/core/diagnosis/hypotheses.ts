@@ -1,7 +1,19 @@
 import { item } from "../array/at";
-import { assemblyIdOf, jointId } from "../machine/assembly";
-import { type Fault, faultKey, faultsId, isJoint, JOINT_OPEN, JOINT_PINCHED, JOINT_POOR } from "../machine/fault";
+import { assemblyIdOf, remedyOf } from "../machine/assembly";
+import {
+  type Fault,
+  faultKey,
+  faultsId,
+  isJoint,
+  JOINT_HOT,
+  JOINT_INTERMITTENT,
+  JOINT_OPEN,
+  JOINT_PINCHED,
+  JOINT_POOR,
+  JOINT_SWAPPED,
+} from "../machine/fault";
 import { type Machine, partOf } from "../machine/format";
+import { generalFaults } from "../machine/general-faults";
 import { POOR_OHMS, SEVERITIES, severitiesIn, unlistedFaults } from "../machine/severity";
 
 /** One complete explanation: the faults that are present together, each with its severity. No faults: nothing is wrong. */
@@ -25,6 +37,11 @@ const NOTHING_WRONG_WEIGHT = 2;
 const POOR_WEIGHT = 0.6;
 /** How often a wire has rubbed through on the cabinet, against a joint that is open, for each net (est.). */
 const PINCHED_WEIGHT = 0.25;
+/** How often a joint parts only when it is hot, against one that is open; and how often two wires of one part were swapped by an earlier repair, for each part, in the weights of the file (est.). */
+const HOT_WEIGHT = 0.12;
+const SWAPPED_WEIGHT = 0.25;
+/** How often a joint is intermittent, against one that is open for good (est.). */
+const INTERMITTENT_WEIGHT = 0.1;
 /** How often a part is off in a way that its file does not list, against those that it lists; and at least, in the weights of the file (est.). */
 const UNLISTED_SHARE = 0.12;
 const LEAST_UNLISTED = 0.1;
@@ -54,7 +71,8 @@ export function hypothesesOf(machine: Machine, { pairs: withPairs = true } = {})
     ...causesWithDamage(machine, singles),
     ...joints(machine),
     ...pinched(machine),
-    ...machine.parts.flatMap(unlisted),
+    ...swapped(machine),
+    ...machine.parts.flatMap((p) => [...unlisted(p), ...general(machine, p)]),
   ];
   const sum = weighted.reduce((total, w) => total + w.weight, 0);
   const known = new Set(weighted.map((w) => unordered(w.faults)));
@@ -133,10 +151,17 @@ function causesWithDamage(machine: Machine, singles: readonly Single[]): Weighte
   });
 }
 
-/** Every joint that may be bad: open, or poor. */
+/** Every joint that may be bad: open, open when hot, open now and then, or poor. */
 function joints(machine: Machine): Weighted[] {
   return machine.parts.flatMap(({ id, nets, jointWeight }) =>
-    jointWeight === 0 ? [] : nets.flatMap((_, i) => [openJoint(id, i + 1, jointWeight), ...poorJoints(id, i + 1, jointWeight)]),
+    jointWeight === 0
+      ? []
+      : nets.flatMap((_, i) => [
+          openJoint(id, i + 1, jointWeight),
+          hotJoint(id, i + 1, jointWeight),
+          intermittentJoint(id, i + 1, jointWeight),
+          ...poorJoints(id, i + 1, jointWeight),
+        ]),
   );
 }
 
@@ -144,6 +169,18 @@ const openJoint = (part: string, at: number, weight: number): Weighted => ({
   kind: "joint",
   faults: [{ part, mode: JOINT_OPEN, at: String(at) }],
   weight,
+});
+
+const hotJoint = (part: string, at: number, weight: number): Weighted => ({
+  kind: "joint",
+  faults: [{ part, mode: JOINT_HOT, at: String(at) }],
+  weight: weight * HOT_WEIGHT,
+});
+
+const intermittentJoint = (part: string, at: number, weight: number): Weighted => ({
+  kind: "joint",
+  faults: [{ part, mode: JOINT_INTERMITTENT, at: String(at) }],
+  weight: weight * INTERMITTENT_WEIGHT,
 });
 
 const poorJoints = (part: string, at: number, weight: number): Weighted[] =>
@@ -164,6 +201,25 @@ function pinched(machine: Machine): Weighted[] {
     }),
   );
 }
+
+/** Two wires of a part with three terminals or more on each other’s place. */
+function swapped(machine: Machine): Weighted[] {
+  return machine.parts.flatMap(({ id, nets, jointWeight }): Weighted[] => {
+    if (jointWeight === 0 || nets.length < 3) return [];
+    const couples = nets.flatMap((a, i) => nets.flatMap((b, j) => (j > i && a !== b ? [`${i + 1}-${j + 1}`] : [])));
+    return couples.map((at) => ({
+      kind: "joint",
+      faults: [{ part: id, mode: JOINT_SWAPPED, at }],
+      weight: SWAPPED_WEIGHT / couples.length,
+    }));
+  });
+}
+
+/** Faults that any machine can have. */
+const general = (machine: Machine, part: Machine["parts"][number]): Weighted[] =>
+  generalFaults(machine, part).flatMap(({ faults, weight }) =>
+    faults.map((f): Weighted => ({ kind: "single", faults: [f], weight: weight / faults.length })),
+  );
 
 /** What the file of a machine does not list and happens all the same. */
 function unlisted(part: Machine["parts"][number]): Weighted[] {
@@ -187,12 +243,6 @@ function pairsOf(machine: Machine, singles: readonly Single[], sum: number): Wei
     }
   });
   return pairs.sort((a, b) => b.weight - a.weight).slice(0, MOST_PAIRS);
-}
-
-/** What puts a fault right: a joint is remade at the part where it is; for any other fault its assembly is fitted. */
-export function remedyOf(machine: Machine, fault: Fault): string {
-  const part = partOf(machine, fault.part);
-  return isJoint(fault) ? jointId(part.id) : assemblyIdOf(part);
 }
 
 /** The faults that are still there after these were fitted or put right. Fitting a part also remakes its joints. */

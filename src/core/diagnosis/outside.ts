@@ -1,8 +1,11 @@
 import { item, real } from "../array/at";
-import type { Finding, FindingKind, FindingOf } from "../finding/finding";
+import { wiringIn } from "../finding/circumstances";
+import type { FindingKind } from "../finding/finding";
+import { isPieceLook, type PieceLook } from "../finding/piece-looks";
 import { isOf } from "../job/own-finding";
 import type { Evidence } from "../job/state";
 import type { Machine } from "../machine/format";
+import { pieceId } from "../machine/pieces";
 import { highest, logSum, summed } from "./logs";
 import { repeated, takenBack } from "./repeats";
 import { anything } from "./strange";
@@ -17,21 +20,26 @@ const SHOWS = 0.06;
 
 /** Chance that such a trouble is found where one looks at a piece that no circuit shows (est.). */
 const FOUND_THERE = 0.5;
-const isOutside = (finding: Finding): finding is FindingOf<"spot"> => finding.kind === "spot" && "piece" in finding.place;
 
-/** A piece that looked good speaks once, however often it is looked at. */
-function pieceLog(evidence: readonly Evidence[], { place, result }: FindingOf<"spot">, n: number, top: number): number {
-  const same = (e: Evidence) => e.finding.kind === "spot" && JSON.stringify(e.finding.place) === JSON.stringify(place);
-  if (evidence.slice(0, n).some(same)) return top;
+/**
+ * A look at a piece speaks once: found so again, it says nothing more. Found otherwise than before, or put right in vain, it was a slip, as on any
+ * machine.
+ */
+function pieceLog(evidence: readonly Evidence[], { place, result }: PieceLook, n: number, column: Float64Array, healthy: number): number {
+  const before = evidence.slice(0, n).findLast(({ finding }) => isPieceLook(finding) && finding.place.piece === place.piece)?.finding;
+  if (before?.result.is === "answer" && before.result.value === result.value) return highest(column);
+  const inVain = result.value === "bad" && evidence.slice(n + 1).some(({ fitted }) => fitted.includes(pieceId(place.piece)));
+  if (before || inVain) return real(column, healthy);
   return Math.log(result.value === "bad" ? FOUND_THERE : 1 - FOUND_THERE);
 }
 
 /** What is found of the machine as it runs, rather than of one place in it. */
 const BEHAVIOUR: readonly FindingKind[] = ["sight", "code", "volts", "amps", "temperature", "pressure", "series"];
 
-/** Of the machine as it runs, or of a way through it: what a trouble shows from afar, wherever it sits. */
+/** Of the machine as it runs, or of a way through it with its wires on: what a trouble shows from afar, wherever it sits. */
 const isFromAfar = ({ finding }: Evidence, machine: Machine): boolean =>
-  BEHAVIOUR.includes(finding.kind) || (finding.kind === "ohms" && !machine.parts.some((p) => isOf(finding, p.id, machine)));
+  BEHAVIOUR.includes(finding.kind) ||
+  (finding.kind === "ohms" && (wiringIn(finding.circumstances).length === 0 || !machine.parts.some((p) => isOf(finding, p.id, machine))));
 
 /**
  * log of prior × P(record | the trouble is none that the model has). From afar such a machine is like one with any of the known troubles, or now and
@@ -52,7 +60,7 @@ export function outsideLog(set: SuspectSet, evidence: readonly Evidence[]): numb
     if (isFromAfar(e, set.predictor.machine)) {
       afar.push(column);
       weird += item(again, n) > 0 ? top : Math.log(anything(set, e, top));
-    } else if (isOutside(e.finding)) measured += pieceLog(evidence, e.finding, n, top);
+    } else if (isPieceLook(e.finding)) measured += pieceLog(evidence, e.finding, n, column, set.healthy);
     else if (item(again, n) > 0) measured += top;
     else if (item(slips, n)) measured += real(column, set.healthy);
     else measured += Math.log((1 - SHOWS) * Math.exp(real(column, set.healthy)) + SHOWS * anything(set, e, top));

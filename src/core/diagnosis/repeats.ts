@@ -3,6 +3,8 @@ import type { Evidence } from "../job/state";
 
 /** Chance that the same thing found again in the same way is found so for the same reason, right or wrong: once more, and from then on (est.). */
 const SAME_REASON = [0.4, 0.75];
+/** The same, for a reading or look that is still to be made so many times over. */
+export const sameAgain = (before: number): number => (before === 0 ? 0 : (SAME_REASON[Math.min(before, SAME_REASON.length) - 1] ?? 0));
 /** Values that differ by no more than this, as a share, are the same reading; and at least by so many units. */
 const SAME_SHARE = 0.05;
 const SAME_LEAST = 0.2;
@@ -11,7 +13,7 @@ const SAME_LEAST = 0.2;
 export function repeated(evidence: readonly Evidence[]): number[] {
   return evidence.map((e, i) => {
     const before = evidence.slice(0, i).filter((d) => isSame(d, e)).length;
-    return before === 0 ? 0 : (SAME_REASON[Math.min(before, SAME_REASON.length) - 1] ?? 0);
+    return sameAgain(before);
   });
 }
 

@@ -1,6 +1,7 @@
 import { item, real } from "../array/at";
 import { type FindingKind, findingKind } from "../finding/finding";
 import { strayDensity } from "../finding/kinds/ohms";
+import { isPieceLook } from "../finding/piece-looks";
 import type { Evidence } from "../job/state";
 import { highest, logSum, summed } from "./logs";
 import type { SuspectSet } from "./suspect-set";
@@ -30,9 +31,6 @@ export function anything(set: SuspectSet, { finding }: Evidence, top: number): n
   return Math.exp(top) * UNUSUAL;
 }
 
-/** A piece that no circuit shows: found bad, it is the trouble itself. */
-const isPiece = ({ finding }: Evidence): boolean => finding.kind === "spot" && "piece" in finding.place;
-
 /** Entries that the rest of the record makes unlikely under everything that the model has, the strangest first. Posterior predictive, entry by entry. */
 export function strangeEntries(set: SuspectSet, evidence: readonly Evidence[]): Strange[] {
   if (evidence.length < 2) return [];
@@ -40,13 +38,16 @@ export function strangeEntries(set: SuspectSet, evidence: readonly Evidence[]): 
   const total = summed(set.logPrior, columns);
   const all = logSum(total);
   const without = new Float64Array(total.length);
-  return evidence
-    .map((e, n): Strange => {
-      const column = item(columns, n);
-      for (let i = 0; i < without.length; i++) without[i] = real(total, i) - real(column, i);
-      const expected = all - logSum(without);
-      return { entry: e.entry, bans: (Math.log(anything(set, e, highest(column))) - expected) / Math.LN10 };
-    })
-    .filter((s, n) => s.bans > LEAST_BANS && !isPiece(item(evidence, n)))
-    .sort((a, b) => b.bans - a.bans);
+  return (
+    evidence
+      .map((e, n): Strange => {
+        const column = item(columns, n);
+        for (let i = 0; i < without.length; i++) without[i] = real(total, i) - real(column, i);
+        const expected = all - logSum(without);
+        return { entry: e.entry, bans: (Math.log(anything(set, e, highest(column))) - expected) / Math.LN10 };
+      })
+      // A piece that no circuit shows, found bad, is the trouble itself.
+      .filter((s, n) => s.bans > LEAST_BANS && !isPieceLook(item(evidence, n).finding))
+      .sort((a, b) => b.bans - a.bans)
+  );
 }

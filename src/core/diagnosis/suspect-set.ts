@@ -2,7 +2,7 @@ import { item, real, valueUnder, whole } from "../array/at";
 import type { Witness } from "../finding/definition";
 import { type Finding, likelihoodsOf } from "../finding/finding";
 import type { Evidence } from "../job/state";
-import { type Fault, faultsId } from "../machine/fault";
+import { type Fault, faultsId, INTERMITTENT_IS_OPEN, whileGood, whileOpen } from "../machine/fault";
 import type { Predictor } from "../prediction/predictor";
 import { type Hypothesis, hypothesesOf, remaining } from "./hypotheses";
 import { hangsOnLeads, LEADS, leadShares, mixed } from "./leads";
@@ -14,26 +14,32 @@ const MOST_COLUMNS = 1200;
 /** No finding rules anything out altogether. */
 export const LEAST_LIKELIHOOD = 1e-12;
 
+/** Faults of each hypothesis, while what is intermittent is good. */
+export const steadyFaults = (hypotheses: readonly Hypothesis[]): (readonly Fault[])[] => hypotheses.map((h) => whileGood(h.faults));
+
 /** All hypotheses of one machine with what was worked out of them, made once and used for every ranking. */
 export class SuspectSet {
   readonly hypotheses: readonly Hypothesis[];
-  /** Faults of each hypothesis. */
+  /** Faults of each hypothesis, while what is intermittent is good. */
   readonly faults: readonly (readonly Fault[])[];
   readonly logPrior: Float64Array;
   /** Suspect number of each hypothesis. */
   readonly suspectOf: Int32Array;
   readonly suspects: number;
+  /** Hypotheses of what is intermittent: their number, and that of the one that is so all the time. */
+  readonly intermittent: readonly { readonly at: number; readonly open: number }[];
   private readonly index: ReadonlyMap<string, number>;
   private readonly lefts = new Map<string, Int32Array>();
   private readonly kept = new Map<string, Float64Array>();
 
-  /** Without `pairs` it is ready sooner: a quarter of the hypotheses, nearly all of the probability. */
+  /** Without `pairs` it is ready sooner: a quarter of the hypotheses, nearly all of the probability. Or of these hypotheses, with their faults. */
   constructor(
     readonly predictor: Predictor,
-    options: { readonly pairs?: boolean } = {},
+    options: { readonly pairs?: boolean } | { readonly hypotheses: readonly Hypothesis[]; readonly faults: SuspectSet["faults"] } = {},
   ) {
-    this.hypotheses = hypothesesOf(predictor.machine, options);
-    this.faults = this.hypotheses.map((h) => h.faults);
+    const made = "hypotheses" in options;
+    this.hypotheses = made ? options.hypotheses : hypothesesOf(predictor.machine, options);
+    this.faults = made ? options.faults : steadyFaults(this.hypotheses);
     this.logPrior = Float64Array.from(this.hypotheses, (h) => Math.log(h.prior));
     const numbers = new Map<string, number>();
     this.suspectOf = Int32Array.from(this.hypotheses, (h) => {
@@ -43,6 +49,9 @@ export class SuspectSet {
     });
     this.suspects = numbers.size;
     this.index = new Map(this.hypotheses.map((h, i) => [h.id, i]));
+    this.intermittent = this.hypotheses.flatMap((h, at) =>
+      whileGood(h.faults) === h.faults ? [] : [{ at, open: this.numberOf(faultsId(whileOpen(h.faults))) }],
+    );
   }
 
   /** Number of the hypothesis “nothing wrong”. */
@@ -121,6 +130,8 @@ export class SuspectSet {
     let column = this.kept.get(key);
     if (!column) {
       column = likelihoodsOf(this.predictor, this.faults, finding, source, leadOhms);
+      for (const { at, open } of this.intermittent)
+        column[at] = INTERMITTENT_IS_OPEN * real(column, open) + (1 - INTERMITTENT_IS_OPEN) * real(column, at);
       for (let i = 0; i < column.length; i++) column[i] = Math.log(Math.max(real(column, i), LEAST_LIKELIHOOD));
       if (this.kept.size > MOST_COLUMNS) this.kept.clear();
       this.kept.set(key, column);

@@ -9,6 +9,10 @@ const celsius = z.number().min(-60).max(1500);
 export const circumstancesSchema = z
   .strictObject({
     power: z.enum(["dead", "live", "unknown"]).optional().describe("What was known of the power."),
+    cord: z
+      .enum(["in", "out"])
+      .optional()
+      .describe("Whether the machine was plugged in while volts were read: left out, it was, except where the outlet itself was measured."),
     controls: z
       .record(z.string().max(40), z.string().max(40))
       .optional()

@@ -24,4 +24,4 @@ export const unknownPoint = (machine: Machine, points: readonly string[]): strin
   });
 
 /** Whether two places are the same, whichever probe is where. */
-export const samePoints = (a: readonly string[], b: readonly string[]): boolean => [...a].sort().join() === [...b].sort().join();
+export const samePoints = ([a, b]: readonly string[], [c, d]: readonly string[]): boolean => (a === c && b === d) || (a === d && b === c);

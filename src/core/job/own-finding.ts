@@ -2,6 +2,7 @@ import type { Question } from "../finding/finding";
 import type { SightId } from "../finding/sights";
 import { assemblyIdOf } from "../machine/assembly";
 import { type Machine, maybePartOf, type Part, type PartKind, partOf } from "../machine/format";
+import { mendedPiece, pieceId } from "../machine/pieces";
 import { readTerminal } from "../machine/wiring";
 import type { Evidence, JobState } from "./state";
 
@@ -12,10 +13,10 @@ const SEEN_AT_WORK: { readonly [K in PartKind]?: readonly SightId[] } = {
   duct: ["airflow"],
 };
 
-/** What was found of this part itself since its assembly was last fitted: readings at it, looks, its trial. “Can't tell” is left out. */
+/** What was found of this part, or piece that no circuit shows (`piece.PIECE`), itself since its assembly was last fitted: readings at it, looks, its trial. “Can't tell” is left out. */
 export function ownFindings({ machine, evidence, fitted }: JobState, part: string): Evidence[] {
   if (!machine) return [];
-  const assembly = assemblyIdOf(partOf(machine, part));
+  const assembly = mendedPiece(part) ? part : assemblyIdOf(partOf(machine, part));
   const times = fitted.filter((f) => f.assembly === assembly).length;
   const since = (e: Evidence) => e.fitted.filter((f) => f === assembly).length === times;
   return evidence.filter((e) => e.source === "technician" && since(e) && isOf(e.finding, part, machine));
@@ -28,8 +29,10 @@ export function hasOwnFinding(state: JobState, part: string): boolean {
   return machine !== undefined && untold.some((u) => u.repairs === fitted.length && isOf(u.finding, part, machine));
 }
 
-/** Whether an answer to this question is about the part itself. */
+/** Whether an answer to this question is about the part or piece itself. */
 export function isOf(finding: Question, id: string, machine: Machine): boolean {
+  if (finding.kind === "spot")
+    return "piece" in finding.place ? id === pieceId(finding.place.piece) : "joint" in finding.place && finding.place.joint === id;
   const part = maybePartOf(machine, id);
   if (!part) return false;
   switch (finding.kind) {
@@ -43,7 +46,7 @@ export function isOf(finding: Question, id: string, machine: Machine): boolean {
       return "part" in finding.place && finding.place.part === id;
     case "ohms":
     case "volts":
-      return isAt(finding.place.between, part, machine);
+      return isAt(finding.place.between, part);
     case "sight":
       return (SEEN_AT_WORK[part.kind] ?? []).includes(finding.place.sight);
     default:
@@ -51,8 +54,6 @@ export function isOf(finding: Question, id: string, machine: Machine): boolean {
   }
 }
 
-/** A probe on a terminal of the part, or one on each end of it. */
-function isAt(between: readonly string[], part: Part, { cabinet }: Machine): boolean {
-  if (between.some((p) => readTerminal(p)?.part === part.id)) return true;
-  return between.every((p) => part.nets.includes(p) || p === cabinet) && between.some((p) => part.nets.includes(p));
-}
+/** A probe on a terminal of the part, or one on each end of it. From a point to the cabinet, whatever is joined to that point may be what leaks. */
+const isAt = (between: readonly string[], part: Part): boolean =>
+  between.some((p) => readTerminal(p)?.part === part.id) || between.every((p) => part.nets.includes(p));

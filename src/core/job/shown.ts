@@ -10,9 +10,12 @@ const RECORD = 60;
 
 /** Leaves out the machine, which goes beside it, and of a long job what is not in sight. */
 export function shownOf({ machine: _, ...job }: Job): ShownJob {
-  const evidence = job.evidence.length <= EVIDENCE ? job.evidence : lastOfEachPlace(job.evidence);
+  const evidence = isEnough(job) ? job.evidence : lastOfEachPlace(job.evidence);
   return { ...job, evidence, record: job.record.slice(-RECORD) };
 }
+
+/** Whether all that is known of the job is shown, its record excepted: enough to work out what is next. */
+export const isEnough = (job: Pick<Job, "evidence">): boolean => job.evidence.length <= EVIDENCE;
 
 /** The last finding of each place, in order: what stands on the sheet. */
 function lastOfEachPlace(evidence: readonly Evidence[]): readonly Evidence[] {

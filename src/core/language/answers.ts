@@ -2,7 +2,7 @@ import type { Hypothesis } from "../diagnosis/hypotheses";
 import { dangerOfRunning } from "../job/checks/index";
 import type { Job } from "../job/fold";
 import { STAGE_NAMES } from "../job/stages";
-import { assemblyIdOf, type Repair, repairOf } from "../machine/assembly";
+import { type Repair, remedyOf, repairOf } from "../machine/assembly";
 import { type Machine, type Part, partOf } from "../machine/format";
 import { kindOf } from "../machine/parts/index";
 import { assemblyName, panelName, partName, repairName, repairSays } from "../naming/names";
@@ -89,8 +89,7 @@ function stepAnswer(ask: "next" | "why", machine: Machine, proposal: Proposal | 
 function repairsWanted({ machine, suspects = [] }: Known): { repair: Repair; share: number }[] {
   const shares = new Map<string, number>();
   for (const { hypothesis, probability } of suspects)
-    for (const id of new Set(hypothesis.faults.map((f) => assemblyIdOf(partOf(machine, f.part)))))
-      shares.set(id, (shares.get(id) ?? 0) + probability);
+    for (const id of new Set(hypothesis.faults.map((f) => remedyOf(machine, f)))) shares.set(id, (shares.get(id) ?? 0) + probability);
   return [...shares].map(([id, share]) => ({ repair: repairOf(machine, id), share })).sort((a, b) => b.share - a.share);
 }
 

@@ -1,12 +1,12 @@
 import type { Finding } from "../finding/finding";
 import { codeAnswers } from "../finding/kinds/code";
 import { PANEL_SETTINGS } from "../finding/kinds/setting";
-import { PIECES } from "../finding/kinds/spot";
 import { SIGHTS, UNTOLD } from "../finding/sights";
 import type { Body, Draft } from "../job/kinds/index";
 import { ALL_PANELS, DRUM } from "../job/kinds/panel";
-import { assemblyIdOf, jointId, repairOf, replaces } from "../machine/assembly";
+import { assemblyIdOf, jointId, piecesOf, repairOf, replaces } from "../machine/assembly";
 import type { Machine } from "../machine/format";
+import { PIECES, pieceId } from "../machine/pieces";
 import { entrySays } from "./entries";
 import { normal } from "./hear/tokens";
 import { valueSentence } from "./value-sentences";
@@ -34,7 +34,8 @@ function sentencesOf(machine: Machine): ReadonlyMap<string, Draft> {
 }
 
 function acts(machine: Machine): Draft[] {
-  const assemblies = [...new Set([...machine.parts.map(assemblyIdOf), ...machine.parts.map((p) => jointId(p.id))])];
+  const pieces = piecesOf(machine).map(pieceId);
+  const assemblies = [...new Set([...machine.parts.map(assemblyIdOf), ...machine.parts.map((p) => jointId(p.id)), ...pieces])];
   const plugs = [...new Set(machine.testPoints.flatMap((t) => /^([A-Z]+\d+)\.\d+$/.exec(t.net)?.[1] ?? []))];
   return [
     ...(["cord", "breaker"] as const).flatMap((how): Draft[] => [

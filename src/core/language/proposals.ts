@@ -1,11 +1,10 @@
-import { PIECES } from "../finding/kinds/spot";
 import { sightOf } from "../finding/sights";
 import { unseenSays } from "../job/kinds/closed";
 import { proofRows } from "../job/proven";
 import { repairOf } from "../machine/assembly";
 import type { Machine } from "../machine/format";
 import { maybePanelOf } from "../machine/format";
-import { panelName, partName, repairName, repairSays } from "../naming/names";
+import { assemblyName, panelName, partName, repairName, repairSays } from "../naming/names";
 import { capital, lower, minutesSay, percent } from "../naming/text";
 import type { OutsidePiece } from "../planning/found-outside";
 import type { Caution, Expectation, OutsideModel, Proposal, Purpose, Reason, SetOffer, Step, StepOf } from "../planning/proposal";
@@ -36,15 +35,21 @@ export function proposalSays(machine: Machine, proposal: Proposal): ProposalWord
   return {
     title: isUnsettled(proposal) ? "Nothing here settles it" : stepTitle(machine, step),
     detail: stepDetail(machine, step),
-    ...reasonSays(machine, reason, step, purpose),
+    ...withInstead(reasonSays(machine, reason, step, purpose), proposal.instead && purposeSays(machine, proposal.instead)),
     ...(purpose !== undefined && { prepares: purpose }),
     ...(caution && { caution: CAUTIONS[caution] }),
   };
 }
 
+/** What was to come and does not is said first. */
+const withInstead = (why: Why, instead: string | undefined): Why =>
+  instead === undefined
+    ? why
+    : { why: `Instead of “${lower(instead)}”: what was entered since changed it.`, more: [why.why, why.more].filter(Boolean).join(" ") };
+
 /** All was looked at, no test is worth its minutes, and the likeliest is not likely enough to be bought. */
 const isUnsettled = ({ step, reason }: Proposal): boolean =>
-  step.kind === "doubt" && step.again && !step.found && reason.code === "doubt" && reason.leader !== undefined;
+  step.kind === "doubt" && step.again && reason.code === "doubt" && reason.leader !== undefined;
 
 /** “18 min · 44 in parts”: work and money apart. */
 export const costSays = ({ minutes, price }: Pick<Proposal, "minutes" | "price">): string =>
@@ -75,7 +80,6 @@ export function stepTitle(machine: Machine, step: Step): string {
     case "intake":
       return "Write what the customer noticed";
     case "doubt":
-      if (step.found) return `Put right what no circuit shows: ${PIECES[step.found]}`;
       return step.again ? "None of the suspects gives this record" : "Look at what the model does not have";
     case "close":
       return step.reservations ? "Close the job with reservations" : "Close the job";
@@ -107,7 +111,6 @@ function stepDetail(machine: Machine, step: Step): string {
     case "intake":
       return "In the customer’s own words.";
     case "doubt":
-      if (step.found) return "Then look again; a run proves it.";
       return `Fit nothing yet: ${step.look.map((l) => OUTSIDE[l]).join("; ")}.`;
     case "close":
       return step.reservations
@@ -159,6 +162,11 @@ function reasonSays(machine: Machine, reason: Reason, step: Step, purpose: strin
       return likelySays(machine, reason);
     case "doubt":
       return doubtSays(machine, reason, step);
+    case "found-bad":
+      return {
+        why: "It was found bad, and no suspect of this model gives the record as well as that.",
+        more: `${percent(reason.outside)} that the trouble is none that this model has.`,
+      };
     case "beside":
       return {
         why: `${percent(reason.chance)} that this is wrong besides: ${minutesSay(reason.minutes)} now, against a call-back of ${CALL_BACK_MINUTES} (est.).`,
@@ -175,6 +183,14 @@ function reasonSays(machine: Machine, reason: Reason, step: Step, purpose: strin
       return { why: "The job can be closed when it has run." };
     case "closes-when-told":
       return { why: "A job without its complaint can’t be closed." };
+    case "before-wager":
+      return {
+        why: `Next would come the ${assemblyName(machine, reason.assembly)}, a wager: first a number that tells no heat from heat that is lost.`,
+      };
+    case "not-settled":
+      return {
+        why: `It runs, but only ${percent(reason.fixed)} that what was put right was the trouble: a thermometer errs less than a hand.`,
+      };
     case "nothing-left":
       return { why: "Every check is done." };
     case "prepares":
@@ -242,7 +258,6 @@ function doubtSays(machine: Machine, { outside, entries, before, leader }: Extra
       more: share,
     };
   }
-  if (step.found) return { why: "It was found bad, and no suspect of this model gives the record as well as that.", more: share };
   if (step.again && leader)
     return {
       why: `Likeliest is still: ${lower(hypothesisSays(machine, leader.hypothesis))}, ${percent(leader.share)}; not enough to fit a part on.`,

@@ -7,6 +7,7 @@ import { isWallPoint, type Machine, type Part, partOf } from "../machine/format"
 import { windingsOf } from "../machine/metering";
 import type { Examination } from "../machine/parts/definition";
 import { kindOf } from "../machine/parts/index";
+import { MENDED_PIECES, type MendedPiece } from "../machine/pieces";
 import { readTerminal } from "../machine/wiring";
 import { controlsSay, partName, pointSays, windingSays } from "../naming/names";
 import { lower } from "../naming/text";
@@ -29,7 +30,7 @@ export function testSays(machine: Machine, question: Question): TestWords {
     case "verdict":
       return lookSays(partOf(machine, question.place.part));
     case "spot":
-      return { title: "Look at it", how: "Burnt, loose, worn, out of its place?" };
+      return pieceLookOf(question) ?? { title: "Look at it", how: "Burnt, loose, worn, out of its place?" };
     case "setting":
       return { title: `How does the ${controlName(machine, question.place.control)} stand?`, how: "As it was found." };
     case "capacitance":
@@ -122,12 +123,51 @@ function pointName(machine: Machine, net: string): string {
   return at ? partName(machine, at.part) : net;
 }
 
+const PIECE_LOOKS: Readonly<
+  Record<MendedPiece, { readonly title: string; readonly how: string; readonly good: string; readonly bad: string }>
+> = {
+  drum: {
+    title: "Turn the drum by hand",
+    how: "A full turn over rollers and idler: no scrape, nothing that holds it.",
+    good: "turns freely",
+    bad: "drags or is jammed",
+  },
+  blower: {
+    title: "Turn the blower wheel on its shaft",
+    how: "It must sit fast, whole and free of lint.",
+    good: "sits fast",
+    bad: "loose, broken or full of lint",
+  },
+  idler: { title: "Turn the idler by hand", how: "It must run free and spring back.", good: "runs free", bad: "stuck or worn" },
+  wiring: {
+    title: "Hold the wires against the sheet",
+    how: "Each on its terminal; none swapped, bridged or chafed by an earlier repair.",
+    good: "as the sheet",
+    bad: "otherwise than the sheet",
+  },
+  burner: {
+    title: "Have gas pressure and orifice checked",
+    how: "Manifold pressure by a gauge against the plate, orifice and tube clear. By a licensed person.",
+    good: "right and clear",
+    bad: "low or blocked",
+  },
+};
+
+/** How a piece that no circuit shows is looked at; `undefined` for a joint or a point. */
+function pieceLookOf({ place }: QuestionOfKind<"spot">) {
+  const piece = "piece" in place ? MENDED_PIECES.find((p) => p === place.piece) : undefined;
+  return piece && PIECE_LOOKS[piece];
+}
+
 /** An answer as it stands on a button, and in the list of what may come out. */
 export function answerSays(machine: Machine, question: Question, value: string): string {
   switch (question.kind) {
     case "look":
-    case "spot":
       return `looks ${value}`;
+    case "spot": {
+      const look = pieceLookOf(question);
+      return look ? (value === "bad" ? look.bad : look.good) : `looks ${value}`;
+    }
     case "verdict":
     case "setting":
       return value;

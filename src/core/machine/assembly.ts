@@ -1,4 +1,7 @@
+import { type Fault, isJoint } from "./fault";
 import { type Machine, type Part, partOf } from "./format";
+import { generalFaultOf } from "./general-faults";
+import { MENDED_PIECES, type MendedPiece, mendedPiece, pieceId, pieceRepair } from "./pieces";
 
 const JOINT_MINUTES = 8;
 const JOINT_PRICE = 2;
@@ -15,9 +18,9 @@ export const assemblyIdOf = (part: Part): string => part.assembly ?? part.id;
 /** How one assembly is put right: a new one fitted, something cleared, reset or set, or a burnt joint remade. Minutes and price are estimates. */
 export interface Repair {
   readonly id: string;
-  readonly is: "fit" | "remedy" | "joint";
+  readonly is: "fit" | "remedy" | "joint" | "piece";
   readonly name: string;
-  /** For a remedy: what is done, as an order. */
+  /** For a remedy, and for a piece that no circuit shows: what is done, as an order. */
   readonly verb?: string;
   readonly minutes: number;
   readonly price: number;
@@ -27,17 +30,57 @@ export interface Repair {
 /** A part goes in, rather than something being cleared, set or remade. */
 export const replaces = (repair: Repair): boolean => repair.is === "fit";
 
-/** Whether an id names something that can be fitted or put right on this machine. */
-export const isAssembly = (machine: Machine, id: string): boolean =>
-  machine.parts.some((p) => p.id === id || p.assembly === id || jointId(p.id) === id);
+/** Made on a dead machine only: what stands behind a panel, what goes in, wires and pieces inside. */
+export const isDeadWork = (repair: Repair): boolean => repair.panel !== null || repair.is !== "remedy";
 
-/** How an assembly, or a joint (`joint.PART`), is put right. Throws RangeError for what the machine does not have. */
+/** Whether an id names something that can be fitted or put right on this machine. */
+export const isAssembly = (machine: Machine, id: string): boolean => {
+  const piece = mendedPiece(id);
+  if (piece) return piecesOf(machine).includes(piece);
+  return machine.parts.some((p) => p.id === id || p.assembly === id || jointId(p.id) === id);
+};
+
+/** Pieces of this machine that are put right by themselves: no burner without gas, no idler without a belt. */
+export const piecesOf = ({ burner, drum }: Machine): MendedPiece[] =>
+  MENDED_PIECES.filter((p) => (p !== "burner" || burner !== undefined) && (p !== "idler" || drum.belt !== null));
+
+function piecePanel(machine: Machine, piece: MendedPiece): string | null {
+  switch (piece) {
+    case "drum":
+    case "blower":
+      return partOf(machine, machine.drum.motor).panel;
+    case "idler":
+      return machine.drum.belt === null ? null : partOf(machine, machine.drum.belt).panel;
+    case "burner":
+      return machine.parts.find((p) => p.kind === "gas-valve")?.panel ?? null;
+    case "wiring":
+      return panelOfMost(machine);
+  }
+}
+
+/** The panel behind which most of the wired parts are. */
+function panelOfMost({ parts, panels }: Machine): string | null {
+  const wired = (id: string) => parts.filter((p) => p.panel === id && p.nets.length > 0).length;
+  return [...panels].sort((a, b) => wired(b.id) - wired(a.id))[0]?.id ?? null;
+}
+
+/** What puts a fault right: a joint is remade at the part where it is, a piece that no circuit shows by itself; for any other fault its assembly is fitted. */
+export function remedyOf(machine: Machine, fault: Fault): string {
+  const part = partOf(machine, fault.part);
+  const piece = generalFaultOf(fault.mode)?.piece;
+  if (piece) return pieceId(piece);
+  return isJoint(fault) ? jointId(part.id) : assemblyIdOf(part);
+}
+
+/** How an assembly, a joint (`joint.PART`), or a piece (`piece.PIECE`) is put right. Throws RangeError for what the machine does not have. */
 export function repairOf(machine: Machine, id: string): Repair {
   const at = jointPart(id);
   if (at !== undefined) {
     const part = partOf(machine, at);
     return { id, is: "joint", name: part.name, minutes: JOINT_MINUTES, price: JOINT_PRICE, panel: part.panel };
   }
+  const piece = mendedPiece(id);
+  if (piece) return { id, is: "piece", panel: piecePanel(machine, piece), ...pieceRepair(piece) };
   const part = machine.parts.find((p) => assemblyIdOf(p) === id);
   if (!part) throw new RangeError(`“${id}” is not an assembly of ${machine.id}`);
   const remedy = part.faults.find((f) => f.remedy)?.remedy;

@@ -138,6 +138,9 @@ function supplySide(machine: Machine, faults: FaultSet): Component[] {
   ];
 }
 
+/** Two legs of a three-phase star instead of the two ends of one winding: 120° between them instead of 180°, so 208 V where the sheet has 240. */
+const STAR_DEGREES = -60;
+
 /** A voltage of a given phase as its parts in phase and in quadrature. */
 function phasor(volts: number, degrees: number): { volts: number; quadrature?: number } {
   if (degrees === 0) return { volts };
@@ -149,10 +152,14 @@ function phasor(volts: number, degrees: number): { volts: number; quadrature?: n
 function wallOnly(machine: Machine, faults: FaultSet): Component[] {
   const { part, neutral, ground, legs } = machine.supply;
   const lost = (leg: string) => faults.has(part, "lost", leg);
+  const turned = faults.has(part, "star-fed") ? STAR_DEGREES : 0;
   return [
     ...legs
       .filter((leg) => !lost(leg.id))
-      .map((leg): Component => ({ kind: "source", id: `supply/${leg.id}`, plus: leg.wall, minus: "0", ...phasor(leg.volts, leg.degrees) })),
+      .map((leg): Component => {
+        const degrees = leg.degrees + (leg.id === legs[1]?.id ? turned : 0);
+        return { kind: "source", id: `supply/${leg.id}`, plus: leg.wall, minus: "0", ...phasor(leg.volts, degrees) };
+      }),
     ...(lost("N") ? [] : [{ kind: "resistor", id: "supply/N", a: neutral.wall, b: "0", ohms: PLUG_OHMS } as const]),
     { kind: "resistor", id: "supply/G", a: ground.wall, b: "0", ohms: PLUG_OHMS },
   ];

@@ -1,5 +1,6 @@
 import { type Fault, OFF_VALUE, RESISTIVE } from "./fault";
 import type { Machine, Part } from "./format";
+import { generalFaultOf } from "./general-faults";
 import { kindOf } from "./parts/index";
 
 /** Places at which a drifting part stands between the ends of its range, evenly in its logarithm; odd, so that one is the middle. */
@@ -54,5 +55,6 @@ export function severitySpread(machine: Machine, { part, mode, at, severity }: F
   const listed = machine.parts.find((p) => p.id === part)?.faults.find((f) => f.mode === mode && f.at === at)?.range;
   if (mode === "grounded" && AT_ITS_ENDS.includes(severity)) return OFF_SPREAD;
   if (listed) return (PLACES_SPREAD * Math.log(listed[1] / listed[0])) / SEVERITIES;
+  if (generalFaultOf(mode)) return OFF_SPREAD;
   return mode === OFF_VALUE || mode === "drifted" ? OFF_SPREAD : 0;
 }

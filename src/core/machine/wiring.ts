@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { type FaultSet, JOINT_OPEN, JOINT_PINCHED, JOINT_POOR } from "./fault";
+import { type Fault, type FaultSet, JOINT_OPEN, JOINT_PINCHED, JOINT_POOR, JOINT_SWAPPED } from "./fault";
 import { type Machine, type Part, partOf } from "./format";
 
 const terminal = z
@@ -167,11 +167,22 @@ function terminalAt(name: string): { readonly part: string; readonly number: num
   return at;
 }
 
+/** The two terminals whose wires are on each other's place. Throws RangeError for what does not name two. */
+export function swappedTerminals({ part, at }: Fault): [string, string] {
+  const [one, two] = (at ?? "").split("-");
+  if (one === undefined || two === undefined) throw new RangeError(`“${at}” does not name two terminals of ${part}; expected such as 1-3`);
+  return [terminalName(part, Number(one)), terminalName(part, Number(two))];
+}
+
 /** Bad joints among faults, as edits of the wiring. */
 export function editsOfFaults({ faults }: FaultSet): WiringEdit[] {
   return faults.flatMap((f): WiringEdit[] => {
     const at = `${f.part}.${f.at}`;
     if (f.mode === JOINT_OPEN) return [{ edit: "off", at }];
+    if (f.mode === JOINT_SWAPPED) {
+      const [one, two] = swappedTerminals(f);
+      return [{ edit: "swapped", at: one, with: two }];
+    }
     if (f.mode === JOINT_PINCHED) return [{ edit: "cabinet", at }];
     return f.mode === JOINT_POOR ? [{ edit: "poor", at, ohms: f.severity ?? 1 }] : [];
   });

@@ -1,6 +1,17 @@
 import { type Repair, repairOf } from "../machine/assembly";
-import { type Fault, isJoint, JOINT_OPEN, JOINT_PINCHED, OFF_VALUE, RESISTIVE } from "../machine/fault";
+import {
+  type Fault,
+  isJoint,
+  JOINT_HOT,
+  JOINT_INTERMITTENT,
+  JOINT_OPEN,
+  JOINT_PINCHED,
+  JOINT_SWAPPED,
+  OFF_VALUE,
+  RESISTIVE,
+} from "../machine/fault";
 import { type Machine, maybePartOf, type Part, partOf, type TestPoint } from "../machine/format";
+import { generalFaultOf } from "../machine/general-faults";
 import type { Winding } from "../machine/parts/definition";
 import type { ControlPositions } from "../machine/run/condition";
 import { readTerminal } from "../machine/wiring";
@@ -40,21 +51,27 @@ export function placeSays(machine: Machine, between: readonly [string, string]):
   return `${say(a, between[0])} to ${lowerUnlessNet(say(b, between[1]))}`;
 }
 
+const JOINT_SAYS: Readonly<Record<string, string>> = {
+  [JOINT_OPEN]: "wire off or burnt",
+  [JOINT_PINCHED]: "wire rubbed through on the cabinet",
+  [JOINT_HOT]: "joint that parts when hot",
+  [JOINT_INTERMITTENT]: "intermittent joint",
+  [JOINT_SWAPPED]: "wires swapped",
+};
+
 /** “Thermal cut-off blown”, “Heating element: wire off or burnt at H4”. */
 export function faultSays(machine: Machine, fault: Fault): string {
   const part = partOf(machine, fault.part);
   if (isJoint(fault)) {
-    const net = part.nets[Number(fault.at) - 1] ?? fault.at;
-    const what =
-      fault.mode === JOINT_OPEN ? "wire off or burnt" : fault.mode === JOINT_PINCHED ? "wire rubbed through on the cabinet" : "poor joint";
-    return `${part.name}: ${what} at ${net}`;
+    const nets = (fault.at ?? "").split("-").map((n) => part.nets[Number(n) - 1] ?? n);
+    return `${part.name}: ${JOINT_SAYS[fault.mode] ?? "poor joint"} at ${nets.join(" and ")}`;
   }
   if (fault.mode === RESISTIVE) return `${part.name} burnt inside`;
   if (fault.mode === OFF_VALUE) {
     return `${part.name}${fault.at === undefined ? "" : `, ${fault.at} winding,`} far off its rating`;
   }
   const known = part.faults.find((f) => f.mode === fault.mode && f.at === fault.at);
-  return `${part.name} ${known?.says ?? fault.mode}`;
+  return `${part.name} ${known?.says ?? generalFaultOf(fault.mode)?.says ?? fault.mode}`;
 }
 
 /** “Thermal cut-off blown, vent duct and hood choked”: damage first, as it is found; then its cause. Unrelated ones: “… and, apart from it, …”. */
@@ -70,7 +87,7 @@ export const repairName = (repair: Repair): string => (repair.is === "joint" ? `
 /** What is to be done, as an order: “Fit a new heating element”. */
 export function repairSays(repair: Repair): string {
   if (repair.is === "joint") return `Remake the joint at the ${lower(repair.name)}`;
-  return repair.is === "remedy" ? (repair.verb ?? repair.name) : `Fit a new ${lower(repair.name)}`;
+  return repair.is !== "fit" ? (repair.verb ?? repair.name) : `Fit a new ${lower(repair.name)}`;
 }
 
 /** What is fitted as one, in a sentence. What the machine does not have is called by its id. */

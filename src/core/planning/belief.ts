@@ -15,8 +15,8 @@ export interface Belief {
   readonly hypotheses: readonly Hypothesis[];
 }
 
-/** A hypothesis below this share can't change what is done next. */
-const NEGLIGIBLE = 5e-6;
+/** A hypothesis below this share can't change what is done next; all of them together are half a hundredth. */
+const NEGLIGIBLE = 2e-5;
 
 /**
  * What is left to be wrong. What was fitted is taken out of each hypothesis; that all is well is left out once something

@@ -1,16 +1,25 @@
-import { real, whole } from "../array/at";
+import { real, small, whole } from "../array/at";
 import type { Belief } from "./belief";
 import type { Outcomes } from "./outcomes";
 import type { RepairGroup } from "./repairs";
 
-/** P(class | hypothesis) over the active hypotheses only, with the minutes of the test. */
+/** A test over the active hypotheses only: the row of each, and P(class) in each row. */
 export interface CompactTest {
+  readonly row: Uint16Array;
+  /** P(class) row after row. */
+  readonly shares: Float64Array;
+  readonly classes: number;
+}
+
+/** A test that could be the next one, with its minutes. */
+export interface PricedTest extends CompactTest {
   readonly minutes: number;
-  readonly share: readonly Float64Array[];
 }
 
 /** Repairs less likely than this together count as one more, tried last of all. */
 const SLIGHT = 4e-4;
+/** And those that are less likely than this after some test. */
+const HARDLY = 1e-3;
 
 /**
  * Expected minutes until it runs, for weights over the active hypotheses: repairs in the order of probability per minute,
@@ -23,6 +32,9 @@ export class CostToGo {
   private readonly rates: Float64Array;
   private readonly order: Int32Array;
   private readonly groupOf: Int32Array;
+  /** Weight of each row in each group, for the test that is looked at; all 0 in between. Then the few places where it is not. */
+  private inRow = new Float64Array(0);
+  private met = new Int32Array(0);
 
   constructor(
     readonly belief: Belief,
@@ -43,24 +55,58 @@ export class CostToGo {
     this.order = new Int32Array(this.minutes.length);
   }
 
-  /** By repairs alone, the best first. Weighted like `weight`; `share` multiplies it. */
-  repairsOnly(weight: Float64Array, share?: Float64Array): number {
+  /** By repairs alone, the best first. Weighted like `weight`. */
+  repairsOnly(weight: Float64Array): number {
     const { sums, groupOf } = this;
     sums.fill(0);
-    if (share) for (let k = 0; k < weight.length; k++) add(sums, whole(groupOf, k), real(weight, k) * real(share, k));
-    else for (let k = 0; k < weight.length; k++) add(sums, whole(groupOf, k), real(weight, k));
+    for (let k = 0; k < weight.length; k++) add(sums, whole(groupOf, k), real(weight, k));
     return this.inOrder();
   }
 
-  /** Insertion sort by rate: the list is short and nearly always in much the same order. */
+  /** By this test and then by repairs alone; stops counting at `most`. */
+  afterTest(weight: Float64Array, { row, shares, classes }: CompactTest, most = Number.POSITIVE_INFINITY): number {
+    const { sums, groupOf } = this;
+    const groups = sums.length;
+    const size = (shares.length / Math.max(1, classes)) * groups;
+    if (this.inRow.length < size) [this.inRow, this.met] = [new Float64Array(size), new Int32Array(size)];
+    const { inRow, met } = this;
+    let n = 0;
+    for (let k = 0; k < weight.length; k++) {
+      const w = real(weight, k);
+      if (w === 0) continue;
+      const at = small(row, k) * groups + whole(groupOf, k);
+      const before = real(inRow, at);
+      if (before === 0) met[n++] = at;
+      inRow[at] = before + w;
+    }
+    let total = 0;
+    for (let c = 0; c < classes && total < most; c++) {
+      sums.fill(0);
+      for (let i = 0; i < n; i++) {
+        const at = whole(met, i);
+        const r = (at / groups) | 0;
+        add(sums, at - r * groups, real(shares, r * classes + c) * real(inRow, at));
+      }
+      total += this.inOrder();
+    }
+    for (let i = 0; i < n; i++) inRow[whole(met, i)] = 0;
+    return total;
+  }
+
+  /** Insertion sort by rate: few repairs are left in question. Those that hardly are come last, as one. */
   private inOrder(): number {
     const { sums, rates, minutes, order } = this;
     let n = 0;
     let left = 0;
+    for (let g = 0; g < sums.length; g++) left += real(sums, g);
+    const least = left * HARDLY;
+    let last = 0;
     for (let g = 0; g < sums.length; g++) {
       const sum = real(sums, g);
-      if (sum <= 0) continue;
-      left += sum;
+      if (sum <= least) {
+        if (sum > 0 && real(minutes, g) > last) last = real(minutes, g);
+        continue;
+      }
       const rate = sum / real(minutes, g);
       let at = n++;
       while (at > 0 && real(rates, at - 1) < rate) {
@@ -77,21 +123,17 @@ export class CostToGo {
       total += left * real(minutes, g);
       left -= real(sums, g);
     }
-    return total;
+    return total + Math.max(0, left) * last;
   }
 
   /** By one more of these tests where that pays, then repairs alone. */
-  oneMoreTest(weight: Float64Array, tests: readonly CompactTest[]): number {
+  oneMoreTest(weight: Float64Array, tests: readonly PricedTest[]): number {
     let best = this.repairsOnly(weight);
     let mass = 0;
     for (let k = 0; k < weight.length; k++) mass += real(weight, k);
     for (const test of tests) {
-      let value = test.minutes * mass;
-      for (const share of test.share) {
-        if (value >= best) break;
-        value += this.repairsOnly(weight, share);
-      }
-      if (value < best) best = value;
+      const own = test.minutes * mass;
+      if (own < best) best = Math.min(best, own + this.afterTest(weight, test, best - own));
     }
     return best;
   }
@@ -101,20 +143,23 @@ function add(sums: Float64Array, at: number, x: number): void {
   sums[at] = real(sums, at) + x;
 }
 
-/** Written as loops: Float64Array.from with a function is ten times slower, and this runs for every test at every step. */
-export function compact({ share }: Outcomes, minutes: number, { active }: Belief): CompactTest {
-  return {
-    minutes,
-    share: share.map((s) => {
-      const compacted = new Float64Array(active.length);
-      for (let k = 0; k < active.length; k++) compacted[k] = real(s, whole(active, k));
-      return compacted;
-    }),
-  };
+/** A test’s rows for the hypotheses that still matter. */
+export function compact({ row, shares, classes }: Outcomes, { active }: Belief): CompactTest {
+  const own = new Uint16Array(active.length);
+  for (let k = 0; k < active.length; k++) own[k] = small(row, whole(active, k));
+  return { row: own, shares, classes: classes.length };
 }
 
-export function times(weight: Float64Array, share: Float64Array): Float64Array {
+/** P(class) of a test, class by class, for weights that add up to 1. */
+export function chancesOf(weight: Float64Array, { row, shares, classes }: CompactTest): number[] {
+  const inRow = new Float64Array(shares.length / Math.max(1, classes));
+  for (let k = 0; k < weight.length; k++) add(inRow, small(row, k), real(weight, k));
+  return Array.from({ length: classes }, (_, c) => inRow.reduce((sum, w, r) => sum + w * real(shares, r * classes + c), 0));
+}
+
+/** Weights that are left after this class of the test came out. */
+export function afterClass(weight: Float64Array, { row, shares, classes }: CompactTest, c: number): Float64Array {
   const product = new Float64Array(weight.length);
-  for (let k = 0; k < weight.length; k++) product[k] = real(weight, k) * real(share, k);
+  for (let k = 0; k < weight.length; k++) product[k] = real(weight, k) * real(shares, small(row, k) * classes + c);
   return product;
 }

@@ -1,12 +1,13 @@
 import type { Ranking } from "../diagnosis/rank";
 import { strangeEntries } from "../diagnosis/strange";
-import { answersAlike, type FindingOf } from "../finding/finding";
+import { answersAlike } from "../finding/finding";
+import { isPieceLook, type PieceLook } from "../finding/piece-looks";
 import type { JobState } from "../job/state";
 import { hasHood, type Machine } from "../machine/format";
 import type { TestCatalogue } from "./catalogue";
-import { foundOutside, type OutsidePiece } from "./found-outside";
+import type { OutsidePiece } from "./found-outside";
 import type { Choice } from "./next";
-import { offeredTests } from "./offered";
+import { offeredAsItStands } from "./offered";
 import { mayProve } from "./proofs";
 import { type OutsideModel, type PartToBuy, type Proposal, plain } from "./proposal";
 import type { TestAction } from "./tests";
@@ -15,19 +16,20 @@ import { type Valued, worth } from "./valued";
 /** From here on the trouble is taken to be none that the model has; and once that was looked for and not found. */
 const LEADS = 0.5;
 const LEADS_STILL = 0.85;
-/** A part must be so many times likelier than that; and once that was looked for and not found. */
-const BUY_TIMES = 1;
-const BUY_TIMES_STILL = 0.5;
+/** A part must be so many times likelier than that. */
+const BUY_TIMES = 2;
 /** Before a part is bought that was found bad itself, what the model does not have is looked at from this share on; before one that was not, always. */
 const DOUBT_BEFORE_PART = 0.02;
 /** From this share on it is looked at before tests that save less than they cost. */
 const DOUBT_BEFORE_LITTLE = 0.05;
 /** Once that was looked for and not found, a part that was not found bad itself must be so many times likelier than that. */
-const WAGER_TIMES = 4;
+const WAGER_TIMES = 12;
+/** And no wager is made at worse odds than two to one against. */
+const LEAST_WAGER = 0.35;
 /** Of the share that all is put right, what is left of it once the proof failed and failed again. */
 const FIXED_STILL = 1 / 3;
 /** From this share on a part is bought in spite of what was found of it itself. */
-const IN_SPITE = 0.85;
+const IN_SPITE = 0.75;
 /** Minutes of looking at each (est.). */
 const LOOK_MINUTES: Readonly<Record<OutsideModel, number>> = {
   sheet: 3,
@@ -42,6 +44,9 @@ const LOOK_MINUTES: Readonly<Record<OutsideModel, number>> = {
 /** A test that saves less than this part of what it costs is not made any more. */
 const WORTH_WHILE = 1;
 
+/** Likelier than all suspects together that the trouble is none that the model has. */
+export const isLikelyOutside = ({ outside }: Ranking): boolean => outside > LEADS;
+
 /** Whether the trouble is taken to be none that the model has. */
 export const doubtLeads = ({ outside }: Ranking, machine: Machine, job: JobState): boolean =>
   outside > (lookedOutside(machine, job) ? LEADS_STILL : LEADS);
@@ -50,10 +55,9 @@ export const doubtLeads = ({ outside }: Ranking, machine: Machine, job: JobState
  * Whether a part may be bought: its repair is likelier than that the model does not have the trouble, and than that all is put right already. `chance`
  * is its share among what is left to be wrong.
  */
-export function mayBuy(ranking: Ranking, chance: number, machine: Machine, job: JobState): boolean {
-  const times = lookedOutside(machine, job) ? BUY_TIMES_STILL : BUY_TIMES;
+export function mayBuy(ranking: Ranking, chance: number, job: JobState): boolean {
   const done = fixedIn(ranking, job) * (mayProve(job) ? 1 : FIXED_STILL);
-  return shareOf(ranking, chance, job) > Math.max(times * ranking.outside, done);
+  return shareOf(ranking, chance, job) > Math.max(BUY_TIMES * ranking.outside, done);
 }
 
 /** Share of all that is put right; before anything was fitted, none. */
@@ -73,7 +77,7 @@ export const doubtBeforeTest = ({ outside }: Ranking, valued: Valued, machine: M
 export function mayWager(ranking: Ranking, chance: number, foundGood: boolean, machine: Machine, job: JobState): boolean {
   const share = shareOf(ranking, chance, job);
   if (foundGood && share < IN_SPITE) return false;
-  return share > WAGER_TIMES * ranking.outside || !lookedOutside(machine, job);
+  return share > LEAST_WAGER && (share > WAGER_TIMES * ranking.outside || !lookedOutside(machine, job));
 }
 
 /** What to do when doubt leads: take the strangest entry again, or the test that would still tell most; `undefined`: neither is left. */
@@ -103,7 +107,7 @@ function takeAgain(catalogue: TestCatalogue, job: JobState): { readonly again: T
 export function againFor(catalogue: TestCatalogue, job: JobState, entry: string): TestAction | undefined {
   const evidence = job.evidence.find((e) => e.entry === entry);
   if (!evidence || evidence.fitted.length !== job.fitted.length) return undefined;
-  const offered = offeredTests(catalogue.tests, catalogue.suspects.predictor.machine, job);
+  const offered = offeredAsItStands(catalogue.tests, catalogue.suspects.predictor.machine, job);
   return offered.find((t) => answersAlike(evidence.finding, t.question));
 }
 
@@ -116,12 +120,10 @@ export function doubt(
 ): Proposal {
   const { machine } = catalogue.suspects.predictor;
   const entries = strangeEntries(catalogue.suspects, job.evidence).map((s) => s.entry);
-  const found = foundOutside(job);
   const step = {
     kind: "doubt",
     look: outsideModel(machine, job),
     again: lookedOutside(machine, job),
-    ...(found?.mended === false && { found: found.piece }),
   } as const;
   const minutes = step.look.reduce((sum, l) => sum + LOOK_MINUTES[l], 0);
   const leader =
@@ -141,7 +143,7 @@ const PIECE_OF: { readonly [K in OutsideModel]?: OutsidePiece } = {
 export const piecesOf = (look: readonly OutsideModel[]): OutsidePiece[] => look.flatMap((l) => PIECE_OF[l] ?? []);
 
 /** A look at a piece that no circuit shows. */
-export const pieceFinding = (piece: OutsidePiece, value: "good" | "bad"): FindingOf<"spot"> => ({
+export const pieceFinding = (piece: OutsidePiece, value: "good" | "bad"): PieceLook => ({
   kind: "spot",
   place: { piece },
   result: { is: "answer", value },
@@ -149,10 +151,8 @@ export const pieceFinding = (piece: OutsidePiece, value: "good" | "bad"): Findin
 });
 
 export function lookedOutside(machine: Machine, job: JobState): boolean {
-  const seen = new Set<string>(
-    job.evidence.flatMap(({ finding }) => (finding.kind === "spot" && "piece" in finding.place ? [finding.place.piece] : [])),
-  );
-  return piecesOf(outsideModel(machine, job)).every((p) => seen.has(p));
+  const seen = job.evidence.flatMap(({ finding }) => (isPieceLook(finding) ? [finding.place.piece] : []));
+  return piecesOf(outsideModel(machine, job)).every((p) => seen.includes(p));
 }
 
 /** What this machine may have that its model has not, with what it does or does not do. */

@@ -1,10 +1,11 @@
 import { panelMinutes, panelsToOpen } from "../access/panels";
-import { item, real, whole } from "../array/at";
+import { item, real, small, whole } from "../array/at";
 import type { JobState } from "../job/state";
 import { repairOf } from "../machine/assembly";
 import { type Machine, panelOf } from "../machine/format";
 import type { Belief } from "./belief";
 import { solveExactly } from "./exact";
+import { sharesByRow } from "./outcomes";
 import type { Problem } from "./problem";
 import type { RepairGroup } from "./repairs";
 import type { Valued } from "./valued";
@@ -12,7 +13,7 @@ import type { Valued } from "./valued";
 /** Repairs whose chance is below this are left out of the small problem; together they must not exceed {@link LEFT_OUT}. */
 const SLIGHT = 0.02;
 const LEFT_OUT = 0.25;
-const MOST_TESTS = 5;
+const MOST_TESTS = 4;
 const MOST_PANELS = 4;
 /** A test that saves less than this is left out, minutes. */
 const LEAST_SAVING = 0.3;
@@ -82,12 +83,12 @@ function problemOf(machine: Machine, belief: Belief, kept: readonly Kept[], test
 
 /** P(the likeliest outcome does not come | this repair is the one). */
 function failing({ active, weight }: Belief, group: RepairGroup, { outcomes, chances }: Valued): number {
-  const pass = item(outcomes.share, chances.indexOf(Math.max(...chances)));
+  const pass = sharesByRow(outcomes, [chances.indexOf(Math.max(...chances))]);
   let mass = 0;
   let passes = 0;
   for (const k of group.members) {
     mass += real(weight, k);
-    passes += real(weight, k) * real(pass, whole(active, k));
+    passes += real(weight, k) * real(pass, small(outcomes.row, whole(active, k)));
   }
   return Math.min(1, Math.max(0, 1 - passes / mass));
 }

@@ -1,14 +1,15 @@
-import type { Piece } from "../finding/kinds/spot";
+import { isPieceLook } from "../finding/piece-looks";
 import { isProven } from "../job/proven";
 import type { Evidence, JobState } from "../job/state";
+import { type Piece, pieceId } from "../machine/pieces";
 
 /** Pieces that no circuit shows and that can be the trouble. */
-export const OUTSIDE_PIECES = ["wiring", "drum", "blower", "burner"] as const satisfies readonly Piece[];
+const OUTSIDE_PIECES = ["wiring", "drum", "blower", "burner"] as const satisfies readonly Piece[];
 export type OutsidePiece = (typeof OUTSIDE_PIECES)[number];
 
-export interface FoundOutside {
+interface FoundOutside {
   readonly piece: OutsidePiece;
-  /** It was found well after it had been found bad, and no run since says otherwise. */
+  /** It was put right, or found well, after it had been found bad, and no run since says otherwise. */
   readonly mended: boolean;
 }
 
@@ -19,13 +20,15 @@ export function foundOutside(job: JobState): FoundOutside | undefined {
   const bad = looks.findLastIndex((l) => l?.value === "bad");
   const piece = looks[bad]?.piece;
   if (piece === undefined) return undefined;
+  const worked = job.fitted.slice(evidence[bad]?.fitted.length).some((f) => f.assembly === pieceId(piece));
+  if (worked) return proof === undefined || isProven(job) ? { piece, mended: true } : undefined;
   const mended = looks.findIndex((l, i) => i > bad && l?.piece === piece && l.value === "good");
   if (mended === -1) return { piece, mended: false };
   return proof === undefined || evidenceAtProof <= mended || isProven(job) ? { piece, mended: true } : undefined;
 }
 
-function pieceLook({ finding: { kind, place, result } }: Evidence): { piece: OutsidePiece; value: string } | undefined {
-  if (kind !== "spot" || !("piece" in place) || result.is !== "answer") return undefined;
-  const piece = OUTSIDE_PIECES.find((p) => p === place.piece);
-  return piece && { piece, value: result.value };
+function pieceLook({ finding }: Evidence): { piece: OutsidePiece; value: string } | undefined {
+  if (!isPieceLook(finding)) return undefined;
+  const piece = OUTSIDE_PIECES.find((p) => p === finding.place.piece);
+  return piece && { piece, value: finding.result.value };
 }

@@ -1,17 +1,19 @@
-import { panelMinutes, panelsToOpen } from "../access/panels";
-import { item, real, whole } from "../array/at";
+import { panelMinutes, panelsToClose, panelsToOpen } from "../access/panels";
+import { item, real, small, whole } from "../array/at";
 import type { Hypothesis } from "../diagnosis/hypotheses";
 import type { Ranking } from "../diagnosis/rank";
+import { sameAgain } from "../diagnosis/repeats";
 import type { JobState } from "../job/state";
 import { repairOf, replaces } from "../machine/assembly";
 import type { Machine } from "../machine/format";
 import { type Belief, beliefOf } from "./belief";
 import type { TestCatalogue } from "./catalogue";
-import { type CompactTest, CostToGo, compact, times } from "./cost-to-go";
+import { afterClass, CostToGo, chancesOf, compact, type PricedTest } from "./cost-to-go";
 import { lookedOutside, mayBuy, mayWager, shareOf } from "./doubt";
 import { exactStep } from "./exact-step";
 import { offeredTests, timesTaken } from "./offered";
-import { foundBad, foundGood, ownTestDue } from "./own-tests";
+import type { Outcomes } from "./outcomes";
+import { ownStanding, ownTestDue } from "./own-tests";
 import { DEFAULT_RATES, type Rates, type RepairGroup, repairGroups } from "./repairs";
 import type { TestAction } from "./tests";
 import type { Valued } from "./valued";
@@ -25,7 +27,7 @@ export interface Lookahead {
   readonly exactUpTo: number;
 }
 
-export const LOOKAHEAD: Lookahead = { depth: 2, shortlist: 7, exactUpTo: 6 };
+export const LOOKAHEAD: Lookahead = { depth: 2, shortlist: 7, exactUpTo: 5 };
 
 interface RepairChance {
   readonly group: RepairGroup;
@@ -63,16 +65,27 @@ const MOST_REPAIRS = 4;
 const SLIGHT = 0.05;
 /** From this share on that nothing is wrong, it is run to see. */
 const SEEMS_WELL = 0.2;
+/** After an outcome that is rarer than this no second test is thought of. */
+const RARE = 0.005;
 /** A test with an outcome as likely as this tells nothing. */
 const CERTAIN = 0.9995;
+
+interface ChoiceOptions {
+  readonly rates?: Rates;
+  readonly look?: Lookahead;
+  /** Id of the test that was to come next: it does, unless another is better by more than a little. */
+  readonly promised?: string | undefined;
+}
+
+/** Between tests that differ by no more than this share of what is to go, the one that was promised is made. */
+const EQUALS = 0.04;
 
 /** Chooses the next action: exactly when little is left in question, else by looking ahead over a shortlist. */
 export function choose(
   catalogue: TestCatalogue,
   job: JobState,
   ranking: Ranking,
-  rates: Rates = DEFAULT_RATES,
-  look: Lookahead = LOOKAHEAD,
+  { rates = DEFAULT_RATES, look = LOOKAHEAD, promised }: ChoiceOptions = {},
 ): Choice | undefined {
   const belief = beliefOf(catalogue.suspects, ranking, job);
   if (belief.active.length === 0) return undefined;
@@ -81,14 +94,17 @@ export function choose(
   const costs = new CostToGo(belief, groups);
   const repairsOnly = costs.repairsOnly(belief.weight);
   const valued = valueTests(catalogue, job, costs, repairsOnly);
-  const { tests, repairs: all } = lookAhead(valued, costs, job, look);
+  const { tests: ordered, repairs: all } = lookAhead(valued, costs, job, look);
+  const kept = ordered.find((t) => t.test.id === promised);
+  const tests = kept && kept.toGo <= (ordered[0]?.toGo ?? 0) * (1 + EQUALS) ? [kept, ...ordered.filter((t) => t !== kept)] : ordered;
   const allowed = ({ group, chance }: RepairChance) => {
     const share = shareOf(ranking, chance, job);
     if (group.assemblies.length === 0) return share > SEEMS_WELL;
     if (!group.assemblies.some((a) => replaces(repairOf(machine, a)))) return share > SLIGHT;
-    if (ownTestDue(catalogue, job, belief, group)) return true;
-    if (!mayBuy(ranking, chance, machine, job)) return false;
-    return foundBad(catalogue, job, belief, group) || mayWager(ranking, chance, foundGood(catalogue, job, belief, group), machine, job);
+    const standing = ownStanding(catalogue, job, belief, group);
+    if (ownTestDue(catalogue, job, belief, group, standing)) return true;
+    if (!mayBuy(ranking, chance, job)) return false;
+    return standing === "bad" || mayWager(ranking, chance, standing === "good", machine, job);
   };
   const repairs = all.filter(allowed);
   const [repair] = repairs;
@@ -136,16 +152,16 @@ function better(test: Choice["tests"][number] | undefined, repair: Choice["repai
 function lookAhead(valued: readonly Valued[], costs: CostToGo, job: JobState, { depth, shortlist }: Lookahead) {
   const { belief } = costs;
   const felt = (v: Valued) => v.cost * bias(v.test, job);
-  const seconds = depth > 1 ? valued.slice(0, 2 * shortlist) : [];
-  const shares = seconds.map((v) => compact(v.outcomes, 0, belief).share);
+  const seconds = depth > 1 ? valued.slice(0, shortlist + 4) : [];
+  const rows = seconds.map((v) => compact(v.outcomes, belief));
   // What comes second is done in the state in which the first leaves the machine.
   const { power } = job.safety;
   const inState = (then: Power) =>
-    seconds.map((v, k): CompactTest => {
+    seconds.map((v, k): PricedTest => {
       const change = stateMinutes(v.test, then) - stateMinutes(v.test, power);
-      return { minutes: (v.cost + change) * bias(v.test, job), share: item(shares, k) };
+      return { minutes: (v.cost + change) * bias(v.test, job), ...item(rows, k) };
     });
-  const more: Partial<Record<Power, readonly CompactTest[]>> = {};
+  const more: Partial<Record<Power, readonly PricedTest[]>> = {};
   const after = (weight: Float64Array, then: Power, spent?: number) => {
     const tests = more[then] ?? inState(then);
     more[then] = tests;
@@ -154,10 +170,14 @@ function lookAhead(valued: readonly Valued[], costs: CostToGo, job: JobState, { 
       tests.filter((_, k) => k !== spent),
     );
   };
+  const left = (weight: Float64Array, chance: number, then: Power, spent: number) =>
+    chance > RARE ? after(weight, then, spent) : costs.repairsOnly(weight);
   const tests = valued.slice(0, shortlist).map((v, k) => {
-    const own = shares[k] ?? compact(v.outcomes, 0, belief).share;
+    const own = rows[k] ?? compact(v.outcomes, belief);
     const then = powerAfter(v.test, power);
-    return { ...v, toGo: felt(v) + own.reduce((sum, share) => sum + after(times(belief.weight, share), then, k), 0) };
+    const told = v.chances.reduce((sum, chance, c) => sum + left(afterClass(belief.weight, own, c), chance, then, k), 0);
+    const untold = v.again > 0 ? after(belief.weight, then, k) : 0;
+    return { ...v, toGo: felt(v) + (1 - v.again) * told + v.again * untold };
   });
   const repairs = bestRepairs(costs, belief, job.proof === undefined).map((r) => ({
     ...r,
@@ -168,12 +188,14 @@ function lookAhead(valued: readonly Valued[], costs: CostToGo, job: JobState, { 
 }
 
 /** Look first or meter first, as how dear the other seems. */
-function bias({ question }: TestAction, { preference }: JobState): number {
-  const looks = question.kind === "sight" || question.kind === "code" || question.kind === "look";
-  if (preference.first === "look") return looks ? 1 : OTHER_WAY;
-  if (preference.first === "meter") return looks ? OTHER_WAY : 1;
+function bias(test: TestAction, { preference }: JobState): number {
+  if (preference.first === "look") return isLook(test) ? 1 : OTHER_WAY;
+  if (preference.first === "meter") return isLook(test) ? OTHER_WAY : 1;
   return 1;
 }
+
+const isLook = ({ question }: TestAction): boolean =>
+  question.kind === "sight" || question.kind === "code" || question.kind === "look" || question.kind === "spot";
 
 const without = (weight: Float64Array, group: RepairGroup): Float64Array => {
   const rest = Float64Array.from(weight);
@@ -200,18 +222,15 @@ function promised(valued: readonly Valued[], { safety, evidence, untold, answers
 function valuedNow(catalogue: TestCatalogue, job: JobState, costs: CostToGo, repairsOnly: number, test: TestAction): Valued {
   const { machine } = catalogue.suspects.predictor;
   const outcomes = catalogue.outcomesOf(test);
-  const chances = outcomes.share.map((s) => chanceOf(s, costs.belief));
-  const { share } = compact(outcomes, 0, costs.belief);
-  const left = share.reduce((sum, s) => sum + costs.repairsOnly(costs.belief.weight, s), 0);
+  const { weight } = costs.belief;
+  const own = compact(outcomes, costs.belief);
+  const chances = chancesOf(weight, own);
+  const left = costs.afterTest(weight, own);
   const opens = panelsToOpen(machine, test.panels, job.panelsOff);
-  const cost = test.minutes + panelMinutes(machine, opens) + stateMinutes(test, job.safety.power);
-  return { test, outcomes, chances, cost, opens, saves: repairsOnly - left };
-}
-
-function chanceOf(share: Float64Array, { active, weight }: Belief): number {
-  let sum = 0;
-  for (let k = 0; k < active.length; k++) sum += real(weight, k) * real(share, whole(active, k));
-  return sum;
+  const closes = test.needs === "running" ? panelsToClose(machine, job.panelsOff) : [];
+  const cost = test.minutes + panelMinutes(machine, [...opens, ...closes]) + stateMinutes(test, job.safety.power);
+  const again = sameAgain(timesTaken(job, test));
+  return { test, outcomes, chances, cost, opens, closes, again, saves: (1 - again) * (repairsOnly - left) };
 }
 
 type Power = JobState["safety"]["power"];
@@ -228,7 +247,7 @@ function stateMinutes({ needs, question }: TestAction, power: Power): number {
     case "nothing":
       return 0;
     case "dead":
-      return (power === "dead" ? 0 : MAKE_SAFE_MINUTES) + (question.kind === "look" ? 0 : DISCHARGE_MINUTES);
+      return (power === "dead" ? 0 : MAKE_SAFE_MINUTES) + (question.kind === "look" || question.kind === "spot" ? 0 : DISCHARGE_MINUTES);
     case "running":
       return fromDead;
     case "live":
@@ -245,12 +264,16 @@ function bestRepairs({ groups }: CostToGo, { weight }: Belief, mayRun: boolean):
     .slice(0, MOST_REPAIRS);
 }
 
-/** Which hypothesis leads after an outcome, with its suspect's probability then. */
-export function leaderAfter({ active, weight, hypotheses }: Belief, share: Float64Array): { hypothesis: Hypothesis; probability: number } {
+/** Which hypothesis leads after some outcomes of a test, with its suspect's probability then. `shares`: theirs, row by row. */
+export function leaderAfter(
+  { active, weight, hypotheses }: Belief,
+  { row }: Outcomes,
+  shares: Float64Array,
+): { hypothesis: Hypothesis; probability: number } {
   const bySuspect = new Map<string, { first: number; top: number; sum: number }>();
   let total = 0;
   for (let k = 0; k < active.length; k++) {
-    const w = real(weight, k) * real(share, whole(active, k));
+    const w = real(weight, k) * real(shares, small(row, whole(active, k)));
     total += w;
     const id = item(hypotheses, k).suspect;
     const s = bySuspect.get(id);

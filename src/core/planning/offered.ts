@@ -8,22 +8,37 @@ import type { TestAction } from "./tests";
 const MOST_TAKES = 2;
 
 /**
- * Tests that the job allows and that were not made too often already: live ones only where the job allows them, no run with panels
+ * Tests that the job allows and that were not made too often already: live ones only where the job allows them, no run with wires
  * off or of a machine that is known to be dangerous, no opening of a machine that is not dead.
  */
-export function offeredTests(tests: readonly TestAction[], machine: Machine, job: JobState): TestAction[] {
+export function offeredTests(tests: readonly TestAction[], machine: Machine, job: JobState): readonly TestAction[] {
+  const known = offered.get(job);
+  if (known?.of === tests) return known.are;
   const mayRun = dangerOfRunning(machine, job) === undefined;
-  return tests.filter((t) => (mayRun || (t.needs !== "running" && t.needs !== "live")) && isOffered(t, machine, job));
+  const are = tests.filter((t) => (mayRun || (t.needs !== "running" && t.needs !== "live")) && isOffered(t, machine, job));
+  offered.set(job, { of: tests, are });
+  return are;
 }
+
+/** One state of a job is asked for its tests many times over. */
+const offered = new WeakMap<JobState, { readonly of: readonly TestAction[]; readonly are: readonly TestAction[] }>();
 
 function isOffered(test: TestAction, machine: Machine, job: JobState): boolean {
   const power = findingKind(test.question).power(test.question, machine);
   if ((power === "live" || power === "wall") && !job.safety.liveTests) return false;
-  if (test.needs === "running" && job.panelsOff.length > 0) return false;
+  if (test.needs === "running" && (job.wiresOff.length > 0 || job.drumOut)) return false;
   if (test.needs === "live" && test.panels.some((p) => !job.panelsOff.includes(p)) && job.safety.power !== "dead") return false;
   if (needsAir(test) && drumStands(job)) return false;
-  return timesTaken(job, test) < MOST_TAKES;
+  return timesTaken(job, test) < MOST_TAKES && !wasUntold(job, test);
 }
+
+/** Tests that can be made as the machine stands, open or shut: nothing is closed up for them. */
+export const offeredAsItStands = (tests: readonly TestAction[], machine: Machine, job: JobState): readonly TestAction[] =>
+  offeredTests(tests, machine, job).filter((t) => t.needs !== "running" || job.panelsOff.length === 0);
+
+/** Whoever could not tell is not asked again. */
+const wasUntold = ({ untold, fitted }: JobState, { question }: TestAction): boolean =>
+  untold.some((u) => u.repairs === fitted.length && answers(u.finding, question));
 
 /** Without a turning drum there is no air to feel, to warm or to press. */
 const needsAir = ({ question }: TestAction): boolean =>

@@ -5,6 +5,7 @@ import type { Machine } from "../machine/format";
 import type { TestCatalogue } from "./catalogue";
 import type { Purpose, Step } from "./proposal";
 import { propose } from "./propose";
+import { aimKey, aimOf } from "./steady";
 
 /** What would have to change for a job to be worked the other way. */
 export type Change =
@@ -38,13 +39,6 @@ const changed = (job: Job, change: Change): Job =>
     ? { ...job, safety: { ...job.safety, liveTests: change.to } }
     : { ...job, preference: { ...job.preference, [change.field]: change.to } };
 
-/** Equal for a step and for what prepares it. */
-function keyOf(aim: OtherWay["aim"]): string {
-  if ("test" in aim) return `test ${aim.test.id}`;
-  if ("assembly" in aim) return `fit ${aim.assembly}`;
-  return JSON.stringify("check" in aim ? aim.check : aim);
-}
-
 /** What the planner would do with one thing changed; `own` is what it does now. */
 export function askOtherWay(
   catalogue: TestCatalogue,
@@ -56,7 +50,5 @@ export function askOtherWay(
   const proposal = propose(catalogue, changed(job, change), ranking);
   if (!proposal) return undefined;
   const aim = aimOf(proposal);
-  return { change, aim, minutes: proposal.minutes, same: own !== undefined && keyOf(aim) === keyOf(own) };
+  return { change, aim, minutes: proposal.minutes, same: own !== undefined && aimKey(aim) === aimKey(own) };
 }
-
-export const aimOf = ({ prepares, step }: { readonly prepares?: Purpose; readonly step: Step }): OtherWay["aim"] => prepares ?? step;

@@ -1,18 +1,21 @@
 import { item, real } from "../array/at";
-import { type Hypothesis, remedyOf } from "../diagnosis/hypotheses";
+import type { Hypothesis } from "../diagnosis/hypotheses";
 import { hasOwnFinding, isOf, ownFindings } from "../job/own-finding";
 import { assembliesFitted, type JobState } from "../job/state";
+import { remedyOf } from "../machine/assembly";
 import type { Machine } from "../machine/format";
+import { mendedPiece } from "../machine/pieces";
 import type { Belief } from "./belief";
 import type { TestCatalogue } from "./catalogue";
-import { offeredTests, timesTaken } from "./offered";
+import { offeredAsItStands, timesTaken } from "./offered";
+import { rowOf } from "./outcomes";
 import type { RepairGroup } from "./repairs";
 import type { TestAction } from "./tests";
 
 /** Of the outcomes' shares, so much must differ between the fault and a healthy machine for a test to tell it. */
 const TELLS = 0.3;
 
-/** Parts that a repair would put right, the likeliest trouble first; only those whose assembly is still to be fitted. */
+/** Parts and pieces that a repair would put right, the likeliest trouble first; only those whose assembly is still to be fitted. */
 function partsInQuestion(machine: Machine, { weight, hypotheses }: Belief, group: RepairGroup, assembly: string) {
   const parts = new Map<string, { weight: number; leader: Hypothesis; leads: number }>();
   for (const k of group.members) {
@@ -20,8 +23,9 @@ function partsInQuestion(machine: Machine, { weight, hypotheses }: Belief, group
     const w = real(weight, k);
     for (const fault of hypothesis.faults) {
       if (remedyOf(machine, fault) !== assembly) continue;
-      const known = parts.get(fault.part);
-      if (!known) parts.set(fault.part, { weight: w, leader: hypothesis, leads: w });
+      const id = mendedPiece(assembly) ? assembly : fault.part;
+      const known = parts.get(id);
+      if (!known) parts.set(id, { weight: w, leader: hypothesis, leads: w });
       else {
         known.weight += w;
         if (w > known.leads) [known.leader, known.leads] = [hypothesis, w];
@@ -36,12 +40,18 @@ function partsInQuestion(machine: Machine, { weight, hypotheses }: Belief, group
  * likeliest trouble; where none tells, any, if it was never tested; where it was found good itself, once more. `undefined`: it was found bad, or all is
  * tested, or it can't be.
  */
-export function ownTestDue(catalogue: TestCatalogue, job: JobState, belief: Belief, group: RepairGroup): TestAction | undefined {
+export function ownTestDue(
+  catalogue: TestCatalogue,
+  job: JobState,
+  belief: Belief,
+  group: RepairGroup,
+  standing: OwnStanding = ownStanding(catalogue, job, belief, group),
+): TestAction | undefined {
   const { machine } = catalogue.suspects.predictor;
   const [question] = partsInQuestion(machine, belief, group, dueOf(job, group));
-  if (!question || foundBad(catalogue, job, belief, group)) return undefined;
+  if (!question || standing === "bad") return undefined;
   const number = catalogue.suspects.numberOf(question.leader.id);
-  const own = offeredTests(catalogue.tests, machine, job)
+  const own = offeredAsItStands(catalogue.tests, machine, job)
     .filter((t) => isOf(t.question, question.part, machine))
     .map((test) => ({ test, tells: tells(catalogue, test, number), fresh: timesTaken(job, test) === 0 }))
     .sort((a, b) => dearness(a) - dearness(b) || a.test.minutes - b.test.minutes);
@@ -49,21 +59,22 @@ export function ownTestDue(catalogue: TestCatalogue, job: JobState, belief: Beli
   const best =
     telling.find((o) => o.fresh) ??
     (hasOwnFinding(job, question.part) ? undefined : own.find((o) => o.fresh)) ??
-    (foundGood(catalogue, job, belief, group) ? telling[0] : undefined);
+    (standing === "good" ? telling[0] : undefined);
   return best?.test;
 }
 
-/** A finding speaks for a part's trouble when it is so many times likelier under it than on a healthy machine. */
-const SPEAKS_FOR = 2;
+/** What was found of a part speaks for its trouble when it is so many times likelier under it than on a healthy machine; and against it, the other way round. */
+const SPEAKS_FOR = 5;
+const SPEAKS_AGAINST = 2;
 
-/** Whether what this repair puts in was found bad itself: by a reading, a look or a trial of its own. */
-export const foundBad = (catalogue: TestCatalogue, job: JobState, belief: Belief, group: RepairGroup): boolean =>
-  ownBans(catalogue, job, belief, group).some((bans) => bans > Math.log(SPEAKS_FOR));
+/** What was found of a part itself, by a reading, a look or a trial of its own. */
+export type OwnStanding = "bad" | "good" | "open";
 
-/** Whether all that was found of it itself says that it is good. */
-export function foundGood(catalogue: TestCatalogue, job: JobState, belief: Belief, group: RepairGroup): boolean {
-  const [leading] = ownBans(catalogue, job, belief, group);
-  return leading !== undefined && leading < -Math.log(SPEAKS_FOR);
+/** How what a repair puts in stands by what was found of it itself: bad where any of it was, good where all of the likeliest part says so. */
+export function ownStanding(catalogue: TestCatalogue, job: JobState, belief: Belief, group: RepairGroup): OwnStanding {
+  const bans = ownBans(catalogue, job, belief, group);
+  if (bans.some((b) => b > Math.log(SPEAKS_FOR))) return "bad";
+  return (bans[0] ?? 0) < -Math.log(SPEAKS_AGAINST) ? "good" : "open";
 }
 
 /** How what was found of each part that a repair would put in speaks for its likeliest trouble, as ln of a likelihood ratio; the likeliest part first. */
@@ -84,7 +95,7 @@ const dearness = ({ test, tells: t }: { test: TestAction; tells: number }): numb
 
 /** How much of the shares of its outcomes differs between a hypothesis and a healthy machine, 0 to 1. */
 function tells(catalogue: TestCatalogue, test: TestAction, hypothesis: number): number {
-  const { share } = catalogue.outcomesOf(test);
-  const { healthy } = catalogue.suspects;
-  return share.reduce((sum, s) => sum + Math.abs(real(s, hypothesis) - real(s, healthy)), 0) / 2;
+  const outcomes = catalogue.outcomesOf(test);
+  const well = rowOf(outcomes, catalogue.suspects.healthy);
+  return rowOf(outcomes, hypothesis).reduce((sum, s, c) => sum + Math.abs(s - real(well, c)), 0) / 2;
 }

@@ -12,6 +12,8 @@ export interface Needs {
   readonly power: "dead" | "live" | "any";
   /** Panels to take off, in order. */
   readonly opens: readonly string[];
+  /** Panels to put back, in order. */
+  readonly closes?: readonly string[];
   /** Points and parts that are touched. */
   readonly touched: readonly string[];
 }
@@ -24,10 +26,13 @@ export function preparation(machine: Machine, job: JobState, needs: Needs, purpo
   return first && { ...first, prepares: purpose };
 }
 
-function firstNeed(machine: Machine, { safety }: JobState, { power, opens, touched }: Needs): Proposal | undefined {
+function firstNeed(machine: Machine, { safety }: JobState, { power, opens, closes = [], touched }: Needs): Proposal | undefined {
   const [panel] = opens;
   if ((power === "dead" || panel !== undefined) && safety.power !== "dead") return makeSafe();
   if (panel !== undefined) return plain({ kind: "panel", panel, state: "off" }, panelOf(machine, panel).minutesOff, { code: "prepares" });
+  const [back] = closes;
+  if (back !== undefined && safety.power !== "dead") return makeSafe();
+  if (back !== undefined) return plain({ kind: "panel", panel: back, state: "on" }, panelOf(machine, back).minutesOn, { code: "prepares" });
   const part = power === "dead" ? chargedCapacitor(machine, touched, safety) : undefined;
   if (part !== undefined) return plain({ kind: "discharge", part }, DISCHARGE_MINUTES, { code: "prepares" }, "holds-charge");
   if (power === "live" && safety.power === "dead")

@@ -1,8 +1,9 @@
 import { isProven } from "../job/proven";
 import type { JobState } from "../job/state";
 
-/** A run that went wrong is made once more where the repair may still have been right; more often only once so much else was found since. */
+/** A run that went wrong is made once more where the repair may still have been right. */
 const MOST_PROOFS = 2;
+/** More often, only once so many other things were found since. */
 const FOUND_SINCE = 2;
 
 /** Whether a run may prove what was fitted or put right: it did not fail twice with nothing looked into since. */

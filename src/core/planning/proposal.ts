@@ -1,7 +1,6 @@
 import type { Hypothesis } from "../diagnosis/hypotheses";
 import type { OpenCheck } from "../job/checks/index";
 import type { ProofRow } from "../job/proven";
-import type { OutsidePiece } from "./found-outside";
 import type { OutcomeClass } from "./outcomes";
 import type { TestAction } from "./tests";
 
@@ -26,8 +25,6 @@ export type Step =
       readonly look: readonly OutsideModel[];
       /** All of it was looked at before. */
       readonly again: boolean;
-      /** What was found bad of it. */
-      readonly found?: OutsidePiece;
     }
   /** What the customer noticed is to be written down. */
   | { readonly kind: "intake" }
@@ -83,6 +80,8 @@ export type Reason =
       /** The likeliest suspect, where it is likelier than that. */
       readonly leader?: { readonly hypothesis: Hypothesis; readonly share: number };
     }
+  /** A piece that no circuit shows was found bad, and no suspect gives the record as well as that. */
+  | { readonly code: "found-bad"; readonly outside: number }
   /** It may be wrong besides, and is put right for less than a call-back would cost. */
   | { readonly code: "beside"; readonly chance: number; readonly minutes: number }
   /** The rest of a set that was begun. */
@@ -92,6 +91,10 @@ export type Reason =
   | { readonly code: "only-a-run-proves" }
   | { readonly code: "closes-when-run" }
   | { readonly code: "closes-when-told" }
+  /** Next would come a part that nobody found bad. */
+  | { readonly code: "before-wager"; readonly assembly: string }
+  /** It runs, and yet only this likely is all put right. */
+  | { readonly code: "not-settled"; readonly fixed: number }
   | { readonly code: "nothing-left" }
   | { readonly code: "prepares" };
 
@@ -148,6 +151,8 @@ export interface Proposal {
   readonly expects: readonly Expectation[];
   /** What this step prepares, when it is only a preparation. */
   readonly prepares?: Purpose;
+  /** What was to come by the proposal before, and does not: what was entered since says otherwise. */
+  readonly instead?: Purpose;
   readonly caution?: Caution;
   readonly others: readonly OtherTest[];
   /** How it was chosen: the small problem solved exactly, or by looking ahead; left out where nothing was to choose. */

@@ -8,22 +8,26 @@ import { dangerOfRunning } from "../job/checks/index";
 import type { Job } from "../job/fold";
 import { disturbsGas } from "../job/gas";
 import { assembliesFitted } from "../job/state";
-import { partsOfAssembly, type Repair, repairOf, replaces } from "../machine/assembly";
+import { isDeadWork, partsOfAssembly, type Repair, repairOf, replaces } from "../machine/assembly";
 import type { Machine } from "../machine/format";
+import { pieceId } from "../machine/pieces";
 import type { Belief } from "./belief";
 import type { TestCatalogue } from "./catalogue";
 import { type Beside, cheapBeside } from "./cheap-beside";
-import { againFor, doubt, doubtBeforePart, doubtBeforeTest, doubtLeads, stillToTest } from "./doubt";
+import { againFor, doubt, doubtBeforePart, doubtBeforeTest, doubtLeads, isLikelyOutside, stillToTest } from "./doubt";
 import { expectations } from "./expectations";
-import { foundOutside } from "./found-outside";
-import { type Choice, choose, LIVE_HAZARD_MINUTES, LOOKAHEAD, type Lookahead, leaderAfter, type NextAction } from "./next";
+import { foundOutside, type OutsidePiece } from "./found-outside";
+import { type Choice, choose, LIVE_HAZARD_MINUTES, leaderAfter, type NextAction } from "./next";
 import { timesTaken } from "./offered";
-import { foundBad } from "./own-tests";
+import { sharesByRow } from "./outcomes";
+import { ownStanding } from "./own-tests";
 import { makeSafe, type Needs, preparation } from "./prepare";
 import { mayProve } from "./proofs";
 import { type OtherTest, type Proposal, plain, type Reason, type SetOffer, type StepOf } from "./proposal";
-import { CALL_BACK_MINUTES, DEFAULT_RATES, PROVE_MINUTES, type Rates, withSiblings, workAndPrice } from "./repairs";
+import { CALL_BACK_MINUTES, PROVE_MINUTES, withSiblings, workAndPrice } from "./repairs";
+import { insteadOf, promisedTest } from "./steady";
 import type { TestAction } from "./tests";
+import { numberBeforeClosing, thermometer } from "./thermometer";
 import { type Valued, worth } from "./valued";
 import { examine, wayToClose } from "./way-to-close";
 
@@ -37,14 +41,18 @@ const TOLD_APART = 0.03;
 /** A next best test worth less than this per minute is not named. */
 const WORTH_NAMING = 0.5;
 
-/** The next step of a job: a test while one saves more than it costs, else the repair; after the repair, the way to a safe close. */
-export function propose(
-  catalogue: TestCatalogue,
-  job: Job,
-  ranking: Ranking,
-  rates: Rates = DEFAULT_RATES,
-  look: Lookahead = LOOKAHEAD,
-): Proposal | undefined {
+/**
+ * The next step of a job: a test while one saves more than it costs, else the repair; after the repair, the way to a safe close. `before`: the proposal
+ * before it, whose promise is kept between equals, and told where it is not.
+ */
+export function propose(catalogue: TestCatalogue, job: Job, ranking: Ranking, before?: Proposal): Proposal | undefined {
+  const next = proposed(catalogue, job, ranking, before && promisedTest(before, job));
+  const proposal = next?.step.kind === "close" ? (numberBeforeClosing(catalogue, job, ranking) ?? next) : next;
+  const instead = before && proposal && insteadOf(before, proposal, job);
+  return instead ? { ...proposal, instead } : proposal;
+}
+
+function proposed(catalogue: TestCatalogue, job: Job, ranking: Ranking, promised: string | undefined): Proposal | undefined {
   if (job.closed) return undefined;
   const { machine } = catalogue.suspects.predictor;
   const first = dangerFirst(machine, job);
@@ -57,7 +65,7 @@ export function propose(
     return beside ? proposeBeside(machine, job, beside) : wayToClose(machine, job);
   const outside = foundOutside(job);
   if (outside?.mended) return wayToClose(machine, job);
-  const choice = choose(catalogue, job, ranking, rates, look);
+  const choice = choose(catalogue, job, ranking, { promised });
   if (!choice) return wayToClose(machine, job);
   const mayBeFixed = provable && ranking.fixed > PROVE_BEFORE_NEXT_PART;
   const { action, by } = choice;
@@ -75,10 +83,21 @@ export function propose(
   if (clash) return clash;
   const fit = proposeFit(catalogue, job, choice, action);
   const [assembly] = action.group.assemblies;
-  if (assembly === undefined || !replaces(repairOf(machine, assembly)) || !doubtBeforePart(ranking, isWager(fit), machine, job))
-    return { ...fit, by };
+  if (assembly === undefined) return { ...fit, by };
+  if (!isDear(machine, job, assembly) || !doubtBeforePart(ranking, isWager(fit), machine, job))
+    return numberBeforeWager(catalogue, job, choice, fit, assembly) ?? { ...fit, by };
   return doubt(catalogue, job, ranking, { assembly, wager: isWager(fit) });
 }
+
+/** Before a part is bought that nobody found bad: a number of the run, where nobody has it. */
+function numberBeforeWager(catalogue: TestCatalogue, job: Job, choice: Choice, fit: Proposal, assembly: string): Proposal | undefined {
+  const test = isWager(fit) ? thermometer(catalogue, job) : undefined;
+  return test && { ...proposeTest(catalogue, job, choice, choice.valued(test)), reason: { code: "before-wager", assembly } };
+}
+
+/** A part is bought; or something is remade though what was remade before did not help. */
+const isDear = (machine: Machine, { fitted }: Job, assembly: string): boolean =>
+  replaces(repairOf(machine, assembly)) || fitted.some((f) => f.action === "put-right");
 
 /** A part that was not found bad itself. */
 const isWager = ({ reason }: Proposal): boolean => reason.code === "likely-repair" && reason.wager === true;
@@ -112,21 +131,26 @@ function proposeTest(catalogue: TestCatalogue, job: Job, choice: Choice, best: V
 
 /** While the record is likelier under none of the suspects, nothing is fitted: entries are taken again, or it is said. */
 function doubtedStep(catalogue: TestCatalogue, job: Job, ranking: Ranking, choice: Choice): Proposal | undefined {
-  if (!doubtLeads(ranking, catalogue.suspects.predictor.machine, job)) return undefined;
-  if (foundOutside(job)) return doubt(catalogue, job, ranking);
+  const { machine } = catalogue.suspects.predictor;
+  const found = foundOutside(job);
+  if (found && isLikelyOutside(ranking)) return proposeMend(machine, job, found.piece, ranking.outside);
+  if (!doubtLeads(ranking, machine, job)) return undefined;
   const left = stillToTest(catalogue, job, ranking, choice);
   if (!left) return doubt(catalogue, job, ranking);
   if ("test" in left) return proposeTest(catalogue, job, choice, left.test);
-  const valued = choice.valued(left.again);
-  return { ...proposeTest(catalogue, job, choice, valued), reason: { code: "doubt", outside: ranking.outside, entries: [left.entry] } };
+  return onceMore(catalogue, job, ranking, choice, left.again, left.entry);
 }
 
 /** Before anything is fitted, what does not go with the rest of the record is taken again, once. */
-function clashFirst(catalogue: TestCatalogue, job: Job, { outside }: Ranking, choice: Choice): Proposal | undefined {
-  const clash = contradiction(catalogue.suspects, job.evidence);
+function clashFirst(catalogue: TestCatalogue, job: Job, ranking: Ranking, choice: Choice): Proposal | undefined {
+  const clash = contradiction(catalogue.suspects, job);
   const again = clash && againFor(catalogue, job, clash.entry);
-  if (!again) return undefined;
-  return { ...proposeTest(catalogue, job, choice, choice.valued(again)), reason: { code: "doubt", outside, entries: [clash.entry] } };
+  return again && onceMore(catalogue, job, ranking, choice, again, clash.entry);
+}
+
+/** The test by which an entry that is doubted is taken again. */
+function onceMore(catalogue: TestCatalogue, job: Job, { outside }: Ranking, choice: Choice, again: TestAction, entry: string): Proposal {
+  return { ...proposeTest(catalogue, job, choice, choice.valued(again)), reason: { code: "doubt", outside, entries: [entry] } };
 }
 
 /** A live test's hazard is weighed as minutes, and is none. */
@@ -134,22 +158,22 @@ const hazardOf = ({ needs }: TestAction): number => (needs === "live" ? LIVE_HAZ
 
 const POWER_FOR: Record<TestAction["needs"], Needs["power"]> = { dead: "dead", nothing: "any", live: "live", running: "live" };
 
-function needsOfTest({ test, opens }: Valued): Needs {
+function needsOfTest({ test, opens, closes }: Valued): Needs {
   const touched = test.needs === "dead" ? findingKind(test.question).touches(test.question) : [];
-  return { power: POWER_FOR[test.needs], opens, touched };
+  return { power: POWER_FOR[test.needs], opens, closes, touched };
 }
 
 const othersOf = (tests: readonly Valued[]): OtherTest[] =>
   tests.slice(0, MOST_OTHERS).map(({ test, cost, saves }) => ({ test, minutes: cost, saves }));
 
 function whyTest(belief: Belief, { outcomes, chances, saves, cost }: Valued, runnerUp: Valued | undefined): Reason {
-  const likely = outcomes.share
-    .map((share, k) => ({ share, chance: item(chances, k) }))
-    .filter((c) => c.chance > TOLD_APART)
+  const likely = chances
+    .map((chance, c) => ({ c, chance }))
+    .filter(({ chance }) => chance > TOLD_APART)
     .sort((a, b) => b.chance - a.chance);
   const leaders = new Map<string, Hypothesis>();
-  for (const { share } of likely) {
-    const { hypothesis } = leaderAfter(belief, share);
+  for (const { c } of likely) {
+    const { hypothesis } = leaderAfter(belief, outcomes, sharesByRow(outcomes, [c]));
     if (!leaders.has(hypothesis.suspect)) leaders.set(hypothesis.suspect, hypothesis);
   }
   const [one, other] = leaders.values();
@@ -174,7 +198,7 @@ function proposeFit(
     code: "likely-repair",
     assemblies: left,
     chance,
-    ...(replaces(repair) && !foundBad(catalogue, job, choice.belief, group) && { wager: true as const }),
+    ...(replaces(repair) && ownStanding(catalogue, job, choice.belief, group) !== "bad" && { wager: true as const }),
     ...(best && { bestTest: { test: best.test, saves: best.saves, minutes: best.cost } }),
     ...(set && { set }),
   };
@@ -186,12 +210,21 @@ function proposeFit(
 }
 
 function needsOfRepair(machine: Machine, { panelsOff }: Job, repair: Repair): Needs {
-  const dead = repair.panel !== null || replaces(repair);
+  const dead = isDeadWork(repair);
   return {
     power: dead ? "dead" : "any",
     opens: panelsToOpen(machine, [repair.panel], panelsOff),
     touched: dead ? partsOfAssembly(machine, repair.id) : [],
   };
+}
+
+/** A piece that no circuit shows, found bad, is put right. */
+function proposeMend(machine: Machine, job: Job, piece: OutsidePiece, outside: number): Proposal {
+  const repair = repairOf(machine, pieceId(piece));
+  const reason: Reason = { code: "found-bad", outside };
+  const before = preparation(machine, job, needsOfRepair(machine, job, repair), { for: "fit", assembly: repair.id });
+  if (before) return { ...before, reason };
+  return plain(fitStep(repair), repair.minutes, reason, disturbsGas(machine, repair.id) ? "gas-work" : undefined);
 }
 
 /** What may be wrong besides and is cheap to put right now. */

@@ -1,9 +1,11 @@
 import type { Question } from "../finding/finding";
 import { CODE_ASKED } from "../finding/kinds/code";
 import { askedSights } from "../finding/sights";
+import { piecesOf, repairOf } from "../machine/assembly";
 import { hasHood, isWallPoint, type Machine, type Part, returnRail } from "../machine/format";
 import { closedControls, windingsOf } from "../machine/metering";
 import { kindOf } from "../machine/parts/index";
+import { type MendedPiece, pieceId } from "../machine/pieces";
 import { restControls, runningControls } from "../machine/run/at-rest";
 import type { ControlPositions } from "../machine/run/condition";
 import { partOff, terminalName } from "../machine/wiring";
@@ -34,6 +36,7 @@ export function testsOf(machine: Machine): TestAction[] {
     ...sightTests(machine),
     ...codeTests(machine),
     ...lookTests(machine),
+    ...pieceTests(machine),
     ...partTests(machine),
     ...cabinetTests(machine),
     ...pairTests(machine),
@@ -78,6 +81,29 @@ function lookTests(machine: Machine): TestAction[] {
         needs: part.panel === null ? "nothing" : "dead",
       },
     ];
+  });
+}
+
+/** A piece that no circuit shows, by hand and eye. The drum and the wheel are felt from outside, the burner by its flame and a gauge (est.). */
+const PIECE_LOOKS: Readonly<Record<MendedPiece, { readonly minutes: number; readonly inside: boolean }>> = {
+  drum: { minutes: 1, inside: false },
+  blower: { minutes: 2, inside: true },
+  idler: { minutes: 1, inside: true },
+  wiring: { minutes: 4, inside: true },
+  burner: { minutes: 4, inside: true },
+};
+
+function pieceTests(machine: Machine): TestAction[] {
+  return piecesOf(machine).map((piece) => {
+    const { minutes, inside } = PIECE_LOOKS[piece];
+    const { panel } = repairOf(machine, pieceId(piece));
+    return {
+      id: `look ${pieceId(piece)}`,
+      question: { kind: "spot", place: { piece }, circumstances: {} },
+      minutes,
+      panels: inside && panel !== null ? [panel] : [],
+      needs: inside ? "dead" : "nothing",
+    };
   });
 }
 

@@ -7,9 +7,13 @@ export interface Valued {
   readonly outcomes: Outcomes;
   /** P(class) now. */
   readonly chances: readonly number[];
-  /** Minutes of the test itself, panels to open and the change of power state included. */
+  /** Minutes of the test itself, panels to open, or to put back and open again, and the change of power state included. */
   readonly cost: number;
   readonly opens: readonly string[];
+  /** Panels that go back first, in order: a machine is watched with all of them on. */
+  readonly closes: readonly string[];
+  /** Chance that it was made before and only says the same again, for the same reason. */
+  readonly again: number;
   /** Expected minutes that knowing its outcome takes off the repairs. */
   readonly saves: number;
 }

@@ -1,4 +1,4 @@
-import { type Fault, faultKey, JOINT_OPEN, JOINT_PINCHED, JOINT_POOR, RESISTIVE } from "../machine/fault";
+import { type Fault, faultKey, JOINT_HOT, JOINT_OPEN, JOINT_PINCHED, JOINT_POOR, RESISTIVE, whileGood } from "../machine/fault";
 import type { Machine, Part } from "../machine/format";
 import { kindOf } from "../machine/parts/index";
 
@@ -34,7 +34,8 @@ export class Behaviours {
   }
 
   /** Same key, same run. */
-  keyOf(faults: readonly Fault[]): string {
+  keyOf(all: readonly Fault[]): string {
+    const faults = whileGood(all);
     const leaks = faults.some((f) => this.leaks(f));
     return [...new Set(faults.map((f) => (leaks ? exact(f) : this.keyOfOne(f))))].sort().join("+");
   }
@@ -50,6 +51,7 @@ export class Behaviours {
     if (part?.nets.length !== 2) return exact(fault);
     const chain = this.chain.get(part.id);
     if (fault.mode === JOINT_OPEN) return `open ${chain}`;
+    if (fault.mode === JOINT_HOT) return `hot ${chain}`;
     if (fault.mode === JOINT_POOR || fault.mode === RESISTIVE) return `poor ${chain}#${fault.severity}`;
     return fault.mode === "open" && opensOnly(part) ? `open ${chain}` : exact(fault);
   }

@@ -3,6 +3,7 @@ import { joined, operatingPoint, voltsBetween } from "../circuit/solve";
 import { type Fault, FaultSet, faultsId } from "../machine/fault";
 import type { Machine } from "../machine/format";
 import { networkOf, probeNode } from "../machine/network";
+import { deadCondition } from "../machine/run/at-rest";
 import type { ControlPositions } from "../machine/run/condition";
 import { operate, startScript } from "../machine/run/operate";
 import type { Frame, Timeline } from "../machine/run/timeline";
@@ -30,14 +31,24 @@ export interface Probing {
   readonly unit: "ohm" | "volt";
   readonly wiring: readonly WiringEdit[];
   readonly controls: ControlPositions;
+  /** Volts that are read with the plug drawn. */
+  readonly unplugged?: boolean;
 }
 
 const editKey = (e: WiringEdit): string => Object.values(e).join(" ");
 
 /** What a run shows: sights and what can be measured on it. */
-interface Seen {
+export interface Seen {
   readonly shares: SightShares;
   readonly measures: RunMeasures;
+}
+
+/** What was worked out of a machine before: runs by the key of their behaviour, and readings under this list of suspects. */
+export interface WorkedOut {
+  readonly runs: ReadonlyMap<string, Seen>;
+  readonly list: readonly (readonly Fault[])[];
+  /** Ohms by {@link Predictor.placeKey}. */
+  readonly ohms: (place: string) => readonly Prediction[] | undefined;
 }
 
 /**
@@ -53,7 +64,11 @@ export class Predictor {
   private readonly tolerance: ReadonlyMap<string, number>;
   private readonly restKey: ControlPositions;
 
-  constructor(readonly machine: Machine) {
+  /** `before`: what need not be worked out again. */
+  constructor(
+    readonly machine: Machine,
+    private readonly before?: WorkedOut,
+  ) {
     this.behaviours = new Behaviours(machine);
     this.tolerance = new Map(machine.parts.flatMap((p) => ("tolerance" in p ? [[p.id, GOOD_SIGMA * p.tolerance] as const] : [])));
     this.restKey = Object.fromEntries(machine.controls.map((c) => [c.id, c.rest]));
@@ -74,9 +89,14 @@ export class Predictor {
     return this.seenOf(faults, true).measures;
   }
 
-  private seenOf(faults: readonly Fault[], long: boolean): Seen {
-    const key = `${this.behaviour(faults)}|${long}`;
-    let seen = this.seen.get(key);
+  /** Names a run: the same for all faults under which the machine runs alike. */
+  runKey(faults: readonly Fault[], long: boolean): string {
+    return `${this.behaviour(faults)}|${long}`;
+  }
+
+  seenOf(faults: readonly Fault[], long: boolean): Seen {
+    const key = this.runKey(faults, long);
+    let seen = this.seen.get(key) ?? this.before?.runs.get(key);
     if (!seen) {
       const set = new FaultSet(faults);
       const run = operate(this.machine, set, startScript(this.machine, long ? LONG_RUN_S : SHORT_RUN_S));
@@ -102,6 +122,11 @@ export class Predictor {
     return state;
   }
 
+  /** Names a place and state in which ohms are read, whichever probe is where. */
+  placeKey({ between, controls, wiring }: Probing): string {
+    return `${[...between].sort().join(" ")}|${this.controlsKey(controls)}|${wiring.map(editKey).join()}`;
+  }
+
   private controlsKey(controls: ControlPositions): string {
     let key = "";
     for (const id of Object.keys(controls)) if (this.restKey[id] !== controls[id]) key += `${id}=${controls[id]},`;
@@ -113,13 +138,18 @@ export class Predictor {
   }
 
   /** A reading in one place and state, to be asked of many suspects. */
-  reader({ between, controls, wiring, unit }: Probing): (faults: readonly Fault[]) => Prediction {
-    if (unit === "volt") return (faults) => this.volts(faults, between, controls);
+  reader({ between, controls, wiring, unit, unplugged = false }: Probing): (faults: readonly Fault[]) => Prediction {
+    if (unit === "volt") {
+      const point = (faults: readonly Fault[]) => (unplugged ? this.deadPoint(faults, controls) : this.livePoint(faults, controls));
+      return (faults) => this.volts(faults, between, point(faults));
+    }
     return this.deadState(controls, wiring).reader(between);
   }
 
   /** The same for a whole list of suspects; a list that is asked about often is best always the same array. */
   readings(list: readonly (readonly Fault[])[], setup: Probing): Prediction[] {
+    const before = setup.unit === "ohm" && list === this.before?.list ? this.before.ohms(this.placeKey(setup)) : undefined;
+    if (before) return [...before];
     if (setup.unit === "ohm") return this.deadState(setup.controls, setup.wiring).readAll(list, setup.between);
     const read = this.reader(setup);
     return list.map(read);
@@ -144,8 +174,7 @@ export class Predictor {
     return foreseen(mean, AMP_SIGMA + 0.05 * mean);
   }
 
-  private volts(faults: readonly Fault[], between: readonly [string, string], controls: ControlPositions): Prediction {
-    const point = this.livePoint(faults, controls);
+  private volts(faults: readonly Fault[], between: readonly [string, string], point: Frame["point"]): Prediction {
     const set = new FaultSet(faults);
     const wiring = wiringUnder(this.machine, set, []);
     const [plus, minus] = [probeNode(this.machine, between[0], wiring), probeNode(this.machine, between[1], wiring)];
@@ -160,6 +189,17 @@ export class Predictor {
     let point = this.solved.get(key);
     if (!point) {
       point = operatingPoint(networkOf(this.machine, this.liveCondition(faults, controls), new FaultSet(faults)));
+      this.solved.set(key, point);
+    }
+    return point;
+  }
+
+  /** The outlet by itself, the machine unplugged. */
+  private deadPoint(faults: readonly Fault[], controls: ControlPositions): Frame["point"] {
+    const key = `${faultsId(faults)}|${this.controlsKey(controls)}|unplugged`;
+    let point = this.solved.get(key);
+    if (!point) {
+      point = operatingPoint(networkOf(this.machine, deadCondition(this.machine, controls), new FaultSet(faults)));
       this.solved.set(key, point);
     }
     return point;

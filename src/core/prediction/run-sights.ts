@@ -19,6 +19,8 @@ const WARM_K = 9;
 const WARM_SPREAD_K = 2.5;
 /** Least flow of air that a hand notices. */
 const FELT_M3_PER_S = 0.004;
+/** Share of looks at a drum whose belt slips that find it turning: empty it does, loaded it stands (est.). */
+const SLIPPING_TURNS = 0.25;
 /** Less heat than this is none. */
 const HEATS_W = 20;
 const RELEASED_AT_S = 6;
@@ -30,7 +32,10 @@ export function sightShares(machine: Machine, faults: FaultSet, { frames }: Time
   const motor = machine.drum.motor;
   const runs = at(RELEASED_AT_S).condition.atSpeed.has(motor);
   const started = frames.some((f) => f.condition.atSpeed.has(motor));
-  const belt = machine.drum.belt !== null && faults.has(machine.drum.belt, "broken");
+  const { belt } = machine.drum;
+  const broken = belt !== null && faults.has(belt, "broken");
+  const slips = belt !== null && (faults.has(belt, "slips") || faults.has(belt, "idler-stuck"));
+  const drives = broken ? 0 : slips ? SLIPPING_TURNS : 1;
   const last = lastOf(frames);
   const felt = at(WARM_AT_S);
   // Without a fan no air comes out that could be felt.
@@ -38,7 +43,7 @@ export function sightShares(machine: Machine, faults: FaultSet, { frames }: Time
   const shares: SightShares = {
     starts: yes(runs ? 1 : started ? 0.35 : 0),
     motor: yes(runs ? 1 : started ? 0.35 : 0),
-    turns: yes(runs && !belt ? 1 : started && !belt ? 0.3 : 0),
+    turns: yes(drives * (runs ? 1 : started ? 0.3 : 0)),
     // Contacts that chatter are heard, and taken for a hum by most.
     hums: yes(frames.some((f) => f.hums) ? 0.95 : frames.some((f) => f.chatters) ? 0.7 : 0),
     warm: yes(1 / (1 + Math.exp(-(rise - WARM_K) / WARM_SPREAD_K))),

@@ -1,12 +1,12 @@
 import { item } from "../array/at";
-import type { Piece } from "../finding/kinds/spot";
-import { type Machine, type Part, partOf } from "../machine/format";
+import type { Machine, Part } from "../machine/format";
+import type { MendedPiece } from "../machine/pieces";
 
 /** A trouble that no hypothesis contains, made by a change of the machine itself. */
 export interface Foreign {
   readonly says: string;
-  /** The piece at which it is found. */
-  readonly at: Piece;
+  /** The piece at which it is found and put right. */
+  readonly at: MendedPiece;
   readonly machine: Machine;
 }
 
@@ -49,45 +49,28 @@ const bridge: Make = (machine, random) => {
   return { ...machine, parts: [...machine.parts, part] };
 };
 
-/** A blower wheel that slips on its shaft: the duct is free and little air comes. */
-const looseWheel: Make = (machine, random) => {
-  const k = between(0.04, 0.2, random);
-  const { thermal } = machine;
-  return { ...machine, thermal: { ...thermal, fanFreeM3PerS: thermal.fanFreeM3PerS * k, fanShutoffPa: thermal.fanShutoffPa * k } };
-};
+/** A housing that leaks inside: warm air goes round instead of out. */
+const leakyHousing: Make = (machine, random) =>
+  machine.thermal.recirculates === 0 ? { ...machine, thermal: { ...machine.thermal, recirculates: between(0.6, 0.9, random) } } : undefined;
 
-/** Something that acts at the wrong temperature because it is the wrong part: right shape, other rating. */
-const wrongRating: Make = (machine, random) => {
-  const part = pick(
-    machine.parts.filter((p) => "opensC" in p && p.kind !== "thermostat"),
-    random,
-  );
-  if (!part) return undefined;
-  const share = between(0.3, 0.55, random);
-  return withPart(machine, part.id, (p) => ({ ...p, ...("opensC" in p && { opensC: p.opensC * share }) }) as Part);
-};
+/** Limits that hang beside their seats and feel the heat late. */
+const looseLimits: Make = (machine, random) => ({
+  ...machine,
+  thermal: { ...machine.thermal, sensorLagS: machine.thermal.sensorLagS * between(8, 25, random) },
+});
 
-/** A blocked orifice or low gas pressure: a flame that gives little. */
-const lowFlame: Make = (machine, random) =>
-  machine.burner && { ...machine, burner: { ...machine.burner, watts: machine.burner.watts * between(0.03, 0.2, random) } };
+/** A box that lost its lining: it loses its heat to the cabinet. */
+const lostLining: Make = (machine, random) => ({
+  ...machine,
+  thermal: { ...machine.thermal, boxLossWPerK: machine.thermal.boxLossWPerK * between(100, 300, random) },
+});
 
-/** Gas that does not light though all is hot: air in the line, spider in the tube. */
-const hardToLight: Make = (machine) => machine.burner && { ...machine, burner: { ...machine.burner, ignitesAboveC: 2000 } };
-
-/** A drum that drags so much that its motor never comes up to speed. */
-const drag: Make = (machine) => {
-  const motor = partOf(machine, machine.drum.motor);
-  return withPart(machine, motor.id, (p) => ({ ...p, ...(p.kind === "motor" && { startsAt: 1.4 }) }) as Part);
-};
-
-const TROUBLES: readonly { readonly says: string; readonly at: Piece; readonly make: Make }[] = [
+const TROUBLES: readonly { readonly says: string; readonly at: MendedPiece; readonly make: Make }[] = [
   { says: "two wires swapped", at: "wiring", make: swappedWires },
   { says: "a stray path", at: "wiring", make: bridge },
-  { says: "a loose blower wheel", at: "blower", make: looseWheel },
-  { says: "a part of the wrong rating", at: "wiring", make: wrongRating },
-  { says: "a flame that gives little", at: "burner", make: lowFlame },
-  { says: "gas that does not light", at: "burner", make: hardToLight },
-  { says: "a drum that drags", at: "drum", make: drag },
+  { says: "a housing that leaks inside", at: "blower", make: leakyHousing },
+  { says: "limits beside their seats", at: "wiring", make: looseLimits },
+  { says: "a heater box without its lining", at: "blower", make: lostLining },
 ];
 
 /** A trouble drawn for this machine; `undefined` where the one drawn makes no sense there. */

@@ -10,6 +10,7 @@ import { hasOwnFinding } from "../job/own-finding";
 import { assembliesFitted, type Proof } from "../job/state";
 import { partsOfAssembly, repairOf, replaces } from "../machine/assembly";
 import { hasHood } from "../machine/format";
+import { mendedPiece } from "../machine/pieces";
 import { FIRST_KNOWN } from "../machine/revision";
 import type { TestCatalogue } from "../planning/catalogue";
 import { CALL_BACK_MINUTES, DEFAULT_RATES } from "../planning/repairs";
@@ -55,8 +56,6 @@ export interface Outcome {
   /** How often it was said that the trouble is none that the model has; and whether so before any part went in. */
   readonly doubted: number;
   readonly doubtedFirst: boolean;
-  /** Somebody then looked and found what no model has. */
-  readonly foundOutside: boolean;
   /** Steps that broke a caution. */
   readonly unsafe: number;
   /** At each repair. */
@@ -98,23 +97,19 @@ export class Play {
   /** Runs a strategy to its end. A strategy may be a state machine: it is made for one job. */
   run(strategy: Strategy, name: string, seed: number): Outcome {
     let steps = 0;
-    let ended = false;
-    while (steps < MAX_STEPS && !ended) {
+    while (steps < MAX_STEPS) {
       const move = strategy({ suspects: this.suspects, catalogue: this.catalogue, job: this.job });
       if (move.kind === "stop") {
         if (move.outside) this.saysOutside();
         break;
       }
-      if (move.kind === "look-outside") {
-        this.saysOutside();
-        ended = this.world.foreign !== undefined && this.world.foundOutside();
-      }
+      if (move.kind === "look-outside") this.saysOutside();
       if (move.kind === "fit") this.judge(move.assembly, move.wager ?? false);
       this.make(move);
       steps++;
       if (this.job.closed) break;
     }
-    return this.outcome(name, seed, steps, ended);
+    return this.outcome(name, seed, steps);
   }
 
   private saysOutside(): void {
@@ -122,7 +117,7 @@ export class Play {
     if (this.count.parts === 0) this.doubtedFirst = true;
   }
 
-  private outcome(strategy: string, seed: number, steps: number, foundOutside: boolean): Outcome {
+  private outcome(strategy: string, seed: number, steps: number): Outcome {
     const { machine, hidden } = this.world;
     const found = this.world.solved(this.fitted);
     const minutes = this.minutes + (found ? 0 : CALL_BACK_MINUTES);
@@ -140,7 +135,6 @@ export class Play {
       found,
       left: this.job.closed && !found,
       doubtedFirst: this.doubtedFirst,
-      foundOutside,
       calls: this.calls,
       ...(this.truthShare !== undefined && { truthShare: this.truthShare }),
     };
@@ -158,9 +152,9 @@ export class Play {
   }
 
   private helps(assembly: string): boolean {
-    const before = this.world.left(this.fitted);
-    const after = this.world.left([...this.fitted, assembly]);
-    return before.some((f) => !after.includes(f));
+    const after = [...this.fitted, assembly];
+    const left = this.world.left(after);
+    return this.world.left(this.fitted).some((f) => !left.includes(f)) || this.world.solved(after) !== this.world.solved(this.fitted);
   }
 
   private get fitted(): string[] {
@@ -191,7 +185,8 @@ export class Play {
         return;
       case "look-outside":
         this.minutes += move.minutes;
-        for (const finding of move.nothing) this.record({ kind: "finding", body: finding });
+        for (const piece of move.pieces)
+          this.record({ kind: "finding", body: this.world.answer({ kind: "spot", place: { piece }, circumstances: {} }, this.fitted) });
         return;
       case "ask":
         this.minutes += move.minutes;
@@ -226,6 +221,8 @@ export class Play {
       if (!helps) this.count.wrongParts++;
       if (!partsOfAssembly(machine, assembly).some((part) => hasOwnFinding(this.job, part))) this.count.unmeasured++;
     } else if (!helps) this.count.idleRework++;
+    // Who puts right what no circuit shows has said so.
+    if (mendedPiece(assembly) && this.count.parts === 0) this.doubtedFirst = true;
     this.record({ kind: "fitted", body: { assembly, action: replaces(repair) ? "replaced" : "put-right" } });
   }
 

@@ -1,7 +1,8 @@
 import type { SuspectSet } from "../diagnosis/suspect-set";
-import type { Finding, Question } from "../finding/finding";
+import type { Question } from "../finding/finding";
 import type { Job } from "../job/fold";
 import type { Draft } from "../job/kinds/index";
+import type { MendedPiece } from "../machine/pieces";
 import type { TestCatalogue } from "../planning/catalogue";
 import type { TestAction } from "../planning/tests";
 
@@ -14,7 +15,7 @@ export type Move =
   /** A question that is no test of the planner's: a check before closing. */
   | { readonly kind: "ask"; readonly question: Question; readonly minutes: number }
   /** A look at what the model does not have. */
-  | { readonly kind: "look-outside"; readonly nothing: readonly Finding[]; readonly minutes: number }
+  | { readonly kind: "look-outside"; readonly pieces: readonly MendedPiece[]; readonly minutes: number }
   /** Nothing more can be done; `outside`: because the trouble is none that the model has. */
   | { readonly kind: "stop"; readonly outside?: true };
 

@@ -1,16 +1,18 @@
 import { item, lastOf } from "../array/at";
 import { ohmNetwork, ohmsBetween } from "../circuit/ohms";
-import { voltsBetween } from "../circuit/solve";
+import { operatingPoint, voltsBetween } from "../circuit/solve";
 import { type Hypothesis, remaining } from "../diagnosis/hypotheses";
 import { controlsIn, wiringIn } from "../finding/circumstances";
 import type { Finding, Question, QuestionOfKind } from "../finding/finding";
 import { codeAnswers, codeErrorRate, codeFinding } from "../finding/kinds/code";
 import { sightFinding } from "../finding/kinds/sight";
-import type { Piece } from "../finding/kinds/spot";
+import { isUnplugged } from "../finding/kinds/volts";
 import { type SightId, sightOf, UNTOLD } from "../finding/sights";
-import { type Fault, FaultSet, faultsId, JOINT_POOR } from "../machine/fault";
+import { remedyOf } from "../machine/assembly";
+import { type Fault, FaultSet, faultsId, INTERMITTENT_IS_OPEN, JOINT_POOR, JOINT_SWAPPED, whileGood, whileOpen } from "../machine/fault";
 import type { Machine } from "../machine/format";
 import { networkOf, probeNode } from "../machine/network";
+import { type MendedPiece, mendedPiece, type Piece, pieceId } from "../machine/pieces";
 import { deadCondition } from "../machine/run/at-rest";
 import { operate, startScript } from "../machine/run/operate";
 import { wiringUnder } from "../machine/wiring";
@@ -29,6 +31,10 @@ const LONG_RUN_S = 960;
 const LIVE_AT_S = 45;
 /** After so many faults that nobody would notice, one is taken all the same. */
 const MOST_DRAWS = 200;
+/** What no model has is a trouble that most people see: fewer than this take the machine to be well. */
+const CLEARLY = 0.15;
+/** A drum is hard to turn against a seized motor. */
+const SEIZED_HOLDS = 0.5;
 /** What is wrong where the model has no name for it. */
 const FOREIGN = "outside the model";
 const OPPOSITE: Readonly<Record<string, string>> = { yes: "no", no: "yes" };
@@ -59,11 +65,13 @@ export class World {
   readonly complaint: readonly Finding[];
   /** The hidden faults as they are here: a drifting part may stand anywhere in its range. */
   private readonly faults: readonly Fault[];
-  /** The machine as it is here, its parts within their tolerances. */
+  /** The machine as it is here, its parts within their tolerances; and as it is once what no model has is put right. */
   truth: Machine;
+  private readonly sound: Machine;
+  private readonly broken: Machine;
   /** What is wrong is not in the model: what it is, in words. */
   readonly foreign: string | undefined;
-  private readonly foreignAt: Piece | undefined;
+  private readonly foreignAt: MendedPiece | undefined;
   private readonly nature: Nature;
   /** What is drawn from now: set for each thing that is drawn. */
   private random: () => number;
@@ -89,7 +97,9 @@ export class World {
     this.foreign = outside?.says;
     this.foreignAt = outside?.at;
     const drawn = outside ?? this.drawFault(hypotheses, fault);
-    if (outside) this.truth = outside.machine;
+    this.sound = varied;
+    this.broken = outside?.machine ?? varied;
+    this.truth = this.broken;
     this.hidden = drawn.hidden;
     this.faults = drawn.faults;
     this.complaint = this.retold(drawn.complaint);
@@ -106,7 +116,7 @@ export class World {
       this.truth = trouble.machine;
       this.runs.clear();
       this.random = streamFrom(this.seed, `noticed ${tries}`);
-      if (this.works([])) continue;
+      if (this.works([], CLEARLY)) continue;
       const complaint = this.notice([]);
       if (!complaint.some(isTrouble)) continue;
       const hidden: Hypothesis = { id: trouble.says, suspect: FOREIGN, kind: "nothing", faults: [], prior: 0, assemblies: [] };
@@ -161,8 +171,15 @@ export class World {
     return range ? { ...fault, severity: range[0] * (range[1] / range[0]) ** this.random() } : fault;
   }
 
+  /** As it is just now: what is intermittent is open or good. */
+  private now(faults: readonly Fault[]): readonly Fault[] {
+    const good = whileGood(faults);
+    return good === faults ? faults : this.random() < INTERMITTENT_IS_OPEN ? whileOpen(faults) : good;
+  }
+
   /** What a customer tells of it. */
-  private notice(faults: readonly Fault[]): Finding[] {
+  private notice(all: readonly Fault[]): Finding[] {
+    const faults = this.now(all);
     const see = (sight: SightId) => this.seeSight(sight, faults, this.nature.customerError);
     const trips = see("trips") === "yes" ? [sightFinding("trips", "yes")] : [];
     if (see("starts") === "no") return [sightFinding("starts", "no"), ...trips];
@@ -221,32 +238,46 @@ export class World {
    */
   solved(fitted: readonly string[]): boolean {
     const left = this.left(fitted);
-    if (this.foreign !== undefined) return false;
+    if (this.foreign !== undefined) return this.mended(fitted);
     if (left.length === 0) return true;
     if (this.hidden.kind !== "pair" || left.length === this.faults.length) return false;
     return this.works(left);
   }
 
+  /** What no model has was put right where it is. */
+  private mended(fitted: readonly string[]): boolean {
+    return this.foreignAt !== undefined && fitted.includes(pieceId(this.foreignAt));
+  }
+
+  private standsAs(fitted: readonly string[]): void {
+    const now = this.mended(fitted) ? this.sound : this.broken;
+    if (now !== this.truth) this.runs.clear();
+    this.truth = now;
+  }
+
   /** It starts, turns, heats and goes on so. */
-  private works(faults: readonly Fault[]): boolean {
+  private works(faults: readonly Fault[], least = 0.5): boolean {
     const { shares } = this.runOf(faults, true);
-    return ["starts", "turns", "warm", "keeps"].every((s) => (shares[s]?.yes ?? 1) > 0.5) && (shares.stops?.no ?? 1) > 0.5;
+    return ["starts", "turns", "warm", "keeps"].every((s) => (shares[s]?.yes ?? 1) > least) && (shares.stops?.no ?? 1) > least;
   }
 
-  private pieceIsBad(piece: Piece): boolean {
+  private pieceIsBad(piece: Piece, faults: readonly Fault[]): boolean {
     const slips = this.random() < this.nature.lookSlip / 2;
-    return slips !== (this.foreignAt === piece && this.foundOutside());
+    const itself = faults.some((f) => mendedPiece(remedyOf(this.machine, f)) === piece || (piece === "wiring" && f.mode === JOINT_SWAPPED));
+    const held = piece === "drum" && faults.some((f) => f.mode === "seized") && this.random() < SEIZED_HOLDS;
+    return slips !== (held || ((this.foreignAt === piece || itself) && this.foundOutside()));
   }
 
-  /** Whether who looks at what the model does not have finds what is wrong. */
-  foundOutside(): boolean {
+  /** Whether who looks at pieces that no circuit shows finds what is wrong there. */
+  private foundOutside(): boolean {
     return streamFrom(this.seed, "outside")() < this.nature.findsOutside;
   }
 
   /** What a technician finds there. Throws RangeError for what no rehearsed world has: a logger, a gas gauge, a probe on a part, what is only ever told. */
   answer(question: Question, fitted: readonly string[]): Finding {
-    const faults = this.left(fitted);
     this.random = this.streamOf(question, fitted);
+    const faults = this.now(this.left(fitted));
+    this.standsAs(fitted);
     switch (question.kind) {
       case "sight":
         return sightFinding(question.place.sight, this.seeSight(question.place.sight, faults, this.nature.technicianError));
@@ -271,7 +302,7 @@ export class World {
         return { ...question, result: { is: "value", unit: "pascal", value: this.gauged(faults, "back-pressure") } };
       case "spot":
         if (!("piece" in question.place)) return noSuchInstrument(question);
-        return { ...question, result: { is: "answer", value: this.pieceIsBad(question.place.piece) ? "bad" : "good" } };
+        return { ...question, result: { is: "answer", value: this.pieceIsBad(question.place.piece, faults) ? "bad" : "good" } };
       case "series":
       case "verdict":
       case "setting":
@@ -336,9 +367,12 @@ export class World {
     return { ...question, result: { is: "value", unit: "ohm", value } };
   }
 
-  private volts(between: readonly [string, string], { circumstances }: QuestionOfKind<"volts">, faults: readonly Fault[]): number {
+  private volts(between: readonly [string, string], question: QuestionOfKind<"volts">, faults: readonly Fault[]): number {
     const set = new FaultSet(faults);
-    const { point } = lastOf(operate(this.truth, set, startScript(this.truth, LIVE_AT_S, controlsIn(circumstances))).frames);
+    const controls = controlsIn(question.circumstances);
+    const point = isUnplugged(question, this.truth)
+      ? operatingPoint(networkOf(this.truth, deadCondition(this.truth, controls), set))
+      : lastOf(operate(this.truth, set, startScript(this.truth, LIVE_AT_S, controls)).frames).point;
     const wiring = wiringUnder(this.truth, set, []);
     const volts = voltsBetween(point, probeNode(this.truth, between[0], wiring), probeNode(this.truth, between[1], wiring));
     return Math.round(Math.abs(volts) * this.gain * (0.98 + 0.04 * this.random()));

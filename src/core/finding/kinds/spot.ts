@@ -1,23 +1,13 @@
 import { z } from "zod";
-import { isJoint } from "../../machine/fault";
+import { remedyOf } from "../../machine/assembly";
+import { type Fault, isJoint, JOINT_SWAPPED } from "../../machine/fault";
 import { type Machine, maybePartOf } from "../../machine/format";
+import { MENDED_PIECES, PIECES, type Piece, pieceId } from "../../machine/pieces";
 import { partName } from "../../naming/names";
 import { capital } from "../../naming/text";
 import { answerSchema, anyPower, defineFinding, findingFields, noSigma, touchesNothing } from "../definition";
 import { UNTOLD } from "../sights";
 import { isLookAnswer, LOOK_ANSWERS } from "./look";
-
-/** Pieces that every machine has and no circuit shows. */
-export const PIECES = {
-  idler: "idler",
-  rollers: "drum rollers",
-  drum: "drum",
-  blower: "blower wheel",
-  felt: "drum felt",
-  wiring: "wiring against the sheet",
-  burner: "burner and gas pressure",
-} as const;
-export type Piece = keyof typeof PIECES;
 
 const schema = findingFields(
   "spot",
@@ -34,8 +24,12 @@ type Place = z.infer<typeof schema>["place"];
 /** Chances that a bad joint is passed over, and that a good one looks bad (est.): many show nothing. */
 const PASSED_OVER = 0.35;
 const LOOKS_BAD = 0.02;
-/** And that a piece that no circuit shows does, where something else is the trouble (est.). */
+/** That a piece that no circuit shows looks bad where something else is the trouble; where it is the trouble; and that swapped wires are found against the sheet (est.). */
 const PIECE_LOOKS_BAD = 0.01;
+const PIECE_FOUND_BAD = 0.85;
+const SWAP_FOUND = 0.75;
+/** A motor that is seized is felt through the belt by who turns the drum (est.). */
+const FELT_THROUGH_BELT = 0.6;
 
 export const spot = defineFinding({
   kind: "spot",
@@ -49,9 +43,7 @@ export const spot = defineFinding({
   asks: () => ({ answers: LOOK_ANSWERS }),
   predict: ({ place }, list, { machine }) =>
     list.map((faults) => {
-      // No circuit shows a piece: it looks as it does whatever else is wrong.
-      if ("piece" in place) return { is: "answer", shares: { good: 1 - PIECE_LOOKS_BAD, bad: PIECE_LOOKS_BAD } };
-      const bad = faults.some((f) => isJoint(f) && isThere(machine, f.part, f.at, place)) ? 1 - PASSED_OVER : LOOKS_BAD;
+      const bad = "piece" in place ? pieceLooksBad(machine, faults, place.piece) : jointLooksBad(machine, faults, place);
       return { is: "answer", shares: { good: 1 - bad, bad } };
     }),
   likelihood: ({ result }, prediction) => (prediction.is === "answer" ? (prediction.shares[result.value] ?? 1) : 1),
@@ -61,6 +53,19 @@ export const spot = defineFinding({
     return result.value === UNTOLD ? `${name}: can't tell how it looks` : `${name} looks ${result.value}`;
   },
 });
+
+/** A piece looks as it does whatever else is wrong; a wire is on its place or not. */
+function pieceLooksBad(machine: Machine, faults: readonly Fault[], piece: Piece): number {
+  const id = MENDED_PIECES.find((p) => p === piece);
+  const itself = id && faults.some((f) => remedyOf(machine, f) === pieceId(id));
+  if (itself) return PIECE_FOUND_BAD;
+  if (piece === "drum" && machine.drum.belt !== null && faults.some((f) => f.part === machine.drum.motor && f.mode === "seized"))
+    return FELT_THROUGH_BELT;
+  return piece === "wiring" && faults.some((f) => f.mode === JOINT_SWAPPED) ? SWAP_FOUND : PIECE_LOOKS_BAD;
+}
+
+const jointLooksBad = (machine: Machine, faults: readonly Fault[], place: Exclude<Place, { piece: Piece }>): number =>
+  faults.some((f) => isJoint(f) && isThere(machine, f.part, f.at, place)) ? 1 - PASSED_OVER : LOOKS_BAD;
 
 function spotName(machine: Machine, place: Place): string {
   if ("piece" in place) return capital(PIECES[place.piece]);
@@ -72,5 +77,5 @@ const netsAt = (machine: Machine, { point }: { readonly point: string }): string
 
 function isThere(machine: Machine, part: string, at: string | undefined, place: Place): boolean {
   if ("joint" in place) return place.joint === part;
-  return "point" in place && maybePartOf(machine, part)?.nets[Number(at) - 1] === place.point;
+  return "point" in place && (at ?? "").split("-").some((n) => maybePartOf(machine, part)?.nets[Number(n) - 1] === place.point);
 }

@@ -1,5 +1,5 @@
 import type { z } from "zod";
-import { isWallPoint } from "../../machine/format";
+import { isWallPoint, type Machine } from "../../machine/format";
 import { controlsSay, placeSays } from "../../naming/names";
 import type { ValuePrediction } from "../../prediction/prediction";
 import { formatValue } from "../../quantity/format";
@@ -18,20 +18,33 @@ const LEAST_SIGMA_V = 1;
 
 export const voltsSigma = (p: ValuePrediction): number => Math.max(LEAST_SIGMA_V, p.sigma);
 
+/** An outlet shows its holes when the plug is drawn; through a machine that is plugged in, a lost leg shows the other one. */
+const atOutlet = ({ between }: VoltsFinding["place"], machine: Machine): boolean => between.every((p) => isWallPoint(machine, p));
+
+export const isUnplugged = ({ place, circumstances }: Pick<VoltsFinding, "place" | "circumstances">, machine: Machine): boolean =>
+  circumstances.cord === undefined ? atOutlet(place, machine) : circumstances.cord === "out";
+
 export const volts = defineFinding({
   kind: "volts",
   schema,
   unknownName: ({ place }, machine) => unknownPoint(machine, place.between),
-  power: ({ place }, machine) => (machine && place.between.every((p) => isWallPoint(machine, p)) ? "wall" : "live"),
+  power: ({ place }, machine) => (machine && atOutlet(place, machine) ? "wall" : "live"),
   touches: ({ place }) => place.between,
   asks: () => ({ unit: "volt" }),
   predict: ({ place, circumstances }, list, predictor) =>
-    predictor.readings(list, { between: place.between, unit: "volt", wiring: [], controls: controlsIn(circumstances) }),
+    predictor.readings(list, {
+      between: place.between,
+      unit: "volt",
+      wiring: [],
+      controls: controlsIn(circumstances),
+      unplugged: isUnplugged({ place, circumstances }, predictor.machine),
+    }),
   likelihood: ({ result }, p) =>
     p.is === "value" ? (1 - MISPLACED) * normal(Math.abs(result.value), p.mean, voltsSigma(p)) + MISPLACED / RANGE_V : 1,
   sigma: (_, p) => voltsSigma(p),
   says: ({ place, result, circumstances }, machine) => {
     const state = controlsSay(machine, controlsIn(circumstances));
-    return `${placeSays(machine, place.between)}${state ? `, ${state}` : ""}: ${formatValue(result.value, "volt")}`;
+    const cord = circumstances.cord ? `, cord ${circumstances.cord}` : "";
+    return `${placeSays(machine, place.between)}${state ? `, ${state}` : ""}${cord}: ${formatValue(result.value, "volt")}`;
   },
 });

@@ -1,10 +1,10 @@
 import type { Circumstances } from "../../finding/circumstances";
 import type { Finding } from "../../finding/finding";
-import type { Piece } from "../../finding/kinds/spot";
 import { SIGHT_IDS, type SightId } from "../../finding/sights";
 import type { Draft } from "../../job/kinds/index";
 import { type Machine, partOf } from "../../machine/format";
 import { closedControls, windingsOf } from "../../machine/metering";
+import type { Piece } from "../../machine/pieces";
 import { partOff } from "../../machine/wiring";
 
 /** A resistance as it was read: Ω, or an open line. */

@@ -97,10 +97,15 @@ function generalPhrases(): Phrases {
   return phrases;
 }
 
-const GENERAL = generalPhrases();
+let generalOnes: Phrases | undefined;
+/** Put together when a line is first read: a page that was just opened has something better to do. */
+function general(): Phrases {
+  generalOnes ??= generalPhrases();
+  return generalOnes;
+}
 
 /** “clean”, at the end of a name or not, says how it is. */
-const isJudging = (word: string): boolean => (GENERAL.map.get(word) ?? []).some((s) => s.is === "word" && s.tag === "eyeGood");
+const isJudging = (word: string): boolean => (general().map.get(word) ?? []).some((s) => s.is === "word" && s.tag === "eyeGood");
 
 /** “filter clean”, among a part's names: a verdict on it. */
 const isVerdict = (name: string): boolean => {
@@ -224,19 +229,19 @@ export function lexiconOf(machine: Machine): Lexicon {
   if (before) return before;
   const { phrases, partWords, heads } = machinePhrases(machine);
   const isKnown = (word: string) =>
-    FILLERS.has(word) || STRANGERS.has(word) || GENERAL.words.has(word) || phrases.words.has(word) || partWords.has(same(word));
+    FILLERS.has(word) || STRANGERS.has(word) || general().words.has(word) || phrases.words.has(word) || partWords.has(same(word));
   const lexicon: Lexicon = {
     senses: (phrase) => {
-      const [own, general] = [phrases.map.get(phrase), GENERAL.map.get(phrase)];
-      return own && general ? [...own, ...general] : (own ?? general ?? NONE);
+      const [own, all] = [phrases.map.get(phrase), general().map.get(phrase)];
+      return own && all ? [...own, ...all] : (own ?? all ?? NONE);
     },
-    longest: Math.max(GENERAL.longest, phrases.longest),
+    longest: Math.max(general().longest, phrases.longest),
     partsWith: (word) => partWords.get(same(word)),
     isHead: (word) => heads.has(word) || heads.has(same(word)),
     isFiller: (word) => FILLERS.has(word),
     isLoose: (phrase) => LOOSE_ONES.has(phrase),
     isKnown,
-    spelling: new Spelling([...phrases.words, ...GENERAL.words, ...FILLERS, ...STRANGERS]),
+    spelling: new Spelling([...phrases.words, ...general().words, ...FILLERS, ...STRANGERS]),
   };
   known.set(machine, lexicon);
   return lexicon;

@@ -4,7 +4,7 @@ import { noNets, partFields } from "./fields";
 export const belt = definePart({
   kind: "belt",
   schema: partFields("belt", "The drum belt.", { nets: noNets }),
-  modes: { broken: plainMode },
+  modes: { broken: plainMode, slips: plainMode, "idler-stuck": plainMode },
   ...outsideTheCircuit,
   examined: lookedAt(1),
   causeCheck: byLook,

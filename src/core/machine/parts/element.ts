@@ -8,11 +8,23 @@ const schema = partFields("element", "A heating element or one coil of it.", {
   volts: positive.describe("Voltage of that rating, V."),
   tolerance: tolerance(),
   alphaPerK: z.number().default(1e-4).describe("Temperature coefficient of its resistance, 1/K; nickel-chrome 1.0e-4."),
+  limitsItselfAboveC: positive
+    .optional()
+    .describe("A heater of PTC ceramic: temperature above which its resistance rises steeply, so that it can't get much hotter, °C."),
 });
 
-/** P = V²/R at 20 °C, from which the wire rises with its temperature: R(T) = R20·(1 + α·ΔT). Ω. */
-export function elementOhms(part: Pick<z.infer<typeof schema>, "volts" | "watts" | "alphaPerK">, elementC: number): number {
-  return (part.volts ** 2 / part.watts) * (1 + part.alphaPerK * (elementC - 20));
+/** Barium titanate above its Curie point: some 10 %/K over two to three decades (IEC 60738-1). */
+const PTC_DOUBLES_K = 7;
+const PTC_MOST_DOUBLINGS = 10;
+
+/** P = V²/R at 20 °C, from which a wire rises with its temperature, R(T) = R20·(1 + α·ΔT), and a PTC heater above its Curie point doubles and doubles. Ω. */
+export function elementOhms(
+  { volts, watts, alphaPerK, limitsItselfAboveC }: Pick<z.infer<typeof schema>, "volts" | "watts" | "alphaPerK" | "limitsItselfAboveC">,
+  elementC: number,
+): number {
+  const wire = (volts ** 2 / watts) * (1 + alphaPerK * (elementC - 20));
+  if (limitsItselfAboveC === undefined || elementC <= limitsItselfAboveC) return wire;
+  return wire * 2 ** Math.min(PTC_MOST_DOUBLINGS, (elementC - limitsItselfAboveC) / PTC_DOUBLES_K);
 }
 
 export const element = definePart({

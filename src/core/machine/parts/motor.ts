@@ -1,10 +1,18 @@
 import { z } from "zod";
 import { NODE } from "../run/nodes";
-import { actsAbout, always, definePart, notExamined, plainMode } from "./definition";
+import { actsAbout, always, definePart, notExamined, plainMode, type ThermalContact } from "./definition";
 import { closesC, opensC, partFields, positive, tolerance, triple } from "./fields";
 
 /** To the cabinet, of a motor that is wet when its file does not say how wet. */
 const WET_OHMS = 20_000;
+
+const protectorOf = (id: string, { opensC, closesC: closes }: { opensC: number; closesC: number }, share: number): ThermalContact => ({
+  id,
+  node: NODE.motor,
+  opensC: opensC * share,
+  closesC: closes * share,
+  bias: undefined,
+});
 
 export const motor = definePart({
   kind: "motor",
@@ -33,6 +41,12 @@ export const motor = definePart({
     seized: plainMode,
     "protector-open": plainMode,
     wet: { leaks: true, severity: { least: 10, most: 1e6, is: "resistance to the cabinet, Ω" } },
+    drags: { leaks: false, severity: { least: 0.1, most: 2, is: "share of its torque that the drum takes; above 1 it does not start" } },
+    "wheel-loose": { leaks: false, severity: { least: 0.01, most: 0.9, is: "share of its air that the blower moves" } },
+    "protector-weak": {
+      leaks: false,
+      severity: { least: 0.2, most: 0.95, is: "share of its rated temperature at which the protector opens" },
+    },
   },
   conductsOnly: false,
   branches: (part, { faults, condition, cabinet }) => {
@@ -50,7 +64,7 @@ export const motor = definePart({
   },
   thermal: (part, { faults }) =>
     part.protector && !faults.has(part.id, "protector-open")
-      ? [{ id: part.id, node: NODE.motor, opensC: part.protector.opensC, closesC: part.protector.closesC, bias: undefined }]
+      ? [protectorOf(part.id, part.protector, faults.of(part.id, "protector-weak")?.severity ?? 1)]
       : [],
   windings: () => [
     { terminals: [1, 2], is: "main" },

@@ -5,12 +5,19 @@ import { closesC, opensC, pair, partFields } from "./fields";
 export const radiantSensor = definePart({
   kind: "radiant-sensor",
   schema: partFields("radiant-sensor", "A flame sensor that opens when it sees heat.", { nets: pair, opensC, closesC }),
-  modes: { open: plainMode, welded: plainMode },
+  modes: {
+    open: plainMode,
+    welded: plainMode,
+    "acts-off": { leaks: false, severity: { least: 0.1, most: 3, is: "factor on the temperatures at which it opens and closes" } },
+  },
   conductsOnly: false,
   branches: (part, { faults, condition }) =>
     contact(faults.has(part.id, "welded") || (!faults.has(part.id, "open") && !condition.opened.has(part.id)), FUSE_OHMS),
-  thermal: (part, { faults }) =>
-    isStuck(faults, part.id) ? [] : [{ id: part.id, node: NODE.radiant, opensC: part.opensC, closesC: part.closesC, bias: undefined }],
+  thermal: (part, { faults }) => {
+    if (isStuck(faults, part.id)) return [];
+    const off = faults.of(part.id, "acts-off")?.severity ?? 1;
+    return [{ id: part.id, node: NODE.radiant, opensC: part.opensC * off, closesC: part.closesC * off, bias: undefined }];
+  },
   windings: acrossIt,
   readsAtRest: always,
   examined: () => ({ by: "warm", minutes: 5 }),

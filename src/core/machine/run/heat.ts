@@ -17,6 +17,12 @@ export function airflow(machine: Machine, fanRuns: boolean, freeArea: number): n
   return v0 * Math.sqrt(p0 / (p0 + (k * v0 * v0) / (freeArea * freeArea)));
 }
 
+/** Time constant of what warms and cools fastest at full flow, s: steps longer than twice it would swing ever wider. */
+export function fastestS({ thermal: m }: Machine): number {
+  const box = m.elementWPerK + m.boxLossWPerK + m.fanFreeM3PerS * AIR_J_PER_M3K;
+  return Math.min(m.elementJPerK / m.elementWPerK, m.boxJPerK / box, m.sensorLagS);
+}
+
 /** What drives the temperatures while contacts stand still. */
 export interface Drive {
   /** W from the elements or the flame. */

@@ -10,7 +10,8 @@ import { BoardLogic } from "./board";
 import { Breaker } from "./breaker";
 import { Clockwork } from "./clockwork";
 import type { Condition, ControlPositions } from "./condition";
-import { airflow, type Drive, exhaustC, slopes } from "./heat";
+import { airflow, type Drive, exhaustC, fastestS, slopes } from "./heat";
+import { hotJoints, isHotJoint, partedWhenHot } from "./hot-joints";
 import { NODE, NODES } from "./nodes";
 import { Plungers } from "./plungers";
 import { thermalContacts } from "./thermal-contacts";
@@ -18,11 +19,13 @@ import type { Frame } from "./timeline";
 
 /** Seconds between frames of a run in which nothing changes. */
 export const SAMPLE_S = 15;
-/** Within the stability of the fastest node (about 5 s) while anything warms or cools; longer when all is still. */
+/** While anything warms or cools, at most; shorter where a machine's own constants ask for it; longer when all is still. */
 const STEP_S = 2.5;
 const STILL_K_PER_S = 0.004;
 /** Temperatures that change a resistance are followed in steps: 100 K is 1 % of an element; an igniter changes faster; 45 K is 18 % of copper. */
 const SOURCE_STEP_K = 100;
+/** That of a heater that limits itself doubles within a few. */
+const PTC_STEP_K = 3;
 const IGNITER_STEP_K = 150;
 const COIL_STEP_K = 45;
 const MOTOR_PULLS_AT = 0.6;
@@ -32,6 +35,10 @@ const RUN_UP_S = 1;
 const HUM_S = 1.5;
 /** Contacts that have not come to rest by then chatter. */
 const MOST_ROUNDS = 50;
+/** So many times more of it in a motor that the drum holds back with all of its torque. */
+const DRAG_LOSS = 2.8;
+/** A flame that would give less than this share does not light. */
+const LEAST_FLAME = 0.05;
 /** Share of what a running motor's winding takes that stays in it as heat. */
 const RUNNING_LOSS = 0.25;
 
@@ -67,6 +74,12 @@ export class Model {
   private readonly stalled = new Map<string, number>();
   private readonly solutions = new Map<string, Solution>();
   private readonly freeArea: number;
+  /** Share of its air that the blower moves; of its heat that the flame gives; of the motor's torque that the drum takes beyond its own. */
+  private readonly blows: number;
+  private readonly gives: number;
+  private readonly drag: number;
+  /** The wires as they are once a joint that is good only while cold has parted. */
+  private readonly parted: Wiring;
   private moving = true;
   private flame = false;
   private chatters = false;
@@ -74,6 +87,8 @@ export class Model {
   private readonly motors: readonly PartOf<"motor">[];
   private readonly boards: readonly BoardLogic[];
   private readonly elements: ReadonlySet<string>;
+  private readonly sourceStep: number;
+  private readonly step: number;
   private readonly valve: Plungers | undefined;
   /** The coil whose temperature is followed: the one at fault, else the main coil. */
   private readonly coil: string | undefined;
@@ -93,12 +108,16 @@ export class Model {
     this.condition = coldCondition(machine, true);
     this.motors = machine.parts.filter((p) => p.kind === "motor");
     this.boards = machine.parts.filter((p) => p.kind === "board").map((p) => new BoardLogic(machine, faults, p));
-    this.elements = new Set(machine.parts.filter((p) => p.kind === "element").map((p) => p.id));
+    const elements = machine.parts.filter((p) => p.kind === "element");
+    this.elements = new Set(elements.map((p) => p.id));
+    this.sourceStep = elements.some((p) => p.limitsItselfAboveC !== undefined) ? PTC_STEP_K : SOURCE_STEP_K;
+    this.step = Math.min(STEP_S, fastestS(machine));
     const valve = machine.parts.find((p) => p.kind === "gas-valve");
     this.valve = valve && new Plungers(valve, faults);
     this.coil = machine.parts.find((p) => p.kind === "coil" && faults.has(p.id, "opens-hot"))?.id ?? valve?.coils.main;
-    this.thermal = thermalContacts(machine, faults);
+    this.thermal = [...thermalContacts(machine, faults), ...hotJoints(faults)];
     this.wiring = wiringUnder(machine, faults, []);
+    this.parted = wiringUnder(machine, faults, partedWhenHot(faults));
     this.clockwork = new Clockwork(machine);
     this.breaker = new Breaker(machine.supply.breakerAmps);
     this.watched = new Set(
@@ -108,6 +127,10 @@ export class Model {
     );
     const duct = machine.parts.find((p) => p.kind === "duct");
     this.freeArea = (duct && faults.of(duct.id, "choked")?.severity) ?? 1;
+    const { motor } = machine.drum;
+    this.blows = faults.of(motor, "wheel-loose")?.severity ?? 1;
+    this.drag = faults.of(motor, "drags")?.severity ?? 0;
+    this.gives = (machine.burner?.gas !== undefined && faults.of(machine.burner.gas, "starved")?.severity) || 1;
   }
 
   set(controls: ControlPositions): void {
@@ -148,7 +171,7 @@ export class Model {
   /** Contacts come back to the same few positions, so each is solved once. */
   private solve(): void {
     const bucket = (node: number, step: number) => Math.round(real(this.x, node) / step);
-    const source = this.elements.size > 0 ? bucket(NODE.source, SOURCE_STEP_K) : 0;
+    const source = this.elements.size > 0 ? bucket(NODE.source, this.sourceStep) : 0;
     const igniter = this.machine.burner ? bucket(NODE.igniter, IGNITER_STEP_K) : 0;
     const coil = this.coil ? bucket(NODE.coil, COIL_STEP_K) : 0;
     const key = `${this.contacts}|${source}|${igniter}|${coil}`;
@@ -157,7 +180,7 @@ export class Model {
       const ambient = this.machine.thermal.ambientC;
       solution = this.solveCondition({
         ...this.condition,
-        elementC: Math.max(ambient, source * SOURCE_STEP_K),
+        elementC: Math.max(ambient, source * this.sourceStep),
         igniterC: Math.max(ambient, igniter * IGNITER_STEP_K),
         coilC: Math.max(ambient, coil * COIL_STEP_K),
       });
@@ -168,7 +191,7 @@ export class Model {
   }
 
   private solveCondition(condition: Condition): Solution {
-    const { components } = networkOf(this.machine, condition, this.faults, this.wiring);
+    const { components } = networkOf(this.machine, condition, this.faults, this.wiringIn(condition));
     const point = operatingPoint({ components });
     let [elementW, igniterW, coilW] = [0, 0, 0];
     const volts = new Map<string, number>();
@@ -183,6 +206,11 @@ export class Model {
     }
     const residualAmps = Math.abs(voltsBetween(point, this.machine.supply.ground.wall, "0")) / PLUG_OHMS;
     return { point, elementW, igniterW, coilW, volts, amps: Math.max(0, ...point.sourceCurrent.values()), residualAmps };
+  }
+
+  private wiringIn({ opened }: Condition): Wiring {
+    for (const joint of opened) if (isHotJoint(joint)) return this.parted;
+    return this.wiring;
   }
 
   /** A motor at speed stalls when its main winding loses its voltage; the run-up itself takes time, see advance(). */
@@ -211,7 +239,7 @@ export class Model {
 
   private get gas(): boolean {
     const gas = this.machine.burner?.gas;
-    return this.valve?.open === true && !(gas !== undefined && this.faults.has(gas, "shut"));
+    return this.valve?.open === true && this.gives > LEAST_FLAME && !(gas !== undefined && this.faults.has(gas, "shut"));
   }
 
   private pulls(motor: PartOf<"motor">): boolean {
@@ -219,7 +247,8 @@ export class Model {
   }
 
   private canStart(motor: PartOf<"motor">): boolean {
-    return this.pulls(motor) && this.volts(`${motor.id}/start`) > motor.startsAt * motor.volts && !this.faults.has(motor.id, "seized");
+    const held = this.faults.has(motor.id, "seized") || (motor.id === this.machine.drum.motor && this.drag > 1);
+    return !held && this.pulls(motor) && this.volts(`${motor.id}/start`) > motor.startsAt * motor.volts;
   }
 
   /** Moves on by at most `dt` seconds; stops early at the moment a thermostat, fuse, sensor or coil acts. */
@@ -271,7 +300,7 @@ export class Model {
   private follow(): void {
     const crossed = (node: number, step: number) => Math.round(real(this.next, node) / step) !== Math.round(real(this.x, node) / step);
     if (
-      (this.elements.size > 0 && crossed(NODE.source, SOURCE_STEP_K)) ||
+      (this.elements.size > 0 && crossed(NODE.source, this.sourceStep)) ||
       (this.machine.burner && (crossed(NODE.igniter, IGNITER_STEP_K) || crossed(NODE.coil, COIL_STEP_K)))
     )
       this.dirty = true;
@@ -287,14 +316,15 @@ export class Model {
   }
 
   private heatW(): number {
-    return this.solution.elementW + (this.flame ? (this.machine.burner?.watts ?? 0) : 0);
+    return this.solution.elementW + (this.flame ? this.gives * (this.machine.burner?.watts ?? 0) : 0);
   }
 
   private motorW(): number {
     let watts = 0;
     for (const m of this.motors) {
       const main = this.volts(`${m.id}/main`) ** 2;
-      watts += this.condition.atSpeed.has(m.id) ? (RUNNING_LOSS * main) / m.runningOhms : main / m.lockedOhms;
+      const loss = RUNNING_LOSS * (m.id === this.machine.drum.motor ? 1 + DRAG_LOSS * this.drag : 1);
+      watts += this.condition.atSpeed.has(m.id) ? (loss * main) / m.runningOhms : main / m.lockedOhms;
     }
     return watts;
   }
@@ -303,11 +333,12 @@ export class Model {
   timeStep(): number {
     if (this.motors.some((m) => !this.condition.atSpeed.has(m.id) && this.canStart(m))) return RUN_UP_S;
     const stalled = this.motors.some((m) => !this.condition.atSpeed.has(m.id) && this.pulls(m));
-    return this.moving || this.heatW() > 0 || this.breaker.warm || stalled ? STEP_S : SAMPLE_S;
+    return this.moving || this.heatW() > 0 || this.breaker.warm || stalled || this.step < STEP_S ? this.step : SAMPLE_S;
   }
 
   private flow(): number {
-    return airflow(this.machine, this.condition.atSpeed.size > 0, this.freeArea);
+    const blows = this.condition.atSpeed.size > 0;
+    return airflow(this.machine, blows, this.freeArea) * (blows ? this.blows : 1);
   }
 
   private runUp(dt: number): void {

@@ -4,7 +4,7 @@ import type { SightId } from "../../finding/sights";
 import type { Job } from "../../job/fold";
 import type { Draft } from "../../job/kinds/index";
 import { chargedCapacitor } from "../../job/safety";
-import { partsOfAssembly, repairOf, replaces } from "../../machine/assembly";
+import { isDeadWork, partsOfAssembly, repairOf } from "../../machine/assembly";
 import { maybePanelOf } from "../../machine/format";
 import type { TestAction } from "../../planning/tests";
 import type { Move, Situation } from "../situation";
@@ -52,8 +52,7 @@ export const touchedBy = ({ question }: TestAction): readonly string[] => touche
 export function fitOrReach(situation: Situation, assembly: string): Move {
   const { machine } = situation.suspects.predictor;
   const repair = repairOf(machine, assembly);
-  const needsDead = repair.panel !== null || replaces(repair);
-  const before = needsDead ? reach(situation, [repair.panel], partsOfAssembly(machine, assembly)) : undefined;
+  const before = isDeadWork(repair) ? reach(situation, [repair.panel], partsOfAssembly(machine, assembly)) : undefined;
   return before ?? { kind: "fit", assembly };
 }
 

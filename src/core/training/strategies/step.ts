@@ -1,5 +1,5 @@
 import { closingDraft } from "../../job/closing-draft";
-import { pieceFinding, piecesOf } from "../../planning/doubt";
+import { piecesOf } from "../../planning/doubt";
 import type { Step } from "../../planning/proposal";
 import type { Move, Situation } from "../situation";
 import { examine } from "./examine";
@@ -27,9 +27,7 @@ export function moveFor(situation: Situation, step: Step, minutes = 0): Move {
     case "intake":
       return { kind: "stop" };
     case "doubt":
-      return step.again || step.found
-        ? { kind: "stop", outside: true }
-        : { kind: "look-outside", nothing: piecesOf(step.look).map((p) => pieceFinding(p, "good")), minutes };
+      return step.again ? { kind: "stop", outside: true } : { kind: "look-outside", pieces: piecesOf(step.look), minutes };
     case "examine":
       return examine(situation, step.check);
   }

@@ -46,7 +46,7 @@ export function ReadingLine() {
   const completion = useCompletion({
     line,
     vocabulary: useVocabulary(),
-    context: useCompletionContext(),
+    context: useCompletionContext(line.trim() === ""),
     understood: isWhole(understood),
     edit,
     enter,

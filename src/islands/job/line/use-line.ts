@@ -39,12 +39,12 @@ function useAsked() {
   }, [step, machine]);
 }
 
-/** What is likely to be said here: by the bench, and by what the card asks for. */
-export function useCompletionContext(): CompletionContext {
+/** What is likely to be said here: by the bench, and, once something is said, by what the card asks for. */
+export function useCompletionContext(isEmpty: boolean): CompletionContext {
   const machine = useMachine();
   const bench = useJob((s) => s.view.bench);
   const asked = useAsked();
-  return useMemo(() => ({ bench, asked: asked ? wordsAnswering(machine, asked) : [] }), [machine, bench, asked]);
+  return useMemo(() => ({ bench, asked: asked && !isEmpty ? wordsAnswering(machine, asked) : [] }), [machine, bench, asked, isEmpty]);
 }
 
 /** What begins the answer to a question, or the answers themselves. */

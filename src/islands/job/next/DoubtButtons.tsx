@@ -6,18 +6,12 @@ import type { StepOf } from "../../../core/planning/proposal";
 import { Button } from "../../../ui/Button";
 import { useDispatch } from "../store/context";
 
-/** What was found where the model has nothing; or that it is put right. */
-export function DoubtButtons({ step: { look, again, found } }: { readonly step: StepOf<"doubt"> }) {
+/** What was found where the model has nothing. */
+export function DoubtButtons({ step: { look, again } }: { readonly step: StepOf<"doubt"> }) {
   const dispatch = useDispatch();
   const pieces = piecesOf(look);
   const record = (list: readonly OutsidePiece[], value: "good" | "bad") =>
     dispatch({ do: "record", drafts: list.map((p): Draft => ({ kind: "finding", body: pieceFinding(p, value) })) });
-  if (found)
-    return (
-      <Button look="main" onClick={() => record([found], "good")}>
-        It is put right
-      </Button>
-    );
   if (again)
     return (
       <Button look="main" onClick={() => dispatch({ do: "go", bench: "hand" })}>

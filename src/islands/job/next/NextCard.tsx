@@ -1,11 +1,12 @@
 import { useState } from "react";
+import { isProven } from "../../../core/job/proven";
 import { costSays, proposalSays, testTitle } from "../../../core/language/proposals";
 import { testSays } from "../../../core/language/tests";
 import { panelName } from "../../../core/naming/names";
 import { minutesSay } from "../../../core/naming/text";
-import type { OtherTest, Proposal } from "../../../core/planning/proposal";
+import type { OtherTest, Proposal, StepKind } from "../../../core/planning/proposal";
 import { Button } from "../../../ui/Button";
-import { useJob, useMachine } from "../store/context";
+import { useDispatch, useJob, useMachine } from "../store/context";
 import { Expectations } from "./Expectations";
 import styles from "./NextCard.module.css";
 import { OtherTests } from "./OtherTests";
@@ -24,8 +25,13 @@ export function NextCard() {
   );
 }
 
+/** Steps of looking on after a repair: whoever finds that it runs need not go on. */
+const ON_THE_WAY: readonly StepKind[] = ["test", "fit", "doubt", "panel", "make-safe", "discharge"];
+
 function Proposed({ proposal }: { readonly proposal: Proposal }) {
   const working = useJob((s) => s.diagnosis.working);
+  const mayBeFixed = useJob((s) => s.job.fitted.length > 0 && !isProven(s.job) && s.view.bench !== "prove");
+  const dispatch = useDispatch();
   const [listing, setListing] = useState(false);
   const [picked, setPicked] = useState<OtherTest | undefined>();
   const [shown, setShown] = useState(proposal);
@@ -43,6 +49,11 @@ function Proposed({ proposal }: { readonly proposal: Proposal }) {
       {picked ? <PickedTest picked={picked} /> : <ProposedStep proposal={proposal} />}
       <div className={styles.buttons}>
         <StepButtons step={picked ? { kind: "test", test: picked.test, again: false } : proposal.step} />
+        {mayBeFixed && ON_THE_WAY.includes(proposal.step.kind) && (
+          <Button look="quiet" onClick={() => dispatch({ do: "go", bench: "prove" })}>
+            It runs now: prove it
+          </Button>
+        )}
         {proposal.others.length > 0 && (
           <Button aria-expanded={listing} onClick={() => setListing(!listing)}>
             Other

@@ -29,7 +29,12 @@ interface Props {
   readonly id: string;
   readonly bench: Stage;
   /** What is shown of the job until its entries are here, as a page of the server comes with it; or the entries that are here. */
-  readonly begin: { readonly number?: number | undefined; readonly shown?: ShownJob; readonly entries?: readonly Envelope[] };
+  readonly begin: {
+    readonly number?: number | undefined;
+    readonly shown?: ShownJob;
+    readonly enough?: boolean;
+    readonly entries?: readonly Envelope[];
+  };
   /** The machine in every revision that the entries name; those that ship, when none is named yet. */
   readonly machines: readonly KeptMachine[];
 }

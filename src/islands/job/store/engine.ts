@@ -5,6 +5,7 @@ import type { OtherWay } from "../../../core/planning/other-ways";
 import type { Proposal } from "../../../core/planning/proposal";
 import type { Probing } from "../../../core/prediction/predictor";
 import type { Asked, Foresight, FromEngine, Standing, ToEngine } from "../../../workers/engine.protocol";
+import { newWorker, takeEarly } from "./early-engine";
 
 /** What the engine has found out so far. What did not change keeps its reference. */
 export interface Diagnosis {
@@ -45,7 +46,7 @@ export const startEngine: StartEngine = (told) => {
     worker?.terminate();
     machine = of;
     diagnosis = { working: true };
-    worker = new Worker(new URL("../../../workers/engine.worker.ts", import.meta.url), { type: "module" });
+    worker = takeEarly() ?? newWorker();
     worker.onmessage = ({ data }: MessageEvent<FromEngine>) => {
       if (data.turn === turn) tell(changeBy(diagnosis, data));
     };

@@ -53,6 +53,8 @@ export interface MachineSource {
 export interface Beginning {
   readonly number?: number | undefined;
   readonly shown?: Job;
+  /** What is shown is enough to work out what is next. */
+  readonly enough?: boolean;
   readonly entries?: readonly Envelope[];
 }
 
@@ -88,18 +90,20 @@ export class JobStore {
   /** What the page came with, until the entries are here. */
   private shown: Job | undefined;
   private lapsed: { readonly of: Job; readonly job: Job } | undefined;
-  private asked: { readonly job: Job; readonly place: string } | undefined;
+  private asked: { readonly job: Job; readonly place: string; readonly early: boolean } | undefined;
+  private readonly enough: boolean;
   private readonly kept = new Map<string, Kept>();
   private readonly listeners = new Set<() => void>();
 
   constructor(
     readonly id: string,
-    { number, shown, entries = [] }: Beginning,
+    { number, shown, enough = false, entries = [] }: Beginning,
     private readonly surroundings: Surroundings,
     bench: Stage,
   ) {
     this.known = entries;
     this.shown = shown;
+    this.enough = enough;
     this.fold = foldOn(startFold(id, surroundings.machines.find), this.keptOf(entries));
     this.snapshot = {
       job: shown ?? this.fold.job,
@@ -257,16 +261,17 @@ export class JobStore {
     });
   }
 
-  /** Asks once for each state of the job and each place that is looked at. */
+  /** Asks once for each state of the job and each place that is looked at; the entries that follow what was shown make no other state of it. */
   private ask(): void {
-    const { job, view } = this.snapshot;
-    if (!this.engine || !job.machine || !this.snapshot.whole) return;
+    const { job, view, whole } = this.snapshot;
+    if (!this.engine || !job.machine || !(whole || this.enough)) return;
     const probing = probingOf(job.machine, view.chosen, job.safety.power === "live");
     const place = probing ? JSON.stringify(probing) : "";
     const { asked } = this;
-    if (asked?.job === job && asked.place === place) return;
-    this.asked = { job, place };
-    if (asked?.job === job) {
+    const same = asked?.job === job || (whole && asked?.early === true && isSameQuestion(asked.job, job));
+    this.asked = { job, place, early: !whole };
+    if (same && asked?.place === place) return;
+    if (same) {
       this.engine.look(probing);
       return;
     }
@@ -281,6 +286,11 @@ export class JobStore {
     this.snapshot = next;
     for (const listener of this.listeners) listener();
   }
+}
+
+/** The same to the engine: all but the record, which is cut in what is shown. */
+function isSameQuestion({ record: _, machine: one, ...before }: Job, { record: __, machine: other, ...now }: Job): boolean {
+  return one === other && JSON.stringify(before) === JSON.stringify(now);
 }
 
 const DONE = Promise.resolve();

@@ -1,5 +1,5 @@
-import { PIECES, type Piece } from "../../../finding/kinds/spot";
 import { partOf } from "../../../machine/format";
+import { PIECES, type Piece } from "../../../machine/pieces";
 import { type Candidate, type Clause, nounsOf, placesOf, sensesOf, tagged } from "../clause";
 import { lookAt, spotAt, type Verdict } from "../facts";
 import { entry } from "../meaning";

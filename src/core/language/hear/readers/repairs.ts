@@ -3,6 +3,7 @@ import { type Machine, partOf } from "../../../machine/format";
 import { assembliesOf, type Candidate, type Clause, has, isDone, isVerb, type NounPhrase, nounsOf, placesOf, tagged } from "../clause";
 import { entry, type Meaning, oneOf } from "../meaning";
 import { isSame } from "../tidy";
+import { mended } from "./pieces";
 import { putRight } from "./put-right";
 import { remade } from "./remade";
 
@@ -11,6 +12,7 @@ export const repairs = (clause: Clause): Candidate[] => [
   ...fitted(clause),
   ...putRight(clause),
   ...remade(clause),
+  ...mended(clause),
   ...wanted(clause),
   ...waiting(clause),
 ];

@@ -1,8 +1,7 @@
-import type { Piece } from "../../../finding/kinds/spot";
-import { PIECES } from "../../../finding/kinds/spot";
 import type { Draft } from "../../../job/kinds/index";
 import { jointId } from "../../../machine/assembly";
 import { partOf } from "../../../machine/format";
+import { PIECES, type Piece } from "../../../machine/pieces";
 import { type Candidate, type Clause, has, type NounPhrase, nounsOf, placesOf, pointsNamed, sensesOf, tagged, wired } from "../clause";
 import { lookAt, spotAt, type Verdict, verdictOn } from "../facts";
 import { entry, oneOf } from "../meaning";

@@ -1,0 +1,87 @@
+import { describe, expect, test } from "vitest";
+import { rank } from "../../src/core/diagnosis/rank";
+import { sightFinding } from "../../src/core/finding/kinds/sight";
+import type { Draft } from "../../src/core/job/kinds/index";
+import { assembliesFitted } from "../../src/core/job/state";
+import { proposalSays } from "../../src/core/language/proposals";
+import { TestCatalogue } from "../../src/core/planning/catalogue";
+import { pieceFinding } from "../../src/core/planning/doubt";
+import { propose } from "../../src/core/planning/propose";
+import { Play } from "../../src/core/training/play";
+import type { Strategy } from "../../src/core/training/situation";
+import { moveFor } from "../../src/core/training/strategies/step";
+import { World } from "../../src/core/training/world";
+import { elementRenewed, fitted, found, jobOf, LIVE, PROOF, SAFE, saw, shipped, suspectsFor } from "../job-of";
+
+const e27 = shipped("orrinshaw-e27");
+const exhaust = (value: number): Draft =>
+  found({ kind: "temperature", place: { stream: "exhaust" }, result: { is: "value", value, unit: "celsius" }, circumstances: {} });
+
+function standing(lines: readonly (string | Draft)[]) {
+  const job = jobOf(e27, lines);
+  const set = suspectsFor(e27);
+  const ranking = rank(set, job.evidence, assembliesFitted(job));
+  return { job, ranking, proposal: propose(new TestCatalogue(set), job, ranking) };
+}
+
+const told: Draft = {
+  kind: "complaint",
+  body: { words: "turns, no heat", findings: [sightFinding("turns", "yes"), sightFinding("warm", "no")] },
+};
+const EARTH = ["PG to CAB 0.2"];
+/** A breaker that was reset and had perhaps not tripped: nobody found it bad. */
+const reset = [told, SAFE, fitted("supply", "put-right"), ...EARTH, "polarity right", LIVE, PROOF, saw("keeps", "yes")];
+const renewed = [told, ...elementRenewed(), ...EARTH, LIVE, PROOF];
+
+describe("before a job is closed", () => {
+  test("a cure that nobody found bad is held against a thermometer, once", () => {
+    const { proposal, ranking } = standing(reset);
+    expect(ranking.fixed).toBeLessThan(0.92);
+    expect(proposal).toMatchObject({
+      step: { kind: "test", test: { question: { kind: "temperature" } } },
+      reason: { code: "not-settled" },
+    });
+    const { title, why } = proposalSays(e27, proposal ?? expect.fail());
+    expect(`${title} | ${why}`).toMatchInlineSnapshot(
+      `"Take the highest exhaust temperature | It runs, but only 77 % that what was put right was the trouble: a thermometer errs less than a hand."`,
+    );
+  });
+
+  test("warm air settles it; air that stays cold is believed before the hand", () => {
+    const [warm, cold] = [standing([...reset, exhaust(66)]), standing([...reset, exhaust(27)])];
+    expect(warm.ranking.fixed).toBeGreaterThan(standing(reset).ranking.fixed);
+    expect(warm.proposal?.step.kind).toBe("close");
+    expect(cold.ranking.fixed).toBeLessThan(0.2);
+    expect(cold.proposal?.step.kind).not.toBe("close");
+  });
+
+  test("nothing more is asked where the part was found bad, or a piece was and is put right", () => {
+    const isNumber = (lines: readonly (string | Draft)[]) => standing(lines).proposal?.reason.code === "not-settled";
+    expect(standing(renewed).ranking.fixed).toBeGreaterThan(0.92);
+    expect(isNumber(renewed)).toBe(false);
+    const blower = [told, SAFE, found(pieceFinding("blower", "bad")), fitted("piece.blower", "put-right"), ...EARTH, LIVE, PROOF];
+    expect(isNumber(blower)).toBe(false);
+  });
+});
+
+test("before a part is bought that nobody found bad, the air is measured, once; its reason says so", () => {
+  const c7 = shipped("kelvane-c7");
+  const set = suspectsFor(c7);
+  const catalogue = new TestCatalogue(set);
+  const world = new World(c7, set.hypotheses, 5, { fault: "heat-relay:open" });
+  const seen: { code: string; taken: boolean }[] = [];
+  const strategy: Strategy = (situation) => {
+    const { job } = situation;
+    const proposal = propose(catalogue, job, rank(set, job.evidence, assembliesFitted(job)));
+    if (!proposal || seen.length > 60) return { kind: "stop" };
+    const taken = job.evidence.some((e) => e.finding.kind === "temperature");
+    const wager = proposal.reason.code === "likely-repair" && proposal.reason.wager === true;
+    seen.push({ code: wager ? "wager" : proposal.reason.code, taken });
+    return moveFor(situation, proposal.step, proposal.minutes);
+  };
+  new Play(world, set, catalogue).run(strategy, "planner", 5);
+  const wagers = seen.filter((s) => s.code === "wager");
+  expect(wagers.length).toBeGreaterThan(0);
+  expect(wagers.every((s) => s.taken)).toBe(true);
+  expect(seen.some((s) => s.code === "before-wager" && !s.taken)).toBe(true);
+});
