@@ -221,6 +221,19 @@ test("a complaint in prose becomes chips, to be struck out or turned; the words 
   await expect(page.getByLabel("Record")).toContainText("Since when: “Started when we moved it.”");
 });
 
+test("what is chosen and filled in before the page comes alive stays, and is heard", async ({ page }) => {
+  await page.route("**/NewJob*.js", async (route) => {
+    await new Promise((r) => setTimeout(r, 1500));
+    await route.continue();
+  });
+  await page.goto(`${server.url}/jobs/new`, { waitUntil: "commit" });
+  await page.getByLabel("Machine, from the plate").selectOption("orrinshaw-e27");
+  await page.getByLabel("What was noticed").fill("It tumbles fine but the air stays cold");
+  await page.getByLabel("Allow live voltage tests").check();
+  await expect(page.getByLabel("Taken from these words")).toContainText("No warm air");
+  await expect(page.getByLabel("Allow live voltage tests")).toBeChecked();
+});
+
 test("a job that is opened before its machine has come is not deaf to the complaint", async ({ page }) => {
   await page.route("**/api/machines/**", async (route) => {
     await new Promise((r) => setTimeout(r, 900));

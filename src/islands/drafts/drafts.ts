@@ -23,16 +23,21 @@ export function useDraftText(name: string): readonly [string, (text: string) => 
   return [text, set];
 }
 
-/** Keeps what is filled into a form, and fills it in again after a reload. Returns what forgets it, once it is entered. */
+/**
+ * Keeps what is filled into a form, and fills it in again after a reload. What was filled in before the page came alive is newer
+ * and stays: for that a field must have no default value, which would be written over it. Returns what forgets it, once it is entered.
+ */
 export function useFormDraft<F extends FieldValues>(name: string, { watch, reset, getValues }: UseFormReturn<F>): () => void {
   useEffect(() => {
-    const kept = readDraft(name);
-    if (kept !== undefined) reset({ ...getValues(), ...parsed(kept) }, { keepDefaultValues: true });
+    const early = filledIn(getValues());
+    reset({ ...getValues(), ...parsed(readDraft(name) ?? "{}"), ...early }, { keepDefaultValues: true });
     const { unsubscribe } = watch((values) => writeDraft(name, JSON.stringify(values)));
     return unsubscribe;
   }, [name, watch, reset, getValues]);
   return () => writeDraft(name, undefined);
 }
+
+const filledIn = (values: object): object => Object.fromEntries(Object.entries(values).filter(([, value]) => !!value));
 
 function parsed(text: string): object {
   try {

@@ -29,7 +29,6 @@ const formSchema = z.object({
 });
 type Fields = z.infer<typeof formSchema>;
 type Form = UseFormReturn<Fields>;
-const EMPTY: Fields = { by: "", customer: "", place: "", phone: "", machine: "", serial: "", words: "", liveTests: false };
 
 /** A machine as it can be chosen from its plate. */
 interface OfferedMachine {
@@ -49,17 +48,19 @@ interface Props {
 
 /** Intake: who, where, which machine, what was noticed. The job begins with these entries. */
 export function NewJob({ machines }: Props) {
-  const form = useForm<Fields>({ resolver: zodResolver(formSchema), defaultValues: EMPTY });
-  const { setValue } = form;
+  const form = useForm<Fields>({ resolver: zodResolver(formSchema) });
+  const { setValue, getValues } = form;
   const [opened, setOpened] = useState<string | undefined>();
-  useEffect(() => setValue("by", technician()), [setValue]);
   const forget = useFormDraft("new-job", form);
+  useEffect(() => {
+    if (!getValues("by")) setValue("by", technician());
+  }, [setValue, getValues]);
   useOpening(opened);
   const [corrections, setCorrections] = useState<Corrections>({});
   const words = useWatch({ control: form.control, name: "words" });
   const machineId = useWatch({ control: form.control, name: "machine" });
   const machine = useWholeMachine(machines.find((m) => m.ref.id === machineId)?.ref);
-  const heard = useMemo(() => (machine ? complaintIn(words, machine) : NOTHING_HEARD), [words, machine]);
+  const heard = useMemo(() => (machine ? complaintIn(words ?? "", machine) : NOTHING_HEARD), [words, machine]);
   const submit = form.handleSubmit(async (fields) => {
     const chosen = machines.find((m) => m.ref.id === fields.machine);
     if (!chosen) return;
@@ -113,7 +114,7 @@ async function heardLater(words: string, ref: MachineRef): Promise<Complaint> {
   const { machines } = replica();
   await Promise.race([machines.get([ref]), new Promise((r) => setTimeout(r, PATIENCE_MS))]);
   const machine = machines.find(ref);
-  return machine ? complaintIn(words, machine) : NOTHING_HEARD;
+  return machine ? complaintIn(words ?? "", machine) : NOTHING_HEARD;
 }
 
 function correct(corrections: Corrections, about: string, to: string | null | undefined): Corrections {
