@@ -107,6 +107,7 @@ describe("the words of every kind of step", () => {
       test: Turn the idler by hand | It must run free and spring back.
       test: Measure the cord, L1, PL1 to TB1 | Cord out.
       test: Measure volts, outlet neutral to outlet L1 | At the outlet; one hand, insulated probes.
+      test: Measure the current of the whole machine | Splitter between plug and outlet, clamp round one leg, in the first minute on heat. Nothing is opened.
       test: Take the highest exhaust temperature | Thermometer in the exhaust, empty, on heat, for a quarter of an hour.
       test: Measure the back pressure of the duct | Gauge at the exhaust outlet, drum turning.
       make-safe: Make it safe | Cord out (or breaker off). Meter on a known source, on the machine, on the known source again.
@@ -182,6 +183,7 @@ describe("the words of every kind of step", () => {
       test: Turn the idler by hand | It must run free and spring back.
       test: Measure the cord, L1, PL1 to TB1 | Cord out.
       test: Measure volts, outlet neutral to outlet L1 | At the outlet; one hand, insulated probes.
+      test: Measure the current of the whole machine | Splitter between plug and outlet, clamp round one leg, in the first minute on heat. Nothing is opened.
       test: Take the highest exhaust temperature | Thermometer in the exhaust, empty, on heat, for a quarter of an hour.
       test: Measure the back pressure of the duct | Gauge at the exhaust outlet, drum turning.
       make-safe: Make it safe | Cord out (or breaker off). Meter on a known source, on the machine, on the known source again.
@@ -259,6 +261,7 @@ describe("the words of every kind of step", () => {
       test: Turn the idler by hand | It must run free and spring back.
       test: Measure the cord, L, PL to F1 | Cord out.
       test: Measure volts, outlet neutral to outlet L | At the outlet; one hand, insulated probes.
+      test: Measure the current of the whole machine | Splitter between plug and outlet, clamp round one leg, in the first minute on heat. Nothing is opened.
       test: Take the highest exhaust temperature | Thermometer in the exhaust, empty, on heat, for a quarter of an hour.
       make-safe: Make it safe | Cord out (or breaker off). Meter on a known source, on the machine, on the known source again.
       discharge: Discharge the motor capacitor | Through a resistor across its terminals, insulated tool, then measure that no voltage is left.
@@ -383,6 +386,7 @@ describe("the titles of every test", () => {
       live: Measure volts, H5 to TBN
       live: Measure volts, B1 to TBN
       live: Measure volts, D1 to TBN
+      running: Measure the current of the whole machine
       running: Take the highest exhaust temperature
       running: Measure the back pressure of the duct"
     `));
@@ -567,6 +571,7 @@ describe("the titles of every test", () => {
       live: Measure volts, J4.2 to TBN
       live: Measure volts, J5.1 to TBN
       live: Measure volts, J5.2 to TBN
+      running: Measure the current of the whole machine
       running: Take the highest exhaust temperature
       running: Measure the back pressure of the duct"
     `));
@@ -753,6 +758,7 @@ describe("the titles of every test", () => {
       live: Measure volts, J4.2 to NB
       live: Measure volts, J5.1 to NB
       live: Measure volts, J5.2 to NB
+      running: Measure the current of the whole machine
       running: Take the highest exhaust temperature"
     `));
   test("no two tests of a machine are told alike", () => {

@@ -1,4 +1,5 @@
 import type { Question, QuestionOfKind } from "../finding/finding";
+import { SUPPLY } from "../finding/kinds/amps";
 import { assemblyIdOf, jointId, type Repair } from "../machine/assembly";
 import { type Machine, type Part, partOf } from "../machine/format";
 import { windingsOf } from "../machine/metering";
@@ -34,7 +35,7 @@ export function phraseFor(machine: Machine, question: Question): string {
     case "volts":
       return `${question.place.between.join(" ").toLowerCase()} `;
     case "amps":
-      return `${partPhrase(machine, partOf(machine, question.place.through))} `;
+      return question.place.through === SUPPLY ? "machine draws " : `${partPhrase(machine, partOf(machine, question.place.through))} `;
     case "temperature":
       return "stream" in question.place ? "exhaust " : `${partPhrase(machine, partOf(machine, question.place.part))} `;
     case "pressure":

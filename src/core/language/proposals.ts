@@ -185,7 +185,7 @@ function reasonSays(machine: Machine, reason: Reason, step: Step, purpose: strin
       return { why: "A job without its complaint can’t be closed." };
     case "before-wager":
       return {
-        why: `Next would come the ${assemblyName(machine, reason.assembly)}, a wager: first a number that tells no heat from heat that is lost.`,
+        why: `Next would come the ${assemblyName(machine, reason.assembly)}, a wager: first a number of the run, which costs less than a wrong part.`,
       };
     case "not-settled":
       return {

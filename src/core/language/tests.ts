@@ -1,6 +1,7 @@
 import { item } from "../array/at";
 import { controlsIn, wiringIn } from "../finding/circumstances";
 import type { FindingOf, Question, QuestionOfKind } from "../finding/finding";
+import { SUPPLY } from "../finding/kinds/amps";
 import { CODE_ASKED, codeAnswers } from "../finding/kinds/code";
 import { sightOf } from "../finding/sights";
 import { isWallPoint, type Machine, type Part, partOf } from "../machine/format";
@@ -42,10 +43,15 @@ export function testSays(machine: Machine, question: Question): TestWords {
     case "volts":
       return voltsSays(machine, question);
     case "amps":
-      return {
-        title: `Measure the current ${question.place.through === "supply" ? "of the whole machine" : `of the ${partName(machine, question.place.through)}`}`,
-        how: "Clamp round one wire, running on heat.",
-      };
+      return question.place.through === SUPPLY
+        ? {
+            title: "Measure the current of the whole machine",
+            how: "Splitter between plug and outlet, clamp round one leg, in the first minute on heat. Nothing is opened.",
+          }
+        : {
+            title: `Measure the current of the ${partName(machine, question.place.through)}`,
+            how: "Clamp round one wire, running on heat.",
+          };
     case "temperature":
       return "stream" in question.place
         ? { title: "Take the highest exhaust temperature", how: "Thermometer in the exhaust, empty, on heat, for a quarter of an hour." }

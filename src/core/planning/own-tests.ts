@@ -94,7 +94,7 @@ function dueOf(job: JobState, group: RepairGroup): string {
 const dearness = ({ test, tells: t }: { test: TestAction; tells: number }): number => test.minutes / Math.max(0.05, t);
 
 /** How much of the shares of its outcomes differs between a hypothesis and a healthy machine, 0 to 1. */
-function tells(catalogue: TestCatalogue, test: TestAction, hypothesis: number): number {
+export function tells(catalogue: TestCatalogue, test: TestAction, hypothesis: number): number {
   const outcomes = catalogue.outcomesOf(test);
   const well = rowOf(outcomes, catalogue.suspects.healthy);
   return rowOf(outcomes, hypothesis).reduce((sum, s, c) => sum + Math.abs(s - real(well, c)), 0) / 2;

@@ -18,16 +18,16 @@ import { againFor, doubt, doubtBeforePart, doubtBeforeTest, doubtLeads, isLikely
 import { expectations } from "./expectations";
 import { foundOutside, type OutsidePiece } from "./found-outside";
 import { type Choice, choose, LIVE_HAZARD_MINUTES, leaderAfter, type NextAction } from "./next";
+import { numberBeforeClosing, numberBeforeWager } from "./numbers-of-run";
 import { timesTaken } from "./offered";
 import { sharesByRow } from "./outcomes";
 import { ownStanding } from "./own-tests";
 import { makeSafe, type Needs, preparation } from "./prepare";
 import { mayProve } from "./proofs";
 import { type OtherTest, type Proposal, plain, type Reason, type SetOffer, type StepOf } from "./proposal";
-import { CALL_BACK_MINUTES, PROVE_MINUTES, withSiblings, workAndPrice } from "./repairs";
+import { CALL_BACK_MINUTES, PROVE_MINUTES, type RepairGroup, withSiblings, workAndPrice } from "./repairs";
 import { insteadOf, promisedTest } from "./steady";
 import type { TestAction } from "./tests";
-import { numberBeforeClosing, thermometer } from "./thermometer";
 import { type Valued, worth } from "./valued";
 import { examine, wayToClose } from "./way-to-close";
 
@@ -85,14 +85,19 @@ function proposed(catalogue: TestCatalogue, job: Job, ranking: Ranking, promised
   const [assembly] = action.group.assemblies;
   if (assembly === undefined) return { ...fit, by };
   if (!isDear(machine, job, assembly) || !doubtBeforePart(ranking, isWager(fit), machine, job))
-    return numberBeforeWager(catalogue, job, choice, fit, assembly) ?? { ...fit, by };
+    return beforeWager(catalogue, job, choice, fit, action.group) ?? { ...fit, by };
   return doubt(catalogue, job, ranking, { assembly, wager: isWager(fit) });
 }
 
 /** Before a part is bought that nobody found bad: a number of the run, where nobody has it. */
-function numberBeforeWager(catalogue: TestCatalogue, job: Job, choice: Choice, fit: Proposal, assembly: string): Proposal | undefined {
-  const test = isWager(fit) ? thermometer(catalogue, job) : undefined;
-  return test && { ...proposeTest(catalogue, job, choice, choice.valued(test)), reason: { code: "before-wager", assembly } };
+function beforeWager(catalogue: TestCatalogue, job: Job, choice: Choice, fit: Proposal, group: RepairGroup): Proposal | undefined {
+  const test = isWager(fit) ? numberBeforeWager(catalogue, job, choice.belief, group) : undefined;
+  return (
+    test && {
+      ...proposeTest(catalogue, job, choice, choice.valued(test)),
+      reason: { code: "before-wager", assembly: item(group.assemblies, 0) },
+    }
+  );
 }
 
 /** A part is bought; or something is remade though what was remade before did not help. */

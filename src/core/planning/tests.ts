@@ -1,4 +1,5 @@
 import type { Question } from "../finding/finding";
+import { SUPPLY } from "../finding/kinds/amps";
 import { CODE_ASKED } from "../finding/kinds/code";
 import { askedSights } from "../finding/sights";
 import { piecesOf, repairOf } from "../machine/assembly";
@@ -29,6 +30,8 @@ const VOLT_MINUTES = 1.5;
 const OUTLET_MINUTES = 3;
 const EXHAUST_PEAK_MINUTES = 12;
 const BACK_PRESSURE_MINUTES = 4;
+/** A clamp on a splitter between plug and outlet: nothing is opened. */
+const CLAMP_MINUTES = 2.5;
 
 /** Every test this machine offers. Which are allowed and affordable now is decided later. */
 export function testsOf(machine: Machine): TestAction[] {
@@ -42,6 +45,7 @@ export function testsOf(machine: Machine): TestAction[] {
     ...pairTests(machine),
     ...outletTests(machine),
     ...liveTests(machine),
+    ...clampTests(machine),
     ...runTests(machine),
   ];
 }
@@ -206,6 +210,13 @@ function liveTests(machine: Machine): TestAction[] {
       panels: [t.panel, railPanel].filter((p) => p !== null),
       needs: "live",
     }));
+}
+
+/** What the whole machine draws on heat. A burner's igniter comes and goes: there it tells no more than the eye. */
+function clampTests(machine: Machine): TestAction[] {
+  if (!machine.parts.some((p) => p.kind === "element")) return [];
+  const question: Question = { kind: "amps", place: { through: SUPPLY }, circumstances: { controls: { ...runningControls(machine) } } };
+  return [{ id: "amps supply", question, minutes: CLAMP_MINUTES, panels: [], needs: "running" }];
 }
 
 function runTests(machine: Machine): TestAction[] {

@@ -22,8 +22,10 @@ const LONG_RUN_S = 960;
 const GHOST_SIGMA = 12;
 /** 1 σ of a good part, as a share of its tolerance: some that are fitted are outside it. */
 const GOOD_SIGMA = 0.65;
-/** 1 σ of the least current that a clamp tells, A. */
+/** 1 σ of the least current that a clamp tells, A; and of a good machine's current, as a share of it: its elements within their tolerance. */
 const AMP_SIGMA = 0.15;
+const AMP_SHARE = 0.05;
+const clamped = (mean: number): Prediction => foreseen(mean, AMP_SIGMA + AMP_SHARE * mean);
 
 /** A reading to be predicted: where the probes are, and in what state. Volts are read with every wire on. */
 export interface Probing {
@@ -163,15 +165,14 @@ export class Predictor {
   /** A through the whole machine (the leg with the most) or through one part, at the moment at which live readings are taken. */
   amps(faults: readonly Fault[], through: string, controls: ControlPositions): Prediction {
     const point = this.livePoint(faults, controls);
-    if (through === "supply") return foreseen(Math.max(0, ...point.sourceCurrent.values()), AMP_SIGMA);
+    if (through === "supply") return clamped(Math.max(0, ...point.sourceCurrent.values()));
     const { components } = networkOf(this.machine, this.liveCondition(faults, controls), new FaultSet(faults));
     const branches = components.flatMap((c) =>
       c.kind === "resistor" && (c.id === through || c.id.startsWith(`${through}/`))
         ? [Math.abs(voltsBetween(point, c.a, c.b)) / c.ohms]
         : [],
     );
-    const mean = Math.max(0, ...branches);
-    return foreseen(mean, AMP_SIGMA + 0.05 * mean);
+    return clamped(Math.max(0, ...branches));
   }
 
   private volts(faults: readonly Fault[], between: readonly [string, string], point: Frame["point"]): Prediction {

@@ -4,7 +4,6 @@ import { runningControls } from "../../machine/run/at-rest";
 import { formatValue } from "../../quantity/format";
 import { controlsIn } from "../circumstances";
 import { defineFinding, findingFields, normal, ref, touchesNothing, valueSchema } from "../definition";
-import { MISPLACED } from "./ohms";
 
 /** The whole machine's current, rather than a part's. */
 export const SUPPLY = "supply";
@@ -17,15 +16,20 @@ const schema = findingFields(
 );
 export type AmpsFinding = z.infer<typeof schema>;
 
-/** A clamp: ± 2 % as 1 σ, besides the parts' own spread. Range over which a slip is spread, A. */
+/** A clamp: ± 2 % as 1 σ, besides the parts' own spread. */
 const CLAMP_SHARE = 0.02;
+/** Chance that it lies round two wires whose currents cancel, so that it shows next to nothing; and that it shows anything, up to its range (est.). */
+const AROUND_TWO = 0.02;
+const NEXT_TO_NOTHING_A = 0.3;
+const STRAY = 0.003;
 const RANGE_A = 40;
 
 export const amps = defineFinding({
   kind: "amps",
   schema,
   unknownName: ({ place }, machine) => (place.through === SUPPLY || maybePartOf(machine, place.through) ? undefined : place.through),
-  power: () => "live",
+  // The whole machine’s is taken on a splitter at the plug: nothing live is bared.
+  power: ({ place }) => (place.through === SUPPLY ? "on" : "live"),
   touches: touchesNothing,
   asks: () => ({ unit: "amp" }),
   predict: ({ place, circumstances }, list, predictor) => {
@@ -34,7 +38,9 @@ export const amps = defineFinding({
   },
   likelihood: ({ result }, p) =>
     p.is === "value"
-      ? (1 - MISPLACED) * normal(Math.abs(result.value), p.mean, Math.hypot(p.sigma, CLAMP_SHARE * p.mean)) + MISPLACED / RANGE_A
+      ? (1 - AROUND_TWO - STRAY) * normal(Math.abs(result.value), p.mean, Math.hypot(p.sigma, CLAMP_SHARE * p.mean)) +
+        AROUND_TWO * normal(Math.abs(result.value), 0, NEXT_TO_NOTHING_A) +
+        STRAY / RANGE_A
       : 1,
   sigma: (_, p) => Math.hypot(p.sigma, CLAMP_SHARE * p.mean),
   says: ({ place, result }, machine) => {

@@ -1,0 +1,49 @@
+import { item, real } from "../array/at";
+import type { Ranking } from "../diagnosis/rank";
+import type { Job } from "../job/fold";
+import { isProven } from "../job/proven";
+import type { Belief } from "./belief";
+import type { TestCatalogue } from "./catalogue";
+import { foundOutside } from "./found-outside";
+import { offeredTests, timesTaken } from "./offered";
+import { tells } from "./own-tests";
+import { type Proposal, plain } from "./proposal";
+import type { RepairGroup } from "./repairs";
+import type { TestAction } from "./tests";
+
+/** Below this share that all is put right, warm air under a hand does not settle it. */
+const SETTLED = 0.92;
+
+const isAirTemperature = ({ question }: TestAction): boolean => question.kind === "temperature" && "stream" in question.place;
+
+/**
+ * Where the run went well and yet something else than what was put right may have been the trouble, or all of it is not gone: the temperature of the
+ * air, once, before the job is closed. A hand errs more than a thermometer.
+ */
+export function numberBeforeClosing(catalogue: TestCatalogue, job: Job, { fixed }: Ranking): Proposal | undefined {
+  if (!isProven(job) || fixed >= SETTLED || job.panelsOff.length > 0 || job.safety.power !== "live") return undefined;
+  if (foundOutside(job)?.mended) return undefined;
+  const test = thermometer(catalogue, job);
+  return test && plain({ kind: "test", test, again: false }, test.minutes, { code: "not-settled", fixed });
+}
+
+/** The temperature of the air where nobody has taken it since the last repair. */
+const thermometer = (catalogue: TestCatalogue, job: Job): TestAction | undefined => freshNumbers(catalogue, job).find(isAirTemperature);
+
+/**
+ * Before a part is bought that nobody found bad: the number of the run that tells best what this part would show from what a sound one does. It
+ * tells a machine that makes no heat from one that loses it.
+ */
+export function numberBeforeWager(catalogue: TestCatalogue, job: Job, belief: Belief, { members }: RepairGroup): TestAction | undefined {
+  const [leader] = [...members].sort((a, b) => real(belief.weight, b) - real(belief.weight, a));
+  if (leader === undefined) return undefined;
+  const number = catalogue.suspects.numberOf(item(belief.hypotheses, leader).id);
+  const worth = (t: TestAction) => tells(catalogue, t, number) / t.minutes;
+  return freshNumbers(catalogue, job).sort((a, b) => worth(b) - worth(a))[0];
+}
+
+/** What may be measured of the air and the current of a run and was not since the last repair. */
+function freshNumbers(catalogue: TestCatalogue, job: Job): TestAction[] {
+  const offered = offeredTests(catalogue.tests, catalogue.suspects.predictor.machine, job);
+  return offered.filter((t) => (isAirTemperature(t) || t.question.kind === "amps") && timesTaken(job, t) === 0);
+}
