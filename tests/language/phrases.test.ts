@@ -12,7 +12,7 @@ import { MACHINES } from "../../src/machines";
 const AMOUNTS: Record<Unit, string> = {
   ohm: "12 ohm",
   volt: "119 V",
-  celsius: "61 C",
+  celsius: "40 C",
   pascal: "150 Pa",
   amp: "8 A",
   farad: "8 uF",

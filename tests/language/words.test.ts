@@ -573,7 +573,8 @@ describe("the titles of every test", () => {
       live: Measure volts, J5.2 to TBN
       running: Measure the current of the whole machine
       running: Take the highest exhaust temperature
-      running: Measure the back pressure of the duct"
+      running: Measure the back pressure of the duct
+      nothing: How warm is the room?"
     `));
   test("of the gas machine with a board", () =>
     expect(testsTold("brisk-tolley-v45g")).toMatchInlineSnapshot(`
@@ -671,7 +672,8 @@ describe("the titles of every test", () => {
       live: Measure volts, J5.1 to TBN
       live: Measure volts, J5.2 to TBN
       running: Take the highest exhaust temperature
-      running: Measure the back pressure of the duct"
+      running: Measure the back pressure of the duct
+      nothing: How warm is the room?"
     `));
   test("of the condenser machine", () =>
     expect(testsTold("kelvane-c7")).toMatchInlineSnapshot(`
@@ -759,7 +761,8 @@ describe("the titles of every test", () => {
       live: Measure volts, J5.1 to NB
       live: Measure volts, J5.2 to NB
       running: Measure the current of the whole machine
-      running: Take the highest exhaust temperature"
+      running: Take the highest exhaust temperature
+      nothing: How warm is the room?"
     `));
   test("no two tests of a machine are told alike", () => {
     for (const machine of MACHINES) {

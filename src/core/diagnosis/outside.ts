@@ -15,6 +15,8 @@ import type { SuspectSet } from "./suspect-set";
 const OUTSIDE_SHARE = 0.03;
 /** Of those, the ones that behave as nothing in the model does (est.). */
 const WEIRD = 0.06;
+/** Of what such a machine does, so much is strange; the rest is as on a healthy one (est.). */
+const STRANGE = 0.5;
 /** Chance that such a trouble shows at a place that is measured or looked at, rather than that all is well there (est.). */
 const SHOWS = 0.06;
 
@@ -59,7 +61,7 @@ export function outsideLog(set: SuspectSet, evidence: readonly Evidence[]): numb
     const top = highest(column);
     if (isFromAfar(e, set.predictor.machine)) {
       afar.push(column);
-      weird += item(again, n) > 0 ? top : Math.log(anything(set, e, top));
+      weird += item(again, n) > 0 ? top : Math.log((1 - STRANGE) * Math.exp(real(column, set.healthy)) + STRANGE * anything(set, e, top));
     } else if (isPieceLook(e.finding)) measured += pieceLog(evidence, e.finding, n, column, set.healthy);
     else if (item(again, n) > 0) measured += top;
     else if (item(slips, n)) measured += real(column, set.healthy);

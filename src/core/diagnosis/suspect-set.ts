@@ -8,6 +8,7 @@ import { type Hypothesis, hypothesesOf, remaining } from "./hypotheses";
 import { hangsOnLeads, LEADS, leadShares, mixed } from "./leads";
 import { highest, summed } from "./logs";
 import { repeated } from "./repeats";
+import { inTheirRoom } from "./room";
 
 /** Columns kept: more than the longest job has entries. */
 const MOST_COLUMNS = 1200;
@@ -87,7 +88,8 @@ export class SuspectSet {
    * log P(finding | hypothesis) of each entry, in the order of the hypotheses. One made after a repair is held against what it left. The meter's leads
    * are one unknown of the job; what only repeats an earlier entry weighs less.
    */
-  columns(evidence: readonly Evidence[]): Float64Array[] {
+  columns(record: readonly Evidence[]): Float64Array[] {
+    const evidence = inTheirRoom(record, this.predictor.machine);
     const again = repeated(evidence);
     const shares = this.leadsOf(evidence);
     return evidence.map((e, n) => {

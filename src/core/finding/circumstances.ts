@@ -31,3 +31,8 @@ export type Circumstances = z.infer<typeof circumstancesSchema>;
 
 export const wiringIn = (c: Circumstances): readonly WiringEdit[] => c.wiring ?? [];
 export const controlsIn = (c: Circumstances): ControlPositions => c.controls ?? {};
+
+/** 1 σ of a room of which nobody said how warm it is, K (est.). */
+export const ROOM_SIGMA_K = 7;
+/** And of one that was said: what is in a machine is not quite at it. */
+export const SAID_SIGMA_K = 1.5;

@@ -37,7 +37,7 @@ export function phraseFor(machine: Machine, question: Question): string {
     case "amps":
       return question.place.through === SUPPLY ? "machine draws " : `${partPhrase(machine, partOf(machine, question.place.through))} `;
     case "temperature":
-      return "stream" in question.place ? "exhaust " : `${partPhrase(machine, partOf(machine, question.place.part))} `;
+      return "stream" in question.place ? `${question.place.stream} ` : `${partPhrase(machine, partOf(machine, question.place.part))} `;
     case "pressure":
       return { duct: "back pressure ", manifold: "manifold ", inlet: "inlet " }[question.place.stream];
     case "airspeed":

@@ -183,6 +183,8 @@ function reasonSays(machine: Machine, reason: Reason, step: Step, purpose: strin
       return { why: "The job can be closed when it has run." };
     case "closes-when-told":
       return { why: "A job without its complaint can’t be closed." };
+    case "room-first":
+      return { why: `The ${partName(machine, reason.part)} reads otherwise in a cold room: how warm it is here decides.` };
     case "before-wager":
       return {
         why: `Next would come the ${assemblyName(machine, reason.assembly)}, a wager: first a number of the run, which costs less than a wrong part.`,

@@ -54,7 +54,7 @@ export function testSays(machine: Machine, question: Question): TestWords {
           };
     case "temperature":
       return "stream" in question.place
-        ? { title: "Take the highest exhaust temperature", how: "Thermometer in the exhaust, empty, on heat, for a quarter of an hour." }
+        ? TEMPERATURES[question.place.stream]
         : { title: `Take the temperature of the ${partName(machine, question.place.part)}`, how: "Probe on its face." };
     case "pressure":
       return PRESSURES[question.place.stream];
@@ -62,6 +62,11 @@ export function testSays(machine: Machine, question: Question): TestWords {
       return { title: `Log ${question.place.of}`, how: "A logger, until the heat has gone off and on again." };
   }
 }
+
+const TEMPERATURES = {
+  exhaust: { title: "Take the highest exhaust temperature", how: "Thermometer in the exhaust, empty, on heat, for a quarter of an hour." },
+  room: { title: "How warm is the room?", how: "A thermometer beside the machine, away from its exhaust." },
+} as const;
 
 const PRESSURES: Record<FindingOf<"pressure">["place"]["stream"], TestWords> = {
   duct: { title: "Measure the back pressure of the duct", how: "Gauge at the exhaust outlet, drum turning." },

@@ -15,6 +15,7 @@ import { offeredTests, timesTaken } from "./offered";
 import type { Outcomes } from "./outcomes";
 import { ownStanding, ownTestDue } from "./own-tests";
 import { DEFAULT_RATES, type Rates, type RepairGroup, repairGroups } from "./repairs";
+import { foundNothingSinceSwitch } from "./steady";
 import type { TestAction } from "./tests";
 import type { Valued } from "./valued";
 
@@ -213,10 +214,11 @@ function valueTests(catalogue: TestCatalogue, job: JobState, costs: CostToGo, re
 }
 
 /** Right after its power was switched, only what needs it so: what was promised follows. */
-function promised(valued: readonly Valued[], { safety, evidence, untold, answersAtSwitch }: JobState): Valued[] {
+function promised(valued: readonly Valued[], job: JobState): Valued[] {
+  const { safety } = job;
   const fits = ({ test }: Valued) => test.needs === "nothing" || (test.needs === "dead") === (safety.power === "dead");
   const wanted = valued.filter((v) => fits(v) && v.saves > v.cost);
-  return answersAtSwitch === evidence.length + untold.length && wanted.length > 0 ? valued.filter(fits) : [...valued];
+  return foundNothingSinceSwitch(job) && wanted.length > 0 ? valued.filter(fits) : [...valued];
 }
 
 function valuedNow(catalogue: TestCatalogue, job: JobState, costs: CostToGo, repairsOnly: number, test: TestAction): Valued {

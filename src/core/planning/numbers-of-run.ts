@@ -14,7 +14,8 @@ import type { TestAction } from "./tests";
 /** Below this share that all is put right, warm air under a hand does not settle it. */
 const SETTLED = 0.92;
 
-const isAirTemperature = ({ question }: TestAction): boolean => question.kind === "temperature" && "stream" in question.place;
+const isAirTemperature = ({ question }: TestAction): boolean =>
+  question.kind === "temperature" && "stream" in question.place && question.place.stream === "exhaust";
 
 /**
  * Where the run went well and yet something else than what was put right may have been the trouble, or all of it is not gone: the temperature of the

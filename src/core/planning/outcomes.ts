@@ -125,6 +125,8 @@ function bandOutcomes(
   const bands = bandsOf([...values.values()], healthy.is === "value" && !readsOpen(healthy) ? values.get(healthy) : undefined);
   const classes: OutcomeClass[] = bands.map((b) => ({ kind: "band", unit, low: b.low, high: b.high }));
   if (distinct.some(readsOpen)) classes.push({ kind: "open" });
+  // Of what nobody foresees any value is as good as another.
+  if (classes.length === 0) classes.push({ kind: "band", unit, low: 0, high: END });
   if (classes.length < 2) return { classes, row: new Uint16Array(predictions.length), shares: Float64Array.from(classes, () => 1) };
   return { classes, ...inRows(predictions, (p) => sharesOf(p, values.get(p), bands, classes.length)) };
 }

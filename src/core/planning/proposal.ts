@@ -92,6 +92,8 @@ export type Reason =
   | { readonly code: "closes-when-run" }
   | { readonly code: "closes-when-told" }
   /** Next would come a part that nobody found bad. */
+  /** A part reads otherwise in a cold room. */
+  | { readonly code: "room-first"; readonly part: string }
   | { readonly code: "before-wager"; readonly assembly: string }
   /** It runs, and yet only this likely is all put right. */
   | { readonly code: "not-settled"; readonly fixed: number }

@@ -3,6 +3,7 @@ import { item } from "../array/at";
 import { contradiction } from "../diagnosis/contradiction";
 import type { Hypothesis } from "../diagnosis/hypotheses";
 import type { Ranking } from "../diagnosis/rank";
+import { isOfRoom, wantsRoom } from "../diagnosis/room";
 import { findingKind } from "../finding/finding";
 import { dangerOfRunning } from "../job/checks/index";
 import type { Job } from "../job/fold";
@@ -19,14 +20,14 @@ import { expectations } from "./expectations";
 import { foundOutside, type OutsidePiece } from "./found-outside";
 import { type Choice, choose, LIVE_HAZARD_MINUTES, leaderAfter, type NextAction } from "./next";
 import { numberBeforeClosing, numberBeforeWager } from "./numbers-of-run";
-import { timesTaken } from "./offered";
+import { offeredTests, timesTaken } from "./offered";
 import { sharesByRow } from "./outcomes";
 import { ownStanding } from "./own-tests";
 import { makeSafe, type Needs, preparation } from "./prepare";
 import { mayProve } from "./proofs";
 import { type OtherTest, type Proposal, plain, type Reason, type SetOffer, type StepOf } from "./proposal";
 import { CALL_BACK_MINUTES, PROVE_MINUTES, type RepairGroup, withSiblings, workAndPrice } from "./repairs";
-import { insteadOf, promisedTest } from "./steady";
+import { foundNothingSinceSwitch, insteadOf, promisedTest } from "./steady";
 import type { TestAction } from "./tests";
 import { type Valued, worth } from "./valued";
 import { examine, wayToClose } from "./way-to-close";
@@ -46,13 +47,13 @@ const WORTH_NAMING = 0.5;
  * before it, whose promise is kept between equals, and told where it is not.
  */
 export function propose(catalogue: TestCatalogue, job: Job, ranking: Ranking, before?: Proposal): Proposal | undefined {
-  const next = proposed(catalogue, job, ranking, before && promisedTest(before, job));
+  const next = proposed(catalogue, job, ranking, before);
   const proposal = next?.step.kind === "close" ? (numberBeforeClosing(catalogue, job, ranking) ?? next) : next;
   const instead = before && proposal && insteadOf(before, proposal, job);
   return instead ? { ...proposal, instead } : proposal;
 }
 
-function proposed(catalogue: TestCatalogue, job: Job, ranking: Ranking, promised: string | undefined): Proposal | undefined {
+function proposed(catalogue: TestCatalogue, job: Job, ranking: Ranking, before: Proposal | undefined): Proposal | undefined {
   if (job.closed) return undefined;
   const { machine } = catalogue.suspects.predictor;
   const first = dangerFirst(machine, job);
@@ -65,8 +66,12 @@ function proposed(catalogue: TestCatalogue, job: Job, ranking: Ranking, promised
     return beside ? proposeBeside(machine, job, beside) : wayToClose(machine, job);
   const outside = foundOutside(job);
   if (outside?.mended) return wayToClose(machine, job);
+  const promised = before && promisedTest(before, job);
   const choice = choose(catalogue, job, ranking, { promised });
   if (!choice) return wayToClose(machine, job);
+  const kept =
+    before && foundNothingSinceSwitch(job) ? offeredTests(catalogue.tests, machine, job).find((t) => t.id === promised) : undefined;
+  if (before && kept) return { ...proposeTest(catalogue, job, choice, choice.valued(kept)), reason: before.reason };
   const mayBeFixed = provable && ranking.fixed > PROVE_BEFORE_NEXT_PART;
   const { action, by } = choice;
   const doubted = doubtedStep(catalogue, job, ranking, choice);
@@ -81,6 +86,8 @@ function proposed(catalogue: TestCatalogue, job: Job, ranking: Ranking, promised
   if (action.group.assemblies.length === 0) return wayToClose(machine, job);
   const clash = clashFirst(catalogue, job, ranking, choice);
   if (clash) return clash;
+  const room = roomFirst(catalogue, job, choice, action.group);
+  if (room) return room;
   const fit = proposeFit(catalogue, job, choice, action);
   const [assembly] = action.group.assemblies;
   if (assembly === undefined) return { ...fit, by };
@@ -151,6 +158,15 @@ function clashFirst(catalogue: TestCatalogue, job: Job, ranking: Ranking, choice
   const clash = contradiction(catalogue.suspects, job);
   const again = clash && againFor(catalogue, job, clash.entry);
   return again && onceMore(catalogue, job, ranking, choice, again, clash.entry);
+}
+
+/** Before a part is fitted that reads otherwise in a cold room: how warm it is here. */
+function roomFirst(catalogue: TestCatalogue, job: Job, choice: Choice, { assemblies }: RepairGroup): Proposal | undefined {
+  const { machine } = catalogue.suspects.predictor;
+  const part = assemblies.flatMap((a) => partsOfAssembly(machine, a)).find((p) => wantsRoom(job.evidence, p, machine));
+  const test = part === undefined ? undefined : offeredTests(catalogue.tests, machine, job).find((t) => isOfRoom(t.question));
+  if (part === undefined || !test || timesTaken(job, test) > 0) return undefined;
+  return { ...proposeTest(catalogue, job, choice, choice.valued(test)), reason: { code: "room-first", part } };
 }
 
 /** The test by which an entry that is doubted is taken again. */

@@ -16,6 +16,10 @@ export function aimKey(aim: Purpose | Step): string {
 export const promisedTest = ({ prepares }: Pick<Proposal, "prepares">, job: JobState): string | undefined =>
   prepares?.for === "test" && timesTaken(job, prepares.test) === 0 ? prepares.test.id : undefined;
 
+/** Since its power was last switched nothing was found: what it was switched for follows, whatever else would be as good now. */
+export const foundNothingSinceSwitch = ({ answersAtSwitch, evidence, untold }: JobState): boolean =>
+  answersAtSwitch === evidence.length + untold.length;
+
 /** What the proposal before promised, where this one does not follow it and it was not done meanwhile. */
 export function insteadOf({ prepares }: Pick<Proposal, "prepares">, now: Proposal, job: JobState): Purpose | undefined {
   if (!prepares || aimKey(prepares) === aimKey(aimOf(now))) return undefined;

@@ -1,6 +1,7 @@
 import type { Question } from "../finding/finding";
 import { SUPPLY } from "../finding/kinds/amps";
 import { CODE_ASKED } from "../finding/kinds/code";
+import { ROOM } from "../finding/kinds/temperature";
 import { askedSights } from "../finding/sights";
 import { piecesOf, repairOf } from "../machine/assembly";
 import { hasHood, isWallPoint, type Machine, type Part, returnRail } from "../machine/format";
@@ -32,6 +33,7 @@ const EXHAUST_PEAK_MINUTES = 12;
 const BACK_PRESSURE_MINUTES = 4;
 /** A clamp on a splitter between plug and outlet: nothing is opened. */
 const CLAMP_MINUTES = 2.5;
+const ROOM_MINUTES = 0.5;
 
 /** Every test this machine offers. Which are allowed and affordable now is decided later. */
 export function testsOf(machine: Machine): TestAction[] {
@@ -47,6 +49,7 @@ export function testsOf(machine: Machine): TestAction[] {
     ...liveTests(machine),
     ...clampTests(machine),
     ...runTests(machine),
+    ...roomTests(machine),
   ];
 }
 
@@ -217,6 +220,13 @@ function clampTests(machine: Machine): TestAction[] {
   if (!machine.parts.some((p) => p.kind === "element")) return [];
   const question: Question = { kind: "amps", place: { through: SUPPLY }, circumstances: { controls: { ...runningControls(machine) } } };
   return [{ id: "amps supply", question, minutes: CLAMP_MINUTES, panels: [], needs: "running" }];
+}
+
+/** Tells nothing by itself: it is asked for before what reads otherwise in a cold room is blamed. */
+function roomTests(machine: Machine): TestAction[] {
+  if (!machine.parts.some((p) => p.kind === "thermistor")) return [];
+  const question: Question = { kind: "temperature", place: { stream: ROOM }, circumstances: {} };
+  return [{ id: "room", question, minutes: ROOM_MINUTES, panels: [], needs: "nothing" }];
 }
 
 function runTests(machine: Machine): TestAction[] {

@@ -6,6 +6,7 @@ import { controlsIn, wiringIn } from "../finding/circumstances";
 import type { Finding, Question, QuestionOfKind } from "../finding/finding";
 import { codeAnswers, codeErrorRate, codeFinding } from "../finding/kinds/code";
 import { sightFinding } from "../finding/kinds/sight";
+import { ROOM } from "../finding/kinds/temperature";
 import { isUnplugged } from "../finding/kinds/volts";
 import { type SightId, sightOf, UNTOLD } from "../finding/sights";
 import { remedyOf } from "../machine/assembly";
@@ -296,7 +297,14 @@ export class World {
         return { ...question, result: { is: "value", unit: "amp", value: this.amps(question, faults) } };
       case "temperature":
         if (!("stream" in question.place)) return noSuchInstrument(question);
-        return { ...question, result: { is: "value", unit: "celsius", value: this.gauged(faults, "exhaust-peak") } };
+        return {
+          ...question,
+          result: {
+            is: "value",
+            unit: "celsius",
+            value: question.place.stream === ROOM ? this.room() : this.gauged(faults, "exhaust-peak"),
+          },
+        };
       case "pressure":
         if (question.place.stream !== "duct") return noSuchInstrument(question);
         return { ...question, result: { is: "value", unit: "pascal", value: this.gauged(faults, "back-pressure") } };
@@ -336,6 +344,11 @@ export class World {
     const { measures } = this.runOf(faults, true);
     const off = 1 + this.nature.measureSpread * (2 * this.random() - 1);
     return Number((measures[what] * off).toPrecision(3));
+  }
+
+  /** To half a degree or so. */
+  private room(): number {
+    return Number((this.truth.thermal.ambientC + this.random() - 0.5).toFixed(1));
   }
 
   /** Where the probes really are: now and then a lead sits somewhere else. */

@@ -5,7 +5,7 @@ import { isIsolated, partsEdited, readTerminal } from "../../machine/wiring";
 import { controlsSay, placeSays } from "../../naming/names";
 import { OHM_RANGE, type Prediction, readsOpen, type ValuePrediction } from "../../prediction/prediction";
 import { formatValue } from "../../quantity/format";
-import { controlsIn, wiringIn } from "../circumstances";
+import { controlsIn, ROOM_SIGMA_K, SAID_SIGMA_K, wiringIn } from "../circumstances";
 import { defineFinding, findingFields, normal, openSchema, type QuestionOf, valueSchema } from "../definition";
 import { betweenSchema, samePoints, unknownPoint } from "../probes";
 
@@ -104,11 +104,6 @@ export function valueAtRoom(finding: OhmsFinding, machine: Machine): number | nu
   return result.value * (thermistorOhms(part, machine.thermal.ambientC) / thermistorOhms(part, celsius));
 }
 
-/** 1 σ of a room of which nobody said how warm it is, K (est.). */
-const ROOM_SIGMA_K = 7;
-/** And of one that was said: a thermistor in a machine is not quite at it. */
-const SAID_SIGMA_K = 1.5;
-
 /** What a thermistor is expected to read, with what is not known of its temperature. */
 function inTheRoom(question: OhmsQuestion, machine: Machine, p: Prediction): Prediction {
   const part = p.is === "value" ? thermistorAcross(question, machine) : undefined;
@@ -120,7 +115,8 @@ function inTheRoom(question: OhmsQuestion, machine: Machine, p: Prediction): Pre
   return { ...p, mean: p.mean, sigma: Math.hypot(p.sigma, p.mean * perKelvin * kelvin) };
 }
 
-function thermistorAcross(question: OhmsQuestion, machine: Machine) {
+/** The thermistor that is read from end to end, if one is. */
+export function thermistorAcross(question: OhmsQuestion, machine: Machine) {
   const part = machine.parts.find((p) => p.kind === "thermistor" && (isAcross(question, p) || samePoints(question.place.between, p.nets)));
   return part?.kind === "thermistor" ? part : undefined;
 }

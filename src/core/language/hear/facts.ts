@@ -71,10 +71,11 @@ export const ampsThrough = (through: string, amps: number): Draft =>
 export const farads = (part: string, value: number): Draft =>
   finding({ kind: "capacitance", place: { part }, result: { is: "value", value, unit: "farad" }, circumstances: {} });
 
-export const exhaustAt = (celsius: number): Draft =>
+/** Of the exhaust at its hottest, or of the room. */
+export const airAt = (stream: "exhaust" | "room", celsius: number): Draft =>
   finding({
     kind: "temperature",
-    place: { stream: "exhaust" },
+    place: { stream },
     result: { is: "value", value: celsius, unit: "celsius" },
     circumstances: {},
   });

@@ -144,6 +144,8 @@ export const WORDS = {
   gasOpened:
     "opened a gas joint, opened the gas joint, opened the gas line, opened a gas line, opened the gas union, opened the union, gas line opened, gas union opened, gas joint opened, gas joint open, gas line open, union undone, union loosened, union opened, gas union undone, gas union off, union off, gas pipe undone, gas pipe off, gas pipe disconnected, gas line disconnected, disconnected the gas line, disconnected the gas pipe, disconnected the gas, gas disconnected, undid the gas line, undid the union, undid the gas union, orifice out, orifice off, orifice changed, changed the orifice, moved the gas line, moved the gas pipe, moved the gas hose, gas hose disconnected, gas hose off, burner orifice out, burner out",
   // Instruments
+  ofRoom:
+    "room, the room, room temp, room temperature, room air, ambient, ambient temp, ambient temperature, in here, in this room, in the room, air in the room, air in here, inside temperature, temperature in here, temperature of the room, ambient air, garage, the garage, basement, the basement",
   exhaust:
     "exhaust, exhaust air, exhaust temp, exhaust temperature, outlet air, air at the hood, hood temp, hood temperature, air temp, air temperature, exhaust peak, vent temperature, vent temp, temperature at the hood, duct temp, duct temperature, outgoing air, air at the exhaust, air out, exhaust at its hottest, exit air, thermometer, thermometer at the hood, thermometer in the exhaust, in the exhaust, temp at the hood, exhaust heat, air in the duct, air at the outlet, outlet temperature, outlet temp, peaks at, exhaust peaks at",
   backPressure:

@@ -2,7 +2,7 @@ import { type Machine, partOf } from "../../../machine/format";
 import type { WordTag } from "../../lexicon/words";
 import { type Amount, PASCAL_PER_INCH_OF_WATER } from "../amounts";
 import { type Candidate, type Clause, has, nounsOf, placesOf, subjectsOf, tagged } from "../clause";
-import { airspeedAt, exhaustAt, pressureAt } from "../facts";
+import { airAt, airspeedAt, pressureAt } from "../facts";
 import { entry, oneOf } from "../meaning";
 import type { Chunk } from "../senses";
 import { type Group, inRange } from "./values";
@@ -36,8 +36,11 @@ export const airspeedReading = ({ clause: { chunks }, group, amount, covers }: B
   sure: 1,
 });
 
-/** A temperature with its unit: the exhaust's, unless a part is named. */
-export function exhaustReading({ clause: { chunks, machine }, group, amount, covers }: Blown): Candidate | undefined {
+/** A temperature with its unit: the exhaust's or the room's, unless a part is named. */
+export function airReading({ clause: { chunks, machine }, group, amount, covers }: Blown): Candidate | undefined {
+  const room = airWords(chunks, group, "ofRoom");
+  if (room.length > 0 && nounsOf(chunks, machine).every((n) => n.parts.length === 0))
+    return roomOf(amount, [...covers, ...room, ...ofAir(chunks)]);
   const exhaust = airWords(chunks, group, "exhaust");
   const air = ofAir(chunks);
   const isOfAPart = nounsOf(chunks, machine).some((n) => n.parts.length > 0);
@@ -57,6 +60,9 @@ export function bareReading({ clause, group, amount, covers }: Blown): Candidate
   }
   const speed = airWords(chunks, group, "airspeed").some((i) => /speed|velocity|vane|anemometer/.test(chunks[i]?.text ?? ""));
   if (speed && amount.value < MOST_METRES_PER_SECOND) return airspeedReading({ clause, group, amount, covers });
+  const room = airWords(chunks, group, "ofRoom");
+  if (room.length > 0 && amount.unit === "none" && nounsOf(chunks, clause.machine).every((n) => n.parts.length === 0))
+    return roomOf(amount, [...covers, ...room]);
   const exhaust = airWords(chunks, group, "exhaust");
   return exhaust.some((i) => !has(chunks[i], "airspeed")) ? temperatureOf(amount, [...covers, ...exhaust]) : undefined;
 }
@@ -82,6 +88,16 @@ const airWords = (chunks: readonly Chunk[], group: Group, ...wanted: readonly Wo
 
 const ofAir = (chunks: readonly Chunk[]): number[] => placesOf(chunks, (c) => subjectsOf(c).includes("air"));
 
+/** A room is between these; a number above the first, without its unit, is in °F (est.). */
+const MOST_ROOM_C = 45;
+const LEAST_ROOM_C = -25;
+
+function roomOf({ unit, value }: Amount, covers: readonly number[]): Candidate | undefined {
+  const celsius = unit === "celsius" || unit === "fahrenheit" || value <= MOST_ROOM_C ? value : Math.round(((value - 32) * 50) / 9) / 10;
+  if (celsius < LEAST_ROOM_C || celsius > MOST_ROOM_C) return undefined;
+  return { meanings: [entry(airAt("room", celsius))], covers, sure: 1 };
+}
+
 /** Hotter than this no exhaust is in °C; cooler than this none is, running, in °F (est.). */
 const MOST_C = 95;
 const LEAST_F = 85;
@@ -89,9 +105,9 @@ const LEAST_F = 85;
 /** Without C or F: °C where only that is sane; else it asks. */
 function temperatureOf(amount: Amount, covers: readonly number[]): Candidate {
   if (amount.unit === "celsius" || amount.unit === "fahrenheit" || amount.value < LEAST_F)
-    return { meanings: [entry(exhaustAt(amount.value))], covers, sure: 1 };
+    return { meanings: [entry(airAt("exhaust", amount.value))], covers, sure: 1 };
   const fahrenheit = ((amount.value - 32) * 5) / 9;
-  const asC = { differs: String(amount.value), draft: exhaustAt(amount.value) };
-  const asF = { differs: String(Math.round(fahrenheit)), draft: exhaustAt(Math.round(fahrenheit * 10) / 10) };
+  const asC = { differs: String(amount.value), draft: airAt("exhaust", amount.value) };
+  const asF = { differs: String(Math.round(fahrenheit)), draft: airAt("exhaust", Math.round(fahrenheit * 10) / 10) };
   return { meanings: [{ is: "doubt", choices: amount.value > MOST_C ? [asF, asC] : [asC, asF] }], covers, sure: 1 };
 }

@@ -1,6 +1,6 @@
 import { type Candidate, type Clause, has, type NounPhrase, nounsOf, placesOf } from "../clause";
 import type { Chunk } from "../senses";
-import { airspeedReading, bareReading, exhaustReading, pressureReading } from "./air-and-gas";
+import { airReading, airspeedReading, bareReading, pressureReading } from "./air-and-gas";
 import { ampReading, faradReading, ohmsOrVolts } from "./meter";
 import { outletReading } from "./outlet";
 import { type Group, groupsOf, inRange, isWarmth, valuesIn } from "./values";
@@ -34,7 +34,7 @@ function readGroup(clause: Clause, group: Group): Candidate | undefined {
     case "celsius":
     case "fahrenheit":
     case "degree":
-      return exhaustReading(blown);
+      return airReading(blown);
     case "farad":
       return faradReading(read);
     case "amp":
