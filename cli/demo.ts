@@ -5,6 +5,7 @@ import { pathToFileURL } from "node:url";
 import { keyOf, renewKey } from "../src/server/access-key";
 import { backUpDaily } from "../src/server/backup";
 import { dataFolder, openDatabase, projectRoot } from "../src/server/database";
+import { firstAnswers } from "../src/server/first-answers";
 import { databaseFile, folderProblem, markFolder } from "../src/server/folder";
 import { hostsOf, isLoopback } from "../src/server/gate";
 import { journalOf } from "../src/server/keep-journal";
@@ -15,6 +16,9 @@ import { BadInput } from "./bad-input";
 import { buildIfNeeded } from "./build";
 import { loadDemo } from "./demo-data";
 import { ownedFolder } from "./own-folder";
+
+/** Pages and endpoints as they were built; the last is what they get from this server. */
+type Pages = (...args: [...Parameters<RequestListener>, next: undefined, locals: App.Locals]) => void;
 
 /** Builds if needed, loads the demo jobs into an empty database, serves, prints the address. `--empty` leaves the jobs out. */
 export async function run(args: string[]): Promise<void> {
@@ -30,9 +34,11 @@ export async function run(args: string[]): Promise<void> {
   const keyIn = isLoopback(host) ? undefined : folder;
   process.env.NODE_ENV = "production";
   for (const signal of ["SIGINT", "SIGTERM"] as const) process.on(signal, () => process.exit(0));
-  const built = (await import(pathToFileURL(join(projectRoot(), "dist/server/entry.mjs")).href)) as { handler: RequestListener };
+  const built = (await import(pathToFileURL(join(projectRoot(), "dist/server/entry.mjs")).href)) as { handler: Pages };
   const gate = { hosts: hostsOf(host, process.env.YENNIC_HOSTS), keyIn };
-  const server = webServer({ gate, files: join(projectRoot(), "dist/client"), application: built.handler });
+  const files = join(projectRoot(), "dist/client");
+  const askFirst = firstAnswers(join(files, "tables"));
+  const server = webServer({ gate, files, application: (req, res) => built.handler(req, res, undefined, { askFirst }) });
   await new Promise<void>((resolve) => server.listen(port, host, resolve));
   console.log(
     `Yennic is at http://${["0.0.0.0", "::"].includes(host) ? "127.0.0.1" : host}:${port}/  (data in ${folder}; stop with Ctrl-C)`,

@@ -9,7 +9,7 @@ const root = process.env.YENNIC_ROOT ?? process.cwd();
 const folder = join(root, ".yennic/cli");
 mkdirSync(folder, { recursive: true });
 const { outputFiles } = await build({
-  entryPoints: [join(root, "cli/main.ts"), join(root, "src/server/vacuum.worker.ts")],
+  entryPoints: [join(root, "cli/main.ts"), join(root, "src/server/vacuum.worker.ts"), join(root, "src/server/first-answer.worker.ts")],
   entryNames: "[name]",
   outdir: folder,
   bundle: true,

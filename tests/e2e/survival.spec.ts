@@ -1,6 +1,6 @@
 import { expect, test } from "@playwright/test";
 import { v7 } from "uuid";
-import { openJob, type } from "./hidden-fault";
+import { next, openJob, type } from "./hidden-fault";
 import { Server } from "./server";
 
 const server = new Server();
@@ -76,6 +76,25 @@ test("what is typed before the page comes alive is not lost", async ({ page }) =
   await expect(page.locator("form output")).toHaveText("✓ Lamp lights");
   await page.getByLabel("Reading line").press("Enter");
   await expect(page.getByText("Lamp lights").first()).toBeVisible();
+});
+
+test("what is next stands in the page before any script has run, and can't be touched until it would be heard", async ({
+  page,
+  browser,
+}) => {
+  await openJob(page, server.url, "turns, no heat");
+  await expect(next(page)).toHaveAttribute("data-working", "false");
+  const title = await next(page).getByRole("heading").innerText();
+  const deaf = await browser.newContext({ javaScriptEnabled: false });
+  const still = await deaf.newPage();
+  // The first page of a machine may wait for its table in vain.
+  await expect(async () => {
+    await still.goto(page.url());
+    await expect(next(still).getByRole("heading")).toHaveText(title, { timeout: 1000 });
+  }).toPass();
+  await expect(next(still).locator("[inert] button").first()).toBeVisible();
+  await expect(next(page).locator("[inert]")).toHaveCount(0);
+  await deaf.close();
 });
 
 test("an entry that the server refuses is kept, shown with the reason, and holds up no other", async ({ page }) => {

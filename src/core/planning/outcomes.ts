@@ -1,11 +1,12 @@
 import { item, real, small } from "../array/at";
 import type { SuspectSet } from "../diagnosis/suspect-set";
 import { type Finding, findingKind, type Question } from "../finding/finding";
-import { MISPLACED, OFF_SHARE, OFF_TIMES, STRAY_OPEN, STRAY_VALUE, USUAL_LEADS_OHM } from "../finding/kinds/ohms";
+import { MISPLACED, STRAY_OPEN, STRAY_VALUE, USUAL_LEADS_OHM } from "../finding/kinds/ohms";
 import { INTERMITTENT_IS_OPEN } from "../machine/fault";
 import type { Machine } from "../machine/format";
 import { type Prediction, readsOpen, type ValuePrediction } from "../prediction/prediction";
 import type { Unit } from "../quantity/quantity";
+import { type Band, bandsOf, END, massIn, type Spread, type Weighed } from "./bands";
 import type { TestAction } from "./tests";
 
 /** What a test may show, as a few classes that can be told apart, with P(class | hypothesis). Most hypotheses foresee the same: they share a row. */
@@ -38,13 +39,13 @@ export type OutcomeClass =
   | { readonly kind: "open" };
 
 /** The outcome classes of a test over all hypotheses, while what is intermittent is good; empty classes never appear. One class, or none, means that the test tells nothing. */
-export function steadyOutcomes({ predictor, faults, healthy }: SuspectSet, { question }: TestAction): Outcomes {
+export function steadyOutcomes({ predictor, faults, healthy, logPrior }: SuspectSet, { question }: TestAction): Outcomes {
   const kind = findingKind(question);
   const asks = kind.asks(question, predictor.machine);
   if (!asks) return { classes: [], row: new Uint16Array(faults.length), shares: new Float64Array(0) };
   const predictions = kind.predict(question, faults, predictor, "technician");
   if ("answers" in asks) return answerOutcomes(predictor.machine, question, asks.answers, predictions);
-  return bandOutcomes(predictions, item(predictions, healthy), asks.unit, (p) => kind.sigma(question, p));
+  return bandOutcomes(predictions, logPrior.map(Math.exp), item(predictions, healthy), asks.unit, (p) => kind.sigma(question, p));
 }
 
 /** What is intermittent shows now this, now that: its row is between that of a healthy machine and that of the one that is open. */
@@ -106,22 +107,27 @@ function inRows(predictions: readonly Prediction[], sharesOf: (p: Prediction) =>
   return { row, shares: Float64Array.from(rows.flatMap((r) => [...r])) };
 }
 
-/** A part of the axis of values, from `low` up to `high`. */
-interface Band {
-  low: number;
-  high: number;
-}
-
-/** What some hypotheses foresee closely, and the rest of the axis between: there lies what may have any value. */
+/** What is likely to be read, and the rest of the axis between: there lies what may have any value. `weights`: prior of each prediction. */
 function bandOutcomes(
   predictions: readonly Prediction[],
+  weights: Float64Array,
   healthy: Prediction,
   unit: Unit,
   sigmaOf: (p: ValuePrediction) => number,
 ): Outcomes {
-  const distinct = [...new Set(predictions)];
-  const spread = (p: ValuePrediction): Spread => ({ mean: p.mean + (unit === "ohm" ? USUAL_LEADS_OHM : 0), sigma: sigmaOf(p) });
-  const values = new Map<Prediction, Spread>(distinct.flatMap((p) => (p.is === "value" && !readsOpen(p) ? [[p, spread(p)] as const] : [])));
+  const known = new Map<Prediction, number>();
+  predictions.forEach((p, i) => {
+    known.set(p, (known.get(p) ?? 0) + real(weights, i));
+  });
+  const distinct = [...known.keys()];
+  const spread = (p: ValuePrediction): Weighed => ({
+    mean: p.mean + (unit === "ohm" ? USUAL_LEADS_OHM : 0),
+    sigma: sigmaOf(p),
+    weight: known.get(p) ?? 0,
+  });
+  const values = new Map<Prediction, Weighed>(
+    distinct.flatMap((p) => (p.is === "value" && !readsOpen(p) ? [[p, spread(p)] as const] : [])),
+  );
   const bands = bandsOf([...values.values()], healthy.is === "value" && !readsOpen(healthy) ? values.get(healthy) : undefined);
   const classes: OutcomeClass[] = bands.map((b) => ({ kind: "band", unit, low: b.low, high: b.high }));
   if (distinct.some(readsOpen)) classes.push({ kind: "open" });
@@ -129,64 +135,6 @@ function bandOutcomes(
   if (classes.length === 0) classes.push({ kind: "band", unit, low: 0, high: END });
   if (classes.length < 2) return { classes, row: new Uint16Array(predictions.length), shares: Float64Array.from(classes, () => 1) };
   return { classes, ...inRows(predictions, (p) => sharesOf(p, values.get(p), bands, classes.length)) };
-}
-
-interface Spread {
-  readonly mean: number;
-  readonly sigma: number;
-}
-
-/** Foreseen as closely as this, as a share or in units, a value has a band of its own. */
-const CLOSE_SHARE = 0.3;
-const CLOSE_UNITS = 0.45;
-const BAND_SIGMAS = 3;
-const MOST_BANDS = 6;
-/** A stretch in which nobody's value lies is none. */
-const LEAST_MASS = 0.02;
-/** End of the axis: beyond it an ohm-meter shows OL, and nothing else gets there. */
-const END = 1e9;
-
-function bandsOf(values: readonly Spread[], healthy: Spread | undefined): Band[] {
-  const around = ({ mean, sigma }: Spread): Band => ({ low: Math.max(0, mean - BAND_SIGMAS * sigma), high: mean + BAND_SIGMAS * sigma });
-  const own = healthy && around(healthy);
-  const close = values.filter((v) => v.sigma <= Math.max(CLOSE_UNITS, CLOSE_SHARE * v.mean)).map(around);
-  const edges = [0, END, ...(own ? [own.low, own.high] : []), ...joined(close).flatMap((b) => [b.low, b.high])];
-  const inOwn = (x: number) => own !== undefined && x > own.low && x < own.high;
-  const cuts = [...new Set(edges.filter((x) => !inOwn(x)))].sort((a, b) => a - b);
-  const stretches = cuts.slice(1).map((high, k): Band => ({ low: item(cuts, k), high }));
-  const mass = (b: Band) => values.reduce((most, v) => Math.max(most, massIn(v, b)), 0);
-  const peopled = stretches.filter((b) => mass(b) > LEAST_MASS);
-  return fewer(peopled, own, mass);
-}
-
-/** Bands that overlap, as one. */
-function joined(bands: readonly Band[]): Band[] {
-  const out: Band[] = [];
-  for (const b of [...bands].sort((x, y) => x.low - y.low)) {
-    const last = out.at(-1);
-    if (last && b.low <= last.high) last.high = Math.max(last.high, b.high);
-    else out.push({ ...b });
-  }
-  return out;
-}
-
-/** Neighbours are put together, those that tell least first; a healthy reading keeps its own band. */
-function fewer(bands: readonly Band[], own: Band | undefined, mass: (b: Band) => number): Band[] {
-  const left = bands.map((b) => ({ ...b }));
-  while (left.length > MOST_BANDS) {
-    let best = -1;
-    let least = Infinity;
-    for (let k = 0; k + 1 < left.length; k++) {
-      const [a, b] = [item(left, k), item(left, k + 1)];
-      const isOwn = own !== undefined && (a.low === own.low || b.low === own.low);
-      const tells = Math.min(mass(a), mass(b)) + (isOwn ? 1 : 0);
-      if (tells < least) [best, least] = [k, tells];
-    }
-    const gone = item(left, best + 1);
-    item(left, best).high = gone.high;
-    left.splice(best + 1, 1);
-  }
-  return left;
 }
 
 /** P(class) under one prediction: its band with wide tails, and what goes astray. */
@@ -204,17 +152,4 @@ function sharesOf(p: Prediction, spread: Spread | undefined, bands: readonly Ban
   });
   const sum = shares.reduce((total, s) => total + s, 0);
   return shares.map((s) => s / sum);
-}
-
-function massIn({ mean, sigma }: Spread, { low, high }: Band): number {
-  const within = (times: number) => normalBelow((high - mean) / (times * sigma)) - normalBelow((low - mean) / (times * sigma));
-  return (1 - OFF_SHARE) * within(1) + OFF_SHARE * within(OFF_TIMES);
-}
-
-/** Normal distribution function, to 1e-7 (Abramowitz & Stegun 1964, 26.2.17). */
-function normalBelow(z: number): number {
-  const t = 1 / (1 + 0.2316419 * Math.abs(z));
-  const poly = t * (0.31938153 + t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))));
-  const tail = (Math.exp((-z * z) / 2) / Math.sqrt(2 * Math.PI)) * poly;
-  return z > 0 ? 1 - tail : tail;
 }

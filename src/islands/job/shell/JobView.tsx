@@ -3,6 +3,7 @@ import { type ShownJob, withMachine } from "../../../core/job/shown";
 import type { Stage } from "../../../core/job/stages";
 import type { Envelope } from "../../../core/journal/envelope";
 import type { KeptMachine } from "../../../core/machine/revision";
+import type { FirstAnswer } from "../../../workers/first-answer";
 import { BENCHES } from "../../benches/index";
 import { pageMachines } from "../../replica/page-machines";
 import { replica } from "../../replica/replica";
@@ -34,6 +35,8 @@ interface Props {
     readonly shown?: ShownJob;
     readonly enough?: boolean;
     readonly entries?: readonly Envelope[];
+    /** What the server has worked out of it. */
+    readonly first?: FirstAnswer;
   };
   /** The machine in every revision that the entries name; those that ship, when none is named yet. */
   readonly machines: readonly KeptMachine[];

@@ -30,22 +30,23 @@ export interface Engine {
   readonly look: (probing: Probing | undefined) => void;
   readonly stop: () => void;
 }
-export type StartEngine = (told: (diagnosis: Diagnosis) => void) => Engine;
+/** `known`: what was worked out of the job as the page came with it. */
+export type StartEngine = (told: (diagnosis: Diagnosis) => void, known: Diagnosis) => Engine;
 
 /** Starts the engine in a worker of its own, which is begun anew when the machine changes. */
-export const startEngine: StartEngine = (told) => {
+export const startEngine: StartEngine = (told, known) => {
   let worker: Worker | undefined;
   let machine: Machine | undefined;
   let turn = 0;
-  let diagnosis: Diagnosis = { working: true };
+  let diagnosis: Diagnosis = known;
   const tell = (change: Partial<Diagnosis>) => {
     diagnosis = { ...diagnosis, ...change };
     told(diagnosis);
   };
   const begin = (of: Machine) => {
     worker?.terminate();
+    if (machine) diagnosis = { working: true };
     machine = of;
-    diagnosis = { working: true };
     worker = takeEarly() ?? newWorker();
     worker.onmessage = ({ data }: MessageEvent<FromEngine>) => {
       if (data.turn === turn) tell(changeBy(diagnosis, data));

@@ -6,6 +6,7 @@ import { type Safety, safetyFor } from "../../../core/job/safety";
 import type { Stage } from "../../../core/job/stages";
 import type { Envelope } from "../../../core/journal/envelope";
 import type { FindMachine } from "../../../core/machine/revision";
+import type { FirstAnswer } from "../../../workers/first-answer";
 import type { ToldJob } from "../../replica/job-feed";
 import type { Pending } from "../../replica/queue";
 import { merged, type ReplicaState } from "../../replica/replica";
@@ -56,6 +57,8 @@ export interface Beginning {
   /** What is shown is enough to work out what is next. */
   readonly enough?: boolean;
   readonly entries?: readonly Envelope[];
+  /** What was worked out of it already. */
+  readonly first?: FirstAnswer;
 }
 
 /** What a store needs of the world. */
@@ -97,7 +100,7 @@ export class JobStore {
 
   constructor(
     readonly id: string,
-    { number, shown, enough = false, entries = [] }: Beginning,
+    { number, shown, enough = false, entries = [], first }: Beginning,
     private readonly surroundings: Surroundings,
     bench: Stage,
   ) {
@@ -107,7 +110,7 @@ export class JobStore {
     this.fold = foldOn(startFold(id, surroundings.machines.find), this.keptOf(entries));
     this.snapshot = {
       job: shown ?? this.fold.job,
-      diagnosis: { working: true },
+      diagnosis: first ? { ...first, working: false } : { working: true },
       view: viewOf(bench),
       waiting: NONE,
       refused: NO_PENDING,
@@ -123,7 +126,7 @@ export class JobStore {
   start(): () => void {
     const { startEngine, box, machines, clock } = this.surroundings;
     this.openedAt = clock.now().getTime();
-    this.engine = startEngine((diagnosis) => this.change({ diagnosis }));
+    this.engine = startEngine((diagnosis) => this.change({ diagnosis }), this.snapshot.diagnosis);
     this.lookAtClock();
     const stops = [
       box().subscribe((state) => this.hear(state)),
