@@ -66,13 +66,11 @@ describe("before a job is closed", () => {
 });
 
 describe("before a part is bought that nobody found bad", () => {
-  const c7 = shipped("kelvane-c7");
-  const set = suspectsFor(c7);
-  const catalogue = new TestCatalogue(set);
-
   /** Plays a job of this fault; the reasons of its steps, with whether a number of the run was known by then. */
-  function reasons(seed: number, answers: (finding: Finding) => Finding = (f) => f) {
-    const world = new World(c7, set.hypotheses, seed, { fault: "heat-relay:open" });
+  function reasons(machine: string, fault: string, seed: number, answers: (finding: Finding) => Finding = (f) => f) {
+    const set = suspectsFor(shipped(machine));
+    const catalogue = new TestCatalogue(set);
+    const world = new World(shipped(machine), set.hypotheses, seed, { fault });
     const answer = world.answer.bind(world);
     world.answer = (question, fitted) => answers(answer(question, fitted));
     const seen: { code: string; known: boolean }[] = [];
@@ -90,7 +88,7 @@ describe("before a part is bought that nobody found bad", () => {
   }
 
   test("a number of the run is taken, once; its reason says so", () => {
-    const seen = reasons(5);
+    const seen = reasons("brisk-tolley-v45g", "gas-valve:stuck", 5);
     const wagers = seen.filter((s) => s.code === "wager");
     expect(wagers.length).toBeGreaterThan(0);
     expect(wagers.every((s) => s.known)).toBe(true);
@@ -99,6 +97,6 @@ describe("before a part is bought that nobody found bad", () => {
 
   test("a machine that draws its whole current has no relay that is open: the wager is off", () => {
     const full = (f: Finding): Finding => (f.kind === "amps" ? { ...f, result: { ...f.result, value: 13 } } : f);
-    expect(reasons(5, full).map((s) => s.code)).not.toContain("wager");
+    expect(reasons("kelvane-c7", "heat-relay:open", 5, full).map((s) => s.code)).not.toContain("wager");
   });
 });

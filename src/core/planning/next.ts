@@ -30,7 +30,7 @@ export interface Lookahead {
 
 export const LOOKAHEAD: Lookahead = { depth: 2, shortlist: 7, exactUpTo: 5 };
 
-interface RepairChance {
+export interface RepairChance {
   readonly group: RepairGroup;
   readonly chance: number;
 }
@@ -41,12 +41,15 @@ export type NextAction = { readonly kind: "test"; readonly valued: Valued } | ({
 /** What to do next, with the value of all that was considered. */
 export interface Choice {
   readonly belief: Belief;
+  readonly groups: readonly RepairGroup[];
   /** `undefined`: no test is left, and nothing is likely enough to be bought. */
   readonly action: NextAction | undefined;
   /** Tests considered, the best first; minutes to go with each first. */
   readonly tests: readonly (Valued & { readonly toGo: number })[];
   /** The best repair, whether or not it is chosen. */
   readonly repair: (RepairChance & { readonly toGo: number }) | undefined;
+  /** Those that may be made now. */
+  readonly repairs: readonly RepairChance[];
   /** Expected minutes with no more test at all. */
   readonly repairsOnly: number;
   readonly by: "exact" | "lookahead";
@@ -109,7 +112,15 @@ export function choose(
   };
   const repairs = all.filter(allowed);
   const [repair] = repairs;
-  const base = { belief, tests, repair, repairsOnly, valued: (test: TestAction) => valuedNow(catalogue, job, costs, repairsOnly, test) };
+  const base = {
+    belief,
+    groups,
+    tests,
+    repair,
+    repairs,
+    repairsOnly,
+    valued: (test: TestAction) => valuedNow(catalogue, job, costs, repairsOnly, test),
+  };
   const exact = look.exactUpTo > 0 ? exactStep(machine, belief, groups, tests, job, look.exactUpTo) : undefined;
   const measured = (action: NextAction): NextAction => measuredFirst(catalogue, job, costs, repairsOnly, action);
   if (exact && (exact.kind === "test" || allowed(exact))) return { ...base, action: measured(exact), by: "exact" };

@@ -29,22 +29,26 @@ export function numberBeforeClosing(catalogue: TestCatalogue, job: Job, { fixed 
 }
 
 /** The temperature of the air where nobody has taken it since the last repair. */
-const thermometer = (catalogue: TestCatalogue, job: Job): TestAction | undefined => freshNumbers(catalogue, job).find(isAirTemperature);
+const thermometer = (catalogue: TestCatalogue, job: Job): TestAction | undefined =>
+  numbersOfRun(catalogue, job).find((t) => isAirTemperature(t) && timesTaken(job, t) === 0);
 
 /**
- * Before a part is bought that nobody found bad: the number of the run that tells best what this part would show from what a sound one does. It
- * tells a machine that makes no heat from one that loses it.
+ * Before a part is bought that nobody found bad, and where nobody has a number of the run since the last repair: the one that tells best what this
+ * part would show from what a sound one does. It tells a machine that makes no heat from one that loses it.
  */
 export function numberBeforeWager(catalogue: TestCatalogue, job: Job, belief: Belief, { members }: RepairGroup): TestAction | undefined {
   const [leader] = [...members].sort((a, b) => real(belief.weight, b) - real(belief.weight, a));
   if (leader === undefined) return undefined;
   const number = catalogue.suspects.numberOf(item(belief.hypotheses, leader).id);
   const worth = (t: TestAction) => tells(catalogue, t, number) / t.minutes;
-  return freshNumbers(catalogue, job).sort((a, b) => worth(b) - worth(a))[0];
+  if (catalogue.tests.some((t) => isNumber(t) && timesTaken(job, t) > 0)) return undefined;
+  return numbersOfRun(catalogue, job).sort((a, b) => worth(b) - worth(a))[0];
 }
 
-/** What may be measured of the air and the current of a run and was not since the last repair. */
-function freshNumbers(catalogue: TestCatalogue, job: Job): TestAction[] {
+const isNumber = (test: TestAction): boolean => isAirTemperature(test) || test.question.kind === "amps";
+
+/** What may be measured of the air and the current of a run. */
+function numbersOfRun(catalogue: TestCatalogue, job: Job): TestAction[] {
   const offered = offeredTests(catalogue.tests, catalogue.suspects.predictor.machine, job);
-  return offered.filter((t) => (isAirTemperature(t) || t.question.kind === "amps") && timesTaken(job, t) === 0);
+  return offered.filter(isNumber);
 }

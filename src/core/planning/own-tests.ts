@@ -48,7 +48,7 @@ export function ownTestDue(
   standing: OwnStanding = ownStanding(catalogue, job, belief, group),
 ): TestAction | undefined {
   const { machine } = catalogue.suspects.predictor;
-  const [question] = partsInQuestion(machine, belief, group, dueOf(job, group));
+  const [question] = partsInQuestion(machine, belief, group, dueOf(catalogue, job, belief, group));
   if (!question || standing === "bad") return undefined;
   const number = catalogue.suspects.numberOf(question.leader.id);
   const own = offeredAsItStands(catalogue.tests, machine, job)
@@ -63,6 +63,30 @@ export function ownTestDue(
   return best?.test;
 }
 
+/** What is less likely than this, of the known, is not measured before anybody gives up. */
+const IN_QUESTION = 0.1;
+
+/** Before anybody gives up: a test of a likely part itself, its wires off, that nobody has made though it would tell. The likeliest first. */
+export function ownTestLeft(
+  catalogue: TestCatalogue,
+  job: JobState,
+  belief: Belief,
+  groups: readonly RepairGroup[],
+): TestAction | undefined {
+  const { machine } = catalogue.suspects.predictor;
+  const fresh = offeredAsItStands(catalogue.tests, machine, job).filter((t) => t.part !== undefined && timesTaken(job, t) === 0);
+  const chance = ({ members }: RepairGroup) => members.reduce((sum, k) => sum + real(belief.weight, k), 0);
+  const likely = groups.filter((g) => chance(g) > IN_QUESTION).sort((a, b) => chance(b) - chance(a));
+  for (const group of likely) {
+    for (const { part, leader } of group.assemblies.flatMap((a) => partsInQuestion(machine, belief, group, a))) {
+      const number = catalogue.suspects.numberOf(leader.id);
+      const test = fresh.find((t) => t.part === part && tells(catalogue, t, number) > TELLS);
+      if (test) return test;
+    }
+  }
+  return undefined;
+}
+
 /** What was found of a part speaks for its trouble when it is so many times likelier under it than on a healthy machine; and against it, the other way round. */
 const SPEAKS_FOR = 5;
 const SPEAKS_AGAINST = 2;
@@ -72,23 +96,27 @@ export type OwnStanding = "bad" | "good" | "open";
 
 /** How what a repair puts in stands by what was found of it itself: bad where any of it was, good where all of the likeliest part says so. */
 export function ownStanding(catalogue: TestCatalogue, job: JobState, belief: Belief, group: RepairGroup): OwnStanding {
-  const bans = ownBans(catalogue, job, belief, group);
-  if (bans.some((b) => b > Math.log(SPEAKS_FOR))) return "bad";
+  const bans = ownBans(catalogue, job, belief, group, dueOf(catalogue, job, belief, group));
+  if (isBad(bans)) return "bad";
   return (bans[0] ?? 0) < -Math.log(SPEAKS_AGAINST) ? "good" : "open";
 }
 
 /** How what was found of each part that a repair would put in speaks for its likeliest trouble, as ln of a likelihood ratio; the likeliest part first. */
-function ownBans({ suspects }: TestCatalogue, job: JobState, belief: Belief, group: RepairGroup): number[] {
-  return partsInQuestion(suspects.predictor.machine, belief, group, dueOf(job, group)).map(({ part, leader }) => {
+function ownBans({ suspects }: TestCatalogue, job: JobState, belief: Belief, group: RepairGroup, assembly: string): number[] {
+  return partsInQuestion(suspects.predictor.machine, belief, group, assembly).map(({ part, leader }) => {
     const at = suspects.numberOf(leader.id);
     return suspects.columns(ownFindings(job, part)).reduce((sum, column) => sum + real(column, at) - real(column, suspects.healthy), 0);
   });
 }
 
-/** What of a repair is fitted next. */
-function dueOf(job: JobState, group: RepairGroup): string {
+const isBad = (bans: readonly number[]): boolean => bans.some((b) => b > Math.log(SPEAKS_FOR));
+
+/** What of a repair is fitted next: what was found bad itself before the rest. */
+export function dueOf(catalogue: TestCatalogue, job: JobState, belief: Belief, group: RepairGroup): string {
   const fitted = assembliesFitted(job);
-  return group.assemblies.find((a) => !fitted.includes(a)) ?? item(group.assemblies, 0);
+  const left = group.assemblies.filter((a) => !fitted.includes(a));
+  const bad = left.length > 1 ? left.find((a) => isBad(ownBans(catalogue, job, belief, group, a))) : undefined;
+  return bad ?? left[0] ?? item(group.assemblies, 0);
 }
 
 const dearness = ({ test, tells: t }: { test: TestAction; tells: number }): number => test.minutes / Math.max(0.05, t);

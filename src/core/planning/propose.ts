@@ -15,14 +15,14 @@ import { pieceId } from "../machine/pieces";
 import type { Belief } from "./belief";
 import type { TestCatalogue } from "./catalogue";
 import { type Beside, cheapBeside } from "./cheap-beside";
-import { againFor, doubt, doubtBeforePart, doubtBeforeTest, doubtLeads, isLikelyOutside, stillToTest } from "./doubt";
+import { againFor, doubt, doubtBeforePart, doubtBeforeTest, doubtLeads, isLikelyOutside, lookedOutside, stillToTest } from "./doubt";
 import { expectations } from "./expectations";
 import { foundOutside, type OutsidePiece } from "./found-outside";
-import { type Choice, choose, LIVE_HAZARD_MINUTES, leaderAfter, type NextAction } from "./next";
+import { type Choice, choose, LIVE_HAZARD_MINUTES, leaderAfter, type RepairChance } from "./next";
 import { numberBeforeClosing, numberBeforeWager } from "./numbers-of-run";
 import { offeredTests, timesTaken } from "./offered";
 import { sharesByRow } from "./outcomes";
-import { ownStanding } from "./own-tests";
+import { dueOf, ownStanding, ownTestLeft } from "./own-tests";
 import { makeSafe, type Needs, preparation } from "./prepare";
 import { mayProve } from "./proofs";
 import { type OtherTest, type Proposal, plain, type Reason, type SetOffer, type StepOf } from "./proposal";
@@ -72,12 +72,14 @@ function proposed(catalogue: TestCatalogue, job: Job, ranking: Ranking, before: 
   const kept =
     before && foundNothingSinceSwitch(job) ? offeredTests(catalogue.tests, machine, job).find((t) => t.id === promised) : undefined;
   if (before && kept) return { ...proposeTest(catalogue, job, choice, choice.valued(kept)), reason: before.reason };
+  const number = job.safety.power === "live" && foundNothingSinceSwitch(job) ? numberNow(catalogue, job, choice) : undefined;
+  if (number) return number;
   const mayBeFixed = provable && ranking.fixed > PROVE_BEFORE_NEXT_PART;
   const { action, by } = choice;
   const doubted = doubtedStep(catalogue, job, ranking, choice);
   if (mayBeFixed && (doubted || action?.kind !== "test")) return wayToClose(machine, job);
   if (!doubted && !action && provable && ranking.fixed > ranking.outside) return wayToClose(machine, job);
-  if (doubted || !action) return doubted ?? doubt(catalogue, job, ranking, "little to test");
+  if (doubted || !action) return doubted ?? givingUp(catalogue, job, ranking, choice, "little to test");
   if (action.kind === "test") {
     if (mayBeFixed && worth(action.valued) * (1 - ranking.fixed) < 1) return wayToClose(machine, job);
     if (doubtBeforeTest(ranking, action.valued, machine, job)) return doubt(catalogue, job, ranking, "little to test");
@@ -89,11 +91,18 @@ function proposed(catalogue: TestCatalogue, job: Job, ranking: Ranking, before: 
   const room = roomFirst(catalogue, job, choice, action.group);
   if (room) return room;
   const fit = proposeFit(catalogue, job, choice, action);
-  const [assembly] = action.group.assemblies;
-  if (assembly === undefined) return { ...fit, by };
+  const assembly = dueOf(catalogue, job, choice.belief, action.group);
   if (!isDear(machine, job, assembly) || !doubtBeforePart(ranking, isWager(fit), machine, job))
     return beforeWager(catalogue, job, choice, fit, action.group) ?? { ...fit, by };
   return doubt(catalogue, job, ranking, { assembly, wager: isWager(fit) });
+}
+
+/** The power was just switched on, and the likeliest repair is a wager: its number is what for. It is taken before anybody turns to something else. */
+function numberNow(catalogue: TestCatalogue, job: Job, choice: Choice): Proposal | undefined {
+  const [repair] = [...choice.repairs].sort((a, b) => b.chance - a.chance);
+  if (!repair || repair.group.assemblies.length === 0) return undefined;
+  const number = beforeWager(catalogue, job, choice, proposeFit(catalogue, job, choice, repair), repair.group);
+  return number?.step.kind === "test" ? number : undefined;
 }
 
 /** Before a part is bought that nobody found bad: a number of the run, where nobody has it. */
@@ -148,9 +157,16 @@ function doubtedStep(catalogue: TestCatalogue, job: Job, ranking: Ranking, choic
   if (found && isLikelyOutside(ranking)) return proposeMend(machine, job, found.piece, ranking.outside);
   if (!doubtLeads(ranking, machine, job)) return undefined;
   const left = stillToTest(catalogue, job, ranking, choice);
-  if (!left) return doubt(catalogue, job, ranking);
+  if (!left) return givingUp(catalogue, job, ranking, choice);
   if ("test" in left) return proposeTest(catalogue, job, choice, left.test);
   return onceMore(catalogue, job, ranking, choice, left.again, left.entry);
+}
+
+/** Once that was looked for and not found, what is likely is still measured itself before anybody gives up. */
+function givingUp(catalogue: TestCatalogue, job: Job, ranking: Ranking, choice: Choice, before?: "little to test"): Proposal {
+  const looked = lookedOutside(catalogue.suspects.predictor.machine, job);
+  const own = looked ? ownTestLeft(catalogue, job, choice.belief, choice.groups) : undefined;
+  return own ? proposeTest(catalogue, job, choice, choice.valued(own)) : doubt(catalogue, job, ranking, before);
 }
 
 /** Before anything is fitted, what does not go with the rest of the record is taken again, once. */
@@ -202,16 +218,11 @@ function whyTest(belief: Belief, { outcomes, chances, saves, cost }: Valued, run
   return { code: "tells", saves, minutes: cost, ...(one && other && { apart: [one, other] }), ...(next && { next }) };
 }
 
-function proposeFit(
-  catalogue: TestCatalogue,
-  job: Job,
-  choice: Choice,
-  { group, chance }: Extract<NextAction, { kind: "repair" }>,
-): Proposal {
+function proposeFit(catalogue: TestCatalogue, job: Job, choice: Choice, { group, chance }: RepairChance): Proposal {
   const { machine } = catalogue.suspects.predictor;
   const fitted = assembliesFitted(job);
   const left = group.assemblies.filter((a) => !fitted.includes(a));
-  const assembly = left[0] ?? item(group.assemblies, 0);
+  const assembly = dueOf(catalogue, job, choice.belief, group);
   const repair = repairOf(machine, assembly);
   const [best] = choice.tests;
   const set = setOffer(machine, group.assemblies);
