@@ -62,6 +62,7 @@ const MAY: Record<string, readonly string[]> = {
   islands: ["core", "ui", "workers", "islands"],
   pages: ["core", "machines", "server", "islands", "ui"],
   "middleware.ts": ["server"],
+  "env.d.ts": ["server"],
 };
 
 /** Packages that the core may use besides its own code: schemas, a hash, an edit distance. */

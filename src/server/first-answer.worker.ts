@@ -3,9 +3,9 @@ import { join } from "node:path";
 import { parentPort, workerData } from "node:worker_threads";
 import { gunzipSync } from "node:zlib";
 import type { Job } from "../core/job/fold";
+import { firstAnswer } from "../core/planning/first-answer";
 import { withTable } from "../core/planning/table";
 import { tableOfBytes } from "../core/planning/table-bytes";
-import { firstAnswer } from "../workers/first-answer";
 import type { FirstQuestion } from "./first-answers";
 
 /** Tables take some 20 MB each: those of the machines that were asked for last are kept. */

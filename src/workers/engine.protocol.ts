@@ -1,51 +1,8 @@
-import type { Contradiction } from "../core/diagnosis/contradiction";
-import type { CurrentPath } from "../core/diagnosis/current-path";
-import type { Hypothesis } from "../core/diagnosis/hypotheses";
-import type { Mark } from "../core/diagnosis/marks";
-import type { Weight } from "../core/diagnosis/rank";
-import type { Job } from "../core/job/fold";
+import type { Asked, Foresight, Standing } from "../core/diagnosis/standing";
 import type { Machine } from "../core/machine/format";
 import type { OtherWay } from "../core/planning/other-ways";
 import type { Proposal } from "../core/planning/proposal";
-import type { Prediction } from "../core/prediction/prediction";
 import type { Probing } from "../core/prediction/predictor";
-
-export interface RankedSuspect {
-  readonly hypothesis: Hypothesis;
-  readonly probability: number;
-  readonly weights: readonly Weight[];
-}
-
-/** The suspects of a job and what follows from them, as facts. */
-export interface Standing {
-  /** The likeliest, most probable first, until nearly everything is covered. */
-  readonly suspects: readonly RankedSuspect[];
-  readonly rest: { readonly count: number; readonly share: number };
-  /** Share that the trouble is none that this model has. */
-  readonly outside: number;
-  /** Entries that the rest of the record makes unlikely under everything. */
-  readonly strange: readonly string[];
-  readonly marks: Readonly<Record<string, Mark>>;
-  readonly fixed: number;
-  /** How the current of each surprising reading got there. */
-  readonly paths: readonly CurrentPath[];
-  /** Hypotheses behind the suspects; pairs of faults come in when they are worked out. */
-  readonly hypotheses: number;
-  readonly pairs: boolean;
-  /** Set when no suspect explains the whole record. */
-  readonly contradiction?: Contradiction;
-}
-
-/** What would be read at a place: on a healthy machine (no hypothesis), and under a leading suspect. */
-export interface Foresight {
-  readonly of?: { readonly hypothesis: Hypothesis; readonly probability: number };
-  readonly prediction: Prediction;
-  /** 1 σ with the meter's own error, in the quantity's unit. */
-  readonly sigma: number;
-}
-
-/** What the engine has to know of a job. */
-export type Asked = Omit<Job, "machine" | "record">;
 
 /** One question for one state of the job, with the place that is being looked at, if any. */
 export interface JobQuestion {

@@ -1,4 +1,5 @@
 import { type Ranking, rank } from "../core/diagnosis/rank";
+import { foresightOf, standingOf } from "../core/diagnosis/standing";
 import { SuspectSet } from "../core/diagnosis/suspect-set";
 import { foldJob, type Job } from "../core/job/fold";
 import { assembliesFitted } from "../core/job/state";
@@ -12,7 +13,6 @@ import { aimOf } from "../core/planning/steady";
 import { tableTasks } from "../core/planning/table";
 import { Predictor } from "../core/prediction/predictor";
 import type { FromEngine, JobQuestion, PlaceQuestion, ToEngine } from "./engine.protocol";
-import { foresightOf, standingOf } from "./standing";
 import { keepTable, recalled } from "./tables";
 
 const post = (message: FromEngine) => postMessage(message);

@@ -1,9 +1,9 @@
+import type { RankedSuspect } from "../../../core/diagnosis/standing";
 import { repairPhrase } from "../../../core/language/phrases";
 import { repairOf } from "../../../core/machine/assembly";
 import { fittedSays, panelName, repairSays } from "../../../core/naming/names";
 import { minutesSay, percent } from "../../../core/naming/text";
 import { Button } from "../../../ui/Button";
-import type { RankedSuspect } from "../../../workers/engine.protocol";
 import { useDispatch, useJob, useMachine } from "../../job/store/context";
 import { SheetPane } from "../../sheet/SheetPane";
 import styles from "../shared/Bench.module.css";

@@ -3,7 +3,7 @@ import { type ShownJob, withMachine } from "../../../core/job/shown";
 import type { Stage } from "../../../core/job/stages";
 import type { Envelope } from "../../../core/journal/envelope";
 import type { KeptMachine } from "../../../core/machine/revision";
-import type { FirstAnswer } from "../../../workers/first-answer";
+import type { FirstAnswer } from "../../../core/planning/first-answer";
 import { BENCHES } from "../../benches/index";
 import { pageMachines } from "../../replica/page-machines";
 import { replica } from "../../replica/replica";

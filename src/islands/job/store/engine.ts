@@ -1,10 +1,11 @@
 import { replaceEqualDeep } from "@tanstack/react-query";
+import type { Asked, Foresight, Standing } from "../../../core/diagnosis/standing";
 import type { Job } from "../../../core/job/fold";
 import type { Machine } from "../../../core/machine/format";
 import type { OtherWay } from "../../../core/planning/other-ways";
 import type { Proposal } from "../../../core/planning/proposal";
 import type { Probing } from "../../../core/prediction/predictor";
-import type { Asked, Foresight, FromEngine, Standing, ToEngine } from "../../../workers/engine.protocol";
+import type { FromEngine, ToEngine } from "../../../workers/engine.protocol";
 import { newWorker, takeEarly } from "./early-engine";
 
 /** What the engine has found out so far. What did not change keeps its reference. */

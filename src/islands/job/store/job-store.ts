@@ -6,7 +6,7 @@ import { type Safety, safetyFor } from "../../../core/job/safety";
 import type { Stage } from "../../../core/job/stages";
 import type { Envelope } from "../../../core/journal/envelope";
 import type { FindMachine } from "../../../core/machine/revision";
-import type { FirstAnswer } from "../../../workers/first-answer";
+import type { FirstAnswer } from "../../../core/planning/first-answer";
 import type { ToldJob } from "../../replica/job-feed";
 import type { Pending } from "../../replica/queue";
 import { merged, type ReplicaState } from "../../replica/replica";

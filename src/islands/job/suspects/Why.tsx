@@ -1,4 +1,4 @@
-import type { RankedSuspect } from "../../../workers/engine.protocol";
+import type { RankedSuspect } from "../../../core/diagnosis/standing";
 import styles from "./Suspects.module.css";
 import { useEntrySays } from "./use-entry-says";
 

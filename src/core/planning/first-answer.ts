@@ -1,12 +1,11 @@
-import { rank } from "../core/diagnosis/rank";
-import type { SuspectSet } from "../core/diagnosis/suspect-set";
-import type { Job } from "../core/job/fold";
-import { assembliesFitted } from "../core/job/state";
-import type { TestCatalogue } from "../core/planning/catalogue";
-import type { Proposal } from "../core/planning/proposal";
-import { propose } from "../core/planning/propose";
-import type { Standing } from "./engine.protocol";
-import { standingOf } from "./standing";
+import { rank } from "../diagnosis/rank";
+import { type Standing, standingOf } from "../diagnosis/standing";
+import type { SuspectSet } from "../diagnosis/suspect-set";
+import type { Job } from "../job/fold";
+import { assembliesFitted } from "../job/state";
+import type { TestCatalogue } from "./catalogue";
+import type { Proposal } from "./proposal";
+import { propose } from "./propose";
 
 /** What a page comes with: how the suspects of its job stand and what is next. */
 export interface FirstAnswer {
