@@ -1,13 +1,29 @@
 import { item, real } from "../array/at";
 import type { Belief } from "./belief";
 import { leaderAfter } from "./next";
-import { rowOf, sharesByRow } from "./outcomes";
+import { type OutcomeClass, rowOf, sharesByRow } from "./outcomes";
 import type { Expectation } from "./proposal";
 import type { Valued } from "./valued";
 
 const MOST_EXPECTED = 4;
 /** Outcomes less likely than this are not told. */
 const SLIGHT = 0.02;
+
+/** Bands that touch, as one. */
+function joined(classes: readonly OutcomeClass[]): OutcomeClass[] {
+  const out: OutcomeClass[] = [];
+  for (const c of classes) {
+    if (c.kind !== "band") {
+      out.push(c);
+      continue;
+    }
+    const at = out.findIndex((o) => o.kind === "band" && (o.high === c.low || o.low === c.high));
+    const beside = out[at];
+    if (beside?.kind === "band") out.splice(at, 1);
+    out.push(beside?.kind === "band" ? { ...c, low: Math.min(beside.low, c.low), high: Math.max(beside.high, c.high) } : c);
+  }
+  return out.length < classes.length ? joined(out) : out;
+}
 
 /** What may come out, the likeliest first. Outcomes after which the same suspect leads are one, but for that in which a healthy machine reads. */
 export function expectations(belief: Belief, { outcomes, chances }: Valued, healthy: number): Expectation[] {
@@ -26,7 +42,7 @@ export function expectations(belief: Belief, { outcomes, chances }: Valued, heal
       const { hypothesis, probability } = leaderAfter(belief, outcomes, sharesByRow(outcomes, classes));
       const chance = classes.reduce((sum, c) => sum + item(chances, c), 0);
       return {
-        outcomes: classes.map((c) => item(outcomes.classes, c)),
+        outcomes: joined(classes.map((c) => item(outcomes.classes, c))),
         chance,
         healthy: key === "",
         leader: hypothesis,

@@ -1,0 +1,44 @@
+import { expect, test } from "vitest";
+import { rank } from "../../src/core/diagnosis/rank";
+import { roomTemperature } from "../../src/core/diagnosis/room";
+import { assembliesFitted } from "../../src/core/job/state";
+import { thermistorOhms } from "../../src/core/machine/parts/thermistor";
+import { TestCatalogue } from "../../src/core/planning/catalogue";
+import { propose } from "../../src/core/planning/propose";
+import { jobOf, SAFE, shipped, suspectsFor } from "../job-of";
+
+const c7 = shipped("kelvane-c7");
+const set = suspectsFor(c7);
+/** What its sound thermistor reads in a room of 4 °C. */
+const [cold] = c7.parts.flatMap((p) => (p.kind === "thermistor" ? [Math.round(thermistorOhms(p, 4))] : []));
+
+function after(...lines: Parameters<typeof jobOf>[1]) {
+  const job = jobOf(c7, lines);
+  const ranking = rank(set, job.evidence, assembliesFitted(job));
+  const drifted = ranking.suspects.filter((s) => s.hypothesis.suspect.startsWith("ntc:drifted")).reduce((sum, s) => sum + s.probability, 0);
+  return { job, drifted, proposal: propose(new TestCatalogue(set), job, ranking) };
+}
+const read = ["heats, but shuts off early", SAFE, "top off", "console off", "rear off", `ntc ${cold} ohm`] as const;
+
+test("a sound thermistor in a cold room is no longer blamed once the room is known, whichever was said first", () => {
+  const unknown = after(...read);
+  const [later, sooner] = [after(...read, "room 4 C"), after("room 4 C", ...read)];
+  expect(roomTemperature(later.job.evidence)).toBe(4);
+  expect(later.drifted).toBeLessThan(unknown.drifted / 5);
+  expect(later.drifted).toBeCloseTo(sooner.drifted, 6);
+});
+
+test("the same reading in a warm room speaks for its drift", () => {
+  expect(after(...read, "room 24 C").drifted).toBeGreaterThan(3 * after(...read, "room 4 C").drifted);
+});
+
+test("the air of a cold room is no sign of weak heat: no heat reads as the room", () => {
+  const exhaust = (room: string) => {
+    const job = jobOf(c7, ["turns, no heat", room, "exhaust 7 C"]);
+    const columns = set.columns(job.evidence.slice(-1));
+    return columns[0]?.[set.numberOf("heat-relay:open")] ?? expect.fail();
+  };
+  const both = jobOf(c7, ["room 6 C", "exhaust 7 C"]);
+  const known = set.columns(both.evidence)[1]?.[set.numberOf("heat-relay:open")] ?? expect.fail();
+  expect(known).toBeGreaterThan(exhaust("air strong"));
+});
