@@ -268,11 +268,14 @@ function stateMinutes({ needs, question }: TestAction, power: Power): number {
   }
 }
 
+/** Every repair with its chance that it puts the trouble right. */
+export const repairChances = (groups: readonly RepairGroup[], { weight }: Belief): RepairChance[] =>
+  groups.map((group) => ({ group, chance: group.members.reduce((sum, k) => sum + real(weight, k), 0) }));
+
 /** Repairs worth a closer look, and a run in case that nothing is wrong: the best chances per minute. Fitting to see whether it helps is an action like any other. */
-function bestRepairs({ groups }: CostToGo, { weight }: Belief, mayRun: boolean): RepairChance[] {
-  return groups
-    .filter((g) => g.assemblies.length > 0 || mayRun)
-    .map((group) => ({ group, chance: group.members.reduce((sum, k) => sum + real(weight, k), 0) }))
+function bestRepairs({ groups }: CostToGo, belief: Belief, mayRun: boolean): RepairChance[] {
+  return repairChances(groups, belief)
+    .filter(({ group }) => group.assemblies.length > 0 || mayRun)
     .sort((a, b) => b.chance / b.group.minutes - a.chance / a.group.minutes)
     .slice(0, MOST_REPAIRS);
 }

@@ -15,10 +15,20 @@ import { pieceId } from "../machine/pieces";
 import type { Belief } from "./belief";
 import type { TestCatalogue } from "./catalogue";
 import { type Beside, cheapBeside } from "./cheap-beside";
-import { againFor, doubt, doubtBeforePart, doubtBeforeTest, doubtLeads, isLikelyOutside, lookedOutside, stillToTest } from "./doubt";
+import {
+  againFor,
+  doubt,
+  doubtBeforePart,
+  doubtBeforeTest,
+  doubtLeads,
+  isLikelyOutside,
+  lookedOutside,
+  shareOf,
+  stillToTest,
+} from "./doubt";
 import { expectations } from "./expectations";
 import { foundOutside, type OutsidePiece } from "./found-outside";
-import { type Choice, choose, LIVE_HAZARD_MINUTES, leaderAfter, type RepairChance } from "./next";
+import { type Choice, choose, LIVE_HAZARD_MINUTES, leaderAfter, type RepairChance, repairChances } from "./next";
 import { numberBeforeClosing, numberBeforeWager } from "./numbers-of-run";
 import { offeredTests, timesTaken } from "./offered";
 import { sharesByRow } from "./outcomes";
@@ -162,11 +172,24 @@ function doubtedStep(catalogue: TestCatalogue, job: Job, ranking: Ranking, choic
   return onceMore(catalogue, job, ranking, choice, left.again, left.entry);
 }
 
-/** Once that was looked for and not found, what is likely is still measured itself before anybody gives up. */
+/**
+ * Once that was looked for and not found, what is likely is still measured itself before anybody gives up; and what was found bad itself is put right
+ * if that is likelier than what nobody has found.
+ */
 function givingUp(catalogue: TestCatalogue, job: Job, ranking: Ranking, choice: Choice, before?: "little to test"): Proposal {
-  const looked = lookedOutside(catalogue.suspects.predictor.machine, job);
-  const own = looked ? ownTestLeft(catalogue, job, choice.belief, choice.groups) : undefined;
-  return own ? proposeTest(catalogue, job, choice, choice.valued(own)) : doubt(catalogue, job, ranking, before);
+  const { belief, groups } = choice;
+  if (lookedOutside(catalogue.suspects.predictor.machine, job)) {
+    const own = ownTestLeft(catalogue, job, belief, groups);
+    if (own) return proposeTest(catalogue, job, choice, choice.valued(own));
+    const [likeliest] = repairChances(groups, belief).sort((a, b) => b.chance - a.chance);
+    if (
+      likeliest &&
+      shareOf(ranking, likeliest.chance, job) > ranking.outside &&
+      ownStanding(catalogue, job, belief, likeliest.group) === "bad"
+    )
+      return proposeFit(catalogue, job, choice, likeliest);
+  }
+  return doubt(catalogue, job, ranking, before);
 }
 
 /** Before anything is fitted, what does not go with the rest of the record is taken again, once. */
