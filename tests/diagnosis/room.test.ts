@@ -5,6 +5,9 @@ import { assembliesFitted } from "../../src/core/job/state";
 import { thermistorOhms } from "../../src/core/machine/parts/thermistor";
 import { TestCatalogue } from "../../src/core/planning/catalogue";
 import { propose } from "../../src/core/planning/propose";
+import { Play } from "../../src/core/training/play";
+import { moveFor } from "../../src/core/training/strategies/step";
+import { World } from "../../src/core/training/world";
 import { jobOf, SAFE, shipped, suspectsFor } from "../job-of";
 
 const c7 = shipped("kelvane-c7");
@@ -16,7 +19,7 @@ function after(...lines: Parameters<typeof jobOf>[1]) {
   const job = jobOf(c7, lines);
   const ranking = rank(set, job.evidence, assembliesFitted(job));
   const drifted = ranking.suspects.filter((s) => s.hypothesis.suspect.startsWith("ntc:drifted")).reduce((sum, s) => sum + s.probability, 0);
-  return { job, drifted, proposal: propose(new TestCatalogue(set), job, ranking) };
+  return { job, ranking, drifted };
 }
 const read = ["heats, but shuts off early", SAFE, "top off", "console off", "rear off", `ntc ${cold} ohm`] as const;
 
@@ -41,4 +44,24 @@ test("the air of a cold room is no sign of weak heat: no heat reads as the room"
   const both = jobOf(c7, ["room 6 C", "exhaust 7 C"]);
   const known = set.columns(both.evidence)[1]?.[set.numberOf("heat-relay:open")] ?? expect.fail();
   expect(known).toBeGreaterThan(exhaust("air strong"));
+});
+
+test("it is asked before a thermistor is fitted that only read otherwise than in the model’s room", () => {
+  const world = new World(c7, set.hypotheses, 3, { fault: "ntc:drifted@high" });
+  const reasons: string[] = [];
+  const catalogue = new TestCatalogue(set);
+  new Play(world, set, catalogue).run(
+    (situation) => {
+      const { job } = situation;
+      const proposal = propose(catalogue, job, rank(set, job.evidence, assembliesFitted(job)));
+      if (!proposal || reasons.length > 60) return { kind: "stop" };
+      reasons.push(proposal.step.kind === "fit" ? `fit ${proposal.step.assembly}` : proposal.reason.code);
+      return moveFor(situation, proposal.step, proposal.minutes);
+    },
+    "planner",
+    3,
+  );
+  expect(reasons).toContain("fit ntc");
+  expect(reasons.filter((r) => r === "room-first")).toHaveLength(1);
+  expect(reasons.indexOf("room-first")).toBeLessThan(reasons.indexOf("fit ntc"));
 });

@@ -28,8 +28,8 @@ describe("bands of a reading", () => {
   });
 });
 
-test.each(["orrinshaw-e27", "kelvane-c7"])("%s: no outcome is told in two bands that touch, none is lost by joining them", (id) => {
-  const machine = shipped(id);
+test("no outcome is told in two bands that touch, none is lost by joining them", () => {
+  const machine = shipped("kelvane-c7");
   const set = suspectsFor(machine);
   const catalogue = new TestCatalogue(set);
   const job = jobOf(machine, ["turns, no heat"]);

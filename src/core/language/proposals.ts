@@ -8,7 +8,7 @@ import { assemblyName, panelName, partName, repairName, repairSays } from "../na
 import { capital, lower, minutesSay, percent } from "../naming/text";
 import type { OutsidePiece } from "../planning/found-outside";
 import type { Caution, Expectation, OutsideModel, Proposal, Purpose, Reason, SetOffer, Step, StepOf } from "../planning/proposal";
-import { BAD_NEW_PART } from "../planning/propose";
+import { BAD_NEW_PART } from "../planning/propose-fit";
 import { CALL_BACK_MINUTES, DEFAULT_RATES } from "../planning/repairs";
 import type { TestAction } from "../planning/tests";
 import { checkSays, checkTest } from "./checks";

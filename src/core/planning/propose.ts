@@ -1,20 +1,13 @@
-import { panelsToOpen } from "../access/panels";
 import { item } from "../array/at";
 import { contradiction } from "../diagnosis/contradiction";
-import type { Hypothesis } from "../diagnosis/hypotheses";
 import type { Ranking } from "../diagnosis/rank";
 import { isOfRoom, wantsRoom } from "../diagnosis/room";
-import { findingKind } from "../finding/finding";
 import { dangerOfRunning } from "../job/checks/index";
 import type { Job } from "../job/fold";
-import { disturbsGas } from "../job/gas";
-import { assembliesFitted } from "../job/state";
-import { isDeadWork, partsOfAssembly, type Repair, repairOf, replaces } from "../machine/assembly";
+import { partsOfAssembly, repairOf, replaces } from "../machine/assembly";
 import type { Machine } from "../machine/format";
-import { pieceId } from "../machine/pieces";
-import type { Belief } from "./belief";
 import type { TestCatalogue } from "./catalogue";
-import { type Beside, cheapBeside } from "./cheap-beside";
+import { cheapBeside } from "./cheap-beside";
 import {
   againFor,
   doubt,
@@ -26,31 +19,26 @@ import {
   shareOf,
   stillToTest,
 } from "./doubt";
-import { expectations } from "./expectations";
-import { foundOutside, type OutsidePiece } from "./found-outside";
-import { type Choice, choose, LIVE_HAZARD_MINUTES, leaderAfter, type RepairChance, repairChances } from "./next";
+import { foundOutside } from "./found-outside";
+import { type Choice, choose, repairChances } from "./next";
 import { numberBeforeClosing, numberBeforeWager } from "./numbers-of-run";
 import { offeredTests, timesTaken } from "./offered";
-import { sharesByRow } from "./outcomes";
 import { dueOf, ownStanding, ownTestLeft } from "./own-tests";
-import { makeSafe, type Needs, preparation } from "./prepare";
+import { makeSafe } from "./prepare";
 import { mayProve } from "./proofs";
-import { type OtherTest, type Proposal, plain, type Reason, type SetOffer, type StepOf } from "./proposal";
-import { CALL_BACK_MINUTES, PROVE_MINUTES, type RepairGroup, withSiblings, workAndPrice } from "./repairs";
+import type { Proposal } from "./proposal";
+import { proposeBeside, proposeFit, proposeMend, proposeSibling, siblingDue } from "./propose-fit";
+import { proposeTest } from "./propose-test";
+import type { RepairGroup } from "./repairs";
 import { foundNothingSinceSwitch, insteadOf, promisedTest } from "./steady";
 import type { TestAction } from "./tests";
-import { type Valued, worth } from "./valued";
+import { worth } from "./valued";
 import { examine, wayToClose } from "./way-to-close";
 
 /** Above this the repair is taken to be done: on to the proof. */
 const SURELY_FIXED = 0.75;
 /** Above this a repair is proven before another part is fitted: a run costs less than a wrong part. */
 const PROVE_BEFORE_NEXT_PART = 0.3;
-const MOST_OTHERS = 5;
-/** Outcomes less likely than this are not weighed for what a test tells apart. */
-const TOLD_APART = 0.03;
-/** A next best test worth less than this per minute is not named. */
-const WORTH_NAMING = 0.5;
 
 /**
  * The next step of a job: a test while one saves more than it costs, else the repair; after the repair, the way to a safe close. `before`: the proposal
@@ -144,22 +132,6 @@ function dangerFirst(machine: Machine, job: Job): Proposal | undefined {
   return danger.code === "insulation" ? examine(machine, job, danger) : undefined;
 }
 
-function proposeTest(catalogue: TestCatalogue, job: Job, choice: Choice, best: Valued): Proposal {
-  const { predictor, healthy } = catalogue.suspects;
-  const { test } = best;
-  const rest = choice.tests.filter((t) => t.test.id !== test.id);
-  const facts = {
-    minutes: best.cost - hazardOf(test),
-    reason: whyTest(choice.belief, best, rest[0]),
-    expects: expectations(choice.belief, best, healthy),
-    others: othersOf(rest),
-  };
-  const before = preparation(predictor.machine, job, needsOfTest(best), { for: "test", test });
-  if (before) return { ...before, ...facts };
-  const again = timesTaken(job, test) > 0;
-  return { step: { kind: "test", test, again }, ...facts, ...(test.needs === "live" && { caution: "live-test" }) };
-}
-
 /** While the record is likelier under none of the suspects, nothing is fitted: entries are taken again, or it is said. */
 function doubtedStep(catalogue: TestCatalogue, job: Job, ranking: Ranking, choice: Choice): Proposal | undefined {
   const { machine } = catalogue.suspects.predictor;
@@ -211,120 +183,4 @@ function roomFirst(catalogue: TestCatalogue, job: Job, choice: Choice, { assembl
 /** The test by which an entry that is doubted is taken again. */
 function onceMore(catalogue: TestCatalogue, job: Job, { outside }: Ranking, choice: Choice, again: TestAction, entry: string): Proposal {
   return { ...proposeTest(catalogue, job, choice, choice.valued(again)), reason: { code: "doubt", outside, entries: [entry] } };
-}
-
-/** A live test's hazard is weighed as minutes, and is none. */
-const hazardOf = ({ needs }: TestAction): number => (needs === "live" ? LIVE_HAZARD_MINUTES : 0);
-
-const POWER_FOR: Record<TestAction["needs"], Needs["power"]> = { dead: "dead", nothing: "any", live: "live", running: "live" };
-
-function needsOfTest({ test, opens, closes }: Valued): Needs {
-  const touched = test.needs === "dead" ? findingKind(test.question).touches(test.question) : [];
-  return { power: POWER_FOR[test.needs], opens, closes, touched };
-}
-
-const othersOf = (tests: readonly Valued[]): OtherTest[] =>
-  tests.slice(0, MOST_OTHERS).map(({ test, cost, saves }) => ({ test, minutes: cost, saves }));
-
-function whyTest(belief: Belief, { outcomes, chances, saves, cost }: Valued, runnerUp: Valued | undefined): Reason {
-  const likely = chances
-    .map((chance, c) => ({ c, chance }))
-    .filter(({ chance }) => chance > TOLD_APART)
-    .sort((a, b) => b.chance - a.chance);
-  const leaders = new Map<string, Hypothesis>();
-  for (const { c } of likely) {
-    const { hypothesis } = leaderAfter(belief, outcomes, sharesByRow(outcomes, [c]));
-    if (!leaders.has(hypothesis.suspect)) leaders.set(hypothesis.suspect, hypothesis);
-  }
-  const [one, other] = leaders.values();
-  const next = runnerUp && worth(runnerUp) > WORTH_NAMING ? { test: runnerUp.test, minutes: runnerUp.cost } : undefined;
-  return { code: "tells", saves, minutes: cost, ...(one && other && { apart: [one, other] }), ...(next && { next }) };
-}
-
-function proposeFit(catalogue: TestCatalogue, job: Job, choice: Choice, { group, chance }: RepairChance): Proposal {
-  const { machine } = catalogue.suspects.predictor;
-  const fitted = assembliesFitted(job);
-  const left = group.assemblies.filter((a) => !fitted.includes(a));
-  const assembly = dueOf(catalogue, job, choice.belief, group);
-  const repair = repairOf(machine, assembly);
-  const [best] = choice.tests;
-  const set = setOffer(machine, group.assemblies);
-  const reason: Reason = {
-    code: "likely-repair",
-    assemblies: left,
-    chance,
-    ...(replaces(repair) && ownStanding(catalogue, job, choice.belief, group) !== "bad" && { wager: true as const }),
-    ...(best && { bestTest: { test: best.test, saves: best.saves, minutes: best.cost } }),
-    ...(set && { set }),
-  };
-  const { minutes, price } = workAndPrice(machine, left.length > 0 ? left : group.assemblies, job.panelsOff);
-  const facts = { minutes, ...(price > 0 && { price }), reason, others: othersOf(choice.tests), expects: [] };
-  const before = preparation(machine, job, needsOfRepair(machine, job, repair), { for: "fit", assembly });
-  if (before) return { ...before, ...facts };
-  return { step: fitStep(repair), ...facts, ...(disturbsGas(machine, assembly) && { caution: "gas-work" }) };
-}
-
-function needsOfRepair(machine: Machine, { panelsOff }: Job, repair: Repair): Needs {
-  const dead = isDeadWork(repair);
-  return {
-    power: dead ? "dead" : "any",
-    opens: panelsToOpen(machine, [repair.panel], panelsOff),
-    touched: dead ? partsOfAssembly(machine, repair.id) : [],
-  };
-}
-
-/** A piece that no circuit shows, found bad, is put right. */
-function proposeMend(machine: Machine, job: Job, piece: OutsidePiece, outside: number): Proposal {
-  const repair = repairOf(machine, pieceId(piece));
-  const reason: Reason = { code: "found-bad", outside };
-  const before = preparation(machine, job, needsOfRepair(machine, job, repair), { for: "fit", assembly: repair.id });
-  if (before) return { ...before, reason };
-  return plain(fitStep(repair), repair.minutes, reason, disturbsGas(machine, repair.id) ? "gas-work" : undefined);
-}
-
-/** What may be wrong besides and is cheap to put right now. */
-function proposeBeside(machine: Machine, job: Job, { repair, share }: Beside): Proposal {
-  const reason: Reason = { code: "beside", chance: share, minutes: repair.minutes };
-  const before = preparation(machine, job, needsOfRepair(machine, job, repair), { for: "fit", assembly: repair.id });
-  return before ? { ...before, reason } : plain(fitStep(repair), repair.minutes, reason);
-}
-
-/** Who fits sets: the next assembly of a set that was begun. */
-function siblingDue(machine: Machine, job: Job): string | undefined {
-  if (job.preference.parts !== "set") return undefined;
-  const begun = job.fitted.filter((f) => f.action === "replaced").map((f) => f.assembly);
-  if (begun.length === 0) return undefined;
-  const done = assembliesFitted(job);
-  return withSiblings(machine, begun).find((a) => !done.includes(a));
-}
-
-function proposeSibling(machine: Machine, job: Job, assembly: string): Proposal {
-  const repair = repairOf(machine, assembly);
-  const reason: Reason = { code: "sibling" };
-  const before = preparation(machine, job, { ...needsOfRepair(machine, job, repair), power: "dead" }, { for: "fit", assembly });
-  return before ? { ...before, reason } : plain(fitStep(repair), repair.minutes, reason);
-}
-
-/** Chance that a new part is bad out of its box (est.), and the minutes of metering it. */
-export const BAD_NEW_PART = 0.015;
-const METER_NEW_MINUTES = 0.7;
-
-/** Measuring the new part is an action with a price like any other. */
-function fitStep(repair: Repair): StepOf<"fit"> {
-  const saves = BAD_NEW_PART * (repair.minutes + 2 * PROVE_MINUTES + CALL_BACK_MINUTES / 2);
-  return { kind: "fit", assembly: repair.id, replaces: replaces(repair), meterNew: saves > METER_NEW_MINUTES };
-}
-
-/** What those who fit sets would do besides, with its price; `undefined` where nothing of a set is left. */
-function setOffer(machine: Machine, assemblies: readonly string[]): SetOffer | undefined {
-  const more = withSiblings(machine, assemblies).filter((a) => !assemblies.includes(a));
-  const set = machine.sets.find((s) => more.some((a) => s.assemblies.includes(a)));
-  if (!set) return undefined;
-  const repairs = more.map((a) => repairOf(machine, a));
-  return {
-    set: set.id,
-    minutes: repairs.reduce((sum, r) => sum + r.minutes, 0),
-    price: repairs.reduce((sum, r) => sum + r.price, 0),
-    callBack: set.callBack.value,
-  };
 }
