@@ -2,7 +2,8 @@ import { expect, type Locator, type Page, test } from "@playwright/test";
 import { item } from "../../src/core/array/at";
 import type { Fault } from "../../src/core/machine/fault";
 import { type Machine, type Part, partOf } from "../../src/core/machine/format";
-import { HEALTHY_RUN, leader, machineOf, next, openJob, proven, visit } from "./hidden-fault";
+import { lower } from "../../src/core/naming/text";
+import { leader, machineOf, next, openJob, proven, visit } from "./hidden-fault";
 import { ModelAnswers } from "./model-answers";
 import { Server } from "./server";
 
@@ -88,7 +89,7 @@ async function follow(page: Page, model: ModelAnswers, until?: string): Promise<
     const label = await main.innerText();
     const answer = model.to(title);
     if (label === "Take reading") await read(page, card, main, answer);
-    else if (label === "Record the run") await proveIt(page, main);
+    else if (label === "Record the run") await proveIt(page, main, model);
     else await (typeof answer === "string" ? card.getByRole("button", { name: answer, exact: true }) : main).tap();
     if (label === "It is fitted" || label === "It is done") model.putRight(title);
     if (label === "Close the job") return;
@@ -116,12 +117,12 @@ function keysFor(ohms: number): readonly string[] {
   return [...(shown < 100 ? shown.toFixed(1) : String(Math.round(shown))), ...(key ? [key] : [])];
 }
 
-async function proveIt(page: Page, main: Locator): Promise<void> {
+async function proveIt(page: Page, main: Locator, model: ModelAnswers): Promise<void> {
   await main.tap();
   const form = page.getByRole("form", { name: "The proof run" });
-  for (const answer of HEALTHY_RUN) {
-    const choice = form.getByLabel(answer, { exact: true });
-    if ((await choice.count()) > 0) await choice.tap();
+  for (const row of await form.getByRole("group").all()) {
+    const answer = model.to(await row.locator("legend").innerText());
+    await row.getByLabel(lower(String(answer)), { exact: true }).tap();
   }
   await form.getByRole("button", { name: "Record the run" }).tap();
   await proven(page);

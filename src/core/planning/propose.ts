@@ -70,9 +70,10 @@ function proposed(catalogue: TestCatalogue, job: Job, ranking: Ranking, before: 
   const kept =
     before && foundNothingSinceSwitch(job) ? offeredTests(catalogue.tests, machine, job).find((t) => t.id === promised) : undefined;
   if (before && kept) return { ...proposeTest(catalogue, job, choice, choice.valued(kept)), reason: before.reason };
-  const number = job.safety.power === "live" && foundNothingSinceSwitch(job) ? numberNow(catalogue, job, choice) : undefined;
-  if (number) return number;
   const mayBeFixed = provable && ranking.fixed > PROVE_BEFORE_NEXT_PART;
+  const forNumber = !mayBeFixed && job.safety.power === "live" && foundNothingSinceSwitch(job);
+  const number = forNumber ? numberNow(catalogue, job, choice) : undefined;
+  if (number) return number;
   const { action, by } = choice;
   const doubted = doubtedStep(catalogue, job, ranking, choice);
   if (mayBeFixed && (doubted || action?.kind !== "test")) return wayToClose(machine, job);
