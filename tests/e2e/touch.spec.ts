@@ -122,8 +122,11 @@ async function proveIt(page: Page, main: Locator, model: ModelAnswers): Promise<
   const form = page.getByRole("form", { name: "The proof run" });
   for (const row of await form.getByRole("group").all()) {
     const answer = model.to(await row.locator("legend").innerText());
-    await row.getByLabel(lower(String(answer)), { exact: true }).tap();
+    const seen = typeof answer === "string" && answer !== "Can't tell";
+    await row.getByLabel(seen ? lower(answer) : "not seen", { exact: true }).tap();
   }
+  const why = form.getByLabel(/Why was it not seen/);
+  if ((await why.count()) > 0) await why.fill("it shows nothing without heat");
   await form.getByRole("button", { name: "Record the run" }).tap();
   await proven(page);
   await visit(page, "Watch it run");
