@@ -5,6 +5,8 @@ const COMMANDS: Record<string, () => Promise<{ run: (args: string[]) => Promise<
   demo: () => import("./demo"),
   test: () => import("./test"),
   probe: () => import("./probe"),
+  physics: () => import("./physics"),
+  log: () => import("./log"),
   plan: () => import("./plan"),
   check: () => import("./check"),
   say: () => import("./say"),

@@ -14,11 +14,14 @@ const MAY: Record<string, readonly string[]> = {
   "core/array": [],
   "core/quantity": [],
   "core/circuit": ["core/array"],
-  "core/machine": ["core/circuit", "core/quantity", "core/array"],
+  "core/physics": ["core/quantity"],
+  "core/logging": ["core/quantity", "core/array"],
+  "core/machine": ["core/circuit", "core/physics", "core/quantity", "core/array"],
   "core/access": ["core/machine"],
   "core/naming": ["core/machine"],
   "core/prediction": ["core/machine", "core/circuit", "core/array"],
   "core/finding": ["core/prediction", "core/naming", "core/machine", "core/quantity", "core/array"],
+  "core/judging": ["core/finding", "core/prediction", "core/machine", "core/physics", "core/quantity"],
   "core/journal": [],
   "core/job": ["core/finding", "core/naming", "core/access", "core/journal", "core/machine", "core/array"],
   "core/diagnosis": ["core/job", "core/finding", "core/prediction", "core/machine", "core/array"],
@@ -34,6 +37,7 @@ const MAY: Record<string, readonly string[]> = {
   ],
   "core/language": [
     "core/access",
+    "core/judging",
     "core/planning",
     "core/diagnosis",
     "core/job",
@@ -65,8 +69,8 @@ const MAY: Record<string, readonly string[]> = {
   "env.d.ts": ["server"],
 };
 
-/** Packages that the core may use besides its own code: schemas, a hash, an edit distance. */
-const PURE = ["zod", "@noble/hashes/sha2.js", "@noble/hashes/utils.js", "fastest-levenshtein"];
+/** Packages that the core may use besides its own code: schemas, a hash, an edit distance, quoted cells. */
+const PURE = ["zod", "@noble/hashes/sha2.js", "@noble/hashes/utils.js", "fastest-levenshtein", "papaparse"];
 
 const roomOf = (file: string): string => {
   const parts = file.split("/").slice(1);

@@ -3,12 +3,8 @@ import { rank } from "../../src/core/diagnosis/rank";
 import { roomTemperature } from "../../src/core/diagnosis/room";
 import { assembliesFitted } from "../../src/core/job/state";
 import { thermistorOhms } from "../../src/core/machine/parts/thermistor";
-import { TestCatalogue } from "../../src/core/planning/catalogue";
-import { propose } from "../../src/core/planning/propose";
-import { Play } from "../../src/core/training/play";
-import { moveFor } from "../../src/core/training/strategies/step";
-import { World } from "../../src/core/training/world";
 import { jobOf, SAFE, shipped, suspectsFor } from "../job-of";
+import { proposalsOf } from "../play-of";
 
 const c7 = shipped("kelvane-c7");
 const set = suspectsFor(c7);
@@ -36,30 +32,14 @@ test("the same reading in a warm room speaks for its drift", () => {
 });
 
 test("the air of a cold room is no sign of weak heat: no heat reads as the room", () => {
-  const exhaust = (room: string) => {
-    const job = jobOf(c7, ["turns, no heat", room, "exhaust 7 C"]);
-    const columns = set.columns(job.evidence.slice(-1));
-    return columns[0]?.[set.numberOf("heat-relay:open")] ?? expect.fail();
-  };
-  const both = jobOf(c7, ["room 6 C", "exhaust 7 C"]);
-  const known = set.columns(both.evidence)[1]?.[set.numberOf("heat-relay:open")] ?? expect.fail();
-  expect(known).toBeGreaterThan(exhaust("air strong"));
+  const withoutHeat = (...lines: string[]) =>
+    set.columns(jobOf(c7, lines).evidence).at(-1)?.[set.numberOf("heat-relay:open")] ?? expect.fail();
+  expect(withoutHeat("room 6 C", "exhaust 7 C")).toBeGreaterThan(withoutHeat("exhaust 7 C"));
 });
 
 test("it is asked before a thermistor is fitted that only read otherwise than in the model’s room", () => {
-  const world = new World(c7, set.hypotheses, 3, { fault: "ntc:drifted@high" });
-  const reasons: string[] = [];
-  const catalogue = new TestCatalogue(set);
-  new Play(world, set, catalogue).run(
-    (situation) => {
-      const { job } = situation;
-      const proposal = propose(catalogue, job, rank(set, job.evidence, assembliesFitted(job)));
-      if (!proposal || reasons.length > 60) return { kind: "stop" };
-      reasons.push(proposal.step.kind === "fit" ? `fit ${proposal.step.assembly}` : proposal.reason.code);
-      return moveFor(situation, proposal.step, proposal.minutes);
-    },
-    "planner",
-    3,
+  const reasons = proposalsOf({ machine: c7.id, fault: "ntc:drifted@high", seed: 3 }).map(({ proposal: { step, reason } }) =>
+    step.kind === "fit" ? `fit ${step.assembly}` : reason.code,
   );
   expect(reasons).toContain("fit ntc");
   expect(reasons.filter((r) => r === "room-first")).toHaveLength(1);

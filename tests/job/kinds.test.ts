@@ -16,6 +16,7 @@ const EXAMPLES: { [K in EntryKind]: Body<K> } = {
   machine: { machine: ref, serial: "INV-0001" },
   complaint: { words: "no start", findings: [] },
   preference: { liveTests: false, first: "look", parts: "set", coldCoil: "trust" },
+  meter: { leadOhms: 0.25 },
   "made-safe": { how: "breaker", proved: true },
   energised: { note: "for the proof" },
   "gas-opened": { note: "union behind the valve" },
@@ -53,6 +54,7 @@ test("each says itself, with a machine and without", () => {
     machine: Machine: Kelvane C7, serial INV-0001 | Machine: kelvane-c7, serial INV-0001
     complaint: Complaint: “no start” | Complaint: “no start”
     preference: Dead tests only; look first, fit the set that ages together, trust a cold coil | Dead tests only; look first, fit the set that ages together, trust a cold coil
+    meter: Leads shorted: 0.25 Ω | Leads shorted: 0.25 Ω
     made-safe: Made safe: breaker off, proved dead | Made safe: breaker off, proved dead
     energised: Energised: the machine is live | Energised: the machine is live
     gas-opened: Gas joint opened: union behind the valve | Gas joint opened: union behind the valve
@@ -80,6 +82,7 @@ test("each changes what it is about, and nothing else", () => {
     machine: machineRef, serial
     complaint: complaint
     preference: safety, preference
+    meter: meter
     made-safe: safety
     energised: safety, livened
     gas-opened: gasOpened

@@ -31,6 +31,7 @@ export function draftsFor(machine: Machine): Draft[] {
     { kind: "preference", body: { liveTests: true } },
     { kind: "preference", body: { first: "look" } },
     { kind: "preference", body: { parts: "set" } },
+    { kind: "meter", body: { leadOhms: 0.25 } },
     { kind: "wanted", body: {} },
     ...(machine.burner
       ? [

@@ -28,7 +28,7 @@ describe("bands of a reading", () => {
   });
 });
 
-test("no outcome is told in two bands that touch, none is lost by joining them", () => {
+test("no outcome is told in two bands that touch", () => {
   const machine = shipped("kelvane-c7");
   const set = suspectsFor(machine);
   const catalogue = new TestCatalogue(set);

@@ -19,7 +19,7 @@ const situation = fc.record({
 function made({ weights, repairs, minutes, rows, rowOf }: typeof situation extends fc.Arbitrary<infer S> ? S : never) {
   const total = weights.reduce((a, b) => a + b, 0);
   const weight = Float64Array.from(weights, (w) => w / total);
-  const belief = { active: Int32Array.from(weights.keys()), weight, hypotheses: [] };
+  const belief = { active: Int32Array.from(weights.keys()), weight, hypotheses: [], slips: 0 };
   const groups = minutes.map(
     (m, g): RepairGroup => ({ assemblies: [`a${g}`], minutes: m, members: [...repairs.keys()].filter((k) => repairs[k] === g) }),
   );

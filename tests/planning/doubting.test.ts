@@ -1,5 +1,6 @@
 import { describe, expect, test } from "vitest";
 import { rank } from "../../src/core/diagnosis/rank";
+import { shareBand } from "../../src/core/diagnosis/spread";
 import type { Draft } from "../../src/core/job/kinds/index";
 import { assembliesFitted } from "../../src/core/job/state";
 import { proposalSays } from "../../src/core/language/proposals";
@@ -62,11 +63,15 @@ describe("a part by what was found of it itself", () => {
   test("found good, it is wagered on only when hardly anything else is left; looked in vain, only far above what no model has", () => {
     const nobody = jobOf(e27, ["turns, no heat"]);
     const looked = jobOf(e27, ["turns, no heat", pieceGood("wiring"), pieceGood("blower")]);
+    const among = (chance: number) => ({ chance, band: shareBand(chance, chance ** 2) });
     const outside = (share: number) => ({ ...rank(set, []), outside: share, fixed: 0 });
-    expect([0.5, 0.7, 0.95].map((chance) => mayWager(outside(0.02), chance, true, e27, nobody))).toEqual([false, false, true]);
-    expect([0.5, 0.8, 0.95].map((chance) => mayWager(outside(0.05), chance, false, e27, looked))).toEqual([false, true, true]);
-    expect(mayWager(outside(0.15), 0.5, false, e27, nobody)).toBe(true);
-    expect(mayWager(outside(0.001), 0.3, false, e27, looked), "two to one against").toBe(false);
+    expect([0.5, 0.7, 0.95].map((chance) => mayWager(outside(0.02), among(chance), true, e27, nobody))).toEqual([false, false, true]);
+    expect([0.5, 0.8, 0.95].map((chance) => mayWager(outside(0.05), among(chance), false, e27, looked))).toEqual([false, true, true]);
+    expect(mayWager(outside(0.15), among(0.5), false, e27, nobody)).toBe(true);
+    expect(mayWager(outside(0.001), among(0.3), false, e27, looked), "two to one against").toBe(false);
+    const oneRival = { chance: 0.4, band: shareBand(0.4, 0.4 ** 2 + 0.6 ** 2) };
+    expect(mayWager(outside(0.001), oneRival, false, e27, looked), "one rival, whose base rate may be the one that is off").toBe(false);
+    expect(mayWager(outside(0.001), among(0.4), false, e27, looked), "many small ones").toBe(true);
   });
 });
 

@@ -7,12 +7,10 @@ import { assembliesFitted } from "../../src/core/job/state";
 import { proposalSays } from "../../src/core/language/proposals";
 import { TestCatalogue } from "../../src/core/planning/catalogue";
 import { pieceFinding } from "../../src/core/planning/doubt";
+import type { Proposal } from "../../src/core/planning/proposal";
 import { propose } from "../../src/core/planning/propose";
-import { Play } from "../../src/core/training/play";
-import type { Strategy } from "../../src/core/training/situation";
-import { moveFor } from "../../src/core/training/strategies/step";
-import { World } from "../../src/core/training/world";
 import { elementRenewed, fitted, found, jobOf, LIVE, PROOF, SAFE, saw, shipped, suspectsFor } from "../job-of";
+import { proposalsOf } from "../play-of";
 
 const e27 = shipped("orrinshaw-e27");
 const exhaust = (value: number): Draft =>
@@ -66,29 +64,13 @@ describe("before a job is closed", () => {
 });
 
 describe("before a part is bought that nobody found bad", () => {
-  /** Plays a job of this fault; the reasons of its steps, with whether a number of the run was known by then. */
-  function reasons(machine: string, fault: string, seed: number, answers: (finding: Finding) => Finding = (f) => f) {
-    const set = suspectsFor(shipped(machine));
-    const catalogue = new TestCatalogue(set);
-    const world = new World(shipped(machine), set.hypotheses, seed, { fault });
-    const answer = world.answer.bind(world);
-    world.answer = (question, fitted) => answers(answer(question, fitted));
-    const seen: { code: string; known: boolean }[] = [];
-    const strategy: Strategy = (situation) => {
-      const { job } = situation;
-      const proposal = propose(catalogue, job, rank(set, job.evidence, assembliesFitted(job)));
-      if (!proposal || seen.length > 60) return { kind: "stop" };
-      const known = job.evidence.some(({ finding: { kind } }) => kind === "temperature" || kind === "amps");
-      const wager = proposal.reason.code === "likely-repair" && proposal.reason.wager === true;
-      seen.push({ code: wager ? "wager" : proposal.reason.code, known });
-      return moveFor(situation, proposal.step, proposal.minutes);
-    };
-    new Play(world, set, catalogue).run(strategy, "planner", seed);
-    return seen;
-  }
+  const codeOf = ({ reason }: Proposal) => (reason.code === "likely-repair" && reason.wager ? "wager" : reason.code);
 
   test("a number of the run is taken, once; its reason says so", () => {
-    const seen = reasons("brisk-tolley-v45g", "gas-valve:stuck", 5);
+    const seen = proposalsOf({ machine: "brisk-tolley-v45g", fault: "gas-valve:stuck", seed: 5 }).map(({ proposal, job }) => ({
+      code: codeOf(proposal),
+      known: job.evidence.some(({ finding: { kind } }) => kind === "temperature" || kind === "amps"),
+    }));
     const wagers = seen.filter((s) => s.code === "wager");
     expect(wagers.length).toBeGreaterThan(0);
     expect(wagers.every((s) => s.known)).toBe(true);
@@ -96,7 +78,8 @@ describe("before a part is bought that nobody found bad", () => {
   });
 
   test("a machine that draws its whole current has no relay that is open: the wager is off", () => {
-    const full = (f: Finding): Finding => (f.kind === "amps" ? { ...f, result: { ...f.result, value: 13 } } : f);
-    expect(reasons("kelvane-c7", "heat-relay:open", 5, full).map((s) => s.code)).not.toContain("wager");
+    const answers = (f: Finding): Finding => (f.kind === "amps" ? { ...f, result: { ...f.result, value: 13 } } : f);
+    const made = proposalsOf({ machine: "kelvane-c7", fault: "heat-relay:open", seed: 5, answers });
+    expect(made.map(({ proposal }) => codeOf(proposal))).not.toContain("wager");
   });
 });

@@ -68,7 +68,7 @@ test("each job can ask what those who work otherwise would do now", () => {
 test("a question with few repairs left in it is solved exactly; a wide one by looking ahead", () => {
   const by = (lines: string[]) => {
     const { job, ranking, catalogue } = at(e27, lines);
-    return choose(catalogue, job, ranking);
+    return choose(catalogue, job, ranking, { look: { ...LOOKAHEAD, exactUpTo: 6 } });
   };
   const narrow = ["turns, no heat", "air strong", "proved dead", "rear off", "h3 h5 OL", "element 10.7"];
   expect(by(narrow)).toMatchObject({ by: "exact", action: { kind: "test", valued: { test: { part: "cut-off" } } } });

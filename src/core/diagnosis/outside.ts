@@ -49,10 +49,10 @@ const isFromAfar = ({ finding }: Evidence, machine: Machine): boolean =>
  * and measure ways, and grows as one known cause after the other is cleared and as readings come in that none explains.
  */
 export function outsideLog(set: SuspectSet, evidence: readonly Evidence[]): number {
-  const raw = evidence.map((e) => ({ ...e, fitted: [] }));
+  const raw = evidence.some((e) => e.fitted.length > 0) ? evidence.map((e) => ({ ...e, fitted: [] })) : evidence;
   const columns = set.columns(raw);
   const again = repeated(evidence);
-  const slips = takenBack(evidence);
+  const back = takenBack(evidence);
   const afar: Float64Array[] = [];
   let weird = 0;
   let measured = 0;
@@ -64,7 +64,7 @@ export function outsideLog(set: SuspectSet, evidence: readonly Evidence[]): numb
       weird += item(again, n) > 0 ? top : Math.log((1 - STRANGE) * Math.exp(real(column, set.healthy)) + STRANGE * anything(set, e, top));
     } else if (isPieceLook(e.finding)) measured += pieceLog(evidence, e.finding, n, column, set.healthy);
     else if (item(again, n) > 0) measured += top;
-    else if (item(slips, n)) measured += real(column, set.healthy);
+    else if (item(back, n)) measured += real(column, set.healthy);
     else measured += Math.log((1 - SHOWS) * Math.exp(real(column, set.healthy)) + SHOWS * anything(set, e, top));
   });
   const like = Math.log(1 - WEIRD) + logSum(summed(set.logPrior, afar));

@@ -4,6 +4,7 @@ import { repairOf, replaces } from "../machine/assembly";
 import type { Hypothesis } from "./hypotheses";
 import { logSum, softmax, summed } from "./logs";
 import { outsideLog } from "./outside";
+import { type ShareBand, shareBand } from "./spread";
 import { LEAST_LIKELIHOOD, type SuspectSet } from "./suspect-set";
 
 /** How one entry speaks for (+) or against (−) a suspect, in bans (powers of ten) against the average of all suspects. */
@@ -18,6 +19,8 @@ export interface Suspect {
   readonly hypothesis: Hypothesis;
   /** Posterior that this was the trouble, 0 to 1. */
   readonly probability: number;
+  /** Where that lies when base rates are off by as much as they may be. */
+  readonly band: ShareBand;
   readonly weights: readonly Weight[];
 }
 
@@ -28,6 +31,8 @@ export interface Ranking {
   readonly outside: number;
   /** For each hypothesis, the chance that what was fitted or put right for it did not help: a new part that is bad, a fuse that blew again. */
   readonly stuck: Float64Array;
+  /** Share of the entries that seem to be slips, beyond the usual errors. */
+  readonly slips: number;
   /** All suspects, likeliest first. */
   readonly suspects: readonly Suspect[];
   /** Posterior that what was fitted so far has put everything right. */
@@ -39,31 +44,52 @@ const BAD_NEW = 0.02;
 const UNCHANGED = 0.04;
 
 /**
- * Posterior of every hypothesis by Bayes: prior × Π P(finding | hypothesis), findings independent given the hypothesis but for the meter's leads and
- * repeats. What was fitted may not have helped.
+ * Posterior of every hypothesis by Bayes: prior × Π P(finding | hypothesis), findings independent given the hypothesis but for the meter's leads, how
+ * often people err on this job, and repeats. What was fitted may not have helped.
  */
 export function rank(set: SuspectSet, evidence: readonly Evidence[], fitted: readonly string[] = []): Ranking {
-  const columns = set.columns(evidence);
-  const logs = summed(set.logPrior, columns);
-  const stuck = new Float64Array(logs.length);
+  const slips = set.slipsOf(evidence);
+  const records = {
+    helped: evidence,
+    unhelped: evidence.map((e) => (e.fitted.length === 0 ? e : { ...e, fitted: fittedTwice(e.fitted) })),
+  };
+  const { logs, stuck } = weighed(set, records, fitted, slips);
+  // That the model lacks the trouble, and that all is put right, is held against people who err no more than usual: else what speaks against it would pass
+  // for their slips.
+  const strict = weighed(set, records, fitted, 0);
+  const outside = 1 / (1 + Math.exp(logSum(strict.logs) - outsideLog(set, evidence)));
   const left = set.left(fitted);
   const twice = set.left(fittedTwice(fitted));
-  if (fitted.length > 0) {
-    const without = evidence.map((e) => (e.fitted.length === 0 ? e : { ...e, fitted: fittedTwice(e.fitted) }));
-    withStuck(set, logs, summed(set.logPrior, set.columns(without)), fitted, stuck);
-  }
-  const outsideAt = outsideLog(set, evidence);
-  const known = logSum(logs);
-  const outside = 1 / (1 + Math.exp(known - outsideAt));
   const posterior = softmax(logs);
+  const strictly = softmax(strict.logs);
   let fixed = 0;
   for (let i = 0; i < posterior.length; i++) {
-    const p = real(posterior, i) * (1 - outside);
-    posterior[i] = p;
-    if (whole(left, i) === set.healthy) fixed += p * (1 - real(stuck, i));
-    if (whole(twice, i) === set.healthy) fixed += p * real(stuck, i);
+    posterior[i] = real(posterior, i) * (1 - outside);
+    const p = real(strictly, i) * (1 - outside);
+    if (whole(left, i) === set.healthy) fixed += p * (1 - real(strict.stuck, i));
+    if (whole(twice, i) === set.healthy) fixed += p * real(strict.stuck, i);
   }
-  return { posterior, outside, stuck, suspects: suspectsOf(set, posterior, weightsBy(set, evidence, columns)), fixed };
+  return {
+    posterior,
+    outside,
+    stuck,
+    slips,
+    suspects: suspectsOf(set, posterior, outside, weightsBy(set, evidence, set.columns(evidence, slips))),
+    fixed,
+  };
+}
+
+/** log of prior × likelihood of each hypothesis when such a share of the entries are slips; and the chance that what was done for it did not help. */
+function weighed(
+  set: SuspectSet,
+  { helped, unhelped }: { readonly helped: readonly Evidence[]; readonly unhelped: readonly Evidence[] },
+  fitted: readonly string[],
+  slips: number,
+): { logs: Float64Array; stuck: Float64Array } {
+  const logs = summed(set.logPrior, set.columns(helped, slips));
+  const stuck = new Float64Array(logs.length);
+  if (fitted.length > 0) withStuck(set, logs, summed(set.logPrior, set.columns(unhelped, slips)), fitted, stuck);
+  return { logs, stuck };
 }
 
 /** What was fitted more than once: the first did not help, the second may have. */
@@ -109,14 +135,18 @@ function meansOf(set: SuspectSet, columns: readonly Float64Array[]): number[] {
   });
 }
 
-function suspectsOf(set: SuspectSet, posterior: Float64Array, weightsFor: (i: number) => Weight[]): Suspect[] {
+function suspectsOf(set: SuspectSet, posterior: Float64Array, outside: number, weightsFor: (i: number) => Weight[]): Suspect[] {
   const { total, best } = bySuspect(set, posterior);
+  const squares = total.reduce((sum, share) => sum + share ** 2, outside ** 2);
   const order = Int32Array.from({ length: set.suspects }, (_, s) => s).sort((a, b) => real(total, b) - real(total, a));
   return Array.from(order, (s): Suspect => {
     const i = whole(best, s);
     return {
       hypothesis: item(set.hypotheses, i),
       probability: real(total, s),
+      get band() {
+        return shareBand(real(total, s), squares);
+      },
       get weights() {
         return weightsFor(i);
       },

@@ -1,21 +1,21 @@
 import type { Finding, Question } from "../finding/finding";
 import { thermistorAcross } from "../finding/kinds/ohms";
-import { ROOM } from "../finding/kinds/temperature";
+import { isOfRoom } from "../finding/kinds/temperature";
 import type { Evidence } from "../job/state";
 import type { Machine } from "../machine/format";
 
 /** Temperature of the room, °C, as it was measured last; `undefined`: by nobody. */
 export function roomTemperature(evidence: readonly Evidence[]): number | undefined {
-  const last = evidence.findLast(({ finding }) => isOfRoom(finding))?.finding;
+  const last = evidence.findLast(({ finding }) => asksRoom(finding))?.finding;
   return last?.kind === "temperature" ? last.result.value : undefined;
 }
 
 /** Whether the room itself is asked about. */
-export const isOfRoom = ({ kind, place }: Question): boolean => kind === "temperature" && "stream" in place && place.stream === ROOM;
+export const asksRoom = (question: Question): boolean => question.kind === "temperature" && isOfRoom(question.place);
 
 /** What reads otherwise in a cold room: a thermistor, and air. */
 const heedsRoom = (finding: Finding, machine: Machine): boolean =>
-  (finding.kind === "temperature" && !isOfRoom(finding)) || (finding.kind === "ohms" && thermistorAcross(finding, machine) !== undefined);
+  (finding.kind === "temperature" && !asksRoom(finding)) || (finding.kind === "ohms" && thermistorAcross(finding, machine) !== undefined);
 
 /** The record with the room's temperature beside what it changes, where the entry itself says nothing of it. */
 export function inTheirRoom(evidence: readonly Evidence[], machine: Machine): readonly Evidence[] {

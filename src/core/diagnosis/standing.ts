@@ -10,12 +10,15 @@ import { type CurrentPath, currentPaths } from "./current-path";
 import type { Hypothesis } from "./hypotheses";
 import { type Mark, marksOf } from "./marks";
 import type { Ranking, Weight } from "./rank";
+import type { ShareBand } from "./spread";
 import { strangeEntries } from "./strange";
 import type { SuspectSet } from "./suspect-set";
 
 export interface RankedSuspect {
   readonly hypothesis: Hypothesis;
   readonly probability: number;
+  /** Where that lies when base rates are off by as much as they may be. */
+  readonly band: ShareBand;
   readonly weights: readonly Weight[];
 }
 
@@ -26,6 +29,8 @@ export interface Standing {
   readonly rest: { readonly count: number; readonly share: number };
   /** Share that the trouble is none that this model has. */
   readonly outside: number;
+  /** Share of the entries that seem to be slips, beyond the usual errors. */
+  readonly slips: number;
   /** Entries that the rest of the record makes unlikely under everything. */
   readonly strange: readonly string[];
   readonly marks: Readonly<Record<string, Mark>>;
@@ -59,11 +64,12 @@ export function standingOf(set: SuspectSet, pairs: boolean, ranking: Ranking, jo
   const clash = contradiction(set, job);
   const shown = ranking.suspects
     .filter((s, i) => i < MOST_SHOWN && s.probability > LEAST_SHOWN)
-    .map(({ hypothesis, probability, weights }): RankedSuspect => ({ hypothesis, probability, weights }));
+    .map(({ hypothesis, probability, band, weights }): RankedSuspect => ({ hypothesis, probability, band, weights }));
   return {
     suspects: shown,
     rest: { count: ranking.suspects.length - shown.length, share: 1 - ranking.outside - shown.reduce((sum, s) => sum + s.probability, 0) },
     outside: ranking.outside,
+    slips: ranking.slips,
     strange: strangeEntries(set, job.evidence).map((s) => s.entry),
     marks: marksOf(set, ranking, fitted),
     fixed: fitted.length > 0 ? ranking.fixed : 0,

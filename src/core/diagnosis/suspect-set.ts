@@ -9,6 +9,7 @@ import { hangsOnLeads, LEADS, leadShares, mixed } from "./leads";
 import { highest, summed } from "./logs";
 import { repeated } from "./repeats";
 import { inTheirRoom } from "./room";
+import { slipped, slipsIn, withSlips } from "./slips";
 
 /** Columns kept: more than the longest job has entries. */
 const MOST_COLUMNS = 1200;
@@ -17,6 +18,14 @@ export const LEAST_LIKELIHOOD = 1e-12;
 
 /** Faults of each hypothesis, while what is intermittent is good. */
 export const steadyFaults = (hypotheses: readonly Hypothesis[]): (readonly Fault[])[] => hypotheses.map((h) => whileGood(h.faults));
+
+/** log P of each entry, hypothesis by hypothesis; and P of each if it was a slip. */
+interface RecordColumns {
+  readonly columns: readonly Float64Array[];
+  readonly any: readonly number[];
+  /** The columns by the share of slips that they were asked for with. */
+  readonly bySlips: Map<number, readonly Float64Array[]>;
+}
 
 /** All hypotheses of one machine with what was worked out of them, made once and used for every ranking. */
 export class SuspectSet {
@@ -32,6 +41,8 @@ export class SuspectSet {
   private readonly index: ReadonlyMap<string, number>;
   private readonly lefts = new Map<string, Int32Array>();
   private readonly kept = new Map<string, Float64Array>();
+  /** Of records that were asked for before: several questions are asked of each. */
+  private readonly known = new WeakMap<readonly Evidence[], RecordColumns>();
 
   /** Without `pairs` it is ready sooner: a quarter of the hypotheses, nearly all of the probability. Or of these hypotheses, with their faults. */
   constructor(
@@ -86,17 +97,38 @@ export class SuspectSet {
 
   /**
    * log P(finding | hypothesis) of each entry, in the order of the hypotheses. One made after a repair is held against what it left. The meter's leads
-   * are one unknown of the job; what only repeats an earlier entry weighs less.
+   * are one unknown of the job; what only repeats an earlier entry weighs less. `slips`: share of the entries that are slips.
    */
-  columns(record: readonly Evidence[]): Float64Array[] {
+  columns(record: readonly Evidence[], slips = 0): readonly Float64Array[] {
+    const { columns, any, bySlips } = this.columnsOf(record);
+    const known = slips > 0 ? bySlips.get(slips) : columns;
+    if (known) return known;
+    const mixed = columns.map((column, n) => withSlips(column, slips, item(any, n)));
+    bySlips.set(slips, mixed);
+    return mixed;
+  }
+
+  /** Share of a job's entries that seem to be slips, beyond the usual errors: learned from the record. */
+  slipsOf(record: readonly Evidence[]): number {
+    const { columns, any } = this.columnsOf(record);
+    return slipsIn(this.logPrior, columns, any);
+  }
+
+  private columnsOf(record: readonly Evidence[]): RecordColumns {
+    const known = this.known.get(record);
+    if (known) return known;
     const evidence = inTheirRoom(record, this.predictor.machine);
     const again = repeated(evidence);
     const shares = this.leadsOf(evidence);
-    return evidence.map((e, n) => {
+    const columns = evidence.map((e, n) => {
       const column = shares && hangsOnLeads(e) ? mixed(this.withLeads(e), shares) : this.column(e);
       const chance = item(again, n);
       return chance > 0 ? weakened(column, chance) : column;
     });
+    const any = evidence.map((e, n) => slipped(e, this.predictor.machine, highest(item(columns, n))));
+    const made: RecordColumns = { columns, any, bySlips: new Map() };
+    this.known.set(record, made);
+    return made;
   }
 
   private leadsOf(evidence: readonly Evidence[]): Float64Array | undefined {

@@ -2,14 +2,17 @@ import type { Finding } from "../finding/finding";
 import type { Draft } from "./kinds/index";
 import type { JobState } from "./state";
 
-/** A finding with what the job knows of the circumstances in which it is made. What it says of them itself, stands. */
-export function inCircumstances(finding: Finding, { safety, panelsOff }: Pick<JobState, "safety" | "panelsOff">): Finding {
+type Known = Pick<JobState, "safety" | "panelsOff" | "meter">;
+
+/** A finding with what the job knows of the circumstances in which it is made, and with which meter. What it says of them itself, stands. */
+export function inCircumstances(finding: Finding, { safety, panelsOff, meter }: Known): Finding {
   const known: Finding["circumstances"] = { power: safety.power, ...(panelsOff.length > 0 && { panelsOff: [...panelsOff] }) };
-  return { ...finding, circumstances: { ...known, ...finding.circumstances } };
+  const within = { ...finding, circumstances: { ...known, ...finding.circumstances } };
+  return finding.kind === "ohms" && meter ? { ...within, meter: { ...meter, ...finding.meter } } : within;
 }
 
 /** A draft with what the job knows at the time: the circumstances of a finding; of a proof of dead, the last switching on. */
-export function draftInCircumstances(draft: Draft, state: Pick<JobState, "safety" | "panelsOff" | "livened">): Draft {
+export function draftInCircumstances(draft: Draft, state: Known & Pick<JobState, "livened">): Draft {
   if (draft.kind === "finding") return { kind: "finding", body: inCircumstances(draft.body, state) };
   if (draft.kind === "made-safe") return { kind: "made-safe", body: { ...draft.body, knows: state.livened ?? null } };
   return draft;

@@ -85,6 +85,8 @@ export interface JobState {
   /** What it was closed without. */
   readonly reservations?: string;
   readonly preference: Preference;
+  /** What the leads of the meter read when they were shorted, Ω; left out while nobody did. */
+  readonly meter?: { readonly leadOhms: number };
 }
 
 export const assembliesFitted = ({ fitted }: Pick<JobState, "fitted">): string[] => fitted.map((f) => f.assembly);

@@ -55,6 +55,7 @@ function entryGist({ kind, body }: Draft, machine: Machine): string {
       return "prove";
     case "gas-opened":
     case "preference":
+    case "meter":
     case "opened":
     case "machine":
     case "complaint":

@@ -5,7 +5,7 @@ import { repairOf } from "../machine/assembly";
 import type { Machine } from "../machine/format";
 import { maybePanelOf } from "../machine/format";
 import { assemblyName, panelName, partName, repairName, repairSays } from "../naming/names";
-import { capital, lower, minutesSay, percent } from "../naming/text";
+import { bandSays, capital, lower, minutesSay, percent } from "../naming/text";
 import type { OutsidePiece } from "../planning/found-outside";
 import type { Caution, Expectation, OutsideModel, Proposal, Purpose, Reason, SetOffer, Step, StepOf } from "../planning/proposal";
 import { BAD_NEW_PART } from "../planning/propose-fit";
@@ -220,8 +220,9 @@ function likelySays(machine: Machine, { assemblies, chance, wager, bestTest, set
     ? `The best test left (${lower(testTitle(machine, bestTest.test))}) would save ${minutesSay(Math.max(0, bestTest.saves))} for ${minutesSay(bestTest.minutes)}.`
     : "No test left tells more.";
   const odds = wager ? ` A wager: it was not found bad itself.` : "";
+  const off = wager ? `, ${bandSays(wager)} should base rates be off` : "";
   return {
-    why: `${Math.round(chance * 100)} % that ${together} the repair.${odds}`,
+    why: `${Math.round(chance * 100)} % that ${together} the repair${off}.${odds}`,
     more: set ? `${test} ${setSays(machine, set)}` : test,
   };
 }

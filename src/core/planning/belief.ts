@@ -13,6 +13,8 @@ export interface Belief {
   /** Adds up to nearly 1; parallel to `active`. */
   readonly weight: Float64Array;
   readonly hypotheses: readonly Hypothesis[];
+  /** Share of what is found on this job that is a slip, beyond the usual errors. */
+  readonly slips: number;
 }
 
 /** A hypothesis below this share can't change what is done next; all of them together are half a hundredth. */
@@ -33,6 +35,7 @@ export function beliefOf(set: SuspectSet, ranking: Ranking, job: JobState): Beli
     active: Int32Array.from(active),
     weight: Float64Array.from(active, (i) => real(mass, i) / sum),
     hypotheses: active.map((i) => item(set.hypotheses, i)),
+    slips: ranking.slips,
   };
 }
 

@@ -32,9 +32,12 @@ export class CostToGo {
   private readonly rates: Float64Array;
   private readonly order: Int32Array;
   private readonly groupOf: Int32Array;
-  /** Weight of each row in each group, for the test that is looked at; all 0 in between. Then the few places where it is not. */
+  /** Weight of each row in each group, for the test that is looked at; all 0 in between. Then the few places where it is not, one by one. */
   private inRow = new Float64Array(0);
   private met = new Int32Array(0);
+  private metWeight = new Float64Array(0);
+  private metGroup = new Int32Array(0);
+  private metRow = new Int32Array(0);
 
   constructor(
     readonly belief: Belief,
@@ -67,9 +70,8 @@ export class CostToGo {
   afterTest(weight: Float64Array, { row, shares, classes }: CompactTest, most = Number.POSITIVE_INFINITY): number {
     const { sums, groupOf } = this;
     const groups = sums.length;
-    const size = (shares.length / Math.max(1, classes)) * groups;
-    if (this.inRow.length < size) [this.inRow, this.met] = [new Float64Array(size), new Int32Array(size)];
-    const { inRow, met } = this;
+    this.grow((shares.length / Math.max(1, classes)) * groups);
+    const { inRow, met, metWeight, metGroup, metRow } = this;
     let n = 0;
     for (let k = 0; k < weight.length; k++) {
       const w = real(weight, k);
@@ -79,18 +81,28 @@ export class CostToGo {
       if (before === 0) met[n++] = at;
       inRow[at] = before + w;
     }
+    for (let i = 0; i < n; i++) {
+      const at = whole(met, i);
+      const r = (at / groups) | 0;
+      metRow[i] = r * classes;
+      metGroup[i] = at - r * groups;
+      metWeight[i] = real(inRow, at);
+      inRow[at] = 0;
+    }
     let total = 0;
     for (let c = 0; c < classes && total < most; c++) {
       sums.fill(0);
-      for (let i = 0; i < n; i++) {
-        const at = whole(met, i);
-        const r = (at / groups) | 0;
-        add(sums, at - r * groups, real(shares, r * classes + c) * real(inRow, at));
-      }
+      for (let i = 0; i < n; i++) add(sums, whole(metGroup, i), real(shares, whole(metRow, i) + c) * real(metWeight, i));
       total += this.inOrder();
     }
-    for (let i = 0; i < n; i++) inRow[whole(met, i)] = 0;
     return total;
+  }
+
+  private grow(size: number): void {
+    if (this.inRow.length >= size) return;
+    this.inRow = new Float64Array(size);
+    this.metWeight = new Float64Array(size);
+    [this.met, this.metGroup, this.metRow] = [new Int32Array(size), new Int32Array(size), new Int32Array(size)];
   }
 
   /** Insertion sort by rate: few repairs are left in question. Those that hardly are come last, as one. */
@@ -143,11 +155,11 @@ function add(sums: Float64Array, at: number, x: number): void {
   sums[at] = real(sums, at) + x;
 }
 
-/** A test’s rows for the hypotheses that still matter. */
-export function compact({ row, shares, classes }: Outcomes, { active }: Belief): CompactTest {
+/** A test’s rows for the hypotheses that still matter; its outcome errs as other entries of the job do. */
+export function compact({ row, shares, classes: { length } }: Outcomes, { active, slips }: Belief): CompactTest {
   const own = new Uint16Array(active.length);
   for (let k = 0; k < active.length; k++) own[k] = small(row, whole(active, k));
-  return { row: own, shares, classes: classes.length };
+  return { row: own, shares: slips > 0 ? shares.map((s) => (1 - slips) * s + slips / length) : shares, classes: length };
 }
 
 /** P(class) of a test, class by class, for weights that add up to 1. */

@@ -6,10 +6,10 @@ import type { JobState } from "../job/state";
 import { hasHood, type Machine } from "../machine/format";
 import type { TestCatalogue } from "./catalogue";
 import type { OutsidePiece } from "./found-outside";
-import type { Choice } from "./next";
 import { offeredAsItStands } from "./offered";
 import { mayProve } from "./proofs";
 import { type OutsideModel, type PartToBuy, type Proposal, plain } from "./proposal";
+import type { RepairChance } from "./repairs";
 import type { TestAction } from "./tests";
 import { type Valued, worth } from "./valued";
 
@@ -24,8 +24,8 @@ const DOUBT_BEFORE_PART = 0.02;
 const DOUBT_BEFORE_LITTLE = 0.05;
 /** Once that was looked for and not found, a part that was not found bad itself must be so many times likelier than that. */
 const WAGER_TIMES = 12;
-/** And no wager is made at worse odds than two to one against. */
-const LEAST_WAGER = 0.35;
+/** And no wager is made at worse odds than four to one against, should base rates be off. */
+const LEAST_WAGER = 0.2;
 /** Of the share that all is put right, what is left of it once the proof failed and failed again. */
 const FIXED_STILL = 1 / 3;
 /** From this share on a part is bought in spite of what was found of it itself. */
@@ -74,10 +74,16 @@ export const doubtBeforeTest = ({ outside }: Ranking, valued: Valued, machine: M
   outside > DOUBT_BEFORE_LITTLE && worth(valued) < 1 && !lookedOutside(machine, job);
 
 /** Whether a part may be bought that was not found bad itself, or was even found good. */
-export function mayWager(ranking: Ranking, chance: number, foundGood: boolean, machine: Machine, job: JobState): boolean {
+export function mayWager(
+  ranking: Ranking,
+  { chance, band }: Pick<RepairChance, "chance" | "band">,
+  foundGood: boolean,
+  machine: Machine,
+  job: JobState,
+): boolean {
   const share = shareOf(ranking, chance, job);
   if (foundGood && share < IN_SPITE) return false;
-  return share > LEAST_WAGER && (share > WAGER_TIMES * ranking.outside || !lookedOutside(machine, job));
+  return shareOf(ranking, band.low, job) > LEAST_WAGER && (share > WAGER_TIMES * ranking.outside || !lookedOutside(machine, job));
 }
 
 /** What to do when doubt leads: take the strangest entry again, or the test that would still tell most; `undefined`: neither is left. */
@@ -85,7 +91,7 @@ export function stillToTest(
   catalogue: TestCatalogue,
   job: JobState,
   { outside }: Ranking,
-  { tests }: Choice,
+  tests: readonly Valued[],
 ): { readonly again: TestAction; readonly entry: string } | { readonly test: Valued } | undefined {
   const again = takeAgain(catalogue, job);
   if (again) return again;

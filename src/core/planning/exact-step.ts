@@ -7,7 +7,7 @@ import type { Belief } from "./belief";
 import { solveExactly } from "./exact";
 import { sharesByRow } from "./outcomes";
 import type { Problem } from "./problem";
-import type { RepairGroup } from "./repairs";
+import { type RepairChance, type RepairGroup, repairChances } from "./repairs";
 import type { Valued } from "./valued";
 
 /** Repairs whose chance is below this are left out of the small problem; together they must not exceed {@link LEFT_OUT}. */
@@ -19,13 +19,10 @@ const MOST_PANELS = 4;
 const LEAST_SAVING = 0.3;
 const LEAST_COST = 0.1;
 
-export type ExactStep =
-  | { readonly kind: "test"; readonly valued: Valued }
-  | { readonly kind: "repair"; readonly group: RepairGroup; readonly chance: number };
+export type ExactStep = { readonly kind: "test"; readonly valued: Valued } | ({ readonly kind: "repair" } & RepairChance);
 
 interface Kept {
-  readonly group: RepairGroup;
-  readonly chance: number;
+  readonly repair: RepairChance;
   /** Panels to open for it. */
   readonly access: readonly string[];
 }
@@ -42,27 +39,26 @@ export function exactStep(
   job: Pick<JobState, "panelsOff">,
   exactUpTo: number,
 ): ExactStep | undefined {
-  const kept = groups.flatMap((group): Kept[] => {
-    const chance = group.members.reduce((sum, k) => sum + real(belief.weight, k), 0);
+  const kept = repairChances(groups, belief.weight).flatMap((repair): Kept[] => {
+    const { group, chance } = repair;
     if (chance < SLIGHT || group.assemblies.length === 0) return [];
     const panels = group.assemblies.map((a) => repairOf(machine, a).panel);
-    return [{ group, chance, access: panelsToOpen(machine, panels, job.panelsOff) }];
+    return [{ repair, access: panelsToOpen(machine, panels, job.panelsOff) }];
   });
   if (kept.length < 2 || kept.length > exactUpTo) return undefined;
-  if (kept.reduce((sum, k) => sum + k.chance, 0) < 1 - LEFT_OUT) return undefined;
+  if (kept.reduce((sum, k) => sum + k.repair.chance, 0) < 1 - LEFT_OUT) return undefined;
   const useful = tests.filter((t) => t.saves > LEAST_SAVING).slice(0, MOST_TESTS);
   const panels = [...new Set([...kept.flatMap((k) => k.access), ...useful.flatMap((t) => t.opens)])];
   if (panels.length > MOST_PANELS) return undefined;
   const { policy } = solveExactly(problemOf(machine, belief, kept, useful, panels));
   if ("test" in policy) return { kind: "test", valued: item(useful, Number(policy.test.slice(1))) };
-  const { group, chance } = item(kept, Number(policy.repair.slice(1)));
-  return { kind: "repair", group, chance };
+  return { kind: "repair", ...item(kept, Number(policy.repair.slice(1))).repair };
 }
 
 function problemOf(machine: Machine, belief: Belief, kept: readonly Kept[], tests: readonly Valued[], panels: readonly string[]): Problem {
   return {
     format: "troubleshooting-problem/1",
-    faults: kept.map(({ group, chance, access }, i) => ({
+    faults: kept.map(({ repair: { group, chance }, access }, i) => ({
       id: `f${i}`,
       prior: chance,
       repair: { cost: Math.max(LEAST_COST, group.minutes - panelMinutes(machine, access)), access: [...access] },
@@ -71,7 +67,7 @@ function problemOf(machine: Machine, belief: Belief, kept: readonly Kept[], test
       id: `t${i}`,
       cost: Math.max(LEAST_COST, t.cost - panelMinutes(machine, t.opens)),
       access: [...t.opens],
-      fail: Object.fromEntries(kept.map(({ group }, g) => [`f${g}`, failing(belief, group, t)])),
+      fail: Object.fromEntries(kept.map(({ repair: { group } }, g) => [`f${g}`, failing(belief, group, t)])),
     })),
     panels: panels.map((id) => ({
       id,

@@ -8,13 +8,13 @@ import { repairOf, replaces } from "../machine/assembly";
 import type { Machine } from "../machine/format";
 import { type Belief, beliefOf } from "./belief";
 import type { TestCatalogue } from "./catalogue";
-import { afterClass, CostToGo, chancesOf, compact, type PricedTest } from "./cost-to-go";
+import { afterClass, type CompactTest, CostToGo, chancesOf, compact, type PricedTest } from "./cost-to-go";
 import { lookedOutside, mayBuy, mayWager, shareOf } from "./doubt";
 import { exactStep } from "./exact-step";
 import { offeredTests, timesTaken } from "./offered";
 import type { Outcomes } from "./outcomes";
 import { ownStanding, ownTestDue } from "./own-tests";
-import { DEFAULT_RATES, type Rates, type RepairGroup, repairGroups } from "./repairs";
+import { DEFAULT_RATES, type Rates, type RepairChance, type RepairGroup, repairChances, repairGroups } from "./repairs";
 import { foundNothingSinceSwitch } from "./steady";
 import type { TestAction } from "./tests";
 import type { Valued } from "./valued";
@@ -29,11 +29,6 @@ export interface Lookahead {
 }
 
 export const LOOKAHEAD: Lookahead = { depth: 2, shortlist: 7, exactUpTo: 5 };
-
-export interface RepairChance {
-  readonly group: RepairGroup;
-  readonly chance: number;
-}
 
 /** A test, or a repair made to see whether it helps. */
 export type NextAction = { readonly kind: "test"; readonly valued: Valued } | ({ readonly kind: "repair" } & RepairChance);
@@ -101,14 +96,14 @@ export function choose(
   const { tests: ordered, repairs: all } = lookAhead(valued, costs, job, look);
   const kept = ordered.find((t) => t.test.id === promised);
   const tests = kept && kept.toGo <= (ordered[0]?.toGo ?? 0) * (1 + EQUALS) ? [kept, ...ordered.filter((t) => t !== kept)] : ordered;
-  const allowed = ({ group, chance }: RepairChance) => {
+  const allowed = ({ group, chance, band }: RepairChance) => {
     const share = shareOf(ranking, chance, job);
     if (group.assemblies.length === 0) return share > SEEMS_WELL;
     if (!group.assemblies.some((a) => replaces(repairOf(machine, a)))) return share > SLIGHT;
     const standing = ownStanding(catalogue, job, belief, group);
     if (ownTestDue(catalogue, job, belief, group, standing)) return true;
     if (!mayBuy(ranking, chance, job)) return false;
-    return standing === "bad" || mayWager(ranking, chance, standing === "good", machine, job);
+    return standing === "bad" || mayWager(ranking, { chance, band }, standing === "good", machine, job);
   };
   const repairs = all.filter(allowed);
   const [repair] = repairs;
@@ -157,7 +152,7 @@ const worthOf = ({ outside }: Ranking, machine: Machine, job: JobState): number 
 /** The better of a test and a repair. `worth`: what a test must save, as a share of what it costs. */
 function better(test: Choice["tests"][number] | undefined, repair: Choice["repair"], worth: number): NextAction | undefined {
   if (test && test.saves >= worth * test.cost && (!repair || test.toGo < repair.toGo)) return { kind: "test", valued: test };
-  return repair && { kind: "repair", group: repair.group, chance: repair.chance };
+  return repair && { kind: "repair", ...repair };
 }
 
 /** Minutes to go after each test of the shortlist and after each of the best repairs, with one more test where that pays. */
@@ -218,11 +213,16 @@ const without = (weight: Float64Array, group: RepairGroup): Float64Array => {
 /** The tests offered, each valued on the present belief; the best first. */
 function valueTests(catalogue: TestCatalogue, job: JobState, costs: CostToGo, repairsOnly: number): Valued[] {
   const { machine } = catalogue.suspects.predictor;
-  const valued = offeredTests(catalogue.tests, machine, job)
-    .map((test) => valuedNow(catalogue, job, costs, repairsOnly, test))
-    .filter(({ outcomes, chances }) => outcomes.classes.length > 1 && Math.max(...chances) <= CERTAIN);
+  const valued = offeredTests(catalogue.tests, machine, job).flatMap((test) => {
+    const foreseen = foresee(catalogue, costs.belief, test);
+    return tellsNothing(foreseen.chances, costs.belief) ? [] : [valuedNow(catalogue, job, costs, repairsOnly, test, foreseen)];
+  });
   return promised(valued, job).sort((a, b) => b.saves / (b.cost * bias(b.test, job)) - a.saves / (a.cost * bias(a.test, job)));
 }
+
+/** An outcome is certain, slips apart. */
+const tellsNothing = (chances: readonly number[], { slips }: Belief): boolean =>
+  chances.length < 2 || chances.some((c) => c > (1 - slips) * CERTAIN + slips / chances.length);
 
 /** Right after its power was switched, only what needs it so: what was promised follows. */
 function promised(valued: readonly Valued[], job: JobState): Valued[] {
@@ -232,13 +232,28 @@ function promised(valued: readonly Valued[], job: JobState): Valued[] {
   return foundNothingSinceSwitch(job) && wanted.length > 0 ? valued.filter(fits) : [...valued];
 }
 
-function valuedNow(catalogue: TestCatalogue, job: JobState, costs: CostToGo, repairsOnly: number, test: TestAction): Valued {
-  const { machine } = catalogue.suspects.predictor;
+interface Foreseen {
+  readonly outcomes: Outcomes;
+  readonly own: CompactTest;
+  readonly chances: readonly number[];
+}
+
+function foresee(catalogue: TestCatalogue, belief: Belief, test: TestAction): Foreseen {
   const outcomes = catalogue.outcomesOf(test);
-  const { weight } = costs.belief;
-  const own = compact(outcomes, costs.belief);
-  const chances = chancesOf(weight, own);
-  const left = costs.afterTest(weight, own);
+  const own = compact(outcomes, belief);
+  return { outcomes, own, chances: chancesOf(belief.weight, own) };
+}
+
+function valuedNow(
+  catalogue: TestCatalogue,
+  job: JobState,
+  costs: CostToGo,
+  repairsOnly: number,
+  test: TestAction,
+  { outcomes, own, chances }: Foreseen = foresee(catalogue, costs.belief, test),
+): Valued {
+  const { machine } = catalogue.suspects.predictor;
+  const left = costs.afterTest(costs.belief.weight, own);
   const opens = panelsToOpen(machine, test.panels, job.panelsOff);
   const closes = test.needs === "running" ? panelsToClose(machine, job.panelsOff) : [];
   const cost = test.minutes + panelMinutes(machine, [...opens, ...closes]) + stateMinutes(test, job.safety.power);
@@ -268,13 +283,9 @@ function stateMinutes({ needs, question }: TestAction, power: Power): number {
   }
 }
 
-/** Every repair with its chance that it puts the trouble right. */
-export const repairChances = (groups: readonly RepairGroup[], { weight }: Belief): RepairChance[] =>
-  groups.map((group) => ({ group, chance: group.members.reduce((sum, k) => sum + real(weight, k), 0) }));
-
 /** Repairs worth a closer look, and a run in case that nothing is wrong: the best chances per minute. Fitting to see whether it helps is an action like any other. */
 function bestRepairs({ groups }: CostToGo, belief: Belief, mayRun: boolean): RepairChance[] {
-  return repairChances(groups, belief)
+  return repairChances(groups, belief.weight)
     .filter(({ group }) => group.assemblies.length > 0 || mayRun)
     .sort((a, b) => b.chance / b.group.minutes - a.chance / a.group.minutes)
     .slice(0, MOST_REPAIRS);

@@ -9,7 +9,7 @@ import type { Belief } from "./belief";
 import type { TestCatalogue } from "./catalogue";
 import { offeredAsItStands, timesTaken } from "./offered";
 import { rowOf } from "./outcomes";
-import type { RepairGroup } from "./repairs";
+import { type RepairGroup, repairChances } from "./repairs";
 import type { TestAction } from "./tests";
 
 /** Of the outcomes' shares, so much must differ between the fault and a healthy machine for a test to tell it. */
@@ -75,9 +75,8 @@ export function ownTestLeft(
 ): TestAction | undefined {
   const { machine } = catalogue.suspects.predictor;
   const fresh = offeredAsItStands(catalogue.tests, machine, job).filter((t) => t.part !== undefined && timesTaken(job, t) === 0);
-  const chance = ({ members }: RepairGroup) => members.reduce((sum, k) => sum + real(belief.weight, k), 0);
-  const likely = groups.filter((g) => chance(g) > IN_QUESTION).sort((a, b) => chance(b) - chance(a));
-  for (const group of likely) {
+  const likely = repairChances(groups, belief.weight).filter((r) => r.chance > IN_QUESTION);
+  for (const { group } of likely.sort((a, b) => b.chance - a.chance)) {
     for (const { part, leader } of group.assemblies.flatMap((a) => partsInQuestion(machine, belief, group, a))) {
       const number = catalogue.suspects.numberOf(leader.id);
       const test = fresh.find((t) => t.part === part && tells(catalogue, t, number) > TELLS);

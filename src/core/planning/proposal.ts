@@ -1,4 +1,5 @@
 import type { Hypothesis } from "../diagnosis/hypotheses";
+import type { ShareBand } from "../diagnosis/spread";
 import type { OpenCheck } from "../job/checks/index";
 import type { ProofRow } from "../job/proven";
 import type { OutcomeClass } from "./outcomes";
@@ -65,8 +66,8 @@ export type Reason =
       readonly code: "likely-repair";
       readonly assemblies: readonly string[];
       readonly chance: number;
-      /** It was not found bad itself, or can't be tested. */
-      readonly wager?: true;
+      /** It was not found bad itself, or can't be tested: where the chance lies when base rates are off by as much as they may be. */
+      readonly wager?: ShareBand;
       readonly bestTest?: { readonly test: TestAction; readonly saves: number; readonly minutes: number };
       readonly set?: SetOffer;
     }
@@ -91,9 +92,9 @@ export type Reason =
   | { readonly code: "only-a-run-proves" }
   | { readonly code: "closes-when-run" }
   | { readonly code: "closes-when-told" }
-  /** Next would come a part that nobody found bad. */
   /** A part reads otherwise in a cold room. */
   | { readonly code: "room-first"; readonly part: string }
+  /** Next would come a part that nobody found bad. */
   | { readonly code: "before-wager"; readonly assembly: string }
   /** It runs, and yet only this likely is all put right. */
   | { readonly code: "not-settled"; readonly fixed: number }

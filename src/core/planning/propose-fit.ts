@@ -8,15 +8,15 @@ import { pieceId } from "../machine/pieces";
 import type { TestCatalogue } from "./catalogue";
 import type { Beside } from "./cheap-beside";
 import type { OutsidePiece } from "./found-outside";
-import type { Choice, RepairChance } from "./next";
+import type { Choice } from "./next";
 import { dueOf, ownStanding } from "./own-tests";
 import { type Needs, preparation } from "./prepare";
 import { type Proposal, plain, type Reason, type SetOffer, type StepOf } from "./proposal";
 import { othersOf } from "./propose-test";
-import { CALL_BACK_MINUTES, PROVE_MINUTES, withSiblings, workAndPrice } from "./repairs";
+import { CALL_BACK_MINUTES, PROVE_MINUTES, type RepairChance, withSiblings, workAndPrice } from "./repairs";
 
 /** The next part of a repair as the next step, or what prepares it. */
-export function proposeFit(catalogue: TestCatalogue, job: Job, choice: Choice, { group, chance }: RepairChance): Proposal {
+export function proposeFit(catalogue: TestCatalogue, job: Job, choice: Choice, { group, chance, band }: RepairChance): Proposal {
   const { machine } = catalogue.suspects.predictor;
   const fitted = assembliesFitted(job);
   const left = group.assemblies.filter((a) => !fitted.includes(a));
@@ -28,7 +28,7 @@ export function proposeFit(catalogue: TestCatalogue, job: Job, choice: Choice, {
     code: "likely-repair",
     assemblies: left,
     chance,
-    ...(replaces(repair) && ownStanding(catalogue, job, choice.belief, group) !== "bad" && { wager: true as const }),
+    ...(replaces(repair) && ownStanding(catalogue, job, choice.belief, group) !== "bad" && { wager: band }),
     ...(best && { bestTest: { test: best.test, saves: best.saves, minutes: best.cost } }),
     ...(set && { set }),
   };

@@ -1,7 +1,6 @@
-import { item } from "../array/at";
 import { contradiction } from "../diagnosis/contradiction";
 import type { Ranking } from "../diagnosis/rank";
-import { isOfRoom, wantsRoom } from "../diagnosis/room";
+import { asksRoom, wantsRoom } from "../diagnosis/room";
 import { dangerOfRunning } from "../job/checks/index";
 import type { Job } from "../job/fold";
 import { partsOfAssembly, repairOf, replaces } from "../machine/assembly";
@@ -20,7 +19,7 @@ import {
   stillToTest,
 } from "./doubt";
 import { foundOutside } from "./found-outside";
-import { type Choice, choose, repairChances } from "./next";
+import { type Choice, choose } from "./next";
 import { numberBeforeClosing, numberBeforeWager } from "./numbers-of-run";
 import { offeredTests, timesTaken } from "./offered";
 import { dueOf, ownStanding, ownTestLeft } from "./own-tests";
@@ -29,7 +28,7 @@ import { mayProve } from "./proofs";
 import type { Proposal } from "./proposal";
 import { proposeBeside, proposeFit, proposeMend, proposeSibling, siblingDue } from "./propose-fit";
 import { proposeTest } from "./propose-test";
-import type { RepairGroup } from "./repairs";
+import { type RepairChance, type RepairGroup, repairChances } from "./repairs";
 import { foundNothingSinceSwitch, insteadOf, promisedTest } from "./steady";
 import type { TestAction } from "./tests";
 import { worth } from "./valued";
@@ -54,8 +53,8 @@ export function propose(catalogue: TestCatalogue, job: Job, ranking: Ranking, be
 function proposed(catalogue: TestCatalogue, job: Job, ranking: Ranking, before: Proposal | undefined): Proposal | undefined {
   if (job.closed) return undefined;
   const { machine } = catalogue.suspects.predictor;
-  const first = dangerFirst(machine, job);
-  if (first) return first;
+  const danger = dangerFirst(machine, job);
+  if (danger) return danger;
   const sibling = job.proof ? undefined : siblingDue(machine, job);
   if (sibling !== undefined) return proposeSibling(machine, job, sibling);
   const beside = job.fitted.length > 0 && !job.proof ? cheapBeside(catalogue.suspects, job, ranking) : undefined;
@@ -85,15 +84,18 @@ function proposed(catalogue: TestCatalogue, job: Job, ranking: Ranking, before: 
     return { ...proposeTest(catalogue, job, choice, action.valued), by };
   }
   if (action.group.assemblies.length === 0) return wayToClose(machine, job);
-  const clash = clashFirst(catalogue, job, ranking, choice);
-  if (clash) return clash;
-  const room = roomFirst(catalogue, job, choice, action.group);
-  if (room) return room;
-  const fit = proposeFit(catalogue, job, choice, action);
-  const assembly = dueOf(catalogue, job, choice.belief, action.group);
-  if (!isDear(machine, job, assembly) || !doubtBeforePart(ranking, isWager(fit), machine, job))
-    return beforeWager(catalogue, job, choice, fit, action.group) ?? { ...fit, by };
-  return doubt(catalogue, job, ranking, { assembly, wager: isWager(fit) });
+  const first = clashFirst(catalogue, job, ranking, choice) ?? roomFirst(catalogue, job, choice, action.group);
+  return first ?? repairOrDoubt(catalogue, job, ranking, choice, action);
+}
+
+/** The repair; before a dear one a look at what the model does not have, before a wager a number of the run. */
+function repairOrDoubt(catalogue: TestCatalogue, job: Job, ranking: Ranking, choice: Choice, repair: RepairChance): Proposal {
+  const { machine } = catalogue.suspects.predictor;
+  const fit = proposeFit(catalogue, job, choice, repair);
+  const assembly = dueOf(catalogue, job, choice.belief, repair.group);
+  if (isDear(machine, job, assembly) && doubtBeforePart(ranking, isWager(fit), machine, job))
+    return doubt(catalogue, job, ranking, { assembly, wager: isWager(fit) });
+  return beforeWager(catalogue, job, choice, fit, repair.group) ?? { ...fit, by: choice.by };
 }
 
 /** The power was just switched on, and the likeliest repair is a wager: its number is what for. It is taken before anybody turns to something else. */
@@ -110,7 +112,7 @@ function beforeWager(catalogue: TestCatalogue, job: Job, choice: Choice, fit: Pr
   return (
     test && {
       ...proposeTest(catalogue, job, choice, choice.valued(test)),
-      reason: { code: "before-wager", assembly: item(group.assemblies, 0) },
+      reason: { code: "before-wager", assembly: dueOf(catalogue, job, choice.belief, group) },
     }
   );
 }
@@ -120,7 +122,7 @@ const isDear = (machine: Machine, { fitted }: Job, assembly: string): boolean =>
   replaces(repairOf(machine, assembly)) || fitted.some((f) => f.action === "put-right");
 
 /** A part that was not found bad itself. */
-const isWager = ({ reason }: Proposal): boolean => reason.code === "likely-repair" && reason.wager === true;
+const isWager = ({ reason }: Proposal): boolean => reason.code === "likely-repair" && reason.wager !== undefined;
 
 /**
  * Before anything else: the power out of what may not be run, gas that leaks, and, of a machine that tripped, its insulation: at the plug, in a minute.
@@ -139,7 +141,7 @@ function doubtedStep(catalogue: TestCatalogue, job: Job, ranking: Ranking, choic
   const found = foundOutside(job);
   if (found && isLikelyOutside(ranking)) return proposeMend(machine, job, found.piece, ranking.outside);
   if (!doubtLeads(ranking, machine, job)) return undefined;
-  const left = stillToTest(catalogue, job, ranking, choice);
+  const left = stillToTest(catalogue, job, ranking, choice.tests);
   if (!left) return givingUp(catalogue, job, ranking, choice);
   if ("test" in left) return proposeTest(catalogue, job, choice, left.test);
   return onceMore(catalogue, job, ranking, choice, left.again, left.entry);
@@ -154,7 +156,7 @@ function givingUp(catalogue: TestCatalogue, job: Job, ranking: Ranking, choice: 
   if (lookedOutside(catalogue.suspects.predictor.machine, job)) {
     const own = ownTestLeft(catalogue, job, belief, groups);
     if (own) return proposeTest(catalogue, job, choice, choice.valued(own));
-    const [likeliest] = repairChances(groups, belief).sort((a, b) => b.chance - a.chance);
+    const [likeliest] = repairChances(groups, belief.weight).sort((a, b) => b.chance - a.chance);
     if (
       likeliest &&
       shareOf(ranking, likeliest.chance, job) > ranking.outside &&
@@ -176,7 +178,7 @@ function clashFirst(catalogue: TestCatalogue, job: Job, ranking: Ranking, choice
 function roomFirst(catalogue: TestCatalogue, job: Job, choice: Choice, { assemblies }: RepairGroup): Proposal | undefined {
   const { machine } = catalogue.suspects.predictor;
   const part = assemblies.flatMap((a) => partsOfAssembly(machine, a)).find((p) => wantsRoom(job.evidence, p, machine));
-  const test = part === undefined ? undefined : offeredTests(catalogue.tests, machine, job).find((t) => isOfRoom(t.question));
+  const test = part === undefined ? undefined : offeredTests(catalogue.tests, machine, job).find((t) => asksRoom(t.question));
   if (part === undefined || !test || timesTaken(job, test) > 0) return undefined;
   return { ...proposeTest(catalogue, job, choice, choice.valued(test)), reason: { code: "room-first", part } };
 }

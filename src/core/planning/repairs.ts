@@ -1,5 +1,7 @@
 import { panelMinutes, panelsToOpen } from "../access/panels";
+import { item, real } from "../array/at";
 import type { Hypothesis } from "../diagnosis/hypotheses";
+import { type ShareBand, shareBand } from "../diagnosis/spread";
 import { repairOf } from "../machine/assembly";
 import type { Machine } from "../machine/format";
 
@@ -43,6 +45,21 @@ export interface RepairGroup {
   readonly minutes: number;
   /** Places in the list of active hypotheses. */
   readonly members: readonly number[];
+}
+
+/** A repair with its chance that it puts the trouble right. */
+export interface RepairChance {
+  readonly group: RepairGroup;
+  readonly chance: number;
+  /** Where the chance lies when base rates are off by as much as they may be. */
+  readonly band: ShareBand;
+}
+
+/** Every repair with its chance. `weight`: of each active hypothesis. */
+export function repairChances(groups: readonly RepairGroup[], weight: Float64Array): RepairChance[] {
+  const chances = groups.map(({ members }) => members.reduce((sum, k) => sum + real(weight, k), 0));
+  const squares = chances.reduce((sum, c) => sum + c ** 2, 0);
+  return groups.map((group, g) => ({ group, chance: item(chances, g), band: shareBand(item(chances, g), squares) }));
 }
 
 /**

@@ -1,11 +1,8 @@
-import { fahrenheitToCelsius, type Quantity, type Unit } from "./quantity";
+import { fahrenheitToCelsius, PASCAL_PER_INCH_OF_WATER, type Quantity, type Unit } from "./quantity";
 
 export type QuantityResult =
   | { readonly ok: true; readonly quantity: Quantity /** False when the unit was taken from `expected`. */; readonly unitGiven: boolean }
   | { readonly ok: false; readonly message: string };
-
-/** Inch of water at 4 °C (NIST SP 811, appendix B.8). */
-const PASCAL_PER_INCH_OF_WATER = 249.089;
 
 const ACCEPTED = "a number with its unit, such as 0.3, 11.2k, 1.2M, 238 V, 22 A, 61 C, 142 F, 20 s, 0.6 inwc, or OL";
 
@@ -16,21 +13,34 @@ const SUFFIXES: readonly [pattern: RegExp, unit: Unit | null, toSi: (x: number) 
   [/^M$/, null, (x) => x * 1e6],
   [/^(Ω|Ω|ohms?|r)$/i, "ohm", (x) => x],
   [/^k ?(Ω|Ω|ohms?)$/i, "ohm", (x) => x * 1e3],
-  [/^(M ?(Ω|Ω|ohms?)|[Mm]eg(ohms?)?)$/, "ohm", (x) => x * 1e6],
-  [/^m ?(Ω|Ω|ohms?)$/, "ohm", (x) => x * 1e-3],
-  [/^(v|volts?|vac)$/i, "volt", (x) => x],
-  [/^mv$/i, "volt", (x) => x * 1e-3],
-  [/^(a|amps?)$/i, "amp", (x) => x],
-  [/^ma$/i, "amp", (x) => x * 1e-3],
+  [/^(M ?(Ω|Ω|[Oo]hms?)|[Mm]eg(ohms?)?)$/, "ohm", (x) => x * 1e6],
+  [/^m ?(Ω|Ω|[Oo]hms?)$/, "ohm", (x) => x * 1e-3],
+  [/^(v|volts?|v ?ac|v ?dc)$/i, "volt", (x) => x],
+  [/^mv( ?ac| ?dc)?$/i, "volt", (x) => x * 1e-3],
+  [/^kv$/i, "volt", (x) => x * 1e3],
+  [/^(a|amps?|amperes?|a ?ac|a ?dc)$/i, "amp", (x) => x],
+  [/^ma( ?ac| ?dc)?$/i, "amp", (x) => x * 1e-3],
+  [/^[µμu]a$/i, "amp", (x) => x * 1e-6],
   [/^(w|watts?)$/i, "watt", (x) => x],
   [/^kw$/i, "watt", (x) => x * 1e3],
-  [/^(°c|c|degc|celsius)$/i, "celsius", (x) => x],
-  [/^(°f|f|degf|fahrenheit)$/i, "celsius", fahrenheitToCelsius],
+  [/^((°|º|deg) ?c|c|celsius|℃)$/i, "celsius", (x) => x],
+  [/^((°|º|deg) ?f|f|fahrenheit|℉)$/i, "celsius", fahrenheitToCelsius],
   [/^(s|secs?|seconds?)$/i, "second", (x) => x],
-  [/^pa$/i, "pascal", (x) => x],
-  [/^(in ?wc|in ?w\.?c\.?|inh2o)$/i, "pascal", (x) => x * PASCAL_PER_INCH_OF_WATER],
+  [/^(pa|pascals?)$/i, "pascal", (x) => x],
+  [/^kpa$/i, "pascal", (x) => x * 1e3],
+  [/^(hpa|mbar)$/i, "pascal", (x) => x * 100],
+  [/^(in ?wc|in ?w\.?c\.?|in ?h2o)$/i, "pascal", (x) => x * PASCAL_PER_INCH_OF_WATER],
+  [/^[µμu]f$/i, "farad", (x) => x * 1e-6],
+  [/^nf$/i, "farad", (x) => x * 1e-9],
+  [/^m\/s$/i, "metre-per-second", (x) => x],
   [/^(min|mins|minutes?)$/i, "second", (x) => x * 60],
 ];
+
+/** A unit as people and meters write it, with what makes SI of it; `undefined` for other words. */
+export function unitWritten(text: string): { readonly unit: Unit; readonly toSi: (x: number) => number } | undefined {
+  const found = SUFFIXES.find(([pattern, unit]) => unit !== null && pattern.test(text.trim()));
+  return found?.[1] ? { unit: found[1], toSi: found[2] } : undefined;
+}
 
 /**
  * Reads an amount as people write it. `expected` gives the unit of a bare number or a bare prefix (`11.2k`).

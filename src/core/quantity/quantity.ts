@@ -22,6 +22,12 @@ export const UNIT_SYMBOL: Record<Unit, string> = {
   "metre-per-second": "m/s",
 };
 
+/** Pa of an inch of water at 4 °C (NIST SP 811, appendix B.8). */
+export const PASCAL_PER_INCH_OF_WATER = 249.08891;
+
+/** m³ of a cubic foot (NIST SP 811, appendix B.8). */
+export const M3_PER_FT3 = 0.3048 ** 3;
+
 export function quantity(value: number, unit: Unit): Quantity {
   return { unit, value, overload: value === Infinity };
 }

@@ -85,6 +85,12 @@ export function ohmsLikelihood(value: number | null, p: Prediction, leadOhms?: n
   return stray + (1 - MISPLACED) * ((1 - OFF_SHARE) * normal(value, mean, sigma) + OFF_SHARE * normal(value, mean, OFF_TIMES * sigma));
 }
 
+/** P(what the meter shows | it went astray), per Ω for a value; `null`: OL. */
+export const astrayLikelihood = (value: number | null): number =>
+  value === null
+    ? STRAY_OPEN / MISPLACED
+    : (STRAY_VALUE / MISPLACED) * ((1 - BY_FINGER) * strayDensity(value) + BY_FINGER * fingerDensity(value));
+
 /** Density per Ω of a value that may be anything: even over the decades. */
 export const strayDensity = (ohms: number): number => 1 / (Math.max(ohms, LEAST_OHM) * Math.log(OHM_RANGE / LEAST_OHM));
 const LEAST_OHM = 0.1;

@@ -22,7 +22,8 @@ const schema = findingFields(
 });
 
 type Place = z.infer<typeof schema>["place"];
-const isOfRoom = (place: Place): boolean => "stream" in place && place.stream === ROOM;
+/** Whether it is of the room itself. */
+export const isOfRoom = (place: Place): boolean => "stream" in place && place.stream === ROOM;
 
 /** 1 σ of a thermometer in the exhaust (est.), K; range and share of its slips. */
 const thermometerSigma = (celsius: number): number => 3 + 0.04 * celsius;

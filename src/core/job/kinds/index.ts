@@ -10,6 +10,7 @@ import { gasOpened } from "./gas-opened";
 import { isolated } from "./isolated";
 import { machine } from "./machine";
 import { madeSafe } from "./made-safe";
+import { meter } from "./meter";
 import { notDone } from "./not-done";
 import { note } from "./note";
 import { opened } from "./opened";
@@ -28,6 +29,7 @@ export const ENTRY_KINDS = [
   energised,
   valve,
   preference,
+  meter,
   discharged,
   fitted,
   wanted,

@@ -1,3 +1,4 @@
+import { PASCAL_PER_INCH_OF_WATER } from "../../quantity/quantity";
 import { isOneAway } from "./spelling";
 
 /** What a number's unit makes of it. `none`: no unit was said. `kilo`, `mega`, `milli`: a bare prefix. `degree`, `inch`: C or F, water or not, is not told. */
@@ -28,8 +29,6 @@ export interface Amount {
   readonly or?: number;
 }
 
-/** Inch of water at 4 °C (NIST SP 811, appendix B.8), Pa. */
-export const PASCAL_PER_INCH_OF_WATER = 249.089;
 const METRE_PER_SECOND_PER_FPM = 0.00508;
 
 const UNITS: readonly (readonly [pattern: RegExp, unit: SaidUnit, factor: number])[] = [

@@ -9,7 +9,7 @@ import { lexiconOf } from "./lexicon";
 import type { Manner } from "./manner";
 import { type Choice, entry, findingIn, type Meaning, sightIn } from "./meaning";
 import { newPart, onlyDead, timeOf } from "./readers/short";
-import { commandIn, preferenceIn, questionIn, untoldIn } from "./readers/whole-line";
+import { commandIn, leadsIn, preferenceIn, questionIn, untoldIn } from "./readers/whole-line";
 import type { Chunk } from "./senses";
 import { isSame, isSightOf, tidied } from "./tidy";
 import { tokensOf } from "./tokens";
@@ -34,6 +34,8 @@ export function hear(line: string, machine: Machine, carried: Carried = {}): Hea
   if (command) return understood([{ is: "command", command }]);
   const preference = preferenceIn(line);
   if (preference) return understood([preference]);
+  const leads = leadsIn(line);
+  if (leads) return understood([leads]);
   const untold = untoldIn(line);
   const known = untold === undefined ? undefined : askedAgain(hear(untold, machine).meanings);
   if (known) return understood([known]);

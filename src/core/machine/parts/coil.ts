@@ -1,10 +1,9 @@
 import { z } from "zod";
+import { COPPER, hotResistance } from "../../physics/hot-resistance";
 import { NODE } from "../run/nodes";
 import { acrossIt, always, byLook, definePart, plainMode } from "./definition";
 import { pair, partFields, positive, tolerance } from "./fields";
 
-/** Temperature coefficient of copper at 20 °C, 1/K (IEC 60028). */
-const COPPER_PER_K = 3.93e-3;
 /** A coil that opened when hot closes again this much cooler. */
 const HYSTERESIS_K = 38;
 
@@ -25,7 +24,7 @@ export const coil = definePart({
   branches: (part, { faults, condition }) =>
     faults.has(part.id, "open") || condition.opened.has(part.id)
       ? []
-      : [{ from: 1, to: 2, ohms: part.ohms * (1 + COPPER_PER_K * (condition.coilC - 20)) * (faults.of(part.id, "low")?.severity ?? 1) }],
+      : [{ from: 1, to: 2, ohms: hotResistance(part.ohms, condition.coilC, COPPER) * (faults.of(part.id, "low")?.severity ?? 1) }],
   thermal: (part, { faults }) =>
     faults.has(part.id, "opens-hot")
       ? [{ id: part.id, node: NODE.coil, opensC: part.opensHotC, closesC: part.opensHotC - HYSTERESIS_K, bias: undefined }]

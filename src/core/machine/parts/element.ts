@@ -1,4 +1,6 @@
 import { z } from "zod";
+import { hotResistance, NICKEL_CHROME } from "../../physics/hot-resistance";
+import { ohmsOf } from "../../physics/power";
 import { acrossIt, always, definePart, lookedAt, noThermalContact, plainMode } from "./definition";
 import { pair, partFields, positive, tolerance } from "./fields";
 
@@ -7,7 +9,7 @@ const schema = partFields("element", "A heating element or one coil of it.", {
   watts: positive.describe("Rated power, W."),
   volts: positive.describe("Voltage of that rating, V."),
   tolerance: tolerance(),
-  alphaPerK: z.number().default(1e-4).describe("Temperature coefficient of its resistance, 1/K; nickel-chrome 1.0e-4."),
+  alphaPerK: z.number().default(NICKEL_CHROME).describe("Temperature coefficient of its resistance, 1/K; nickel-chrome 1.0e-4."),
   limitsItselfAboveC: positive
     .optional()
     .describe("A heater of PTC ceramic: temperature above which its resistance rises steeply, so that it can't get much hotter, °C."),
@@ -22,7 +24,7 @@ export function elementOhms(
   { volts, watts, alphaPerK, limitsItselfAboveC }: Pick<z.infer<typeof schema>, "volts" | "watts" | "alphaPerK" | "limitsItselfAboveC">,
   elementC: number,
 ): number {
-  const wire = (volts ** 2 / watts) * (1 + alphaPerK * (elementC - 20));
+  const wire = hotResistance(ohmsOf(volts, watts), elementC, alphaPerK);
   if (limitsItselfAboveC === undefined || elementC <= limitsItselfAboveC) return wire;
   return wire * 2 ** Math.min(PTC_MOST_DOUBLINGS, (elementC - limitsItselfAboveC) / PTC_DOUBLES_K);
 }

@@ -1,4 +1,5 @@
 import type { z } from "zod";
+import { betaCelsius, betaOhms } from "../../physics/thermistor-beta";
 import { acrossIt, always, byLook, definePart, FUSE_OHMS, noThermalContact, plainMode } from "./definition";
 import { pair, partFields, positive, tolerance } from "./fields";
 
@@ -10,15 +11,11 @@ const schema = partFields("thermistor", "A thermistor whose resistance falls as 
 });
 type Curve = Pick<z.infer<typeof schema>, "ohms25" | "betaK">;
 
-/** Beta form of the thermistor curve (IEC 60539-1). Ω at `celsius`. */
-export function thermistorOhms(part: Curve, celsius: number): number {
-  return part.ohms25 * Math.exp(part.betaK * (1 / (celsius + 273.15) - 1 / 298.15));
-}
+/** Ω of a thermistor at a temperature, °C. */
+export const thermistorOhms = (part: Curve, celsius: number): number => betaOhms(part.ohms25, part.betaK, celsius);
 
-/** The same turned round. °C at `ohms`. */
-export function thermistorC(part: Curve, ohms: number): number {
-  return 1 / (1 / 298.15 + Math.log(ohms / part.ohms25) / part.betaK) - 273.15;
-}
+/** And its temperature at a resistance. */
+export const thermistorC = (part: Curve, ohms: number): number => betaCelsius(part.ohms25, part.betaK, ohms);
 
 /** Share by which the beta of a good one spreads in a rehearsal (est.). */
 const BETA_SPREAD = 0.015;

@@ -14,6 +14,6 @@ export const planner = (): Strategy => {
     before = proposal;
     if (!proposal) return { kind: "stop" };
     const move = moveFor(situation, proposal.step, proposal.minutes);
-    return move.kind === "fit" ? { ...move, wager: proposal.reason.code === "likely-repair" && proposal.reason.wager === true } : move;
+    return move.kind === "fit" ? { ...move, wager: proposal.reason.code === "likely-repair" && proposal.reason.wager !== undefined } : move;
   };
 };

@@ -12,6 +12,8 @@ const SHOWN_AT_FIRST = 6;
 const WORTH_A_ROW = 0.1;
 /** From this share on, what was fitted is taken to have been it. */
 const PROBABLY_FIXED = 0.5;
+/** From this share on it is said that entries of this job seem to be slips. */
+const MANY_SLIPS = 0.05;
 const NONE: readonly RankedSuspect[] = [];
 
 /** What can still be wrong, likeliest first; each opens to what speaks for and against it. */
@@ -47,7 +49,8 @@ export function Suspects() {
       {standing && (all || shown === SHOWN_AT_FIRST) && (
         <p className={styles.rest}>
           {standing.rest.count} others, {percent(standing.rest.share)} together
-          {outside < WORTH_A_ROW && `; ${percent(outside)} something this model does not have`}. Shares start from estimated base rates.
+          {outside < WORTH_A_ROW && `; ${percent(outside)} something this model does not have`}. Shares start from estimated base rates
+          {standing.slips > MANY_SLIPS && `; about 1 entry in ${Math.round(1 / standing.slips)} is taken to be a slip`}.
         </p>
       )}
     </section>

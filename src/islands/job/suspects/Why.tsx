@@ -1,4 +1,5 @@
 import type { RankedSuspect } from "../../../core/diagnosis/standing";
+import { bandSays } from "../../../core/naming/text";
 import styles from "./Suspects.module.css";
 import { useEntrySays } from "./use-entry-says";
 
@@ -10,6 +11,8 @@ const STRENGTH: readonly (readonly [number, string])[] = [
   [0.1, "a little"],
 ];
 const LEAST_BANS = 0.1;
+/** A band that is no wider than this says nothing new. */
+const WORTH_SAYING = 0.05;
 
 interface Spoken {
   readonly entry: string;
@@ -28,6 +31,7 @@ export function Why({ suspect }: { readonly suspect: RankedSuspect }) {
   return (
     <div className={styles.why}>
       {because !== undefined && <p>Because {because}.</p>}
+      {suspect.band.high - suspect.band.low > WORTH_SAYING && <p>{bandSays(suspect.band)} should base rates be off (est.).</p>}
       <List title="For" rows={spoken.filter((w) => w.bans > 0).sort((a, b) => b.bans - a.bans)} />
       <List title="Against" rows={spoken.filter((w) => w.bans < 0).sort((a, b) => a.bans - b.bans)} />
       {spoken.length === 0 && <p>Nothing recorded speaks for or against it yet.</p>}

@@ -1,6 +1,7 @@
 import { type Machine, partOf } from "../../../machine/format";
+import { PASCAL_PER_INCH_OF_WATER } from "../../../quantity/quantity";
 import type { WordTag } from "../../lexicon/words";
-import { type Amount, PASCAL_PER_INCH_OF_WATER } from "../amounts";
+import type { Amount } from "../amounts";
 import { type Candidate, type Clause, has, nounsOf, placesOf, subjectsOf, tagged } from "../clause";
 import { airAt, airspeedAt, pressureAt } from "../facts";
 import { entry, oneOf } from "../meaning";

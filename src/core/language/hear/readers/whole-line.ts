@@ -72,6 +72,18 @@ export function preferenceIn(line: string): Meaning | undefined {
   return entry({ kind: "preference", body: Object.assign({}, ...ways) });
 }
 
+const LEADS =
+  /^(?:the )?(?:meter )?(?:leads?|probes?|tips)(?: (?:are|were|read|reads|shorted|zeroed|together|touched|measure|measures|at|is|of))* (\d+(?:[.,]\d+)?|[.,]\d+) ?(?:ohms?|Ω|r)?$|^(?:zero|zeroed|short|shorted|nulled?) (?:the )?(?:meter )?(?:leads?|probes?|tips)(?: (?:at|read|reads|to|is|are))* (\d+(?:[.,]\d+)?|[.,]\d+) ?(?:ohms?|Ω|r)?$/i;
+const MOST_LEAD_OHMS = 10;
+
+/** What the meter's leads read when they are shorted. */
+export function leadsIn(line: string): Meaning | undefined {
+  const found = LEADS.exec(line.trim().replace(/:/g, "").replace(/\s+/g, " "));
+  const ohms = Number((found?.[1] ?? found?.[2] ?? "").replace(",", "."));
+  if (!found || !(ohms <= MOST_LEAD_OHMS)) return undefined;
+  return entry({ kind: "meter", body: { leadOhms: ohms } });
+}
+
 const QUESTIONS: readonly (readonly [Exclude<Asked["ask"], "expect" | "read" | "where">, RegExp])[] = [
   [
     "safe",

@@ -1,0 +1,48 @@
+import { type Accuracy, meterBand } from "../physics/meter-band";
+import type { Unit } from "../quantity/quantity";
+
+/** One range of a meter: up to what it reads, and how far it may be off there. */
+export interface MeterRange extends Accuracy {
+  readonly unit: Unit;
+  readonly upTo: number;
+}
+
+/** A meter as its data sheet says. */
+export interface Meter {
+  readonly name: string;
+  readonly ranges: readonly MeterRange[];
+}
+
+const ohms = (upTo: number, digitSize: number, percentOfReading = 1, digits = 2): MeterRange => ({
+  unit: "ohm",
+  upTo,
+  percentOfReading,
+  digits,
+  digitSize,
+});
+
+/** A common handheld, for who has named none: a default, to be replaced by the meter that is used. */
+export const COMMON_METER: Meter = {
+  name: "common handheld (default)",
+  ranges: [
+    ohms(400, 0.1),
+    ohms(4e3, 1),
+    ohms(4e4, 10),
+    ohms(4e5, 100),
+    ohms(4e6, 1e3, 1.5),
+    ohms(4e7, 1e4, 2, 5),
+    { unit: "volt", upTo: 600, percentOfReading: 1, digits: 4, digitSize: 0.1 },
+    { unit: "amp", upTo: 40, percentOfReading: 2.5, digits: 5, digitSize: 0.01 },
+    { unit: "farad", upTo: 1e-4, percentOfReading: 4, digits: 5, digitSize: 1e-8 },
+  ],
+};
+
+/** The range in which a value is read: the lowest that holds it, as one who reads well chooses it. `undefined`: above all, or not measured by it. */
+export const rangeFor = (meter: Meter, unit: Unit, value: number): MeterRange | undefined =>
+  meter.ranges.filter((r) => r.unit === unit && value <= r.upTo).sort((a, b) => a.upTo - b.upTo)[0];
+
+/** ± of what a meter shows, in its unit; with its range. Above its ranges, that of the highest. `undefined` for what it does not measure. */
+export function bandOf(meter: Meter, unit: Unit, value: number): { readonly range: MeterRange; readonly plusMinus: number } | undefined {
+  const range = rangeFor(meter, unit, value) ?? meter.ranges.filter((r) => r.unit === unit).sort((a, b) => b.upTo - a.upTo)[0];
+  return range && { range, plusMinus: meterBand(value, range) };
+}

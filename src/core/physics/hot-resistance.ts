@@ -1,0 +1,15 @@
+/** 1/K, of what elements are wound of, up to red heat: about +7 % (ASM Handbook vol. 2, nickel-chrome resistance alloys). */
+export const NICKEL_CHROME = 1e-4;
+/** 1/K at 20 °C, of windings and coils (IEC 60028). */
+export const COPPER = 3.93e-3;
+
+const ROOM_C = 20;
+
+/** Resistance of a metal at a temperature, R = R20 (1 + α ΔT) (IEC 60028). Ω. */
+export const hotResistance = (ohms20: number, celsius: number, alphaPerK: number): number => ohms20 * (1 + alphaPerK * (celsius - ROOM_C));
+
+/** The same turned round: Ω at 20 °C of what reads `ohms` at `celsius`. */
+export const coldResistance = (ohms: number, celsius: number, alphaPerK: number): number => ohms / (1 + alphaPerK * (celsius - ROOM_C));
+
+/** And its temperature, °C, from its own resistance. */
+export const celsiusFromOhms = (ohms: number, ohms20: number, alphaPerK: number): number => ROOM_C + (ohms / ohms20 - 1) / alphaPerK;

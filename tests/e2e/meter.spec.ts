@@ -1,0 +1,56 @@
+import { expect, type Page, test } from "@playwright/test";
+import { openJob, type, visit } from "./hidden-fault";
+import { Server } from "./server";
+
+const server = new Server();
+test.beforeAll(() => server.start("--empty"));
+test.afterAll(() => server.remove());
+
+const judged = (page: Page) => page.getByRole("region", { name: "Judgement" });
+const line = (page: Page) => page.getByLabel("Reading line");
+
+async function openMachine(page: Page): Promise<void> {
+  await openJob(page, server.url, "turns but no heat");
+  await type(page, "proved dead");
+  await type(page, "rear off");
+  await visit(page, "Meter");
+}
+
+test.describe("at 1280, by keyboard", () => {
+  test.use({ viewport: { width: 1280, height: 800 } });
+
+  test("a reading is judged while it is typed, kept by Enter, and judged anew once the leads are zeroed", async ({ page }) => {
+    await openMachine(page);
+    await line(page).fill("element 9.7");
+    await expect(judged(page)).toContainText("Heating element");
+    await expect(judged(page)).toContainText("Can’t tell");
+    await expect(judged(page)).toContainText("partly outside the healthy 9.6 to 11.7 Ω");
+    await line(page).fill("leads 0.1");
+    await line(page).press("Enter");
+    await expect(judged(page).getByRole("button", { name: "Leads 0.1 Ω" })).toBeVisible();
+    await line(page).fill("element 7.9");
+    await expect(judged(page).getByRole("strong")).toHaveText("Fail");
+    await expect(judged(page)).toContainText("less leads 0.1 Ω");
+    await line(page).press("Enter");
+    await expect(line(page)).toHaveValue("");
+    await expect(page.getByLabel("Record")).toContainText("Heating element, wires off: 7.9 Ω");
+  });
+});
+
+test.describe("at 390, by touch", () => {
+  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
+
+  test("a part that is touched says what a healthy one reads; its reading, made with the keys, what it comes to", async ({ page }) => {
+    await openMachine(page);
+    await page.locator('[data-part="cut-off"]').tap();
+    await expect(judged(page)).toContainText("Thermal cut-off");
+    await expect(judged(page)).toContainText("under 0.5 Ω");
+    await page.getByRole("button", { name: "Type its reading" }).tap();
+    const keys = page.getByRole("group", { name: "Keys for the reading" });
+    await keys.getByRole("button", { name: "OL", exact: true }).tap();
+    await expect(judged(page).getByRole("strong")).toHaveText("Fail");
+    await expect(judged(page)).toContainText("An OL may be lacquer under a tip");
+    await judged(page).getByRole("button", { name: "Zero leads" }).tap();
+    await expect(line(page)).toHaveValue("leads ");
+  });
+});

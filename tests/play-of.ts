@@ -1,0 +1,44 @@
+import { rank } from "../src/core/diagnosis/rank";
+import type { Finding } from "../src/core/finding/finding";
+import type { Job } from "../src/core/job/fold";
+import { assembliesFitted } from "../src/core/job/state";
+import { TestCatalogue } from "../src/core/planning/catalogue";
+import type { Proposal } from "../src/core/planning/proposal";
+import { propose } from "../src/core/planning/propose";
+import { Play } from "../src/core/training/play";
+import { moveFor } from "../src/core/training/strategies/step";
+import { World } from "../src/core/training/world";
+import { shipped, suspectsFor } from "./job-of";
+
+/** No job takes more steps than this; one that would is ended. */
+export const MOST_STEPS = 80;
+
+interface Playing {
+  readonly machine: string;
+  readonly fault: string;
+  readonly seed: number;
+  /** Changes what the machine would have shown. */
+  readonly answers?: (finding: Finding) => Finding;
+}
+
+/** Plays a job of this fault as the card says, by who remembers nothing of the card before: its proposals with the job that each was made for. */
+export function proposalsOf({ machine, fault, seed, answers = (f) => f }: Playing): { readonly proposal: Proposal; readonly job: Job }[] {
+  const set = suspectsFor(shipped(machine));
+  const catalogue = new TestCatalogue(set);
+  const world = new World(shipped(machine), set.hypotheses, seed, { fault });
+  const answer = world.answer.bind(world);
+  world.answer = (question, fitted) => answers(answer(question, fitted));
+  const made: { proposal: Proposal; job: Job }[] = [];
+  new Play(world, set, catalogue).run(
+    (situation) => {
+      const { job } = situation;
+      const proposal = propose(catalogue, job, rank(set, job.evidence, assembliesFitted(job)));
+      if (!proposal || made.length === MOST_STEPS) return { kind: "stop" };
+      made.push({ proposal, job });
+      return moveFor(situation, proposal.step, proposal.minutes);
+    },
+    "planner",
+    seed,
+  );
+  return made;
+}
