@@ -12,6 +12,8 @@ async function firstJob(page: Page, words: string): Promise<void> {
   await page.getByRole("link", { name: new RegExp(words) }).click();
   await expect(page.locator("[data-suspect]").first()).toBeVisible();
   await expect(page.getByRole("region", { name: "Next" }).getByRole("heading")).not.toHaveText("Working it out…");
+  // Keys are heard once the page has come alive.
+  await expect(page.locator("[inert]")).toHaveCount(0);
 }
 
 for (const scheme of ["light", "dark"] as const) {
@@ -108,7 +110,7 @@ test("entering a reading shifts nothing that is being looked at", async ({ page 
 
 test("suspects and proposals come from a worker, and a question that is overtaken is not answered", async ({ page }) => {
   await firstJob(page, "Gannet");
-  expect(page.workers()).toHaveLength(1);
+  await expect.poll(() => page.workers().length).toBe(1);
   for (const line of ["cycling 0.1", "timer heat contact 0.2", "element OL"]) {
     await page.getByLabel("Reading line").fill(line);
     await page.getByLabel("Reading line").press("Enter");

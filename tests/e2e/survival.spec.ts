@@ -78,6 +78,17 @@ test("what is typed before the page comes alive is not lost", async ({ page }) =
   await expect(page.getByText("Lamp lights").first()).toBeVisible();
 });
 
+test("what is touched before the page comes alive is done once it has: a part of the sheet, the form of a new job", async ({ page }) => {
+  await page.route("**/*.js", async (route) => {
+    await new Promise((r) => setTimeout(r, 1500));
+    await route.continue();
+  });
+  await openJob(page, server.url, "turns, no heat");
+  await page.reload({ waitUntil: "commit" });
+  await page.locator('[data-part="element"]').click();
+  await expect(page.getByRole("region", { name: "Heating element" })).toBeVisible();
+});
+
 test("what is next stands in the page before any script has run, and can't be touched until it would be heard", async ({
   page,
   browser,
@@ -92,8 +103,9 @@ test("what is next stands in the page before any script has run, and can't be to
     await still.goto(page.url());
     await expect(next(still).getByRole("heading")).toHaveText(title, { timeout: 1000 });
   }).toPass();
-  await expect(next(still).locator("[inert] button").first()).toBeVisible();
-  await expect(next(page).locator("[inert]")).toHaveCount(0);
+  await expect(next(still).locator("button[inert]").first()).toBeVisible();
+  await expect(still.locator("[inert] [data-part]").first()).toBeVisible();
+  await expect(page.locator("[inert]")).toHaveCount(0);
   await deaf.close();
 });
 

@@ -3,6 +3,7 @@ import { type Finding, findingKind, findingSays } from "../../core/finding/findi
 import type { Complaint } from "../../core/language/complaint";
 import { entrySays } from "../../core/language/entries";
 import type { Machine } from "../../core/machine/format";
+import { Press } from "../../ui/Press";
 import styles from "./NewJob.module.css";
 
 /** What somebody struck out or corrected of what was heard, by what it is about. */
@@ -60,17 +61,13 @@ function Chip({ finding, machine, to, onCorrect }: ChipProps) {
     <li data-struck={struck}>
       <span>{struck ? <s>{says}</s> : says}</span>
       {!struck && next !== undefined && next !== now && (
-        <button type="button" aria-label={`Not “${says}”: turn it`} title="Turn it" onClick={() => onCorrect(next)}>
+        <Press aria-label={`Not “${says}”: turn it`} title="Turn it" onClick={() => onCorrect(next)}>
           <Repeat2 size={20} aria-hidden />
-        </button>
+        </Press>
       )}
-      <button
-        type="button"
-        aria-label={struck ? `Put back: ${says}` : `Strike out: ${says}`}
-        onClick={() => onCorrect(struck ? undefined : null)}
-      >
+      <Press aria-label={struck ? `Put back: ${says}` : `Strike out: ${says}`} onClick={() => onCorrect(struck ? undefined : null)}>
         {struck ? "Put back" : <X size={20} aria-hidden />}
-      </button>
+      </Press>
     </li>
   );
 }

@@ -9,6 +9,7 @@ import type { Machine } from "../../core/machine/format";
 import type { KeptMachine, MachineRef } from "../../core/machine/revision";
 import { Button } from "../../ui/Button";
 import { PageHead } from "../../ui/PageHead";
+import { useAlive } from "../../ui/use-alive";
 import { useFormDraft } from "../drafts/drafts";
 import { replica } from "../replica/replica";
 import { rememberTechnician, technician } from "../replica/technician";
@@ -56,6 +57,8 @@ export function NewJob({ machines }: Props) {
     if (!getValues("by")) setValue("by", technician());
   }, [setValue, getValues]);
   useOpening(opened);
+  // Disabled, not only out of reach: Enter in a field would send the form to the address of this page.
+  const alive = useAlive();
   const [corrections, setCorrections] = useState<Corrections>({});
   const words = useWatch({ control: form.control, name: "words" });
   const machineId = useWatch({ control: form.control, name: "machine" });
@@ -96,7 +99,7 @@ export function NewJob({ machines }: Props) {
           <Field form={form} name="by" label="Your name" />
           <LiveTests form={form} />
           <div className={styles.wide}>
-            <Button look="main" type="submit" disabled={form.formState.isSubmitting || !!opened}>
+            <Button look="main" type="submit" disabled={!alive || form.formState.isSubmitting || !!opened}>
               Open the job
             </Button>
             {opened && <p role="status">Kept on this device; the job opens.</p>}

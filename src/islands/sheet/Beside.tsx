@@ -1,6 +1,7 @@
 import type { Mark } from "../../core/diagnosis/marks";
 import { maybePartOf } from "../../core/machine/format";
 import { percent } from "../../core/naming/text";
+import { Press } from "../../ui/Press";
 import { NO_MARK } from "./mark";
 import type { SheetProps } from "./props";
 import styles from "./Sheet.module.css";
@@ -16,16 +17,10 @@ export function Beside({ machine, marks, chosen, onPart }: Pick<SheetProps, "mac
           const mark = marks[part.id] ?? NO_MARK;
           return (
             <li key={part.id}>
-              <button
-                type="button"
-                data-state={mark.state}
-                aria-pressed={chosen === part.id}
-                title={part.name}
-                onClick={() => onPart(part.id)}
-              >
+              <Press data-state={mark.state} aria-pressed={chosen === part.id} title={part.name} onClick={() => onPart(part.id)}>
                 {part.label}
                 <MarkWord mark={mark} />
-              </button>
+              </Press>
             </li>
           );
         })}

@@ -1,6 +1,7 @@
 import { useMemo, useRef, useState } from "react";
 import type { Machine } from "../../core/machine/format";
 import { controlsSay } from "../../core/naming/names";
+import { useAlive } from "../../ui/use-alive";
 import { Beside } from "./Beside";
 import { lastReadings, measuredParts } from "./last-readings";
 import { layoutSheet, type SheetLayout } from "./layout";
@@ -45,7 +46,7 @@ export function Sheet(props: SheetProps) {
         </h2>
         <Beside {...props} />
       </header>
-      <div ref={frame} className={styles.area}>
+      <div ref={frame} className={styles.area} inert={!useAlive()}>
         {/* biome-ignore lint/a11y/useSemanticElements: a drawing has no fieldset */}
         <svg
           viewBox={`0 0 ${layout.width} ${layout.height}`}

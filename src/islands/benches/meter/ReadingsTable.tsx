@@ -12,6 +12,7 @@ import { useMemo, useState } from "react";
 import { type ReadingRow, readingsCsv, readingsJson, readingsOf, readingsText } from "../../../core/language/readings";
 import { formatValue } from "../../../core/quantity/format";
 import { Button } from "../../../ui/Button";
+import { Press } from "../../../ui/Press";
 import { Clock } from "../../job/shell/Clock";
 import { useJob, useMachine } from "../../job/store/context";
 import styles from "./ReadingsTable.module.css";
@@ -103,11 +104,11 @@ const Head = ({ headers }: { readonly headers: readonly Header<ReadingRow, unkno
     <tr>
       {headers.map((h) => (
         <th key={h.id} scope="col" aria-sort={SORT[String(h.column.getIsSorted())]}>
-          <button type="button" onClick={h.column.getToggleSortingHandler()}>
+          <Press onClick={h.column.getToggleSortingHandler()}>
             {flexRender(h.column.columnDef.header, h.getContext())}
             {h.column.getIsSorted() === "asc" && <ArrowUp size={16} aria-hidden />}
             {h.column.getIsSorted() === "desc" && <ArrowDown size={16} aria-hidden />}
-          </button>
+          </Press>
         </th>
       ))}
     </tr>

@@ -5,6 +5,7 @@ import { type Part, partOf } from "../../../core/machine/format";
 import { windingsOf } from "../../../core/machine/metering";
 import { capital } from "../../../core/naming/text";
 import { Button } from "../../../ui/Button";
+import { Press } from "../../../ui/Press";
 import { measuredParts } from "../../sheet/last-readings";
 import { markSays } from "../../sheet/mark";
 import { useDispatch, useJob, useMachine } from "../store/context";
@@ -42,9 +43,9 @@ export function CardHead({ title }: { readonly title: string }) {
   return (
     <header>
       <h2>{title}</h2>
-      <button type="button" aria-label="Close" onClick={() => dispatch({ do: "unchoose" })}>
+      <Press aria-label="Close" onClick={() => dispatch({ do: "unchoose" })}>
         <X size={24} aria-hidden />
-      </button>
+      </Press>
     </header>
   );
 }

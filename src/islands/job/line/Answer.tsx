@@ -1,5 +1,6 @@
 import { X } from "lucide-react";
 import { answerSays } from "../../../core/language/answers";
+import { Press } from "../../../ui/Press";
 import { useDispatch, useJob, useMachine } from "../store/context";
 import styles from "./Answer.module.css";
 
@@ -25,9 +26,9 @@ export function Answer() {
           </ul>
         )}
       </div>
-      <button type="button" aria-label="Put the answer away" onClick={() => dispatch({ do: "answer", asked: undefined })}>
+      <Press aria-label="Put the answer away" onClick={() => dispatch({ do: "answer", asked: undefined })}>
         <X size={24} aria-hidden />
-      </button>
+      </Press>
     </section>
   );
 }

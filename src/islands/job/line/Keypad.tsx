@@ -1,4 +1,5 @@
 import { Delete, X } from "lucide-react";
+import { Press } from "../../../ui/Press";
 import styles from "./Keypad.module.css";
 
 /** As they stand on the screen. */
@@ -16,16 +17,16 @@ export function Keypad({ line, edit, close }: Props) {
     <fieldset className={styles.keys}>
       <legend>Keys for the reading</legend>
       {KEYS.map((key) => (
-        <button key={key} type="button" onClick={() => edit(pressed(line, key))}>
+        <Press key={key} onClick={() => edit(pressed(line, key))}>
           {key}
-        </button>
+        </Press>
       ))}
-      <button type="button" aria-label="Delete the last sign" onClick={() => edit(erased(line))}>
+      <Press aria-label="Delete the last sign" onClick={() => edit(erased(line))}>
         <Delete size={24} aria-hidden />
-      </button>
-      <button type="button" aria-label="Put the keys away" onClick={close}>
+      </Press>
+      <Press aria-label="Put the keys away" onClick={close}>
         <X size={24} aria-hidden />
-      </button>
+      </Press>
     </fieldset>
   );
 }

@@ -1,6 +1,7 @@
 import { CornerDownLeft, Grid3x3 } from "lucide-react";
 import { type FormEvent, useId } from "react";
 import type { Reading, Understanding } from "../../../core/language/understand";
+import { Press } from "../../../ui/Press";
 import { useDispatch, useJob } from "../store/context";
 import { Answer } from "./Answer";
 import { intentsFor, isWhole, noteSays, stateOf } from "./intents";
@@ -92,7 +93,7 @@ type Asking = Extract<Understanding, { readonly readings: readonly Reading[] }>;
 
 /** For fingers only: who has keys needs none on the screen. */
 const KeysButton = ({ onShow }: { readonly onShow: () => void }) => (
-  <button type="button" className={styles.keys} aria-label="Keys for a reading" onClick={onShow}>
+  <Press className={styles.keys} aria-label="Keys for a reading" onClick={onShow}>
     <Grid3x3 size={22} aria-hidden />
-  </button>
+  </Press>
 );

@@ -1,4 +1,5 @@
 import type { Reading } from "../../../core/language/understand";
+import { Press } from "../../../ui/Press";
 import styles from "./Readings.module.css";
 
 interface Props {
@@ -12,9 +13,9 @@ export function Readings({ readings, onPick }: Props) {
     <ul className={styles.readings} aria-label="Did you mean">
       {readings.map((reading) => (
         <li key={reading.says}>
-          <button type="button" disabled={reading.blocked !== undefined} onClick={() => onPick(reading)}>
+          <Press disabled={reading.blocked !== undefined} onClick={() => onPick(reading)}>
             {reading.says}
-          </button>
+          </Press>
           {reading.blocked !== undefined && <small>{reading.blocked}</small>}
         </li>
       ))}

@@ -6,7 +6,6 @@ import { panelName } from "../../../core/naming/names";
 import { minutesSay } from "../../../core/naming/text";
 import type { OtherTest, Proposal, StepKind } from "../../../core/planning/proposal";
 import { Button } from "../../../ui/Button";
-import { useAlive } from "../../../ui/use-alive";
 import { useDispatch, useJob, useMachine } from "../store/context";
 import { Expectations } from "./Expectations";
 import styles from "./NextCard.module.css";
@@ -33,7 +32,6 @@ function Proposed({ proposal }: { readonly proposal: Proposal }) {
   const working = useJob((s) => s.diagnosis.working);
   const mayBeFixed = useJob((s) => s.job.fitted.length > 0 && !isProven(s.job) && s.view.bench !== "prove");
   const dispatch = useDispatch();
-  const alive = useAlive();
   const [listing, setListing] = useState(false);
   const [picked, setPicked] = useState<OtherTest | undefined>();
   const [shown, setShown] = useState(proposal);
@@ -49,7 +47,7 @@ function Proposed({ proposal }: { readonly proposal: Proposal }) {
   return (
     <section className={styles.card} aria-label="Next" aria-busy={working} data-working={working}>
       {picked ? <PickedTest picked={picked} /> : <ProposedStep proposal={proposal} />}
-      <div className={styles.buttons} inert={!alive}>
+      <div className={styles.buttons}>
         <StepButtons step={picked ? { kind: "test", test: picked.test, again: false } : proposal.step} />
         {mayBeFixed && ON_THE_WAY.includes(proposal.step.kind) && (
           <Button look="quiet" onClick={() => dispatch({ do: "go", bench: "prove" })}>

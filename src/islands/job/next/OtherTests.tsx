@@ -1,6 +1,7 @@
 import { testTitle } from "../../../core/language/proposals";
 import { minutesSay } from "../../../core/naming/text";
 import type { OtherTest } from "../../../core/planning/proposal";
+import { Press } from "../../../ui/Press";
 import { useMachine } from "../store/context";
 import styles from "./NextCard.module.css";
 
@@ -16,12 +17,12 @@ export function OtherTests({ tests, onPick }: Props) {
     <ul className={styles.others}>
       {tests.map((o) => (
         <li key={o.test.id}>
-          <button type="button" onClick={() => onPick(o)}>
+          <Press onClick={() => onPick(o)}>
             <span>{testTitle(machine, o.test)}</span>
             <b>
               {minutesSay(o.minutes)}, saves {minutesSay(Math.max(0, o.saves))}
             </b>
-          </button>
+          </Press>
         </li>
       ))}
     </ul>

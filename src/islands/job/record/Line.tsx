@@ -3,6 +3,7 @@ import { type RecordLine, stampOfLine } from "../../../core/job/fold";
 import { noteRead } from "../../../core/job/read-note";
 import type { Note } from "../../../core/job/state";
 import { lineSays } from "../../../core/language/entries";
+import { Press } from "../../../ui/Press";
 import { useNoteReadings } from "../line/OpenNote";
 import { Readings } from "../line/Readings";
 import { Clock } from "../shell/Clock";
@@ -56,14 +57,9 @@ function PathButton({ entry }: { readonly entry: string }) {
   const shown = useJob((s) => s.view.path === entry);
   if (!known) return null;
   return (
-    <button
-      type="button"
-      className={styles.way}
-      aria-pressed={shown}
-      onClick={() => dispatch({ do: "show-path", entry: shown ? undefined : entry })}
-    >
+    <Press className={styles.way} aria-pressed={shown} onClick={() => dispatch({ do: "show-path", entry: shown ? undefined : entry })}>
       {shown ? "Hide its way" : "Show its way"}
-    </button>
+    </Press>
   );
 }
 
@@ -74,15 +70,11 @@ function BackButton({ line, says, retraction }: Props & { readonly says: string 
   if (line.status !== "retracted") {
     const { id } = line.entry;
     return (
-      <button type="button" aria-label={`Take back: ${says}`} title="Take back" onClick={() => dispatch({ do: "take-back", entry: id })}>
+      <Press aria-label={`Take back: ${says}`} title="Take back" onClick={() => dispatch({ do: "take-back", entry: id })}>
         <Undo2 size={20} aria-hidden />
-      </button>
+      </Press>
     );
   }
   if (retraction === undefined) return null;
-  return (
-    <button type="button" onClick={() => dispatch({ do: "take-back", entry: retraction })}>
-      Put back
-    </button>
-  );
+  return <Press onClick={() => dispatch({ do: "take-back", entry: retraction })}>Put back</Press>;
 }

@@ -1,5 +1,6 @@
 import { useState } from "react";
 import { type Job, stampOfLine } from "../../../core/job/fold";
+import { Press } from "../../../ui/Press";
 import { useJob } from "../store/context";
 import { Line } from "./Line";
 import styles from "./Record.module.css";
@@ -13,9 +14,9 @@ export function Record() {
     <section className={styles.record} data-all={all} aria-label="Record">
       <header>
         <h2 className="hidden">Record</h2>
-        <button type="button" aria-expanded={all} onClick={() => setAll(!all)}>
+        <Press aria-expanded={all} onClick={() => setAll(!all)}>
           {all ? "Show less" : `All ${lines.length}`}
-        </button>
+        </Press>
       </header>
       <ol>
         {lines.map((line) => {

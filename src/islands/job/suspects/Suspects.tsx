@@ -2,6 +2,7 @@ import { type RefObject, useRef, useState, useSyncExternalStore } from "react";
 import type { RankedSuspect } from "../../../core/diagnosis/standing";
 import { hypothesisSays } from "../../../core/language/diagnosis";
 import { percent } from "../../../core/naming/text";
+import { Press } from "../../../ui/Press";
 import { useSize } from "../../sheet/use-size";
 import { useJob, useMachine } from "../store/context";
 import styles from "./Suspects.module.css";
@@ -42,9 +43,9 @@ export function Suspects() {
         {outside >= WORTH_A_ROW && !outsideFirst && <Outside share={outside} />}
       </ol>
       {(all || suspects.length > (shown ?? suspects.length)) && (
-        <button type="button" className={styles.more} onClick={() => setAll(!all)}>
+        <Press className={styles.more} onClick={() => setAll(!all)}>
           {all ? "Fewer" : `${suspects.length - (shown ?? 0)} more`}
-        </button>
+        </Press>
       )}
       {standing && (all || shown === SHOWN_AT_FIRST) && (
         <p className={styles.rest}>
@@ -102,13 +103,13 @@ function Suspect({ suspect, isOpen, onOpen }: SuspectProps) {
   const isPutRight = useJob(({ job }) => assemblies.length > 0 && assemblies.every((a) => job.fitted.some((f) => f.assembly === a)));
   return (
     <li data-suspect={suspect.hypothesis.suspect} data-put-right={isPutRight}>
-      <button type="button" aria-expanded={isOpen} onClick={onOpen}>
+      <Press aria-expanded={isOpen} onClick={onOpen}>
         <span>
           {hypothesisSays(machine, suspect.hypothesis)}
           {isPutRight && <small> ✓ put right</small>}
         </span>
         <b>{percent(suspect.probability)}</b>
-      </button>
+      </Press>
       <Bar share={suspect.probability} />
       {isOpen && <Why suspect={suspect} />}
     </li>
