@@ -13,6 +13,7 @@ import { ownStanding, ownTestDue } from "../../src/core/planning/own-tests";
 import { type PartToBuy, plain, type Reason } from "../../src/core/planning/proposal";
 import { propose } from "../../src/core/planning/propose";
 import { DEFAULT_RATES, repairGroups } from "../../src/core/planning/repairs";
+import { wayToClose } from "../../src/core/planning/way-to-close";
 import { across, elementRenewed, fitted, found, jobOf, LIVE, PROOF, SAFE, shipped, suspectsFor } from "../job-of";
 
 const e27 = shipped("orrinshaw-e27");
@@ -40,6 +41,42 @@ describe("a proof", () => {
     const next = proposed([...repaired, failed, failed]);
     expect(["test", "make-safe", "panel", "energise", "doubt"]).toContain(next?.step.kind);
     expect(next?.step).not.toEqual({ kind: "energise", to: "prove" });
+  });
+});
+
+describe("a run that went well", () => {
+  const ran = (lines: readonly (string | Draft)[]) => {
+    const job = jobOf(e27, ["turns, no heat", ...lines, LIVE, PROOF, "exhaust 62 C"]);
+    const set = suspectsFor(e27);
+    const ranking = rank(set, job.evidence, assembliesFitted(job));
+    return { next: propose(new TestCatalogue(set), job, ranking), close: wayToClose(e27, job), fixed: ranking.fixed };
+  };
+
+  test("leads to the close of a job whose record gives the repair", () => {
+    const { next, close } = ran(elementRenewed());
+    expect(next).toEqual(close);
+  });
+
+  test("closes none in which nothing was done that could have helped: it is looked into, or said", () => {
+    const { next, close, fixed } = ran([
+      SAFE,
+      "rear off",
+      across("element", 10.6),
+      across("cut-off", 0.2),
+      fitted("joint.lamp"),
+      "rear on",
+    ]);
+    expect(fixed).toBeLessThan(0.5);
+    expect(next?.step).not.toEqual(close.step);
+    expect(["test", "doubt"]).toContain(next?.step.kind);
+  });
+
+  test("that nothing explains is said in words", () => {
+    const doubt: Reason = { code: "doubt", outside: 0.08, entries: [], before: { fixed: 0.09 } };
+    expect(proposalSays(e27, plain({ kind: "doubt", look: ["sheet"], again: true }, 5, doubt))).toMatchObject({
+      title: "It runs, and nothing explains it",
+      why: expect.stringMatching(/^Nothing done here explains that it ran well: 9\s% that it is put right\./),
+    });
   });
 });
 

@@ -7,7 +7,7 @@ import { maybePanelOf } from "../machine/format";
 import { assemblyName, panelName, partName, repairName, repairSays } from "../naming/names";
 import { bandSays, capital, lower, minutesSay, percent } from "../naming/text";
 import type { OutsidePiece } from "../planning/found-outside";
-import type { Caution, Expectation, OutsideModel, Proposal, Purpose, Reason, SetOffer, Step, StepOf } from "../planning/proposal";
+import type { Before, Caution, Expectation, OutsideModel, Proposal, Purpose, Reason, SetOffer, Step, StepOf } from "../planning/proposal";
 import { BAD_NEW_PART } from "../planning/propose-fit";
 import { CALL_BACK_MINUTES, DEFAULT_RATES } from "../planning/repairs";
 import type { TestAction } from "../planning/tests";
@@ -33,7 +33,7 @@ export function proposalSays(machine: Machine, proposal: Proposal): ProposalWord
   const { step, reason, prepares, caution } = proposal;
   const purpose = prepares && purposeSays(machine, prepares);
   return {
-    title: isUnsettled(proposal) ? "Nothing here settles it" : stepTitle(machine, step),
+    title: titleOf(machine, proposal),
     detail: stepDetail(machine, step),
     ...withInstead(reasonSays(machine, reason, step, purpose), proposal.instead && purposeSays(machine, proposal.instead)),
     ...(purpose !== undefined && { prepares: purpose }),
@@ -50,6 +50,16 @@ const withInstead = (why: Why, instead: string | undefined): Why =>
 /** All was looked at, no test is worth its minutes, and the likeliest is not likely enough to be bought. */
 const isUnsettled = ({ step, reason }: Proposal): boolean =>
   step.kind === "doubt" && step.again && reason.code === "doubt" && reason.leader !== undefined;
+
+function titleOf(machine: Machine, proposal: Proposal): string {
+  const { step, reason } = proposal;
+  if (step.kind === "doubt" && step.again && reason.code === "doubt" && isUnexplained(reason.before))
+    return "It runs, and nothing explains it";
+  return isUnsettled(proposal) ? "Nothing here settles it" : stepTitle(machine, step);
+}
+
+const isUnexplained = (before: Before | undefined): before is Extract<Before, { fixed: number }> =>
+  typeof before === "object" && "fixed" in before;
 
 /** “18 min · 44 in parts”: work and money apart. */
 export const costSays = ({ minutes, price }: Pick<Proposal, "minutes" | "price">): string =>
@@ -252,6 +262,12 @@ export const FOUND_OUTSIDE: Record<OutsidePiece, string> = {
   burner: "Burner or gas bad",
 };
 
+/** It runs, and nobody knows why. */
+const runsUnexplained = (machine: Machine, fixed: number, outside: string, leader: Extract<Reason, { code: "doubt" }>["leader"]): Why => ({
+  why: `Nothing done here explains that it ran well: ${percent(fixed)} that it is put right. Not closed on one good run.`,
+  more: leader ? `Likeliest is still: ${lower(hypothesisSays(machine, leader.hypothesis))}, ${percent(leader.share)}. ${outside}` : outside,
+});
+
 /** How sure it is that the model does not have the trouble, or what would be bought untested. */
 function doubtSays(machine: Machine, { outside, entries, before, leader }: Extract<Reason, { code: "doubt" }>, step: Step): Why {
   const share = `${percent(outside)} that the trouble is none that this model has.`;
@@ -261,6 +277,7 @@ function doubtSays(machine: Machine, { outside, entries, before, leader }: Extra
       more: share,
     };
   }
+  if (isUnexplained(before)) return runsUnexplained(machine, before.fixed, share, leader);
   if (step.again && leader)
     return {
       why: `Likeliest is still: ${lower(hypothesisSays(machine, leader.hypothesis))}, ${percent(leader.share)}; not enough to fit a part on.`,

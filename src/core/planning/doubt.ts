@@ -8,7 +8,7 @@ import type { TestCatalogue } from "./catalogue";
 import type { OutsidePiece } from "./found-outside";
 import { offeredAsItStands } from "./offered";
 import { mayProve } from "./proofs";
-import { type OutsideModel, type PartToBuy, type Proposal, plain } from "./proposal";
+import { type Before, type OutsideModel, type Proposal, plain } from "./proposal";
 import type { RepairChance } from "./repairs";
 import type { TestAction } from "./tests";
 import { type Valued, worth } from "./valued";
@@ -118,12 +118,7 @@ export function againFor(catalogue: TestCatalogue, job: JobState, entry: string)
 }
 
 /** None of the suspects gives this record, or it comes `before` what would be dearer: what to look at here. */
-export function doubt(
-  catalogue: TestCatalogue,
-  job: JobState,
-  { outside, suspects: [likeliest] }: Ranking,
-  before?: PartToBuy | "little to test",
-): Proposal {
+export function doubt(catalogue: TestCatalogue, job: JobState, { outside, suspects: [likeliest] }: Ranking, before?: Before): Proposal {
   const { machine } = catalogue.suspects.predictor;
   const entries = strangeEntries(catalogue.suspects, job.evidence).map((s) => s.entry);
   const step = {

@@ -77,7 +77,7 @@ export type Reason =
       readonly outside: number;
       readonly entries: readonly string[];
       /** What would come next. */
-      readonly before?: PartToBuy | "little to test";
+      readonly before?: Before;
       /** The likeliest suspect, where it is likelier than that. */
       readonly leader?: { readonly hypothesis: Hypothesis; readonly share: number };
     }
@@ -106,6 +106,9 @@ export interface PartToBuy {
   readonly assembly: string;
   readonly wager: boolean;
 }
+
+/** What doubt comes before: a part; tests that tell little; the close of a job that ran well though the record gives no more than this share to it. */
+export type Before = PartToBuy | "little to test" | { readonly fixed: number };
 
 /** What fitting the whole set would add. */
 export interface SetOffer {

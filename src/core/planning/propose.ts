@@ -3,6 +3,7 @@ import type { Ranking } from "../diagnosis/rank";
 import { asksRoom, wantsRoom } from "../diagnosis/room";
 import { dangerOfRunning } from "../job/checks/index";
 import type { Job } from "../job/fold";
+import { isProven } from "../job/proven";
 import { partsOfAssembly, repairOf, replaces } from "../machine/assembly";
 import type { Machine } from "../machine/format";
 import type { TestCatalogue } from "./catalogue";
@@ -25,7 +26,7 @@ import { offeredTests, timesTaken } from "./offered";
 import { dueOf, ownStanding, ownTestLeft } from "./own-tests";
 import { makeSafe } from "./prepare";
 import { mayProve } from "./proofs";
-import type { Proposal } from "./proposal";
+import type { Before, Proposal } from "./proposal";
 import { proposeBeside, proposeFit, proposeMend, proposeSibling, siblingDue } from "./propose-fit";
 import { proposeTest } from "./propose-test";
 import { type RepairChance, type RepairGroup, repairChances } from "./repairs";
@@ -36,6 +37,8 @@ import { examine, wayToClose } from "./way-to-close";
 
 /** Above this the repair is taken to be done: on to the proof. */
 const SURELY_FIXED = 0.75;
+/** A run that went well closes a job only while the record gives two to one that all is put right: a trouble that comes and goes runs well too. */
+const MAY_CLOSE = 2 / 3;
 /** Above this a repair is proven before another part is fitted: a run costs less than a wrong part. */
 const PROVE_BEFORE_NEXT_PART = 0.3;
 
@@ -58,14 +61,17 @@ function proposed(catalogue: TestCatalogue, job: Job, ranking: Ranking, before: 
   const sibling = job.proof ? undefined : siblingDue(machine, job);
   if (sibling !== undefined) return proposeSibling(machine, job, sibling);
   const beside = job.fitted.length > 0 && !job.proof ? cheapBeside(catalogue.suspects, job, ranking) : undefined;
-  const provable = mayProve(job);
+  const outside = foundOutside(job);
+  const unexplained = runsUnexplained(job, ranking);
+  const settling = unexplained && numberBeforeClosing(catalogue, job, ranking);
+  if (settling) return settling;
+  const provable = !unexplained && mayProve(job);
   if (provable && ranking.fixed >= SURELY_FIXED - (beside?.share ?? 0))
     return beside ? proposeBeside(machine, job, beside) : wayToClose(machine, job);
-  const outside = foundOutside(job);
   if (outside?.mended) return wayToClose(machine, job);
   const promised = before && promisedTest(before, job);
   const choice = choose(catalogue, job, ranking, { promised });
-  if (!choice) return wayToClose(machine, job);
+  if (!choice) return unexplained ? doubt(catalogue, job, ranking, { fixed: ranking.fixed }) : wayToClose(machine, job);
   const kept =
     before && foundNothingSinceSwitch(job) ? offeredTests(catalogue.tests, machine, job).find((t) => t.id === promised) : undefined;
   if (before && kept) return { ...proposeTest(catalogue, job, choice, choice.valued(kept)), reason: before.reason };
@@ -74,19 +80,25 @@ function proposed(catalogue: TestCatalogue, job: Job, ranking: Ranking, before: 
   const number = forNumber ? numberNow(catalogue, job, choice) : undefined;
   if (number) return number;
   const { action, by } = choice;
+  const giving: Before = unexplained ? { fixed: ranking.fixed } : "little to test";
   const doubted = doubtedStep(catalogue, job, ranking, choice);
   if (mayBeFixed && (doubted || action?.kind !== "test")) return wayToClose(machine, job);
   if (!doubted && !action && provable && ranking.fixed > ranking.outside) return wayToClose(machine, job);
-  if (doubted || !action) return doubted ?? givingUp(catalogue, job, ranking, choice, "little to test");
+  if (doubted || !action) return doubted ?? givingUp(catalogue, job, ranking, choice, giving);
   if (action.kind === "test") {
     if (mayBeFixed && worth(action.valued) * (1 - ranking.fixed) < 1) return wayToClose(machine, job);
     if (doubtBeforeTest(ranking, action.valued, machine, job)) return doubt(catalogue, job, ranking, "little to test");
     return { ...proposeTest(catalogue, job, choice, action.valued), by };
   }
-  if (action.group.assemblies.length === 0) return wayToClose(machine, job);
+  if (action.group.assemblies.length === 0)
+    return unexplained ? givingUp(catalogue, job, ranking, choice, giving) : wayToClose(machine, job);
   const first = clashFirst(catalogue, job, ranking, choice) ?? roomFirst(catalogue, job, choice, action.group);
   return first ?? repairOrDoubt(catalogue, job, ranking, choice, action);
 }
+
+/** It ran well and yet, by the record, it is not put right. */
+const runsUnexplained = (job: Job, { fixed }: Ranking): boolean =>
+  isProven(job) && !job.closed && fixed < MAY_CLOSE && !foundOutside(job)?.mended;
 
 /** The repair; before a dear one a look at what the model does not have, before a wager a number of the run. */
 function repairOrDoubt(catalogue: TestCatalogue, job: Job, ranking: Ranking, choice: Choice, repair: RepairChance): Proposal {
@@ -151,7 +163,7 @@ function doubtedStep(catalogue: TestCatalogue, job: Job, ranking: Ranking, choic
  * Once that was looked for and not found, what is likely is still measured itself before anybody gives up; and what was found bad itself is put right
  * if that is likelier than what nobody has found.
  */
-function givingUp(catalogue: TestCatalogue, job: Job, ranking: Ranking, choice: Choice, before?: "little to test"): Proposal {
+function givingUp(catalogue: TestCatalogue, job: Job, ranking: Ranking, choice: Choice, before?: Before): Proposal {
   const { belief, groups } = choice;
   if (lookedOutside(catalogue.suspects.predictor.machine, job)) {
     const own = ownTestLeft(catalogue, job, belief, groups);
