@@ -145,6 +145,31 @@ const DEMO: readonly DemoJob[] = [
       { kind: "closed", body: { note: "Vent was packed with lint behind the hood; shown to the customer." } },
     ],
   },
+  {
+    by: "Ida Thrupp",
+    customer: "Mr Addlecombe",
+    place: "Ropewalk flats, 3b",
+    machine: "orrinshaw-e27",
+    words: "turns, no heat",
+    ago: 24 * 26,
+    lines: [
+      "turns",
+      "no heat",
+      "air strong",
+      "proved dead",
+      "rear off",
+      "cutoff 0.2",
+      "element OL",
+      "element cab OL",
+      "fitted element",
+      "element 10.7",
+      "element cab OL",
+      "rear on",
+      "energised",
+      proof(),
+      { kind: "closed", body: { note: "Duct is long: cleaning advised." } },
+    ],
+  },
 ];
 
 /** Loads the demo jobs when there is no job yet; returns how many it wrote. */

@@ -190,7 +190,7 @@ test("a unit is an assembly, a setting a preference, a machine without a revisio
   `);
   expect(now("machine", { machine: "kelvane-c7", serial: "INV-1" })).toMatchInlineSnapshot(`
     {
-      "machine 2": {
+      "machine 3": {
         "machine": {
           "id": "kelvane-c7",
           "revision": "first-known",

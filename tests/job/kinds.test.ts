@@ -13,7 +13,8 @@ const ref = refOf(machine);
 /** One body of every kind: the compiler asks for one of each that there is. */
 const EXAMPLES: { [K in EntryKind]: Body<K> } = {
   opened: { customer: "Mrs Osk", place: "Old Chandlery", phone: "000 555", liveTests: true },
-  machine: { machine: ref, serial: "INV-0001" },
+  particulars: { place: "New Chandlery" },
+  machine: { machine: ref, serial: "INV-0001", plate: { model: "C7X", volts: 240 } },
   complaint: { words: "no start", findings: [] },
   preference: { liveTests: false, first: "look", parts: "set", coldCoil: "trust" },
   meter: { leadOhms: 0.25 },
@@ -51,7 +52,8 @@ test("each says itself, with a machine and without", () => {
   const said = drafts.map((d) => `${d.kind}: ${entrySays(machine, d)} | ${entrySays(undefined, d)}`);
   expect(said.join("\n").replaceAll(ref.revision, "REVISION")).toMatchInlineSnapshot(`
     "opened: Job opened for Mrs Osk, Old Chandlery | Job opened for Mrs Osk, Old Chandlery
-    machine: Machine: Kelvane C7, serial INV-0001 | Machine: kelvane-c7, serial INV-0001
+    particulars: Corrected: place New Chandlery | Corrected: place New Chandlery
+    machine: Machine: C7X, on the sheet of Kelvane C7, serial INV-0001 | Machine: C7X, on the sheet of kelvane-c7, serial INV-0001
     complaint: Complaint: “no start” | Complaint: “no start”
     preference: Dead tests only; look first, fit the set that ages together, trust a cold coil | Dead tests only; look first, fit the set that ages together, trust a cold coil
     meter: Leads shorted: 0.25 Ω | Leads shorted: 0.25 Ω
@@ -78,8 +80,9 @@ test("each changes what it is about, and nothing else", () => {
   const before = jobOf(machine, ["proved dead"]);
   const effects = drafts.map((d) => `${d.kind}: ${changed(before, d).join(", ") || "nothing"}`);
   expect(effects.join("\n")).toMatchInlineSnapshot(`
-    "opened: safety, opened
-    machine: machineRef, serial
+    "opened: safety, opened, openedAt
+    particulars: opened
+    machine: machineRef, plate, serial
     complaint: complaint
     preference: safety, preference
     meter: meter

@@ -1,6 +1,7 @@
 import type { Witness } from "../finding/definition";
 import type { Finding } from "../finding/finding";
 import type { Machine } from "../machine/format";
+import type { Plate } from "../machine/plate";
 import type { MachineRef } from "../machine/revision";
 import type { Preference } from "./preference";
 import type { Safety } from "./safety";
@@ -46,11 +47,14 @@ export interface Proof {
 export interface JobState {
   readonly id: string;
   readonly opened?: { readonly customer: string; readonly place: string; readonly phone?: string | undefined };
+  readonly openedAt?: string;
   /** The machine in the revision that the job was read on; `machine` is left out where that revision is not kept here. */
   readonly machineRef?: MachineRef;
-  readonly machine?: Machine;
+  readonly machine?: Machine | undefined;
   /** Serial number from its plate. */
   readonly serial?: string;
+  /** What stands on its plate, where the sheet of another machine is used. */
+  readonly plate?: Plate | undefined;
   readonly complaint?: { readonly words: string; readonly findings: readonly Finding[] };
   readonly evidence: readonly Evidence[];
   readonly safety: Safety;

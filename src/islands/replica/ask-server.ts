@@ -1,4 +1,5 @@
 import { readEnvelope, type Sequenced } from "../../core/journal/envelope";
+import type { EarlierVisit } from "../../core/language/earlier-visits";
 import type { ListedJob } from "../../core/language/job-row";
 import type { Machine } from "../../core/machine/format";
 import { type KeptMachine, type MachineRef, revisionOf } from "../../core/machine/revision";
@@ -24,6 +25,10 @@ export async function askJob(job: string, after: number): Promise<{ row: ListedJ
   });
   return { row: told.job, entries };
 }
+
+/** Earlier visits to the machine of a job; `undefined`: the server does not know the job yet. */
+export const askEarlier = async (job: string): Promise<readonly EarlierVisit[] | undefined> =>
+  (await ask<{ visits: EarlierVisit[] }>(`/api/jobs/${job}/earlier`))?.visits;
 
 /** Where the journal stands, the open jobs, the machines that are offered. */
 export async function askCopy(): Promise<{ cursor: Cursor; rows: ListedJob[]; machines: MachineRef[] }> {

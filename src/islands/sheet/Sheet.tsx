@@ -36,6 +36,7 @@ export function Sheet(props: SheetProps) {
   return (
     <div className={styles.frame}>
       <header className={styles.head}>
+        {props.not && <p className={styles.not}>⚠ {props.not}.</p>}
         {way && <output className={styles.waySays}>{way.says}</output>}
         <h2 className={way ? "hidden" : undefined}>
           Wiring sheet, {machine.model}

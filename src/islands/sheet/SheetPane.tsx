@@ -1,5 +1,6 @@
 import { useMemo } from "react";
 import { pathSays } from "../../core/language/diagnosis";
+import { notThisOne } from "../../core/language/plate";
 import { restControls } from "../../core/machine/run/at-rest";
 import { useDispatch, useJob, useMachine } from "../job/store/context";
 import { Sheet } from "./Sheet";
@@ -17,6 +18,7 @@ export function SheetPane() {
   const set = useJob((s) => s.view.controls);
   const power = useJob((s) => s.job.safety.power);
   const evidence = useJob((s) => s.job.evidence);
+  const plate = useJob((s) => s.job.plate);
   const fitted = useJob((s) => s.job.fitted);
   const controls = useMemo(() => ({ ...restControls(machine), ...set }), [machine, set]);
   const path = standing?.paths.find((p) => p.entry === shown);
@@ -32,6 +34,7 @@ export function SheetPane() {
       probes={chosen.kind === "points" ? chosen.points : NO_POINTS}
       chosen={chosen.kind === "part" ? chosen.part : undefined}
       way={way}
+      not={notThisOne(plate, machine)}
       onPart={(part) => dispatch({ do: "choose-part", part })}
       onPoint={(net) => dispatch({ do: "choose-point", net })}
     />

@@ -15,6 +15,8 @@ export interface SheetProps {
   readonly chosen: string | undefined;
   /** How the current of a reading got there, to be marked on the parts that it passed. */
   readonly way: { readonly parts: readonly string[]; readonly says: string } | undefined;
+  /** Why it is not this machine's own sheet, where it is another's. */
+  readonly not: string | undefined;
   readonly onPart: (part: string) => void;
   readonly onPoint: (net: string) => void;
 }

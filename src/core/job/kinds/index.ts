@@ -15,6 +15,7 @@ import { notDone } from "./not-done";
 import { note } from "./note";
 import { opened } from "./opened";
 import { panel } from "./panel";
+import { particulars } from "./particulars";
 import { preference } from "./preference";
 import { proof } from "./proof";
 import { retract } from "./retract";
@@ -38,6 +39,7 @@ export const ENTRY_KINDS = [
   wire,
   finding,
   opened,
+  particulars,
   machine,
   complaint,
   note,

@@ -15,6 +15,6 @@ export const opened = defineEntry({
     .describe("The job is opened: its first entry."),
   upcasters: noUpcasters,
   allows: allowsAlways,
-  effect: ({ liveTests, ...who }, { safety }) => ({ opened: who, safety: { ...safety, liveTests } }),
+  effect: ({ liveTests, ...who }, { safety }, { at }) => ({ opened: who, openedAt: at, safety: { ...safety, liveTests } }),
   says: ({ customer, place }) => `Job opened for ${customer}, ${place}`,
 });

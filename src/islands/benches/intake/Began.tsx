@@ -1,0 +1,65 @@
+import { useState } from "react";
+import { Button } from "../../../ui/Button";
+import { useDispatch, useJob } from "../../job/store/context";
+import styles from "./Intake.module.css";
+
+/** What is asked of every customer, with the usual answers; anything else is written. */
+const ASKED = [
+  {
+    name: "How it began",
+    about: "onset",
+    says: ["in one load", "slowly worse", "comes and goes", "not known"],
+    other: "Since when?",
+  },
+  {
+    name: "What changed before",
+    about: "history",
+    says: ["moved", "cleaned", "repaired", "new duct", "nothing changed"],
+    other: "What was tried?",
+  },
+] as const;
+
+/** When and how it began, what changed, what was tried: a touch each, kept as the customer's words. */
+export function Began() {
+  return ASKED.map((asked) => <Asked key={asked.about} {...asked} />);
+}
+
+function Asked({ name, about, says, other }: (typeof ASKED)[number]) {
+  const notes = useJob((s) => s.job.notes);
+  const dispatch = useDispatch();
+  const [typed, setTyped] = useState("");
+  const told = notes.filter((n) => n.about === about);
+  const add = (words: string) => dispatch({ do: "record", drafts: [{ kind: "note", body: { words, about, by: "customer" } }] });
+  const own = told.filter((n) => !says.some((s) => s === n.words));
+  return (
+    <section className={styles.began} aria-label={name}>
+      <h3>{name}</h3>
+      <div className={styles.chips}>
+        {says.map((words) => {
+          const note = told.find((n) => n.words === words);
+          return (
+            <Button
+              key={words}
+              aria-pressed={note !== undefined}
+              onClick={() => (note ? dispatch({ do: "take-back", entry: note.entry }) : add(words))}
+            >
+              {words}
+            </Button>
+          );
+        })}
+        <form
+          onSubmit={(e) => {
+            e.preventDefault();
+            if (!typed.trim()) return;
+            void add(typed.trim());
+            setTyped("");
+          }}
+        >
+          <input aria-label={other} placeholder={other} maxLength={300} value={typed} onChange={(e) => setTyped(e.target.value)} />
+          {typed.trim() && <Button type="submit">Add</Button>}
+        </form>
+      </div>
+      {own.length > 0 && <p className={styles.told}>{own.map((n) => `“${n.words}”`).join(" ")}</p>}
+    </section>
+  );
+}

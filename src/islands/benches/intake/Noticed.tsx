@@ -1,0 +1,80 @@
+import { useState } from "react";
+import type { Draft } from "../../../core/job/kinds/index";
+import { complaintIn } from "../../../core/language/complaint";
+import { Button } from "../../../ui/Button";
+import { useDispatch, useJob, useMachine } from "../../job/store/context";
+import { aboutOf, type Corrections, corrected, Heard } from "../../new-job/Heard";
+import bench from "../shared/Bench.module.css";
+import styles from "./Intake.module.css";
+
+/** The customer's words, and what was taken from them as chips: struck out or turned, the words stay. Words that are written later take the place of the first. */
+export function Noticed() {
+  const complaint = useJob((s) => s.job.complaint);
+  const lines = useJob((s) => s.job.record);
+  const machine = useMachine();
+  const dispatch = useDispatch();
+  const [writing, setWriting] = useState(false);
+  const entries = lines.flatMap((l) => (l.status === "counts" && l.entry.kind === "complaint" ? [l.entry.id] : []));
+  const replace = (body: Extract<Draft, { kind: "complaint" }>["body"], more: readonly Draft[] = []) =>
+    dispatch({
+      do: "record",
+      drafts: [...entries.map((entry): Draft => ({ kind: "retract", body: { entry } })), { kind: "complaint", body }, ...more],
+    });
+  const write = (words: string) => {
+    const { findings, told } = complaintIn(words, machine);
+    setWriting(false);
+    return replace(
+      { words, findings: [...findings] },
+      told.map((body): Draft => ({ kind: "note", body })),
+    );
+  };
+  if (writing || !complaint) return <WriteWords words={complaint?.words} onWrite={write} />;
+  return (
+    <section className={styles.noticed} aria-label="What was noticed">
+      <header className={bench.head}>
+        <h2>“{complaint.words}”</h2>
+        <Button look="quiet" onClick={() => setWriting(true)}>
+          Write it anew
+        </Button>
+      </header>
+      {complaint.findings.length === 0 && <p className={bench.quiet}>Nothing was taken from these words: they are kept as they are.</p>}
+      <Heard
+        heard={{ findings: complaint.findings, told: [] }}
+        machine={machine}
+        corrections={NONE}
+        onCorrect={(about, to) =>
+          replace({
+            ...complaint,
+            findings: corrected(complaint.findings, { [about]: to ?? null }).filter((f) => aboutOf(f) !== about || to !== null),
+          })
+        }
+      />
+    </section>
+  );
+}
+
+const NONE: Corrections = {};
+
+function WriteWords({ words, onWrite }: { readonly words: string | undefined; readonly onWrite: (words: string) => Promise<void> }) {
+  const [typed, setTyped] = useState(words ?? "");
+  return (
+    <form
+      className={styles.form}
+      aria-label="What was noticed"
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (typed.trim()) void onWrite(typed.trim());
+      }}
+    >
+      <label className={styles.wide}>
+        What was noticed, in the customer’s words
+        <textarea rows={2} maxLength={2000} value={typed} onChange={(e) => setTyped(e.target.value)} />
+      </label>
+      <div className={styles.wide}>
+        <Button type="submit" disabled={!typed.trim()}>
+          Keep these words
+        </Button>
+      </div>
+    </form>
+  );
+}

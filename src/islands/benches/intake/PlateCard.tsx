@@ -1,0 +1,56 @@
+import { useState } from "react";
+import { notThisOne, plateRowSays } from "../../../core/language/plate";
+import { PLATE_ROWS, type Plate, type PlateRow, plateOf } from "../../../core/machine/plate";
+import { Button } from "../../../ui/Button";
+import { useJob, useMachine } from "../../job/store/context";
+import bench from "../shared/Bench.module.css";
+import styles from "./Intake.module.css";
+import { PlateForm } from "./PlateForm";
+
+export const ROW_NAMES: Readonly<Record<PlateRow, string>> = {
+  maker: "maker",
+  model: "model",
+  fuel: "heat",
+  volts: "supply",
+  vented: "air",
+};
+
+/** The machine by its plate; where the sheet is another machine's, that is said. */
+export function PlateCard() {
+  const machine = useMachine();
+  const read = useJob((s) => s.job.plate);
+  const serial = useJob((s) => s.job.serial);
+  const revision = useJob((s) => s.job.machineRef?.revision);
+  const [correcting, setCorrecting] = useState(false);
+  const plate: Plate = { ...plateOf(machine), ...read };
+  const not = notThisOne(read, machine);
+  if (correcting) return <PlateForm plate={plate} serial={serial ?? ""} onDone={() => setCorrecting(false)} />;
+  return (
+    <section className={styles.machine} aria-label="The machine">
+      <dl className={styles.plate}>
+        {PLATE_ROWS.map((row) => (
+          <div key={row} data-row={row}>
+            <dt>{ROW_NAMES[row]}</dt>
+            <dd>{plateRowSays(row, plate)}</dd>
+          </div>
+        ))}
+        <div>
+          <dt>serial</dt>
+          <dd>{serial ?? "not read"}</dd>
+        </div>
+      </dl>
+      <div className={styles.sheet}>
+        <p className={not ? bench.caution : undefined}>
+          {not ? `⚠ ${not}` : `On its own sheet: ${machine.maker} ${machine.model}, ${machine.family.toLowerCase()}.`}
+        </p>
+        {not && (
+          <p>
+            Read on the nearest, the {machine.maker} {machine.model}. Where they differ the maker’s sheet of this machine wins.
+          </p>
+        )}
+        <small className={bench.quiet}>Sheet in revision {revision}</small>
+        <Button onClick={() => setCorrecting(true)}>Correct the machine</Button>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,98 @@
+import { expect, type Page, test } from "@playwright/test";
+import { next, openJob, visit } from "./hidden-fault";
+import { Server } from "./server";
+
+const server = new Server();
+test.beforeAll(() => server.start());
+test.afterAll(() => server.remove());
+
+const record = (page: Page) => page.getByLabel("Record").locator("li");
+
+async function atIntake(page: Page, words: string, machine?: string): Promise<void> {
+  await openJob(page, server.url, words, machine);
+  await visit(page, "Intake");
+}
+
+for (const [way, viewport] of [
+  ["by keys", { width: 1280, height: 800 }],
+  ["by touch", { width: 390, height: 844 }],
+] as const)
+  test.describe(way, () => {
+    test.use({ viewport, hasTouch: way === "by touch" });
+
+    /** A button is reached and pressed as this way does it. */
+    const press = async (page: Page, name: string | RegExp) => {
+      const button = page.getByRole("button", { name }).first();
+      if (way === "by touch") return button.tap();
+      await button.focus();
+      await page.keyboard.press("Enter");
+    };
+
+    test(`what was noticed, how it began, the plate, who and where: told, and corrected later, ${way}`, async ({ page }) => {
+      await atIntake(page, "turns, no heat");
+      await press(page, "Strike out: No warm air");
+      await expect(page.getByLabel("Taken from these words")).not.toContainText("No warm air");
+      await press(page, "Write it anew");
+      await page.getByRole("textbox", { name: /customer’s words/ }).fill("turns, no heat, since we moved it");
+      await press(page, "Keep these words");
+      await expect(page.getByLabel("Taken from these words")).toContainText("No warm air");
+      await press(page, "slowly worse");
+      await expect(page.getByRole("button", { name: "slowly worse", exact: true })).toHaveAttribute("aria-pressed", "true");
+      await expect(record(page).first()).toContainText("Since when: “slowly worse”");
+      await press(page, "slowly worse");
+      await expect(page.getByRole("button", { name: "slowly worse", exact: true })).toHaveAttribute("aria-pressed", "false");
+      await page.getByRole("textbox", { name: "What was tried?" }).fill("breaker off and on");
+      await page.keyboard.press("Enter");
+      await expect(page.getByLabel("What changed before")).toContainText("“breaker off and on”");
+
+      await press(page, "Correct place and customer");
+      await page.getByRole("textbox", { name: "Place", exact: true }).fill("");
+      await press(page, "Keep it so");
+      await expect(page.getByRole("alert")).toHaveText("Place: please fill in");
+      await page.getByRole("textbox", { name: "Place", exact: true }).fill("Testing quay 9");
+      await press(page, "Keep it so");
+      await expect(page.getByRole("banner").first()).toContainText("Testing quay 9");
+
+      await press(page, "Correct the machine");
+      await page.getByRole("textbox", { name: "Model" }).fill("E27C");
+      await page.getByRole("textbox", { name: "Serial number" }).fill("27C-INV-1");
+      await expect(page.getByRole("combobox", { name: "Read on the sheet of" })).toContainText("Orrinshaw E27: the nearest, not this one");
+      await press(page, "Keep the plate");
+      await expect(page.getByLabel("The machine")).toContainText("its plate says E27C, not E27");
+      await visit(page, "Meter");
+      await expect(page.getByText(/^⚠ Not this machine’s own sheet/)).toBeVisible();
+    });
+  });
+
+test("another machine is another sheet: its own suspects, its own tests; what the first had and it has not counts for nothing", async ({
+  page,
+}) => {
+  await atIntake(page, "turns, no heat");
+  await page.getByRole("button", { name: "Correct the machine" }).click();
+  await page.getByRole("textbox", { name: "Maker" }).fill("Kelvane");
+  await page.getByRole("textbox", { name: "Model" }).fill("G14");
+  await page.getByRole("combobox", { name: "Heat" }).selectOption("gas");
+  await page.getByRole("combobox", { name: "Supply" }).selectOption("120");
+  await page.getByRole("button", { name: "Keep the plate" }).click();
+  await expect(page.getByRole("banner").first()).toContainText("Kelvane G14");
+  await expect(page.getByLabel("The machine")).toContainText("On its own sheet: Kelvane G14");
+  await visit(page, "Meter");
+  await expect(page.locator('[data-part="igniter"]')).toBeVisible();
+  await expect(next(page)).toHaveAttribute("data-working", "false");
+});
+
+test("a machine that is called for again within thirty days is flagged, with what was fitted then and its readings", async ({ page }) => {
+  await page.goto(`${server.url}/jobs`);
+  await page
+    .getByRole("link", { name: /Ropewalk flats/ })
+    .first()
+    .click();
+  await page.waitForURL(/\/jobs\/[0-9a-f-]{36}\/[a-z]+$/);
+  await visit(page, "Intake");
+  const earlier = page.getByLabel("Earlier visits");
+  await expect(earlier.getByRole("note")).toContainText(/Repeat call, 2[56] days after job \d+/);
+  await expect(earlier.getByRole("note")).toContainText("fit a new heating element");
+  await expect(earlier).toContainText("Heating element, wires off: 10.7 Ω");
+  await atIntake(page, "no start");
+  await expect(page.getByLabel("Earlier visits")).toContainText(/None is kept/);
+});
