@@ -63,6 +63,19 @@ describe("before a job is closed", () => {
   });
 });
 
+test("a run in which nobody saw the heat go and come is held against a thermometer too; one reading settles it", () => {
+  const unseen: Draft = {
+    kind: "proof",
+    body: { starts: "yes", turns: "yes", warm: "yes", cycles: "unknown", airflow: "strong", whyUnseen: "had to leave" },
+  };
+  const run = [...renewed.slice(0, -1), unseen];
+  const { proposal, ranking } = standing(run);
+  expect(ranking.fixed).toBeGreaterThan(0.92);
+  expect(proposal).toMatchObject({ step: { kind: "test", test: { question: { kind: "temperature" } } }, reason: { unseen: true } });
+  expect(standing([...run, exhaust(64)]).proposal?.step).toMatchObject({ kind: "close", reservations: { rows: ["cycles"] } });
+  expect(standing([...run, exhaust(24)]).proposal?.step.kind).not.toBe("close");
+});
+
 describe("before a part is bought that nobody found bad", () => {
   const codeOf = ({ reason }: Proposal) => (reason.code === "likely-repair" && reason.wager ? "wager" : reason.code);
 

@@ -201,7 +201,9 @@ function reasonSays(machine: Machine, reason: Reason, step: Step, purpose: strin
       };
     case "not-settled":
       return {
-        why: `It runs, but only ${percent(reason.fixed)} that what was put right was the trouble: a thermometer errs less than a hand.`,
+        why: reason.unseen
+          ? "It runs, but nobody saw its heat go and come: a thermometer errs less than a hand."
+          : `It runs, but only ${percent(reason.fixed)} that what was put right was the trouble: a thermometer errs less than a hand.`,
       };
     case "nothing-left":
       return { why: "Every check is done." };

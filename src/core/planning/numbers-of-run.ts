@@ -1,7 +1,7 @@
 import { item, real } from "../array/at";
 import type { Ranking } from "../diagnosis/rank";
 import type { Job } from "../job/fold";
-import { isProven } from "../job/proven";
+import { isProven, reservationsOf } from "../job/proven";
 import type { Belief } from "./belief";
 import type { TestCatalogue } from "./catalogue";
 import { foundOutside } from "./found-outside";
@@ -18,14 +18,17 @@ const isAirTemperature = ({ question }: TestAction): boolean =>
   question.kind === "temperature" && "stream" in question.place && question.place.stream === "exhaust";
 
 /**
- * Where the run went well and yet something else than what was put right may have been the trouble, or all of it is not gone: the temperature of the
- * air, once, before the job is closed. A hand errs more than a thermometer.
+ * Where the run went well and yet something else than what was put right may have been the trouble, or all of it is not gone, or nobody saw the heat
+ * go and come: the temperature of the air, once, before the job is closed. A hand errs more than a thermometer.
  */
 export function numberBeforeClosing(catalogue: TestCatalogue, job: Job, { fixed }: Ranking): Proposal | undefined {
-  if (!isProven(job) || fixed >= SETTLED || job.panelsOff.length > 0 || job.safety.power !== "live") return undefined;
+  const unseen = reservationsOf(job)?.rows.includes("cycles") === true;
+  if (!isProven(job) || (fixed >= SETTLED && !unseen) || job.panelsOff.length > 0 || job.safety.power !== "live") return undefined;
   if (foundOutside(job)?.mended) return undefined;
   const test = thermometer(catalogue, job);
-  return test && plain({ kind: "test", test, again: false }, test.minutes, { code: "not-settled", fixed });
+  return (
+    test && plain({ kind: "test", test, again: false }, test.minutes, { code: "not-settled", fixed, unseen: unseen && fixed >= SETTLED })
+  );
 }
 
 /** The temperature of the air where nobody has taken it since the last repair. */

@@ -97,7 +97,7 @@ export type Reason =
   /** Next would come a part that nobody found bad. */
   | { readonly code: "before-wager"; readonly assembly: string }
   /** It runs, and yet only this likely is all put right. */
-  | { readonly code: "not-settled"; readonly fixed: number }
+  | { readonly code: "not-settled"; readonly fixed: number /** Nobody saw its heat go and come. */; readonly unseen: boolean }
   | { readonly code: "nothing-left" }
   | { readonly code: "prepares" };
 
