@@ -1,6 +1,7 @@
 import { expect, type Page, test } from "@playwright/test";
 import { next, openJob, visit } from "./hidden-fault";
 import { Server } from "./server";
+import { bothWays } from "./ways";
 
 const server = new Server();
 test.beforeAll(() => server.start());
@@ -13,56 +14,42 @@ async function atIntake(page: Page, words: string, machine?: string): Promise<vo
   await visit(page, "Intake");
 }
 
-for (const [way, viewport] of [
-  ["by keys", { width: 1280, height: 800 }],
-  ["by touch", { width: 390, height: 844 }],
-] as const)
-  test.describe(way, () => {
-    test.use({ viewport, hasTouch: way === "by touch" });
+bothWays((way, press) => {
+  test(`what was noticed, how it began, the plate, who and where: told, and corrected later, ${way}`, async ({ page }) => {
+    await atIntake(page, "turns, no heat");
+    await press(page, "Strike out: No warm air");
+    await expect(page.getByLabel("Taken from these words")).not.toContainText("No warm air");
+    await press(page, "Write it anew");
+    await page.getByRole("textbox", { name: /customer’s words/ }).fill("turns, no heat, since we moved it");
+    await press(page, "Keep these words");
+    await expect(page.getByLabel("Taken from these words")).toContainText("No warm air");
+    await press(page, "slowly worse");
+    await expect(page.getByRole("button", { name: "slowly worse", exact: true })).toHaveAttribute("aria-pressed", "true");
+    await expect(record(page).first()).toContainText("Since when: “slowly worse”");
+    await press(page, "slowly worse");
+    await expect(page.getByRole("button", { name: "slowly worse", exact: true })).toHaveAttribute("aria-pressed", "false");
+    await page.getByRole("textbox", { name: "What was tried?" }).fill("breaker off and on");
+    await page.keyboard.press("Enter");
+    await expect(page.getByLabel("What changed before")).toContainText("“breaker off and on”");
 
-    /** A button is reached and pressed as this way does it. */
-    const press = async (page: Page, name: string | RegExp) => {
-      const button = page.getByRole("button", { name }).first();
-      if (way === "by touch") return button.tap();
-      await button.focus();
-      await page.keyboard.press("Enter");
-    };
+    await press(page, "Correct place and customer");
+    await page.getByRole("textbox", { name: "Place", exact: true }).fill("");
+    await press(page, "Keep it so");
+    await expect(page.getByRole("alert")).toHaveText("Place: please fill in");
+    await page.getByRole("textbox", { name: /^Place/ }).fill("Testing quay 9");
+    await press(page, "Keep it so");
+    await expect(page.getByRole("banner").first()).toContainText("Testing quay 9");
 
-    test(`what was noticed, how it began, the plate, who and where: told, and corrected later, ${way}`, async ({ page }) => {
-      await atIntake(page, "turns, no heat");
-      await press(page, "Strike out: No warm air");
-      await expect(page.getByLabel("Taken from these words")).not.toContainText("No warm air");
-      await press(page, "Write it anew");
-      await page.getByRole("textbox", { name: /customer’s words/ }).fill("turns, no heat, since we moved it");
-      await press(page, "Keep these words");
-      await expect(page.getByLabel("Taken from these words")).toContainText("No warm air");
-      await press(page, "slowly worse");
-      await expect(page.getByRole("button", { name: "slowly worse", exact: true })).toHaveAttribute("aria-pressed", "true");
-      await expect(record(page).first()).toContainText("Since when: “slowly worse”");
-      await press(page, "slowly worse");
-      await expect(page.getByRole("button", { name: "slowly worse", exact: true })).toHaveAttribute("aria-pressed", "false");
-      await page.getByRole("textbox", { name: "What was tried?" }).fill("breaker off and on");
-      await page.keyboard.press("Enter");
-      await expect(page.getByLabel("What changed before")).toContainText("“breaker off and on”");
-
-      await press(page, "Correct place and customer");
-      await page.getByRole("textbox", { name: "Place", exact: true }).fill("");
-      await press(page, "Keep it so");
-      await expect(page.getByRole("alert")).toHaveText("Place: please fill in");
-      await page.getByRole("textbox", { name: "Place", exact: true }).fill("Testing quay 9");
-      await press(page, "Keep it so");
-      await expect(page.getByRole("banner").first()).toContainText("Testing quay 9");
-
-      await press(page, "Correct the machine");
-      await page.getByRole("textbox", { name: "Model" }).fill("E27C");
-      await page.getByRole("textbox", { name: "Serial number" }).fill("27C-INV-1");
-      await expect(page.getByRole("combobox", { name: "Read on the sheet of" })).toContainText("Orrinshaw E27: the nearest, not this one");
-      await press(page, "Keep the plate");
-      await expect(page.getByLabel("The machine")).toContainText("its plate says E27C, not E27");
-      await visit(page, "Meter");
-      await expect(page.getByText(/^⚠ Not this machine’s own sheet/)).toBeVisible();
-    });
+    await press(page, "Correct the machine");
+    await page.getByRole("textbox", { name: "Model" }).fill("E27C");
+    await page.getByRole("textbox", { name: "Serial number" }).fill("27C-INV-1");
+    await expect(page.getByRole("combobox", { name: "Read on the sheet of" })).toContainText("Orrinshaw E27: the nearest, not this one");
+    await press(page, "Keep the plate");
+    await expect(page.getByLabel("The machine")).toContainText("its plate says E27C, not E27");
+    await visit(page, "Meter");
+    await expect(page.getByText(/^⚠ Not this machine’s own sheet/)).toBeVisible();
   });
+});
 
 test("another machine is another sheet: its own suspects, its own tests; what the first had and it has not counts for nothing", async ({
   page,

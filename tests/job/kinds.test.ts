@@ -18,13 +18,14 @@ const EXAMPLES: { [K in EntryKind]: Body<K> } = {
   complaint: { words: "no start", findings: [] },
   preference: { liveTests: false, first: "look", parts: "set", coldCoil: "trust" },
   meter: { leadOhms: 0.25 },
-  "made-safe": { how: "breaker", proved: true },
+  "made-safe": { how: "breaker", proved: true, check: { source: "outlet" } },
   energised: { note: "for the proof" },
   "gas-opened": { note: "union behind the valve" },
   "not-done": { check: "door", why: "the customer had to leave" },
   finding: { kind: "look", place: { part: "belt" }, result: { is: "answer", value: "good" }, circumstances: {} },
   note: { words: "key is with the neighbour", about: "history", by: "customer" },
-  isolated: { how: "breaker", locked: true },
+  isolated: { how: "breaker", locked: true, note: "Tess Trier, key in her pocket" },
+  cooled: {},
   valve: { of: "water", state: "shut" },
   wire: { of: "J2", state: "off" },
   wanted: { assembly: "heater" },
@@ -57,13 +58,14 @@ test("each says itself, with a machine and without", () => {
     complaint: Complaint: “no start” | Complaint: “no start”
     preference: Dead tests only; look first, fit the set that ages together, trust a cold coil | Dead tests only; look first, fit the set that ages together, trust a cold coil
     meter: Leads shorted: 0.25 Ω | Leads shorted: 0.25 Ω
-    made-safe: Made safe: breaker off, proved dead | Made safe: breaker off, proved dead
+    made-safe: Made safe: breaker off, proved dead, meter tried on the outlet before and after | Made safe: breaker off, proved dead, meter tried on the outlet before and after
     energised: Energised: the machine is live | Energised: the machine is live
     gas-opened: Gas joint opened: union behind the valve | Gas joint opened: union behind the valve
     not-done: Not done: door (the customer had to leave) | Not done: door (the customer had to leave)
     finding: Drum belt looks good | look belt: good
     note: What was before: “key is with the neighbour” | What was before: “key is with the neighbour”
-    isolated: Power off: breaker off, locked, not proven dead | Power off: breaker off, locked, not proven dead
+    isolated: Power off: breaker off, locked (“Tess Trier, key in her pocket”), not proven dead | Power off: breaker off, locked (“Tess Trier, key in her pocket”), not proven dead
+    cooled: Cool enough to be touched | Cool enough to be touched
     valve: Water shut | Water shut
     wire: Plug J2 off | Wires of the j2 off
     wanted: Needed: heater with both coils | Needed: heater
@@ -93,6 +95,7 @@ test("each changes what it is about, and nothing else", () => {
     finding: evidence
     note: notes
     isolated: safety
+    cooled: safety
     valve: shut
     wire: wiresOff
     wanted: wanted

@@ -1,6 +1,7 @@
 import type { z } from "zod";
 import { closed } from "./closed";
 import { complaint } from "./complaint";
+import { cooled } from "./cooled";
 import type { EntryDefinition } from "./definition";
 import { discharged } from "./discharged";
 import { energised } from "./energised";
@@ -27,6 +28,7 @@ import { wire } from "./wire";
 export const ENTRY_KINDS = [
   madeSafe,
   isolated,
+  cooled,
   energised,
   valve,
   preference,

@@ -1,104 +1,131 @@
-import type { Body } from "../../../core/job/kinds/index";
+import { CircleCheck, TriangleAlert } from "lucide-react";
+import { useState } from "react";
+import { type Energy, energiesOf } from "../../../core/job/energies";
+import type { Draft } from "../../../core/job/kinds/index";
+import { energySays } from "../../../core/language/energies";
 import { Button } from "../../../ui/Button";
 import { Clock } from "../../job/shell/Clock";
 import { useDispatch, useJob, useMachine } from "../../job/store/context";
-import styles from "../shared/Bench.module.css";
+import bench from "../shared/Bench.module.css";
+import { NotNow } from "./NotNow";
+import styles from "./Safe.module.css";
+import { ThreeSteps } from "./ThreeSteps";
 
-/** The energy in the machine, and how it is taken out: cord or breaker, the proof with the meter, capacitors. */
+/** The energy in this machine, each made safe by an act that is recorded; the check that proves it dead; what its state forbids. */
 export function SafeBench() {
   const machine = useMachine();
-  const capacitors = machine.parts.filter((p) => p.kind === "capacitor");
-  const dispatch = useDispatch();
-  const gas = machine.burner !== undefined;
+  const safety = useJob((s) => s.job.safety);
+  const shut = useJob((s) => s.job.shut);
   return (
     <>
-      <header className={styles.head}>
+      <header className={bench.head}>
         <h2>Make it safe</h2>
         <p>Nothing is believed dead that a meter has not proved.</p>
       </header>
-      <ol className={styles.rows}>
-        <li>
-          <div>
-            <h3>Take the energy out</h3>
-            <p>Cord out, its plug where you see it; or breaker off, locked or tagged so that nobody puts it back.</p>
-          </div>
-          <span className={styles.answers}>
-            <Isolated body={{ how: "cord" }}>Cord out</Isolated>
-            <Isolated body={{ how: "breaker", locked: true }}>Breaker off and locked</Isolated>
-            <Button onClick={() => dispatch({ do: "record", drafts: [{ kind: "energised", body: {} }] })}>Power is on again</Button>
-          </span>
-        </li>
-        <li>
-          <div>
-            <h3>Prove it dead</h3>
-            <p>Meter on a known source, on the machine, on the known source again.</p>
-          </div>
-          <span className={styles.answers}>
-            <Proved how="cord">Cord out, proved dead</Proved>
-            <Proved how="breaker">Breaker off, proved dead</Proved>
-          </span>
-        </li>
-        {capacitors.map((c) => (
-          <Capacitor key={c.id} part={c.id} name={c.name} />
+      <ul className={bench.rows} aria-label="Energy in this machine">
+        {energiesOf(machine, { safety, shut }).map((energy) => (
+          <EnergyRow key={"part" in energy ? energy.part : energy.of} energy={energy} />
         ))}
-        {gas && (
-          <li>
-            <div>
-              <h3>Gas</h3>
-              <p>Shut the cock before a joint is opened. Gas work is for the licensed.</p>
-            </div>
-            <Cock of="gas" />
-          </li>
-        )}
-      </ol>
+      </ul>
+      {safety.power !== "dead" && <ThreeSteps />}
+      <NotNow />
       <PowerLog />
     </>
   );
 }
 
-function Proved({ how, children }: { readonly how: "cord" | "breaker"; readonly children: string }) {
-  const dispatch = useDispatch();
-  return (
-    <Button onClick={() => dispatch({ do: "record", drafts: [{ kind: "made-safe", body: { how, proved: true } }] })}>{children}</Button>
-  );
-}
-
-/** Taken away is not proven away: it is on record, and still to be tested. */
-function Isolated({ body, children }: { readonly body: Body<"isolated">; readonly children: string }) {
-  const dispatch = useDispatch();
-  return <Button onClick={() => dispatch({ do: "record", drafts: [{ kind: "isolated", body }] })}>{children}</Button>;
-}
-
-function Cock({ of }: Pick<Body<"valve">, "of">) {
-  const dispatch = useDispatch();
-  const isShut = useJob((s) => s.job.shut.includes(of));
-  return (
-    <span className={styles.answers}>
-      <Button
-        aria-pressed={isShut}
-        onClick={() => dispatch({ do: "record", drafts: [{ kind: "valve", body: { of, state: isShut ? "open" : "shut" } }] })}
-      >
-        {isShut ? "It is shut: open it again" : "It is shut now"}
-      </Button>
-    </span>
-  );
-}
-
-function Capacitor({ part, name }: { readonly part: string; readonly name: string }) {
-  const dispatch = useDispatch();
-  const isDischarged = useJob((s) => s.job.safety.discharged.includes(part));
+function EnergyRow({ energy }: { readonly energy: Energy }) {
+  const machine = useMachine();
+  const { name, stands, how } = energySays(machine, energy);
+  const isSafe = energy.state === "safe";
   return (
     <li>
       <div>
-        <h3>{name}</h3>
-        <p className={isDischarged ? styles.good : styles.caution}>
-          {isDischarged ? "✓ discharged" : "⚠ may hold a dangerous charge with the cord out: through a resistor, insulated tool"}
-        </p>
+        <h3>
+          {name}{" "}
+          <span className={isSafe ? styles.safe : styles.unsafe}>
+            {isSafe ? <CircleCheck size={18} aria-hidden /> : <TriangleAlert size={18} aria-hidden />} {stands}
+          </span>
+        </h3>
+        <p>{how}</p>
+        {energy.of === "mains" && <LockNote />}
       </div>
-      {!isDischarged && (
-        <Button onClick={() => dispatch({ do: "record", drafts: [{ kind: "discharged", body: { part } }] })}>It is discharged</Button>
-      )}
+      <span className={bench.answers}>
+        <Acts energy={energy} />
+      </span>
     </li>
+  );
+}
+
+function Acts({ energy }: { readonly energy: Energy }) {
+  const power = useJob((s) => s.job.safety.power);
+  switch (energy.of) {
+    case "mains":
+      return <MainsActs />;
+    case "capacitor":
+      if (energy.state === "safe") return null;
+      if (power !== "dead") return <small className={bench.quiet}>not now: prove it dead first</small>;
+      return <Act draft={{ kind: "discharged", body: { part: energy.part } }}>It is discharged</Act>;
+    case "gas":
+      return energy.state === "safe" ? (
+        <Act draft={{ kind: "valve", body: { of: "gas", state: "open" } }}>It is open again</Act>
+      ) : (
+        <Act draft={{ kind: "valve", body: { of: "gas", state: "shut" } }}>It is shut now</Act>
+      );
+    case "heat":
+      return energy.state === "safe" || power === "live" ? null : <Act draft={{ kind: "cooled", body: {} }}>It is cool</Act>;
+  }
+}
+
+/** Taken away is not proven away: it is on record, and still to be tested. */
+function MainsActs() {
+  const isolated = useJob((s) => s.job.safety.isolated);
+  const power = useJob((s) => s.job.safety.power);
+  return (
+    <>
+      {power !== "dead" && !isolated && (
+        <>
+          <Act draft={{ kind: "isolated", body: { how: "cord" } }}>Cord out</Act>
+          <Act draft={{ kind: "isolated", body: { how: "breaker", locked: true } }}>Breaker off and locked</Act>
+        </>
+      )}
+      {(power !== "unknown" || isolated) && power !== "live" && <Act draft={{ kind: "energised", body: {} }}>Power is on again</Act>}
+      {power === "unknown" && !isolated && <Act draft={{ kind: "energised", body: {} }}>Power is on</Act>}
+    </>
+  );
+}
+
+function Act({ draft, children }: { readonly draft: Draft; readonly children: string }) {
+  const dispatch = useDispatch();
+  return <Button onClick={() => dispatch({ do: "record", drafts: [draft] })}>{children}</Button>;
+}
+
+/** What hangs on the lock: whose it is, where the key is. */
+function LockNote() {
+  const isolated = useJob((s) => s.job.safety.isolated);
+  const dispatch = useDispatch();
+  const [typed, setTyped] = useState("");
+  if (!isolated?.locked) return null;
+  if (isolated.note) return <p className={styles.note}>On the lock: “{isolated.note}”</p>;
+  return (
+    <form
+      className={styles.lock}
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (typed.trim()) void dispatch({ do: "record", drafts: [{ kind: "isolated", body: { ...isolated, note: typed.trim() } }] });
+      }}
+    >
+      <input
+        aria-label="On the lock: whose it is, where the key is"
+        placeholder="On the lock: whose it is, where the key is"
+        maxLength={200}
+        value={typed}
+        onChange={(e) => setTyped(e.target.value)}
+      />
+      <Button type="submit" disabled={!typed.trim()}>
+        Note it
+      </Button>
+    </form>
   );
 }
 
@@ -110,7 +137,7 @@ function PowerLog() {
   );
   if (moves.length === 0) return null;
   return (
-    <p className={styles.quiet}>
+    <p className={bench.quiet}>
       {moves.map((e, i) => (
         <span key={e.id}>
           {i > 0 && " · "}

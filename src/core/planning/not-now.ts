@@ -1,0 +1,44 @@
+import { findingKind } from "../finding/finding";
+import { chargedCapacitor } from "../job/safety";
+import type { JobState } from "../job/state";
+import type { Machine } from "../machine/format";
+import { type TestAction, testsOf } from "./tests";
+
+/** Why tests can't be made as the machine stands now. */
+export type Forbids = "not-dead" | "charged" | "panels-off" | "not-live" | "no-live-tests";
+
+export interface NotNow {
+  readonly why: Forbids;
+  readonly tests: readonly TestAction[];
+}
+
+/** What forbids a test in this state of the job; `undefined`: it may be made. */
+export function forbids(
+  machine: Machine,
+  { safety, panelsOff }: Pick<JobState, "safety" | "panelsOff">,
+  test: TestAction,
+): Forbids | undefined {
+  switch (test.needs) {
+    case "nothing":
+      return undefined;
+    case "dead":
+      if (safety.power !== "dead") return "not-dead";
+      return chargedCapacitor(machine, findingKind(test.question).touches(test.question), safety) === undefined ? undefined : "charged";
+    case "live":
+      if (!safety.liveTests) return "no-live-tests";
+      return safety.power === "live" ? undefined : "not-live";
+    case "running":
+      if (panelsOff.length > 0) return "panels-off";
+      return safety.power === "dead" ? "not-live" : undefined;
+  }
+}
+
+/** The tests of a machine that its state forbids, by what would allow them. */
+export function notNow(machine: Machine, job: Pick<JobState, "safety" | "panelsOff">): NotNow[] {
+  const groups = new Map<Forbids, TestAction[]>();
+  for (const test of testsOf(machine)) {
+    const why = forbids(machine, job, test);
+    if (why) groups.set(why, [...(groups.get(why) ?? []), test]);
+  }
+  return [...groups].map(([why, tests]) => ({ why, tests }));
+}

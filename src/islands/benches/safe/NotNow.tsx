@@ -1,0 +1,32 @@
+import { useMemo } from "react";
+import { FORBIDS } from "../../../core/language/energies";
+import { testTitle } from "../../../core/language/proposals";
+import { notNow } from "../../../core/planning/not-now";
+import { useJob, useMachine } from "../../job/store/context";
+import bench from "../shared/Bench.module.css";
+import styles from "./Safe.module.css";
+
+/** The tests that the state of the machine forbids, by what would allow them. */
+export function NotNow() {
+  const machine = useMachine();
+  const safety = useJob((s) => s.job.safety);
+  const panelsOff = useJob((s) => s.job.panelsOff);
+  const groups = useMemo(() => notNow(machine, { safety, panelsOff }), [machine, safety, panelsOff]);
+  if (groups.length === 0) return null;
+  return (
+    <section className={styles.notNow} aria-label="Not now">
+      <h3>Not now</h3>
+      {groups.map(({ why, tests }) => (
+        <details key={why}>
+          <summary>
+            <b>
+              {tests.length} {tests.length === 1 ? "test" : "tests"} that {FORBIDS[why].why}.
+            </b>{" "}
+            {FORBIDS[why].allowedBy}
+          </summary>
+          <p className={bench.quiet}>{tests.map((t) => testTitle(machine, t)).join(" · ")}</p>
+        </details>
+      ))}
+    </section>
+  );
+}
