@@ -23,6 +23,13 @@ const EXAMPLES: { [K in EntryKind]: Body<K> } = {
   "gas-opened": { note: "union behind the valve" },
   "not-done": { check: "door", why: "the customer had to leave" },
   finding: { kind: "look", place: { part: "belt" }, result: { is: "answer", value: "good" }, circumstances: {} },
+  watched: {
+    seconds: 130,
+    events: [
+      { at: 2, what: "motor" },
+      { at: 3, what: "turns" },
+    ],
+  },
   note: { words: "key is with the neighbour", about: "history", by: "customer" },
   isolated: { how: "breaker", locked: true, note: "Tess Trier, key in her pocket" },
   cooled: {},
@@ -63,6 +70,7 @@ test("each says itself, with a machine and without", () => {
     gas-opened: Gas joint opened: union behind the valve | Gas joint opened: union behind the valve
     not-done: Not done: door (the customer had to leave) | Not done: door (the customer had to leave)
     finding: Drum belt looks good | look belt: good
+    watched: Watched for 2:10: motor runs 0:02, drum turns 0:03 | Watched for 2:10: motor runs 0:02, drum turns 0:03
     note: What was before: “key is with the neighbour” | What was before: “key is with the neighbour”
     isolated: Power off: breaker off, locked (“Tess Trier, key in her pocket”), not proven dead | Power off: breaker off, locked (“Tess Trier, key in her pocket”), not proven dead
     cooled: Cool enough to be touched | Cool enough to be touched
@@ -93,6 +101,7 @@ test("each changes what it is about, and nothing else", () => {
     gas-opened: gasOpened
     not-done: notDone
     finding: evidence
+    watched: evidence
     note: notes
     isolated: safety
     cooled: safety

@@ -57,6 +57,7 @@ function entryGist({ kind, body }: Draft, machine: Machine): string {
     case "preference":
     case "meter":
     case "opened":
+    case "watched":
     case "cooled":
     case "particulars":
     case "machine":

@@ -15,7 +15,7 @@ export const CODE = "code";
 export type SightShares = Readonly<Record<string, Readonly<Record<string, number>>>>;
 
 /** Kelvin above the room at which half of the people call the air warm, and how sharply they differ (est.). */
-const WARM_K = 9;
+export const WARM_K = 9;
 const WARM_SPREAD_K = 2.5;
 /** Least flow of air that a hand notices. */
 const FELT_M3_PER_S = 0.004;

@@ -22,6 +22,7 @@ import { proof } from "./proof";
 import { retract } from "./retract";
 import { valve } from "./valve";
 import { wanted } from "./wanted";
+import { watched } from "./watched";
 import { wire } from "./wire";
 
 /** Every kind of entry. A new kind is a file beside these and a line here. */
@@ -40,6 +41,7 @@ export const ENTRY_KINDS = [
   panel,
   wire,
   finding,
+  watched,
   opened,
   particulars,
   machine,

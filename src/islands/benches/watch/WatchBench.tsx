@@ -2,37 +2,85 @@ import { useMemo } from "react";
 import type { Question } from "../../../core/finding/finding";
 import { CODE_ASKED, codeAnswers } from "../../../core/finding/kinds/code";
 import { askedSights } from "../../../core/finding/sights";
+import { clockSays } from "../../../core/job/kinds/watched";
 import type { Machine } from "../../../core/machine/format";
 import { panelName } from "../../../core/naming/names";
 import { Button } from "../../../ui/Button";
 import { answered } from "../../job/next/QuestionButtons";
 import { useDispatch, useJob, useMachine } from "../../job/store/context";
-import { SheetPane } from "../../sheet/SheetPane";
-import styles from "../shared/Bench.module.css";
+import bench from "../shared/Bench.module.css";
 import { QuestionRow } from "../shared/QuestionRow";
+import { Run } from "./Run";
+import { type RunClock, useRun } from "./use-run";
+import styles from "./Watch.module.css";
 
-/** What a running machine shows: everything that can be seen of this one, each answered at a touch; the sheet under it. */
+/** What a running machine shows: a run with the clock, what was kept of such runs, and what can be seen of this machine, each answered at a touch. */
 export function WatchBench() {
   const machine = useMachine();
   const sights = useMemo(() => askedSights(machine).filter((s) => s.id !== "airflow"), [machine]);
+  const clock = useRun(useJob((s) => s.job.id));
   const off = useJob((s) => s.job.panelsOff);
   return (
     <>
       {off.length > 0 && (
-        <p className={styles.caution}>⚠ Not to be run with panels off: {off.map((p) => panelName(machine, p)).join(", ")}.</p>
+        <p className={bench.caution}>⚠ Not to be run with panels off: {off.map((p) => panelName(machine, p)).join(", ")}.</p>
       )}
-      <ul className={styles.grid} aria-label="What it does">
+      <Run clock={clock} />
+      <Kept clock={clock} />
+      <Skip />
+      <h2 className="hidden">One by one</h2>
+      <ul className={bench.grid} aria-label="What it does">
         {sights.map(({ id, name }) => (
           <QuestionRow key={id} name={name} question={{ kind: "sight", place: { sight: id }, circumstances: {} }} />
         ))}
       </ul>
       <Codes machine={machine} />
-      <div className={styles.split}>
-        <SheetPane />
-      </div>
     </>
   );
 }
+
+/** The runs that were kept; each can be corrected: the one before it is taken back. */
+function Kept({ clock: { run, correct } }: { readonly clock: RunClock }) {
+  const lines = useJob((s) => s.job.record);
+  const kept = lines.flatMap((l) => (l.status === "counts" && l.entry.kind === "watched" ? [l.entry] : []));
+  if (kept.length === 0 || run) return null;
+  return kept.map((e) => (
+    <p key={e.id} className={styles.kept}>
+      A run of {clockSays(e.body.seconds)} is kept.
+      <Button look="quiet" onClick={() => correct(e.id, e.body)}>
+        Correct it
+      </Button>
+    </p>
+  ));
+}
+
+const REASONS = ["not safe to run", "already open", "no power here"] as const;
+
+/** A run that is not watched is left out with a reason, not in silence. */
+function Skip() {
+  const notDone = useJob((s) => s.job.notDone);
+  const lines = useJob((s) => s.job.record);
+  const dispatch = useDispatch();
+  const given = notDone.findLast((n) => n.check === WATCHED);
+  const watched = lines.some((l) => l.status === "counts" && l.entry.kind === "watched");
+  if (watched) return null;
+  if (given) return <p className={bench.quiet}>Not watched: {given.why}.</p>;
+  return (
+    <p className={styles.skip}>
+      Not watched, because it is
+      {REASONS.map((why) => (
+        <Button
+          key={why}
+          look="quiet"
+          onClick={() => dispatch({ do: "record", drafts: [{ kind: "not-done", body: { check: WATCHED, why } }] })}
+        >
+          {why}
+        </Button>
+      ))}
+    </p>
+  );
+}
+const WATCHED = "watch-it-run";
 
 const SHOWS_CODE: Question = { kind: "code", place: { on: "display" }, circumstances: {} };
 
@@ -42,7 +90,7 @@ function Codes({ machine }: { readonly machine: Machine }) {
   const codes = codeAnswers(machine);
   if (codes.length < 2) return null;
   return (
-    <ul className={styles.codes} aria-label={CODE_ASKED.name}>
+    <ul className={bench.codes} aria-label={CODE_ASKED.name}>
       {codes.map(({ value, says }) => (
         <li key={value}>
           <Button

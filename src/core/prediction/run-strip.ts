@@ -1,0 +1,132 @@
+import { item } from "../array/at";
+import type { WatchedEvent } from "../finding/watched";
+import { type Fault, FaultSet } from "../machine/fault";
+import type { Machine } from "../machine/format";
+import { operate, startScript } from "../machine/run/operate";
+import type { Frame } from "../machine/run/timeline";
+import { DARK_C, GLOWS_C, WARM_K } from "./run-sights";
+
+/** What of a run is drawn, each in a lane of its own. */
+export const LANES = ["drum", "glow", "flame", "warm"] as const;
+export type Lane = (typeof LANES)[number];
+
+/** Seconds from the start; `to` is the end of the strip where it goes on. */
+export interface Span {
+  readonly from: number;
+  readonly to: number;
+}
+
+/** How a machine with some faults would run: when each lane is on; temperature of the exhaust, °C. */
+export interface Strip {
+  readonly lanes: Readonly<Record<Lane, readonly Span[]>>;
+  readonly exhaust: readonly { readonly at: number; readonly celsius: number }[];
+  /** The breaker lets go; left out where it holds. */
+  readonly tripsAt?: number;
+}
+
+export const lanesOf = (machine: Machine): Lane[] => LANES.filter((l) => machine.burner !== undefined || (l !== "glow" && l !== "flame"));
+
+/** Runs the machine with these faults from pressing start, so many seconds long. Throws as {@link operate} does. */
+export function stripOf(machine: Machine, faults: readonly Fault[], seconds: number): Strip {
+  const set = new FaultSet(faults);
+  const { frames } = operate(machine, set, startScript(machine, seconds));
+  const { motor, belt } = machine.drum;
+  const driven = belt === null || !(set.has(belt, "broken") || set.has(belt, "slips") || set.has(belt, "idler-stuck"));
+  const warmC = machine.thermal.ambientC + WARM_K;
+  let glows = false;
+  const glowing = (f: Frame) => {
+    glows = f.igniterC > GLOWS_C || (glows && f.igniterC > DARK_C);
+    return glows;
+  };
+  const trips = frames.find((f) => f.condition.breakerTripped)?.at;
+  return {
+    lanes: {
+      drum: spansOf(frames, seconds, (f) => driven && f.condition.atSpeed.has(motor)),
+      glow: spansOf(frames, seconds, glowing),
+      flame: spansOf(frames, seconds, (f) => f.flame),
+      warm: spansOf(frames, seconds, (f) => f.exhaustC > warmC),
+    },
+    exhaust: frames.map((f) => ({ at: f.at, celsius: f.exhaustC })),
+    ...(trips !== undefined && { tripsAt: trips }),
+  };
+}
+
+function spansOf(frames: readonly Frame[], seconds: number, is: (f: Frame) => boolean): Span[] {
+  const spans: { from: number; to: number }[] = [];
+  let open: { from: number; to: number } | undefined;
+  for (const frame of frames) {
+    const on = is(frame);
+    if (on && !open) {
+      open = { from: frame.at, to: seconds };
+      spans.push(open);
+    } else if (!on && open) {
+      open.to = frame.at;
+      open = undefined;
+    }
+  }
+  return spans;
+}
+
+const BEGINS: Readonly<Record<Lane, WatchedEvent["what"]>> = { drum: "turns", glow: "glow", flame: "flame", warm: "warm" };
+const ENDS: { readonly [L in Lane]?: WatchedEvent["what"] } = { drum: "stops", glow: "dark", flame: "flame-out" };
+
+/** What was told of a lane as spans; what goes on lasts until now. */
+export function toldSpans(lane: Lane, events: readonly WatchedEvent[], now: number): Span[] {
+  const spans: { from: number; to: number }[] = [];
+  let open: { from: number; to: number } | undefined;
+  for (const { at, what } of events) {
+    if (what === BEGINS[lane] && !open) {
+      open = { from: at, to: now };
+      spans.push(open);
+    } else if (what === ENDS[lane] && open) {
+      open.to = at;
+      open = undefined;
+    }
+  }
+  return spans;
+}
+
+/** Two runs differ in a lane for so long, s, before anybody would see it. */
+const SEEN_APART_S = 6;
+
+/** Where two runs part for the first time after a moment, and in which lane; `undefined`: not within the strip. */
+export function partsAt(
+  a: Strip,
+  b: Strip,
+  after: number,
+  seconds: number,
+  lanes: readonly Lane[],
+): { readonly at: number; readonly lane: Lane } | undefined {
+  const isOn = (spans: readonly Span[], t: number) => spans.some((s) => s.from <= t && t < s.to);
+  for (let t = Math.ceil(after); t <= seconds - SEEN_APART_S; t++)
+    for (const lane of lanes)
+      if ([0, 2, 4, SEEN_APART_S].every((d) => isOn(a.lanes[lane], t + d) !== isOn(b.lanes[lane], t + d))) return { at: t, lane };
+  return undefined;
+}
+
+/** How late against a healthy machine something may be told, s: warm air takes a hand, a drum does not. */
+const GRACE_S: Readonly<Record<Lane, number>> = { drum: 8, glow: 25, flame: 30, warm: 45 };
+
+export type SoFar =
+  | { readonly is: "healthy"; readonly next?: { readonly lane: Lane; readonly from: number; readonly by: number } }
+  | { readonly is: "late"; readonly lane: Lane; readonly by: number }
+  | { readonly is: "ended"; readonly lane: Lane; readonly at: number };
+
+/** How what was told so far stands against a healthy run: as it should, with what is due next; something that did not come; or something that ended. */
+export function soFar(healthy: Strip, events: readonly WatchedEvent[], now: number, lanes: readonly Lane[]): SoFar {
+  let next: { lane: Lane; from: number; by: number } | undefined;
+  for (const lane of lanes) {
+    const due = healthy.lanes[lane][0];
+    if (!due) continue;
+    const told = toldSpans(lane, events, now);
+    const by = due.from + GRACE_S[lane];
+    if (told.length === 0) {
+      if (now > by) return { is: "late", lane, by };
+      if (!next || by < next.by) next = { lane, from: due.from, by };
+    } else if (lane !== "glow" && item(told, told.length - 1).to < now - 1) {
+      const end = item(told, told.length - 1).to;
+      if (healthy.lanes[lane].some((s) => s.from <= end && end + GRACE_S[lane] < s.to)) return { is: "ended", lane, at: end };
+    }
+  }
+  return next ? { is: "healthy", next } : { is: "healthy" };
+}

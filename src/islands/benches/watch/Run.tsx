@@ -1,0 +1,198 @@
+import { CircleCheck, TriangleAlert } from "lucide-react";
+import { useEffect } from "react";
+import { findingSays } from "../../../core/finding/finding";
+import { type Happening, happeningsOf, sightsOfRun } from "../../../core/finding/watched";
+import type { Draft } from "../../../core/job/kinds/index";
+import { clockSays } from "../../../core/job/kinds/watched";
+import { lower } from "../../../core/naming/text";
+import { type Lane, lanesOf, partsAt, soFar } from "../../../core/prediction/run-strip";
+import { Button } from "../../../ui/Button";
+import { Press } from "../../../ui/Press";
+import { useDispatch, useJob, useMachine } from "../../job/store/context";
+import { KEYS } from "./keys";
+import { StripChart } from "./StripChart";
+import type { RunClock } from "./use-run";
+import { type Strips, useStrips } from "./use-strips";
+import styles from "./Watch.module.css";
+
+/** Seconds that are drawn: three minutes, and more when it goes on. */
+const DRAWN_S = 180;
+const COMPARED = 2;
+const LANE_SAYS: Readonly<Record<Lane, string>> = { drum: "the drum", glow: "the glow", flame: "the flame", warm: "warm air" };
+
+/** One run with a clock: what happens is tapped, and drawn against what a healthy machine and the leading suspects would do. */
+export function Run({ clock }: { readonly clock: RunClock }) {
+  const machine = useMachine();
+  const suspects = useJob((s) => s.diagnosis.standing?.suspects);
+  const { run, now } = clock;
+  const seconds = Math.max(DRAWN_S, Math.ceil((now + 30) / 60) * 60);
+  const strips = useStrips(
+    machine,
+    (suspects ?? []).slice(0, COMPARED).filter((s) => s.hypothesis.faults.length > 0),
+    seconds,
+  );
+  useKeys(happeningsOf(machine), clock);
+  return (
+    <section className={styles.run} aria-label="Watched run">
+      <div className={styles.top}>
+        <output className={styles.clock} aria-label="Clock" data-runs={run?.startedAt !== undefined}>
+          {clockSays(now)}
+        </output>
+        <State clock={clock} strips={strips} />
+        <Controls clock={clock} />
+      </div>
+      <div className={styles.body}>
+        <HappeningKeys clock={clock} />
+        {strips && <StripChart strips={strips} events={run?.events ?? []} now={now} seconds={seconds} runs={run !== undefined} />}
+      </div>
+      {run && run.startedAt === undefined && <Ended clock={clock} />}
+    </section>
+  );
+}
+
+/** A letter is as good as a tap, while nothing is being typed. */
+function useKeys(offered: readonly Happening[], { run, happened }: RunClock): void {
+  const runs = run?.startedAt !== undefined;
+  useEffect(() => {
+    if (!runs) return;
+    const onKey = (e: KeyboardEvent) => {
+      if (e.ctrlKey || e.metaKey || e.altKey || (e.target instanceof Element && e.target.closest("input, textarea, select, dialog")))
+        return;
+      const what = offered.find((h) => KEYS[h].letter === e.key);
+      if (!what) return;
+      happened(what);
+      e.preventDefault();
+    };
+    addEventListener("keydown", onKey);
+    return () => removeEventListener("keydown", onKey);
+  });
+}
+
+function HappeningKeys({ clock: { run, happened } }: { readonly clock: RunClock }) {
+  const machine = useMachine();
+  const runs = run?.startedAt !== undefined;
+  return (
+    <ul className={styles.keys} aria-label="What happens">
+      {happeningsOf(machine).map((what) => {
+        const last = run?.events.findLast((e) => e.what === what);
+        return (
+          <li key={what} data-what={what}>
+            <Press disabled={!runs} data-told={last !== undefined} onClick={() => happened(what)}>
+              {KEYS[what].says}
+              <small>{last ? clockSays(last.at) : KEYS[what].letter.toUpperCase()}</small>
+            </Press>
+          </li>
+        );
+      })}
+    </ul>
+  );
+}
+
+/** How it stands against a healthy machine, and when the leading suspects can be told apart. */
+function State({ clock: { run, now }, strips }: { readonly clock: RunClock; readonly strips: Strips | undefined }) {
+  const machine = useMachine();
+  if (!run)
+    return <p className={styles.state}>Press start on the machine and here at once. High heat, timed, near its start, empty; door shut.</p>;
+  if (!strips) return <p className={styles.state} />;
+  const lanes = lanesOf(machine);
+  const stands = soFar(strips.healthy, run.events, now, lanes);
+  const [a, b] = strips.suspects;
+  const part = a && b ? partsAt(a.strip, b.strip, now, DRAWN_S, lanes) : undefined;
+  return (
+    <div className={styles.state} role="status">
+      {stands.is === "healthy" ? (
+        <p className={styles.good}>
+          <CircleCheck size={20} aria-hidden /> As a healthy machine so far
+        </p>
+      ) : (
+        <p className={styles.odd}>
+          <TriangleAlert size={20} aria-hidden />{" "}
+          {stands.is === "late"
+            ? `No word of ${LANE_SAYS[stands.lane]}: due by ${clockSays(stands.by)}`
+            : `${LANE_SAYS[stands.lane]} ended at ${clockSays(stands.at)}; on a healthy machine it goes on`}
+        </p>
+      )}
+      {stands.is === "healthy" && stands.next && (
+        <p>
+          Next {LANE_SAYS[stands.next.lane]}, about {clockSays(stands.next.from)}, at the latest {clockSays(stands.next.by)}.
+        </p>
+      )}
+      {part && a && b && (
+        <p>
+          At {clockSays(part.at)} watch {LANE_SAYS[part.lane]}: there A and B part.
+        </p>
+      )}
+    </div>
+  );
+}
+
+function Controls({ clock }: { readonly clock: RunClock }) {
+  const dispatch = useDispatch();
+  const power = useJob((s) => s.job.safety.power);
+  const panelsOff = useJob((s) => s.job.panelsOff.length > 0);
+  const { run, start, stop, undo } = clock;
+  const begin = () => {
+    // A run is a run under power, whatever was recorded before.
+    if (power !== "live") void dispatch({ do: "record", drafts: [{ kind: "energised", body: { note: "to watch it run" } }] });
+    start();
+  };
+  if (run?.startedAt !== undefined)
+    return (
+      <div className={styles.controls}>
+        <Button disabled={run.events.length === 0} onClick={undo}>
+          Undo
+        </Button>
+        <Button onClick={stop}>Stop the clock</Button>
+      </div>
+    );
+  if (run) return null;
+  return (
+    <div className={styles.controls}>
+      <Button look="main" disabled={panelsOff} onClick={begin}>
+        Start the clock
+      </Button>
+    </div>
+  );
+}
+
+/** What the run tells, before it is kept; what was tapped wrongly is struck out. */
+function Ended({ clock: { run, drop, forget } }: { readonly clock: RunClock }) {
+  const machine = useMachine();
+  const dispatch = useDispatch();
+  if (!run) return null;
+  const { seconds, corrects } = run;
+  const events = run.events.toSorted((a, b) => a.at - b.at);
+  const tells = sightsOfRun(machine, { seconds, events });
+  const keep = async () => {
+    const before: Draft[] = corrects ? [{ kind: "retract", body: { entry: corrects } }] : [];
+    await dispatch({ do: "record", drafts: [...before, { kind: "watched", body: { seconds, events } }] });
+    forget();
+  };
+  return (
+    <div className={styles.ended}>
+      <p>
+        <b>This run of {clockSays(seconds)} tells:</b>{" "}
+        {tells.length > 0 ? tells.map((f) => findingSays(f, machine)).join(" · ") : "nothing yet: too short"}
+      </p>
+      <ul aria-label="What happened">
+        {run.events.map((e, i) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: two taps may be alike
+          <li key={i}>
+            {KEYS[e.what].says} {clockSays(e.at)}
+            <Press aria-label={`Strike out: ${lower(KEYS[e.what].says)} ${clockSays(e.at)}`} onClick={() => drop(i)}>
+              ✕
+            </Press>
+          </li>
+        ))}
+      </ul>
+      <div className={styles.controls}>
+        <Button look="main" onClick={() => void keep()}>
+          Keep this run
+        </Button>
+        <Button look="quiet" onClick={forget}>
+          Throw it away
+        </Button>
+      </div>
+    </div>
+  );
+}
