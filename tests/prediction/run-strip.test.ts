@@ -2,7 +2,8 @@ import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { findingSays } from "../../src/core/finding/finding";
 import { HAPPENINGS, type Happening, happeningsOf, sightsOfRun, type WatchedEvent } from "../../src/core/finding/watched";
-import { LANES, type Lane, lanesOf, partsAt, type Strip, soFar, stripOf, toldSpans } from "../../src/core/prediction/run-strip";
+import { soFar, toldSpans } from "../../src/core/finding/watched-strip";
+import { LANES, type Lane, lanesOf, partsAt, type Strip, stripOf } from "../../src/core/prediction/run-strip";
 import { MACHINES } from "../../src/machines";
 import { shipped } from "../job-of";
 

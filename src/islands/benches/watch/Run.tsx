@@ -2,10 +2,12 @@ import { CircleCheck, TriangleAlert } from "lucide-react";
 import { useEffect } from "react";
 import { findingSays } from "../../../core/finding/finding";
 import { type Happening, happeningsOf, sightsOfRun } from "../../../core/finding/watched";
+import { soFar } from "../../../core/finding/watched-strip";
+import { dangerOfRunning } from "../../../core/job/checks/index";
 import type { Draft } from "../../../core/job/kinds/index";
 import { clockSays } from "../../../core/job/kinds/watched";
 import { lower } from "../../../core/naming/text";
-import { type Lane, lanesOf, partsAt, soFar } from "../../../core/prediction/run-strip";
+import { type Lane, lanesOf, partsAt } from "../../../core/prediction/run-strip";
 import { Button } from "../../../ui/Button";
 import { Press } from "../../../ui/Press";
 import { useDispatch, useJob, useMachine } from "../../job/store/context";
@@ -129,7 +131,9 @@ function State({ clock: { run, now }, strips }: { readonly clock: RunClock; read
 function Controls({ clock }: { readonly clock: RunClock }) {
   const dispatch = useDispatch();
   const power = useJob((s) => s.job.safety.power);
-  const panelsOff = useJob((s) => s.job.panelsOff.length > 0);
+  const machine = useMachine();
+  // What may not be run is not begun from here either.
+  const forbidden = useJob((s) => s.job.panelsOff.length > 0 || dangerOfRunning(machine, s.job) !== undefined);
   const { run, start, stop, undo } = clock;
   const begin = () => {
     // A run is a run under power, whatever was recorded before.
@@ -148,7 +152,7 @@ function Controls({ clock }: { readonly clock: RunClock }) {
   if (run) return null;
   return (
     <div className={styles.controls}>
-      <Button look="main" disabled={panelsOff} onClick={begin}>
+      <Button disabled={forbidden} onClick={begin}>
         Start the clock
       </Button>
     </div>

@@ -1,9 +1,10 @@
 import { useRef } from "react";
 import type { WatchedEvent } from "../../../core/finding/watched";
+import { toldSpans } from "../../../core/finding/watched-strip";
 import { clockSays } from "../../../core/job/kinds/watched";
 import { hypothesisSays } from "../../../core/language/diagnosis";
 import { percent } from "../../../core/naming/text";
-import { type Lane, lanesOf, type Span, toldSpans } from "../../../core/prediction/run-strip";
+import { type Lane, lanesOf, type Span } from "../../../core/prediction/run-strip";
 import { useMachine } from "../../job/store/context";
 import { useSize } from "../../sheet/use-size";
 import type { Strips } from "./use-strips";
@@ -41,7 +42,7 @@ export function StripChart({ strips: { healthy, suspects }, events, now, seconds
           {ticks(seconds).map((t) => (
             <g key={t} className={styles.tick}>
               <path d={`M${x(t)} ${TOP}V${height - 20}`} />
-              <text x={x(t)} y={16} textAnchor={t === 0 ? "start" : "middle"}>
+              <text x={x(t)} y={16} textAnchor={t === 0 ? "start" : t === seconds ? "end" : "middle"}>
                 {clockSays(t)}
               </text>
             </g>
