@@ -133,6 +133,12 @@ describe("whether a reading is what a healthy machine gives", () => {
 /** One finding of every kind, as it is recorded. */
 const EXAMPLES: Record<Finding["kind"], Finding> = {
   sight: { kind: "sight", place: { sight: "glow" }, result: { is: "answer", value: "yes" }, circumstances: { secondsIntoRun: 20 } },
+  airway: {
+    kind: "airway",
+    place: { airway: "hood" },
+    result: { is: "answer", value: "stuck", louvres: { open: 1, of: 4 } },
+    circumstances: {},
+  },
   code: { kind: "code", place: { on: "display" }, result: { is: "answer", value: "none" }, circumstances: {} },
   look: { kind: "look", place: { part: "belt" }, result: { is: "answer", value: "bad" }, circumstances: { panelsOff: ["top"] } },
   ohms: {
@@ -188,6 +194,7 @@ test("every kind has its schema, its words, and a place in the list", () => {
       .join("\n"),
   ).toMatchInlineSnapshot(`
     "Igniter glows after 20 s
+    Hood outside: louvres stuck, 1 of 4 louvres open
     No code
     Drum belt looks bad
     H3 to H4, wires on: OL
@@ -231,7 +238,7 @@ test("what names something that the machine does not have is known by that name"
 test("power in which each is found", () => {
   const power = Object.values(EXAMPLES).map((f) => `${f.kind} ${findingKind(f).power(f, e27)}`);
   expect(power.join(", ")).toMatchInlineSnapshot(
-    `"sight any, code any, look any, ohms dead, volts live, amps live, temperature on, pressure on, airspeed on, capacitance dead, spot any, verdict any, setting any, series any"`,
+    `"sight any, airway any, code any, look any, ohms dead, volts live, amps live, temperature on, pressure on, airspeed on, capacitance dead, spot any, verdict any, setting any, series any"`,
   );
   const outlet = { ...EXAMPLES.volts, place: { between: ["WL1", "WN"] } } as Finding;
   expect(findingKind(outlet).power(outlet, e27)).toBe("wall");

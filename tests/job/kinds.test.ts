@@ -33,6 +33,7 @@ const EXAMPLES: { [K in EntryKind]: Body<K> } = {
   note: { words: "key is with the neighbour", about: "history", by: "customer" },
   isolated: { how: "breaker", locked: true, note: "Tess Trier, key in her pocket" },
   cooled: {},
+  cleaned: { airway: "lint-screen" },
   valve: { of: "water", state: "shut" },
   wire: { of: "J2", state: "off" },
   wanted: { assembly: "heater" },
@@ -74,6 +75,7 @@ test("each says itself, with a machine and without", () => {
     note: What was before: “key is with the neighbour” | What was before: “key is with the neighbour”
     isolated: Power off: breaker off, locked (“Tess Trier, key in her pocket”), not proven dead | Power off: breaker off, locked (“Tess Trier, key in her pocket”), not proven dead
     cooled: Cool enough to be touched | Cool enough to be touched
+    cleaned: Cleaned: lint screen | Cleaned: lint screen
     valve: Water shut | Water shut
     wire: Plug J2 off | Wires of the j2 off
     wanted: Needed: heater with both coils | Needed: heater
@@ -105,6 +107,7 @@ test("each changes what it is about, and nothing else", () => {
     note: notes
     isolated: safety
     cooled: safety
+    cleaned: nothing
     valve: shut
     wire: wiresOff
     wanted: wanted

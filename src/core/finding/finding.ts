@@ -7,6 +7,7 @@ import type { Predictor } from "../prediction/predictor";
 import { controlsIn, wiringIn } from "./circumstances";
 import type { FindingDefinition, Judged, QuestionOf, Witness } from "./definition";
 import { airspeed } from "./kinds/airspeed";
+import { airway } from "./kinds/airway";
 import { amps } from "./kinds/amps";
 import { capacitance } from "./kinds/capacitance";
 import { code } from "./kinds/code";
@@ -27,6 +28,7 @@ export const FINDING_KINDS = [
   temperature,
   pressure,
   airspeed,
+  airway,
   code,
   sight,
   look,

@@ -57,6 +57,7 @@ function entryGist({ kind, body }: Draft, machine: Machine): string {
     case "preference":
     case "meter":
     case "opened":
+    case "cleaned":
     case "watched":
     case "cooled":
     case "particulars":
@@ -78,6 +79,8 @@ function findingGist(f: Finding, machine: Machine): string {
       return `look ${f.place.part} ${f.result.value}`;
     case "verdict":
       return `judged ${f.place.part}${f.place.to ? ">cab" : ""} ${f.result.value}`;
+    case "airway":
+      return `look ${f.place.airway} ${f.result.value}`;
     case "spot":
       return `look ${"joint" in f.place ? `joint.${f.place.joint}` : "point" in f.place ? f.place.point : f.place.piece} ${f.result.value}`;
     case "setting":

@@ -48,6 +48,7 @@ export function phraseFor(machine: Machine, question: Question): string {
     case "code":
     case "look":
     case "spot":
+    case "airway":
     case "verdict":
     case "setting":
     case "series":

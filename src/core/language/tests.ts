@@ -1,4 +1,5 @@
 import { item } from "../array/at";
+import { AIRWAY, airwayAnswers } from "../finding/airway";
 import { controlsIn, wiringIn } from "../finding/circumstances";
 import type { FindingOf, Question, QuestionOfKind } from "../finding/finding";
 import { SUPPLY } from "../finding/kinds/amps";
@@ -30,6 +31,8 @@ export function testSays(machine: Machine, question: Question): TestWords {
     case "look":
     case "verdict":
       return lookSays(partOf(machine, question.place.part));
+    case "airway":
+      return { title: AIRWAY[question.place.airway].name, how: AIRWAY[question.place.airway].how };
     case "spot":
       return pieceLookOf(question) ?? { title: "Look at it", how: "Burnt, loose, worn, out of its place?" };
     case "setting":
@@ -175,6 +178,8 @@ export function answerSays(machine: Machine, question: Question, value: string):
   switch (question.kind) {
     case "look":
       return `looks ${value}`;
+    case "airway":
+      return airwayAnswers(question.place.airway)[value] ?? value;
     case "spot": {
       const look = pieceLookOf(question);
       return look ? (value === "bad" ? look.bad : look.good) : `looks ${value}`;

@@ -312,6 +312,7 @@ export class World {
         if (!("piece" in question.place)) return noSuchInstrument(question);
         return { ...question, result: { is: "answer", value: this.pieceIsBad(question.place.piece, faults) ? "bad" : "good" } };
       case "series":
+      case "airway":
       case "verdict":
       case "setting":
       case "airspeed":

@@ -1,4 +1,5 @@
 import type { z } from "zod";
+import { cleaned } from "./cleaned";
 import { closed } from "./closed";
 import { complaint } from "./complaint";
 import { cooled } from "./cooled";
@@ -36,6 +37,7 @@ export const ENTRY_KINDS = [
   meter,
   discharged,
   fitted,
+  cleaned,
   wanted,
   gasOpened,
   panel,

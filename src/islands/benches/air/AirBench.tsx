@@ -6,6 +6,8 @@ import { useJob, useMachine } from "../../job/store/context";
 import { SheetPane } from "../../sheet/SheetPane";
 import styles from "../shared/Bench.module.css";
 import { QuestionRow } from "../shared/QuestionRow";
+import { Airway } from "./Airway";
+import { SupplyCases } from "./SupplyCases";
 
 /** What comes in and what goes out: the outlet, the air at the hood, its temperature and pressure; the sheet under it. */
 export function AirBench() {
@@ -20,6 +22,8 @@ export function AirBench() {
           <QuestionRow key={id} name={testSays(machine, question).title} question={question} inWords />
         ))}
       </ul>
+      <Airway />
+      <SupplyCases />
       {!live && (
         <p className={styles.quiet}>The outlet is measured live, which this job does not allow. “allow live tests” changes that.</p>
       )}

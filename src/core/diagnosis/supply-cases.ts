@@ -1,0 +1,69 @@
+import { item } from "../array/at";
+import type { Fault } from "../machine/fault";
+import { JOINT_POOR, JOINT_SWAPPED } from "../machine/fault";
+import type { Machine } from "../machine/format";
+import type { Prediction } from "../prediction/prediction";
+import type { Predictor } from "../prediction/predictor";
+import { hypothesesOf } from "./hypotheses";
+
+/** Two holes of the outlet, by their legs. */
+export interface OutletPair {
+  readonly says: string;
+  readonly between: readonly [string, string];
+}
+
+export function outletPairs({ supply: { legs, neutral } }: Machine): OutletPair[] {
+  const toNeutral = legs.map((l): OutletPair => ({ says: `${l.id} to N`, between: [l.wall, neutral.wall] }));
+  const across = legs.flatMap((a, i) =>
+    legs.slice(i + 1).map((b): OutletPair => ({ says: `${a.id} to ${b.id}`, between: [a.wall, b.wall] })),
+  );
+  return [...across, ...toNeutral];
+}
+
+/** What one state of the supply means for this machine: volts at the outlet with the cord out and in, parallel to the pairs; whether it starts, turns, heats. */
+export interface SupplyCase {
+  /** None: as it should be. */
+  readonly faults: readonly Fault[];
+  readonly out: readonly (number | null)[];
+  readonly in: readonly (number | null)[];
+  readonly starts: number;
+  readonly warm: number;
+  /** The breaker lets go. */
+  readonly trips: number;
+}
+
+/** One joint of the cord stands for all that are poor; of what has severities the middle one does. */
+function casesOf(machine: Machine): (readonly Fault[])[] {
+  const cord = new Set([machine.supply.part, ...machine.parts.filter((p) => p.kind === "conductor").map((p) => p.id)]);
+  const single = hypothesesOf(machine, { pairs: false }).filter((h) => h.faults.length === 1 && cord.has(item(h.faults, 0).part));
+  const ofSupply = single.filter((h) => item(h.faults, 0).part === machine.supply.part).map((h) => h.faults);
+  const swapped = single.filter((h) => item(h.faults, 0).mode === JOINT_SWAPPED).map((h) => h.faults);
+  const poor = single.filter((h) => item(h.faults, 0).mode === JOINT_POOR).map((h) => h.faults);
+  return [[], ...ofSupply, ...swapped.slice(0, 2), ...poor.slice(Math.floor(poor.length / 2)).slice(0, 1)];
+}
+
+/** The states of the supply that this machine's model has, each run with it. */
+export function supplyCases(machine: Machine, predictor: Predictor): SupplyCase[] {
+  const list = casesOf(machine);
+  const controls = Object.fromEntries(machine.controls.map((c) => [c.id, c.momentary ? c.rest : c.run]));
+  const volts = (unplugged: boolean): (number | null)[][] => {
+    const read = outletPairs(machine).map(({ between }) =>
+      predictor.readings(list, { between: [between[0], between[1]], unit: "volt", wiring: [], controls, unplugged }),
+    );
+    return list.map((_, i) => read.map((p) => voltsOf(item(p, i))));
+  };
+  const [out, inside] = [volts(true), volts(false)];
+  return list.map((faults, i) => {
+    const shares = predictor.sightShares(faults, false);
+    return {
+      faults,
+      out: item(out, i),
+      in: item(inside, i),
+      starts: shares.starts?.yes ?? 0,
+      warm: shares.warm?.yes ?? 0,
+      trips: shares.trips?.yes ?? 0,
+    };
+  });
+}
+
+const voltsOf = (p: Prediction): number | null => (p.is === "value" ? Math.round(p.mean) : null);

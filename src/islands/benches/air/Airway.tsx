@@ -1,0 +1,111 @@
+import { useState } from "react";
+import { AIRWAY, type AirwayPlace, airwayAnswers, airwayOf, airwayWell } from "../../../core/finding/airway";
+import type { Finding } from "../../../core/finding/finding";
+import { capital } from "../../../core/naming/text";
+import { Button } from "../../../ui/Button";
+import { useDispatch, useJob, useMachine } from "../../job/store/context";
+import bench from "../shared/Bench.module.css";
+import styles from "./Air.module.css";
+
+/** The way of the air, place by place, by eye and by hand; what was cleaned is said apart from what was found. */
+export function Airway() {
+  const machine = useMachine();
+  if (!machine.parts.some((p) => p.kind === "duct")) return null;
+  return (
+    <ul className={`${bench.rows} ${bench.dense}`} aria-label="Air, place by place">
+      {airwayOf(machine).map((place) => (
+        <Place key={place} place={place} />
+      ))}
+    </ul>
+  );
+}
+
+const airwayFinding = (place: AirwayPlace, value: string, louvres?: { readonly open: number; readonly of: number }): Finding => ({
+  kind: "airway",
+  place: { airway: place },
+  result: { is: "answer", value, ...(louvres && { louvres }) },
+  circumstances: {},
+});
+
+function Place({ place }: { readonly place: AirwayPlace }) {
+  const dispatch = useDispatch();
+  const record = useJob((s) => s.job.record);
+  const [louvres, setLouvres] = useState<{ readonly open: number; readonly of: number } | undefined>();
+  // What was cleaned since is said by its own mark: what was found stays as it was found.
+  const lines = record.flatMap((l) => (l.status === "counts" ? [l.entry] : []));
+  const foundAt = lines.findLastIndex((e) => e.kind === "finding" && e.body.kind === "airway" && e.body.place.airway === place);
+  const last = lines[foundAt];
+  const found = last?.kind === "finding" && last.body.kind === "airway" ? last.body.result.value : undefined;
+  const isCleaned = lines.some((e, i) => e.kind === "cleaned" && e.body.airway === place && i > foundAt);
+  return (
+    <li>
+      <div>
+        <h3>
+          {AIRWAY[place].name} {isCleaned && <small className={bench.good}>✓ cleaned</small>}
+        </h3>
+        <small>{AIRWAY[place].how}</small>
+        {place === "hood" && <Louvres louvres={louvres} onCount={setLouvres} />}
+      </div>
+      <span className={bench.answers}>
+        {Object.entries(airwayAnswers(place)).map(([value, says]) => (
+          <Button
+            key={value}
+            aria-pressed={found === value}
+            aria-label={`${AIRWAY[place].name}: ${says}`}
+            onClick={() => dispatch({ do: "record", drafts: [{ kind: "finding", body: airwayFinding(place, value, louvres) }] })}
+          >
+            {capital(says)}
+          </Button>
+        ))}
+        {found !== undefined && found !== airwayWell(place) && !isCleaned && (
+          <Button
+            look="quiet"
+            aria-label={`${AIRWAY[place].name}: it is cleaned now`}
+            onClick={() => dispatch({ do: "record", drafts: [{ kind: "cleaned", body: { airway: place } }] })}
+          >
+            It is cleaned now
+          </Button>
+        )}
+      </span>
+    </li>
+  );
+}
+
+/** How many louvres stand open, of how many. */
+function Louvres({
+  louvres,
+  onCount,
+}: {
+  readonly louvres: { readonly open: number; readonly of: number } | undefined;
+  readonly onCount: (louvres: { open: number; of: number }) => void;
+}) {
+  const { open, of } = louvres ?? { open: 0, of: 0 };
+  const set = (change: { open?: number; of?: number }) => {
+    const whole = Math.max(1, Math.min(60, change.of ?? (of || 4)));
+    onCount({ of: whole, open: Math.max(0, Math.min(whole, change.open ?? open)) });
+  };
+  return (
+    <span className={styles.louvres}>
+      <input
+        type="number"
+        min={0}
+        max={60}
+        inputMode="numeric"
+        aria-label="Louvres open"
+        value={louvres ? open : ""}
+        onChange={(e) => set({ open: Number(e.target.value) })}
+      />
+      of
+      <input
+        type="number"
+        min={1}
+        max={60}
+        inputMode="numeric"
+        aria-label="Louvres in all"
+        value={louvres ? of : ""}
+        onChange={(e) => set({ of: Number(e.target.value) })}
+      />
+      louvres open
+    </span>
+  );
+}

@@ -1,0 +1,68 @@
+import { useEffect, useState } from "react";
+import { outletPairs, type SupplyCase } from "../../../core/diagnosis/supply-cases";
+import { supplyDoes } from "../../../core/language/supply";
+import type { SupplyAnswer } from "../../../workers/supply.worker";
+import { useMachine } from "../../job/store/context";
+import styles from "./Air.module.css";
+
+/** What a lost leg, swapped conductors, a poor joint or another supply would show at the outlet, cord out and in, and what this machine would do. */
+export function SupplyCases() {
+  const machine = useMachine();
+  const [cases, setCases] = useState<readonly SupplyCase[] | undefined>();
+  const [open, setOpen] = useState(false);
+  useEffect(() => {
+    if (!open) return;
+    const worker = new Worker(new URL("../../../workers/supply.worker.ts", import.meta.url), { type: "module" });
+    worker.onmessage = ({ data }: MessageEvent<SupplyAnswer>) => {
+      setCases(data);
+      worker.terminate();
+    };
+    worker.postMessage(machine);
+    return () => worker.terminate();
+  }, [machine, open]);
+  const pairs = outletPairs(machine);
+  return (
+    <details className={styles.supply} onToggle={(e) => setOpen(e.currentTarget.open)}>
+      <summary>What the supply would show, and what this machine would do</summary>
+      {!cases ? (
+        <p>Working it out…</p>
+      ) : (
+        <div className={styles.scroll}>
+          <table>
+            <thead>
+              <tr>
+                <th scope="col">Supply</th>
+                {pairs.map((p) => (
+                  <th key={p.says} scope="col">
+                    {p.says}
+                    <small>cord out / in</small>
+                  </th>
+                ))}
+                <th scope="col">The machine</th>
+              </tr>
+            </thead>
+            <tbody>
+              {cases.map((c) => {
+                const { name, does } = supplyDoes(machine, c);
+                return (
+                  <tr key={name}>
+                    <th scope="row">{name}</th>
+                    {pairs.map((p, i) => (
+                      <td key={p.says}>
+                        {voltsSay(c.out[i])}
+                        {c.out[i] !== c.in[i] && <b> / {voltsSay(c.in[i])}</b>}
+                      </td>
+                    ))}
+                    <td>{does}</td>
+                  </tr>
+                );
+              })}
+            </tbody>
+          </table>
+        </div>
+      )}
+    </details>
+  );
+}
+
+const voltsSay = (v: number | null | undefined): string => (v === null || v === undefined ? "–" : `${v} V`);

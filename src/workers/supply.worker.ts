@@ -1,0 +1,10 @@
+import { type SupplyCase, supplyCases } from "../core/diagnosis/supply-cases";
+import type { Machine } from "../core/machine/format";
+import { Predictor } from "../core/prediction/predictor";
+
+/** What states of the supply mean for a machine. */
+export type SupplyAnswer = readonly SupplyCase[];
+
+addEventListener("message", ({ data }: MessageEvent<Machine>) => {
+  postMessage(supplyCases(data, new Predictor(data)) satisfies SupplyAnswer);
+});
