@@ -92,7 +92,8 @@ test("by keyboard: from bench to bench, and what each offers", async ({ page }) 
   await press(/: air strong$/);
   await recorded("Air strong");
   await go("Make safe");
-  await press("Breaker off, proved dead");
+  await press("Breaker off and locked");
+  for (const step of ["It reads", "Nothing anywhere", "It still reads"]) await press(step);
   await recorded("Made safe: breaker off, proved dead");
   await expect(page.getByRole("status", { name: "Energy state" })).toContainText("DEAD, proved");
   await go("Open up");

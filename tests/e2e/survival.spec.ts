@@ -84,7 +84,7 @@ test("what is touched before the page comes alive is done once it has: a part of
     await route.continue();
   });
   await openJob(page, server.url, "turns, no heat");
-  await page.reload({ waitUntil: "commit" });
+  await page.goto(page.url().replace(/[a-z]+$/, "meter"), { waitUntil: "commit" });
   await page.locator('[data-part="element"]').click();
   await expect(page.getByRole("region", { name: "Heating element" })).toBeVisible();
 });
@@ -104,7 +104,6 @@ test("what is next stands in the page before any script has run, and can't be to
     await expect(next(still).getByRole("heading")).toHaveText(title, { timeout: 1000 });
   }).toPass();
   await expect(next(still).locator("button[inert]").first()).toBeVisible();
-  await expect(still.locator("[inert] [data-part]").first()).toBeVisible();
   await expect(page.locator("[inert]")).toHaveCount(0);
   await deaf.close();
 });
