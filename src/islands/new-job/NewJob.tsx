@@ -92,6 +92,9 @@ export function NewJob({ machines }: Props) {
             )}
           </Words>
           <ChooseMachine form={form} machines={machines} />
+          <p className={styles.hint}>
+            Not in the list? Take the nearest; then type its plate at Intake, and its sheet says that it is not this one.
+          </p>
           <Field form={form} name="place" label="Place" hint="Gannet Point cabins, no. 7" />
           <Field form={form} name="customer" label="Customer" hint="Mrs Fennimarsh" />
           <Field form={form} name="phone" label="Telephone (may stay empty)" />

@@ -13,7 +13,10 @@ const schema = findingFields(
     is: z.literal("answer"),
     value: z.string().max(20).describe("The answer; “unknown” for can't tell."),
     louvres: z
-      .strictObject({ open: z.number().int().min(0).max(60), of: z.number().int().min(1).max(60) })
+      .strictObject({
+        open: z.number().int().min(0).max(60).describe("How many stand open."),
+        of: z.number().int().min(1).max(60).describe("How many there are."),
+      })
       .refine(({ open, of }) => open <= of, "no more louvres can be open than there are")
       .optional()
       .describe("Of the hood: how many louvres stand open, of how many."),

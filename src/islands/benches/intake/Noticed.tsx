@@ -3,7 +3,7 @@ import type { Draft } from "../../../core/job/kinds/index";
 import { complaintIn } from "../../../core/language/complaint";
 import { Button } from "../../../ui/Button";
 import { useDispatch, useJob, useMachine } from "../../job/store/context";
-import { aboutOf, type Corrections, corrected, Heard } from "../../new-job/Heard";
+import { type Corrections, corrected, Heard } from "../../new-job/Heard";
 import bench from "../shared/Bench.module.css";
 import styles from "./Intake.module.css";
 
@@ -11,6 +11,7 @@ import styles from "./Intake.module.css";
 export function Noticed() {
   const complaint = useJob((s) => s.job.complaint);
   const lines = useJob((s) => s.job.record);
+  const notes = useJob((s) => s.job.notes);
   const machine = useMachine();
   const dispatch = useDispatch();
   const [writing, setWriting] = useState(false);
@@ -25,7 +26,7 @@ export function Noticed() {
     setWriting(false);
     return replace(
       { words, findings: [...findings] },
-      told.map((body): Draft => ({ kind: "note", body })),
+      told.filter((t) => !notes.some((n) => n.words === t.words)).map((body): Draft => ({ kind: "note", body })),
     );
   };
   if (writing || !complaint) return <WriteWords words={complaint?.words} onWrite={write} />;
@@ -42,12 +43,7 @@ export function Noticed() {
         heard={{ findings: complaint.findings, told: [] }}
         machine={machine}
         corrections={NONE}
-        onCorrect={(about, to) =>
-          replace({
-            ...complaint,
-            findings: corrected(complaint.findings, { [about]: to ?? null }).filter((f) => aboutOf(f) !== about || to !== null),
-          })
-        }
+        onCorrect={(about, to) => replace({ ...complaint, findings: corrected(complaint.findings, { [about]: to ?? null }) })}
       />
     </section>
   );
