@@ -60,6 +60,14 @@ test("the energies of each machine, and where nothing may read", () => {
   `);
 });
 
+test("a machine that is not put together is not run: panels, wires or drum", () => {
+  const job = jobOf(shipped("orrinshaw-e27"), [LIVE]);
+  const runs = testsOf(shipped("orrinshaw-e27")).find((t) => t.needs === "running") ?? expect.fail();
+  const why = (apart: Partial<typeof job>) => forbids(shipped("orrinshaw-e27"), { ...job, ...apart }, runs);
+  expect(why({})).toBeUndefined();
+  for (const apart of [{ panelsOff: ["rear"] }, { wiresOff: ["element"] }, { drumOut: true }]) expect(why(apart)).toBe("apart");
+});
+
 test("a charged capacitor forbids what touches it, and nothing else", () => {
   const c7 = shipped("kelvane-c7");
   const charged = notNow(c7, jobOf(c7, [SAFE])).find((g) => g.why === "charged");

@@ -46,6 +46,12 @@ describe("a strip", () => {
     expect(partsAt(well, well, 0, S, LANES)).toBeUndefined();
   });
 
+  test("a hum or a tripped breaker is never as on a healthy machine, whatever else went well", () => {
+    const well = stripOf(e27, [], S);
+    for (const what of ["hums", "trips"] as const)
+      expect(soFar(well, [...tapped(well), { at: 100, what }], S, lanesOf(e27))).toEqual({ is: "wrong", what, at: 100 });
+  });
+
   test("a broken belt turns no drum though the motor runs", () => {
     expect(stripOf(e27, [{ part: "belt", mode: "broken" }], S).lanes.drum).toEqual([]);
   });

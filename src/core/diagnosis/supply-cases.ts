@@ -1,6 +1,5 @@
 import { item } from "../array/at";
-import type { Fault } from "../machine/fault";
-import { JOINT_POOR, JOINT_SWAPPED } from "../machine/fault";
+import { type Fault, JOINT_POOR } from "../machine/fault";
 import type { Machine } from "../machine/format";
 import type { Prediction } from "../prediction/prediction";
 import type { Predictor } from "../prediction/predictor";
@@ -32,14 +31,13 @@ export interface SupplyCase {
   readonly trips: number;
 }
 
-/** One joint of the cord stands for all that are poor; of what has severities the middle one does. */
+/** What the supply itself can have; and of the cord, one poor joint for all of them. */
 function casesOf(machine: Machine): (readonly Fault[])[] {
   const cord = new Set([machine.supply.part, ...machine.parts.filter((p) => p.kind === "conductor").map((p) => p.id)]);
   const single = hypothesesOf(machine, { pairs: false }).filter((h) => h.faults.length === 1 && cord.has(item(h.faults, 0).part));
   const ofSupply = single.filter((h) => item(h.faults, 0).part === machine.supply.part).map((h) => h.faults);
-  const swapped = single.filter((h) => item(h.faults, 0).mode === JOINT_SWAPPED).map((h) => h.faults);
   const poor = single.filter((h) => item(h.faults, 0).mode === JOINT_POOR).map((h) => h.faults);
-  return [[], ...ofSupply, ...swapped.slice(0, 2), ...poor.slice(Math.floor(poor.length / 2)).slice(0, 1)];
+  return [[], ...ofSupply, ...poor.slice(Math.floor(poor.length / 2)).slice(0, 1)];
 }
 
 /** The states of the supply that this machine's model has, each run with it. */

@@ -1,24 +1,17 @@
-import { item } from "../array/at";
-import type { Lane, Span, Strip } from "../prediction/run-strip";
-import type { WatchedEvent } from "./watched";
+import { lastOf } from "../array/at";
+import { type Lane, type Span, type Strip, spansOf } from "../prediction/run-strip";
+import type { Happening, WatchedEvent } from "./watched";
 
-const BEGINS: Readonly<Record<Lane, WatchedEvent["what"]>> = { drum: "turns", glow: "glow", flame: "flame", warm: "warm" };
-const ENDS: { readonly [L in Lane]?: WatchedEvent["what"] } = { drum: "stops", glow: "dark", flame: "flame-out" };
+const BEGINS: Readonly<Record<Lane, Happening>> = { drum: "turns", glow: "glow", flame: "flame", warm: "warm" };
+const ENDS: { readonly [L in Lane]?: Happening } = { drum: "stops", glow: "dark", flame: "flame-out" };
 
 /** What was told of a lane as spans; what goes on lasts until now. */
 export function toldSpans(lane: Lane, events: readonly WatchedEvent[], now: number): Span[] {
-  const spans: { from: number; to: number }[] = [];
-  let open: { from: number; to: number } | undefined;
-  for (const { at, what } of events) {
-    if (what === BEGINS[lane] && !open) {
-      open = { from: at, to: now };
-      spans.push(open);
-    } else if (what === ENDS[lane] && open) {
-      open.to = at;
-      open = undefined;
-    }
-  }
-  return spans;
+  const told = events.filter(({ what }) => what === BEGINS[lane] || what === ENDS[lane]);
+  return spansOf(
+    told.map(({ at, what }) => ({ at, on: what === BEGINS[lane] })),
+    now,
+  );
 }
 
 /** How late against a healthy machine something may be told, s: warm air takes a hand, a drum does not. */
@@ -27,10 +20,16 @@ const GRACE_S: Readonly<Record<Lane, number>> = { drum: 8, glow: 25, flame: 30, 
 export type SoFar =
   | { readonly is: "healthy"; readonly next?: { readonly lane: Lane; readonly from: number; readonly by: number } }
   | { readonly is: "late"; readonly lane: Lane; readonly by: number }
-  | { readonly is: "ended"; readonly lane: Lane; readonly at: number };
+  | { readonly is: "ended"; readonly lane: Lane; readonly at: number }
+  | { readonly is: "wrong"; readonly what: Happening; readonly at: number };
 
-/** How what was told so far stands against a healthy run: as it should, with what is due next; something that did not come; or something that ended. */
+/** What no healthy machine does. */
+const WRONG: readonly Happening[] = ["hums", "trips"];
+
+/** How what was told so far stands against a healthy run: as it should, with what is due next; something that did not come; something that ended; or what no healthy machine does. */
 export function soFar(healthy: Strip, events: readonly WatchedEvent[], now: number, lanes: readonly Lane[]): SoFar {
+  const wrong = events.find((e) => WRONG.includes(e.what));
+  if (wrong) return { is: "wrong", ...wrong };
   let next: { lane: Lane; from: number; by: number } | undefined;
   for (const lane of lanes) {
     const due = healthy.lanes[lane][0];
@@ -40,8 +39,8 @@ export function soFar(healthy: Strip, events: readonly WatchedEvent[], now: numb
     if (told.length === 0) {
       if (now > by) return { is: "late", lane, by };
       if (!next || by < next.by) next = { lane, from: due.from, by };
-    } else if (lane !== "glow" && item(told, told.length - 1).to < now - 1) {
-      const end = item(told, told.length - 1).to;
+    } else if (lane !== "glow" && lastOf(told).to < now - 1) {
+      const end = lastOf(told).to;
       if (healthy.lanes[lane].some((s) => s.from <= end && end + GRACE_S[lane] < s.to)) return { is: "ended", lane, at: end };
     }
   }

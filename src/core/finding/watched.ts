@@ -6,6 +6,21 @@ import { sightFinding } from "./kinds/sight";
 export const HAPPENINGS = ["motor", "turns", "stops", "hums", "glow", "dark", "flame", "flame-out", "warm", "click", "trips"] as const;
 export type Happening = (typeof HAPPENINGS)[number];
 
+/** What happened, in words. */
+export const HAPPENED: Readonly<Record<Happening, string>> = {
+  motor: "motor runs",
+  turns: "drum turns",
+  stops: "drum stops",
+  hums: "hum",
+  glow: "glow",
+  dark: "dark",
+  flame: "flame",
+  "flame-out": "flame out",
+  warm: "warm air",
+  click: "click",
+  trips: "trips",
+};
+
 export interface WatchedEvent {
   /** Seconds after start was pressed. */
   readonly at: number;

@@ -53,7 +53,7 @@ export function deadPoints({ supply: { legs, neutral, ground } }: Machine): stri
 export const FORBIDS: Readonly<Record<Forbids, { readonly why: string; readonly allowedBy: string }>> = {
   "not-dead": { why: "need it proved dead", allowedBy: "Take the power out and prove it dead." },
   charged: { why: "touch a capacitor that may be charged", allowedBy: "Discharge it and record that." },
-  "panels-off": { why: "need it running, and a panel is off", allowedBy: "Put the panels back, then power." },
+  apart: { why: "need it running, and it is not put together", allowedBy: "Wires, drum and panels back, then power." },
   "not-live": { why: "need power", allowedBy: "Hands and tools out, then power on." },
   "no-live-tests": {
     why: "are live",

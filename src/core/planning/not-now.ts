@@ -5,19 +5,21 @@ import type { Machine } from "../machine/format";
 import { type TestAction, testsOf } from "./tests";
 
 /** Why tests can't be made as the machine stands now. */
-export type Forbids = "not-dead" | "charged" | "panels-off" | "not-live" | "no-live-tests";
+export type Forbids = "not-dead" | "charged" | "apart" | "not-live" | "no-live-tests";
+
+type StandsAs = Pick<JobState, "safety" | "panelsOff" | "wiresOff" | "drumOut">;
 
 export interface NotNow {
   readonly why: Forbids;
   readonly tests: readonly TestAction[];
 }
 
+/** A machine that is not put together is not run. */
+export const isApart = ({ panelsOff, wiresOff, drumOut }: Omit<StandsAs, "safety">): boolean =>
+  panelsOff.length > 0 || wiresOff.length > 0 || drumOut;
+
 /** What forbids a test in this state of the job; `undefined`: it may be made. */
-export function forbids(
-  machine: Machine,
-  { safety, panelsOff }: Pick<JobState, "safety" | "panelsOff">,
-  test: TestAction,
-): Forbids | undefined {
+export function forbids(machine: Machine, { safety, panelsOff, wiresOff, drumOut }: StandsAs, test: TestAction): Forbids | undefined {
   switch (test.needs) {
     case "nothing":
       return undefined;
@@ -28,13 +30,13 @@ export function forbids(
       if (!safety.liveTests) return "no-live-tests";
       return safety.power === "live" ? undefined : "not-live";
     case "running":
-      if (panelsOff.length > 0) return "panels-off";
+      if (isApart({ panelsOff, wiresOff, drumOut })) return "apart";
       return safety.power === "dead" ? "not-live" : undefined;
   }
 }
 
 /** The tests of a machine that its state forbids, by what would allow them. */
-export function notNow(machine: Machine, job: Pick<JobState, "safety" | "panelsOff">): NotNow[] {
+export function notNow(machine: Machine, job: StandsAs): NotNow[] {
   const groups = new Map<Forbids, TestAction[]>();
   for (const test of testsOf(machine)) {
     const why = forbids(machine, job, test);

@@ -62,7 +62,8 @@ function proposed(catalogue: TestCatalogue, job: Job, ranking: Ranking, before: 
   if (sibling !== undefined) return proposeSibling(machine, job, sibling);
   const beside = job.fitted.length > 0 && !job.proof ? cheapBeside(catalogue.suspects, job, ranking) : undefined;
   const outside = foundOutside(job);
-  const unexplained = runsUnexplained(job, ranking);
+  // It ran well and yet, by the record, it is not put right.
+  const unexplained = isProven(job) && ranking.fixed < MAY_CLOSE && !outside?.mended;
   const settling = unexplained && numberBeforeClosing(catalogue, job, ranking);
   if (settling) return settling;
   const provable = !unexplained && mayProve(job);
@@ -95,10 +96,6 @@ function proposed(catalogue: TestCatalogue, job: Job, ranking: Ranking, before: 
   const first = clashFirst(catalogue, job, ranking, choice) ?? roomFirst(catalogue, job, choice, action.group);
   return first ?? repairOrDoubt(catalogue, job, ranking, choice, action);
 }
-
-/** It ran well and yet, by the record, it is not put right. */
-const runsUnexplained = (job: Job, { fixed }: Ranking): boolean =>
-  isProven(job) && !job.closed && fixed < MAY_CLOSE && !foundOutside(job)?.mended;
 
 /** The repair; before a dear one a look at what the model does not have, before a wager a number of the run. */
 function repairOrDoubt(catalogue: TestCatalogue, job: Job, ranking: Ranking, choice: Choice, repair: RepairChance): Proposal {

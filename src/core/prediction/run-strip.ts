@@ -14,12 +14,9 @@ export interface Span {
   readonly to: number;
 }
 
-/** How a machine with some faults would run: when each lane is on; temperature of the exhaust, °C. */
+/** How a machine with some faults would run: when each lane is on. */
 export interface Strip {
   readonly lanes: Readonly<Record<Lane, readonly Span[]>>;
-  readonly exhaust: readonly { readonly at: number; readonly celsius: number }[];
-  /** The breaker lets go; left out where it holds. */
-  readonly tripsAt?: number;
 }
 
 export const lanesOf = (machine: Machine): Lane[] => LANES.filter((l) => machine.burner !== undefined || (l !== "glow" && l !== "flame"));
@@ -36,29 +33,31 @@ export function stripOf(machine: Machine, faults: readonly Fault[], seconds: num
     glows = f.igniterC > GLOWS_C || (glows && f.igniterC > DARK_C);
     return glows;
   };
-  const trips = frames.find((f) => f.condition.breakerTripped)?.at;
+  const spans = (is: (f: Frame) => boolean) =>
+    spansOf(
+      frames.map((f) => ({ at: f.at, on: is(f) })),
+      seconds,
+    );
   return {
     lanes: {
-      drum: spansOf(frames, seconds, (f) => driven && f.condition.atSpeed.has(motor)),
-      glow: spansOf(frames, seconds, glowing),
-      flame: spansOf(frames, seconds, (f) => f.flame),
-      warm: spansOf(frames, seconds, (f) => f.exhaustC > warmC),
+      drum: spans((f) => driven && f.condition.atSpeed.has(motor)),
+      glow: spans(glowing),
+      flame: spans((f) => f.flame),
+      warm: spans((f) => f.exhaustC > warmC),
     },
-    exhaust: frames.map((f) => ({ at: f.at, celsius: f.exhaustC })),
-    ...(trips !== undefined && { tripsAt: trips }),
   };
 }
 
-function spansOf(frames: readonly Frame[], seconds: number, is: (f: Frame) => boolean): Span[] {
+/** Spans in which something is on, from what it is found to be at moments in order; what is on at the last of them stays so until `end`. */
+export function spansOf(moments: readonly { readonly at: number; readonly on: boolean }[], end: number): Span[] {
   const spans: { from: number; to: number }[] = [];
   let open: { from: number; to: number } | undefined;
-  for (const frame of frames) {
-    const on = is(frame);
+  for (const { at, on } of moments) {
     if (on && !open) {
-      open = { from: frame.at, to: seconds };
+      open = { from: at, to: end };
       spans.push(open);
     } else if (!on && open) {
-      open.to = frame.at;
+      open.to = at;
       open = undefined;
     }
   }

@@ -1,28 +1,11 @@
 import { z } from "zod";
-import { HAPPENINGS, type Happening, sightsOfRun } from "../../finding/watched";
+import { HAPPENED, HAPPENINGS, sightsOfRun } from "../../finding/watched";
+import { clockSays } from "../../naming/text";
 import { powerRefusal } from "../power-refusal";
 import { witnessed } from "../witnessed";
 import { defineEntry, noUpcasters } from "./definition";
 
 const seconds = z.number().min(0).max(36_000);
-
-/** What happened, in the words of the record. */
-export const HAPPENED: Readonly<Record<Happening, string>> = {
-  motor: "motor runs",
-  turns: "drum turns",
-  stops: "drum stops",
-  hums: "hums",
-  glow: "glows",
-  dark: "dark",
-  flame: "flame",
-  "flame-out": "flame out",
-  warm: "warm air",
-  click: "click",
-  trips: "trips",
-};
-
-/** m:ss */
-export const clockSays = (s: number): string => `${Math.floor(s / 60)}:${String(Math.floor(s % 60)).padStart(2, "0")}`;
 
 export const watched = defineEntry({
   kind: "watched",

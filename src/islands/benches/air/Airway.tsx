@@ -30,7 +30,7 @@ const airwayFinding = (place: AirwayPlace, value: string, louvres?: { readonly o
 function Place({ place }: { readonly place: AirwayPlace }) {
   const dispatch = useDispatch();
   const record = useJob((s) => s.job.record);
-  const [louvres, setLouvres] = useState<{ readonly open: number; readonly of: number } | undefined>();
+  const [counted, setCounted] = useState<Counted>({ open: "", of: "" });
   // What was cleaned since is said by its own mark: what was found stays as it was found.
   const lines = record.flatMap((l) => (l.status === "counts" ? [l.entry] : []));
   const foundAt = lines.findLastIndex((e) => e.kind === "finding" && e.body.kind === "airway" && e.body.place.airway === place);
@@ -44,7 +44,7 @@ function Place({ place }: { readonly place: AirwayPlace }) {
           {AIRWAY[place].name} {isCleaned && <small className={bench.good}>✓ cleaned</small>}
         </h3>
         <small>{AIRWAY[place].how}</small>
-        {place === "hood" && <Louvres louvres={louvres} onCount={setLouvres} />}
+        {place === "hood" && <Louvres counted={counted} onCount={setCounted} />}
       </div>
       <span className={bench.answers}>
         {Object.entries(airwayAnswers(place)).map(([value, says]) => (
@@ -52,7 +52,7 @@ function Place({ place }: { readonly place: AirwayPlace }) {
             key={value}
             aria-pressed={found === value}
             aria-label={`${AIRWAY[place].name}: ${says}`}
-            onClick={() => dispatch({ do: "record", drafts: [{ kind: "finding", body: airwayFinding(place, value, louvres) }] })}
+            onClick={() => dispatch({ do: "record", drafts: [{ kind: "finding", body: airwayFinding(place, value, louvresIn(counted)) }] })}
           >
             {capital(says)}
           </Button>
@@ -71,41 +71,35 @@ function Place({ place }: { readonly place: AirwayPlace }) {
   );
 }
 
+interface Counted {
+  readonly open: string;
+  readonly of: string;
+}
+
+/** The louvres as they were counted; `undefined` while either number is wanting, or more are open than there are. */
+function louvresIn({ open, of }: Counted): { open: number; of: number } | undefined {
+  if (open === "" || of === "") return undefined;
+  const counted = { open: Number(open), of: Number(of) };
+  return counted.of >= 1 && counted.open <= counted.of ? counted : undefined;
+}
+
 /** How many louvres stand open, of how many. */
-function Louvres({
-  louvres,
-  onCount,
-}: {
-  readonly louvres: { readonly open: number; readonly of: number } | undefined;
-  readonly onCount: (louvres: { open: number; of: number }) => void;
-}) {
-  const { open, of } = louvres ?? { open: 0, of: 0 };
-  const set = (change: { open?: number; of?: number }) => {
-    const whole = Math.max(1, Math.min(60, change.of ?? (of || 4)));
-    onCount({ of: whole, open: Math.max(0, Math.min(whole, change.open ?? open)) });
-  };
+function Louvres({ counted, onCount }: { readonly counted: Counted; readonly onCount: (counted: Counted) => void }) {
+  const field = (key: keyof Counted, name: string) => (
+    <input
+      className={bench.field}
+      type="number"
+      min={0}
+      max={60}
+      inputMode="numeric"
+      aria-label={name}
+      value={counted[key]}
+      onChange={(e) => onCount({ ...counted, [key]: e.target.value })}
+    />
+  );
   return (
     <span className={styles.louvres}>
-      <input
-        type="number"
-        min={0}
-        max={60}
-        inputMode="numeric"
-        aria-label="Louvres open"
-        value={louvres ? open : ""}
-        onChange={(e) => set({ open: Number(e.target.value) })}
-      />
-      of
-      <input
-        type="number"
-        min={1}
-        max={60}
-        inputMode="numeric"
-        aria-label="Louvres in all"
-        value={louvres ? of : ""}
-        onChange={(e) => set({ of: Number(e.target.value) })}
-      />
-      louvres open
+      {field("open", "Louvres open")} of {field("of", "Louvres in all")} louvres open
     </span>
   );
 }

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { Button } from "../../../ui/Button";
 import { useDispatch, useJob } from "../../job/store/context";
+import bench from "../shared/Bench.module.css";
 import styles from "./Intake.module.css";
 
 /** What is asked of every customer, with the usual answers; anything else is written. */
@@ -55,7 +56,14 @@ function Asked({ name, about, says, other }: (typeof ASKED)[number]) {
             setTyped("");
           }}
         >
-          <input aria-label={other} placeholder={other} maxLength={300} value={typed} onChange={(e) => setTyped(e.target.value)} />
+          <input
+            className={bench.field}
+            aria-label={other}
+            placeholder={other}
+            maxLength={300}
+            value={typed}
+            onChange={(e) => setTyped(e.target.value)}
+          />
           {typed.trim() && <Button type="submit">Add</Button>}
         </form>
       </div>

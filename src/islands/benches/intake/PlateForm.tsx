@@ -1,9 +1,9 @@
 import { zodResolver } from "@hookform/resolvers/zod";
-import { useForm, useWatch } from "react-hook-form";
+import { type UseFormReturn, useForm, useWatch } from "react-hook-form";
 import { z } from "zod";
-import type { Machine } from "../../../core/machine/format";
+import type { Body } from "../../../core/job/kinds/index";
 import { differsIn, nearestFirst, type Plate, plateSchema } from "../../../core/machine/plate";
-import type { KeptMachine } from "../../../core/machine/revision";
+import type { KeptMachine, MachineRef } from "../../../core/machine/revision";
 import { Button } from "../../../ui/Button";
 import { useDispatch, useJob } from "../../job/store/context";
 import styles from "./Intake.module.css";
@@ -63,34 +63,15 @@ export function PlateForm({ plate, serial, onDone }: Props) {
   const submit = form.handleSubmit((fields) => {
     const chosen = offered.find((m) => m.ref.id === fields.sheet) ?? offered[0];
     if (!chosen) return;
-    const read = plateFrom(fields);
-    // Who corrects the serial number alone stays on the revision that the job was read on.
-    const machine = chosen.ref.id === used?.id ? used : chosen.ref;
-    void dispatch({
-      do: "record",
-      drafts: [
-        {
-          kind: "machine",
-          body: {
-            machine,
-            ...(fields.serial && { serial: fields.serial }),
-            ...(differsIn(read, chosen.machine).length > 0 && { plate: read }),
-          },
-        },
-      ],
-    });
+    void dispatch({ do: "record", drafts: [{ kind: "machine", body: bodyOf(fields, chosen, used) }] });
     onDone();
   });
   return (
     <form className={styles.form} onSubmit={submit} aria-label="The plate">
-      {(["maker", "model", "serial"] as const).map((name) => (
-        <label key={name}>
-          {LABELS[name]}
-          <input {...form.register(name)} aria-invalid={!!form.formState.errors[name]} autoComplete="off" />
-          {form.formState.errors[name] && <em role="alert">{form.formState.errors[name].message}</em>}
-        </label>
+      {TYPED.map((name) => (
+        <Typed key={name} name={name} form={form} />
       ))}
-      {(["fuel", "volts", "vented"] as const).map((name) => (
+      {CHOSEN.map((name) => (
         <label key={name}>
           {LABELS[name]}
           <select {...form.register(name)}>
@@ -105,10 +86,10 @@ export function PlateForm({ plate, serial, onDone }: Props) {
       <label className={styles.wide}>
         Read on the sheet of
         <select {...form.register("sheet")}>
-          {offered.map((m, i) => (
-            <option key={m.ref.id} value={i === 0 ? "" : m.ref.id}>
-              {sheetName(m)}
-              {i === 0 ? (isOwn(typed, m.machine) ? "" : ": the nearest, not this one") : ""}
+          {offered.map(({ ref, machine }, i) => (
+            <option key={ref.id} value={i === 0 ? "" : ref.id}>
+              {machine.maker} {machine.model}
+              {i === 0 && differsIn(typed, machine).length > 0 && ": the nearest, not this one"}
             </option>
           ))}
         </select>
@@ -125,7 +106,27 @@ export function PlateForm({ plate, serial, onDone }: Props) {
   );
 }
 
+const TYPED = ["maker", "model", "serial"] as const;
+const CHOSEN = ["fuel", "volts", "vented"] as const;
 const LABELS = { maker: "Maker", model: "Model", serial: "Serial number", fuel: "Heat", volts: "Supply", vented: "Air" } as const;
 
-const isOwn = (plate: Plate, machine: Machine): boolean => differsIn(plate, machine).length === 0;
-const sheetName = ({ machine }: KeptMachine): string => `${machine.maker} ${machine.model}`;
+function Typed({ name, form: { register, formState } }: { readonly name: (typeof TYPED)[number]; readonly form: UseFormReturn<Fields> }) {
+  const error = formState.errors[name];
+  return (
+    <label>
+      {LABELS[name]}
+      <input {...register(name)} aria-invalid={!!error} autoComplete="off" />
+      {error && <em role="alert">{error.message}</em>}
+    </label>
+  );
+}
+
+/** Who corrects the serial number alone stays on the revision that the job was read on; the plate is kept where it is another machine's. */
+function bodyOf(fields: Fields, { ref, machine }: KeptMachine, used: MachineRef | undefined): Body<"machine"> {
+  const read = plateFrom(fields);
+  return {
+    machine: ref.id === used?.id ? used : ref,
+    ...(fields.serial && { serial: fields.serial }),
+    ...(differsIn(read, machine).length > 0 && { plate: read }),
+  };
+}

@@ -9,9 +9,8 @@ import styles from "./Safe.module.css";
 /** The tests that the state of the machine forbids, by what would allow them. */
 export function NotNow() {
   const machine = useMachine();
-  const safety = useJob((s) => s.job.safety);
-  const panelsOff = useJob((s) => s.job.panelsOff);
-  const groups = useMemo(() => notNow(machine, { safety, panelsOff }), [machine, safety, panelsOff]);
+  const job = useJob((s) => s.job);
+  const groups = useMemo(() => notNow(machine, job), [machine, job]);
   if (groups.length === 0) return null;
   return (
     <section className={styles.notNow} aria-label="Not now">

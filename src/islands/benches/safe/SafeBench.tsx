@@ -89,8 +89,9 @@ function MainsActs() {
           <Act draft={{ kind: "isolated", body: { how: "breaker", locked: true } }}>Breaker off and locked</Act>
         </>
       )}
-      {(power !== "unknown" || isolated) && power !== "live" && <Act draft={{ kind: "energised", body: {} }}>Power is on again</Act>}
-      {power === "unknown" && !isolated && <Act draft={{ kind: "energised", body: {} }}>Power is on</Act>}
+      {power !== "live" && (
+        <Act draft={{ kind: "energised", body: {} }}>{power === "dead" || isolated ? "Power is on again" : "Power is on"}</Act>
+      )}
     </>
   );
 }
@@ -116,6 +117,7 @@ function LockNote() {
       }}
     >
       <input
+        className={bench.field}
         aria-label="On the lock: whose it is, where the key is"
         placeholder="On the lock: whose it is, where the key is"
         maxLength={200}

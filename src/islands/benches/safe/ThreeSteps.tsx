@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { type ReactNode, useState } from "react";
 import { KNOWN_SOURCES } from "../../../core/job/kinds/made-safe";
 import { deadPoints } from "../../../core/language/energies";
 import { Button } from "../../../ui/Button";
@@ -18,11 +18,10 @@ const FAILS: Readonly<Record<Step, string>> = {
 
 /** The known source, the machine, the known source again: one step after the other, and only the three together prove it dead. */
 export function ThreeSteps() {
-  const machine = useMachine();
   const dispatch = useDispatch();
   const how = useJob((s) => s.job.safety.isolated?.how ?? "cord");
   const [at, setAt] = useState<Step>("source");
-  const [source, setSource] = useState<(typeof KNOWN_SOURCES)[number]>("outlet");
+  const [source, setSource] = useState<Source>("outlet");
   const [failed, setFailed] = useState<Step | undefined>();
   const passed = (step: Step) => {
     setFailed(undefined);
@@ -36,11 +35,6 @@ export function ThreeSteps() {
     if (step === "machine")
       void dispatch({ do: "record", drafts: [{ kind: "energised", body: { note: "volts found in the three-step check" } }] });
   };
-  const titles: Readonly<Record<Step, readonly [title: string, detail: string, yes: string, no: string]>> = {
-    source: ["Meter on a known source", "On volts, its highest range.", "It reads", "It reads nothing"],
-    machine: ["On the machine", deadPoints(machine).join(" · "), "Nothing anywhere", "It reads volts"],
-    again: ["On the known source again", "The same meter, the same range.", "It still reads", "Nothing now"],
-  };
   return (
     <section className={styles.steps} aria-label="Prove it dead">
       <h3>Prove it dead</h3>
@@ -50,36 +44,67 @@ export function ThreeSteps() {
         </p>
       )}
       <ol>
-        {STEPS.map((step, n) => {
-          const [title, detail, yes, no] = titles[step];
-          return (
-            <li key={step} data-at={step === at ? "now" : STEPS.indexOf(at) > n ? "done" : "later"}>
-              <div>
-                <b>
-                  {n + 1} {title}
-                </b>
-                <span>{detail}</span>
-              </div>
-              {step === at && (
-                <span className={bench.answers}>
-                  {step === "source" && (
-                    <select aria-label="Known source" value={source} onChange={(e) => setSource(e.target.value as typeof source)}>
-                      {KNOWN_SOURCES.map((s) => (
-                        <option key={s}>{s}</option>
-                      ))}
-                    </select>
-                  )}
-                  <Button onClick={() => passed(step)}>{yes}</Button>
-                  <Button look="quiet" onClick={() => fails(step)}>
-                    {no}
-                  </Button>
-                </span>
-              )}
-              {STEPS.indexOf(at) > n && <b className={styles.safe}>✓</b>}
-            </li>
-          );
-        })}
+        {STEPS.map((step, n) => (
+          <StepRow key={step} step={step} n={n + 1} at={step === at ? "now" : STEPS.indexOf(at) > n ? "done" : "later"}>
+            {step === "source" && <KnownSource source={source} onChoose={setSource} />}
+            <Button onClick={() => passed(step)}>{WORDS[step].yes}</Button>
+            <Button look="quiet" onClick={() => fails(step)}>
+              {WORDS[step].no}
+            </Button>
+          </StepRow>
+        ))}
       </ol>
     </section>
+  );
+}
+
+interface StepWords {
+  readonly title: string;
+  /** Left out: the points of this machine. */
+  readonly detail?: string;
+  readonly yes: string;
+  readonly no: string;
+}
+
+const WORDS: Readonly<Record<Step, StepWords>> = {
+  source: { title: "Meter on a known source", detail: "On volts, its highest range.", yes: "It reads", no: "It reads nothing" },
+  machine: { title: "On the machine", yes: "Nothing anywhere", no: "It reads volts" },
+  again: { title: "On the known source again", detail: "The same meter, the same range.", yes: "It still reads", no: "Nothing now" },
+};
+
+interface RowProps {
+  readonly step: Step;
+  readonly n: number;
+  readonly at: "now" | "done" | "later";
+  /** What is answered, while the step is on. */
+  readonly children: ReactNode;
+}
+
+function StepRow({ step, n, at, children }: RowProps) {
+  const machine = useMachine();
+  const { title, detail } = WORDS[step];
+  return (
+    <li data-at={at}>
+      <div>
+        <b>
+          {n} {title}
+        </b>
+        <span>{detail ?? deadPoints(machine).join(" · ")}</span>
+      </div>
+      {at === "now" && <span className={bench.answers}>{children}</span>}
+      {at === "done" && <b className={styles.safe}>✓</b>}
+    </li>
+  );
+}
+
+type Source = (typeof KNOWN_SOURCES)[number];
+
+function KnownSource({ source, onChoose }: { readonly source: Source; readonly onChoose: (source: Source) => void }) {
+  return (
+    <select className={bench.field} aria-label="Known source" value={source} onChange={(e) => onChoose(e.target.value as Source)}>
+      {KNOWN_SOURCES.map((s) => (
+        <option key={s}>{s}</option>
+      ))}
+    </select>
   );
 }

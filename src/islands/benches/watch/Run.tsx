@@ -1,17 +1,17 @@
 import { CircleCheck, TriangleAlert } from "lucide-react";
 import { useEffect } from "react";
 import { findingSays } from "../../../core/finding/finding";
-import { type Happening, happeningsOf, sightsOfRun } from "../../../core/finding/watched";
-import { soFar } from "../../../core/finding/watched-strip";
+import { HAPPENED, type Happening, happeningsOf, sightsOfRun } from "../../../core/finding/watched";
+import { type SoFar, soFar } from "../../../core/finding/watched-strip";
 import { dangerOfRunning } from "../../../core/job/checks/index";
 import type { Draft } from "../../../core/job/kinds/index";
-import { clockSays } from "../../../core/job/kinds/watched";
-import { lower } from "../../../core/naming/text";
+import { capital, clockSays } from "../../../core/naming/text";
+import { isApart } from "../../../core/planning/not-now";
 import { type Lane, lanesOf, partsAt } from "../../../core/prediction/run-strip";
 import { Button } from "../../../ui/Button";
 import { Press } from "../../../ui/Press";
 import { useDispatch, useJob, useMachine } from "../../job/store/context";
-import { KEYS } from "./keys";
+import { LETTERS } from "./keys";
 import { StripChart } from "./StripChart";
 import type { RunClock } from "./use-run";
 import { type Strips, useStrips } from "./use-strips";
@@ -40,7 +40,7 @@ export function Run({ clock }: { readonly clock: RunClock }) {
         <output className={styles.clock} aria-label="Clock" data-runs={run?.startedAt !== undefined}>
           {clockSays(now)}
         </output>
-        <State clock={clock} strips={strips} />
+        <State clock={clock} strips={strips} seconds={seconds} />
         <Controls clock={clock} />
       </div>
       <div className={styles.body}>
@@ -60,7 +60,7 @@ function useKeys(offered: readonly Happening[], { run, happened }: RunClock): vo
     const onKey = (e: KeyboardEvent) => {
       if (e.ctrlKey || e.metaKey || e.altKey || (e.target instanceof Element && e.target.closest("input, textarea, select, dialog")))
         return;
-      const what = offered.find((h) => KEYS[h].letter === e.key);
+      const what = offered.find((h) => LETTERS[h] === e.key);
       if (!what) return;
       happened(what);
       e.preventDefault();
@@ -80,8 +80,8 @@ function HappeningKeys({ clock: { run, happened } }: { readonly clock: RunClock 
         return (
           <li key={what} data-what={what}>
             <Press disabled={!runs} data-told={last !== undefined} onClick={() => happened(what)}>
-              {KEYS[what].says}
-              <small>{last ? clockSays(last.at) : KEYS[what].letter.toUpperCase()}</small>
+              {capital(HAPPENED[what])}
+              <small>{last ? clockSays(last.at) : capital(LETTERS[what])}</small>
             </Press>
           </li>
         );
@@ -91,7 +91,15 @@ function HappeningKeys({ clock: { run, happened } }: { readonly clock: RunClock 
 }
 
 /** How it stands against a healthy machine, and when the leading suspects can be told apart. */
-function State({ clock: { run, now }, strips }: { readonly clock: RunClock; readonly strips: Strips | undefined }) {
+function State({
+  clock: { run, now },
+  strips,
+  seconds,
+}: {
+  readonly clock: RunClock;
+  readonly strips: Strips | undefined;
+  readonly seconds: number;
+}) {
   const machine = useMachine();
   if (!run)
     return <p className={styles.state}>Press start on the machine and here at once. High heat, timed, near its start, empty; door shut.</p>;
@@ -99,7 +107,7 @@ function State({ clock: { run, now }, strips }: { readonly clock: RunClock; read
   const lanes = lanesOf(machine);
   const stands = soFar(strips.healthy, run.events, now, lanes);
   const [a, b] = strips.suspects;
-  const part = a && b ? partsAt(a.strip, b.strip, now, DRAWN_S, lanes) : undefined;
+  const part = a && b ? partsAt(a.strip, b.strip, now, seconds, lanes) : undefined;
   return (
     <div className={styles.state} role="status">
       {stands.is === "healthy" ? (
@@ -108,10 +116,7 @@ function State({ clock: { run, now }, strips }: { readonly clock: RunClock; read
         </p>
       ) : (
         <p className={styles.odd}>
-          <TriangleAlert size={20} aria-hidden />{" "}
-          {stands.is === "late"
-            ? `No word of ${LANE_SAYS[stands.lane]}: due by ${clockSays(stands.by)}`
-            : `${LANE_SAYS[stands.lane]} ended at ${clockSays(stands.at)}; on a healthy machine it goes on`}
+          <TriangleAlert size={20} aria-hidden /> {oddSays(stands)}
         </p>
       )}
       {stands.is === "healthy" && stands.next && (
@@ -128,12 +133,23 @@ function State({ clock: { run, now }, strips }: { readonly clock: RunClock; read
   );
 }
 
+function oddSays(stands: Exclude<SoFar, { readonly is: "healthy" }>): string {
+  switch (stands.is) {
+    case "late":
+      return `No word of ${LANE_SAYS[stands.lane]}: due by ${clockSays(stands.by)}`;
+    case "ended":
+      return `${capital(LANE_SAYS[stands.lane])} ended at ${clockSays(stands.at)}; on a healthy machine it goes on`;
+    case "wrong":
+      return `${capital(HAPPENED[stands.what])} at ${clockSays(stands.at)}: no healthy machine does that`;
+  }
+}
+
 function Controls({ clock }: { readonly clock: RunClock }) {
   const dispatch = useDispatch();
   const power = useJob((s) => s.job.safety.power);
   const machine = useMachine();
   // What may not be run is not begun from here either.
-  const forbidden = useJob((s) => s.job.panelsOff.length > 0 || dangerOfRunning(machine, s.job) !== undefined);
+  const forbidden = useJob((s) => isApart(s.job) || dangerOfRunning(machine, s.job) !== undefined);
   const { run, start, stop, undo } = clock;
   const begin = () => {
     // A run is a run under power, whatever was recorded before.
@@ -182,8 +198,8 @@ function Ended({ clock: { run, drop, forget } }: { readonly clock: RunClock }) {
         {run.events.map((e, i) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: two taps may be alike
           <li key={i}>
-            {KEYS[e.what].says} {clockSays(e.at)}
-            <Press aria-label={`Strike out: ${lower(KEYS[e.what].says)} ${clockSays(e.at)}`} onClick={() => drop(i)}>
+            {capital(HAPPENED[e.what])} {clockSays(e.at)}
+            <Press aria-label={`Strike out: ${HAPPENED[e.what]} ${clockSays(e.at)}`} onClick={() => drop(i)}>
               ✕
             </Press>
           </li>

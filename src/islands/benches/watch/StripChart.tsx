@@ -1,9 +1,8 @@
 import { useRef } from "react";
-import type { WatchedEvent } from "../../../core/finding/watched";
+import { HAPPENED, type Happening, type WatchedEvent } from "../../../core/finding/watched";
 import { toldSpans } from "../../../core/finding/watched-strip";
-import { clockSays } from "../../../core/job/kinds/watched";
 import { hypothesisSays } from "../../../core/language/diagnosis";
-import { percent } from "../../../core/naming/text";
+import { clockSays, percent } from "../../../core/naming/text";
 import { type Lane, lanesOf, type Span } from "../../../core/prediction/run-strip";
 import { useMachine } from "../../job/store/context";
 import { useSize } from "../../sheet/use-size";
@@ -14,9 +13,10 @@ const NAMES: Readonly<Record<Lane, string>> = { drum: "Drum", glow: "Glow", flam
 const LANE = 62;
 const TOP = 24;
 const LEFT = 66;
+const RIGHT = 12;
 const MARKS = ["A", "B"] as const;
 /** Happenings without a length. */
-const MOMENTS: readonly WatchedEvent["what"][] = ["click", "trips", "hums", "motor"];
+const MOMENTS: readonly Happening[] = ["click", "trips", "hums", "motor"];
 
 interface Props {
   readonly strips: Strips;
@@ -27,14 +27,13 @@ interface Props {
 }
 
 /** The run as strips over time: what was told, over what a healthy machine does, beside what the leading suspects would do. */
-export function StripChart({ strips: { healthy, suspects }, events, now, seconds, runs }: Props) {
+export function StripChart({ strips, events, now, seconds, runs }: Props) {
   const machine = useMachine();
   const frame = useRef<HTMLDivElement>(null);
   const { width } = useSize(frame);
   const lanes = lanesOf(machine);
   const height = TOP + LANE * lanes.length + 26;
-  const x = (at: number) => LEFT + (Math.min(at, seconds) / seconds) * Math.max(0, width - LEFT - 12);
-  const bar = ({ from, to }: Span) => ({ x: x(from), width: Math.max(2, x(to) - x(from)) });
+  const x = (at: number) => LEFT + (Math.min(at, seconds) / seconds) * Math.max(0, width - LEFT - RIGHT);
   return (
     <div className={styles.chart}>
       <div ref={frame}>
@@ -47,54 +46,79 @@ export function StripChart({ strips: { healthy, suspects }, events, now, seconds
               </text>
             </g>
           ))}
-          {lanes.map((lane, n) => {
-            const y = TOP + n * LANE;
-            return (
-              <g key={lane} className={styles.lane}>
-                <path d={`M0 ${y}H${width}`} />
-                <text x={0} y={y + 24}>
-                  {NAMES[lane]}
-                </text>
-                {healthy.lanes[lane].map((s) => (
-                  <rect key={s.from} {...bar(s)} y={y + 4} height={26} className={styles.healthy} />
-                ))}
-                {toldSpans(lane, events, now).map((s) => (
-                  <rect key={s.from} {...bar(s)} y={y + 9} height={16} className={styles.told} />
-                ))}
-                {suspects.map(({ suspect, strip }, k) => (
-                  <g key={suspect.hypothesis.id} className={styles.suspect} data-mark={MARKS[k]}>
-                    <path d={`M${LEFT} ${y + 40 + k * 13}H${width - 12}`} />
-                    {strip.lanes[lane].map((s) => (
-                      <path key={s.from} d={`M${x(s.from)} ${y + 40 + k * 13}H${x(s.to)}`} data-on />
-                    ))}
-                    <text x={LEFT - 6} y={y + 45 + k * 13} textAnchor="end">
-                      {MARKS[k]}
-                    </text>
-                  </g>
-                ))}
-              </g>
-            );
-          })}
+          {lanes.map((lane, n) => (
+            <LaneStrip key={lane} lane={lane} y={TOP + n * LANE} strips={strips} told={toldSpans(lane, events, now)} x={x} end={width} />
+          ))}
           {events
             .filter((e) => MOMENTS.includes(e.what))
             .map((e) => (
               <path key={`${e.what} ${e.at}`} d={`M${x(e.at)} ${TOP}V${height - 20}`} className={styles.moment}>
-                <title>{`${e.what} ${clockSays(e.at)}`}</title>
+                <title>{`${HAPPENED[e.what]} ${clockSays(e.at)}`}</title>
               </path>
             ))}
           {runs && <path d={`M${x(now)} ${TOP - 6}V${height - 20}`} className={styles.now} />}
         </svg>
       </div>
-      <p className={styles.legend}>
-        <span data-of="told">told</span>
-        <span data-of="healthy">healthy machine</span>
-        {suspects.map(({ suspect }, k) => (
-          <span key={suspect.hypothesis.id} data-of={MARKS[k]}>
-            <b>{MARKS[k]}</b> {hypothesisSays(machine, suspect.hypothesis)}, {percent(suspect.probability)}
-          </span>
-        ))}
-      </p>
+      <Legend suspects={strips.suspects} />
     </div>
+  );
+}
+
+interface LaneProps {
+  readonly lane: Lane;
+  readonly y: number;
+  readonly strips: Strips;
+  readonly told: readonly Span[];
+  /** Seconds to pixels. */
+  readonly x: (at: number) => number;
+  readonly end: number;
+}
+
+/** One lane: what was told over a healthy machine's, the suspects' under it. */
+function LaneStrip({ lane, y, strips: { healthy, suspects }, told, x, end }: LaneProps) {
+  const bar = ({ from, to }: Span) => ({ x: x(from), width: Math.max(2, x(to) - x(from)) });
+  return (
+    <g className={styles.lane}>
+      <path d={`M0 ${y}H${end}`} />
+      <text x={0} y={y + 24}>
+        {NAMES[lane]}
+      </text>
+      {healthy.lanes[lane].map((s) => (
+        <rect key={s.from} {...bar(s)} y={y + 4} height={26} className={styles.healthy} />
+      ))}
+      {told.map((s) => (
+        <rect key={s.from} {...bar(s)} y={y + 9} height={16} className={styles.told} />
+      ))}
+      {suspects.map(({ suspect, strip }, k) => {
+        const at = y + 40 + k * 13;
+        return (
+          <g key={suspect.hypothesis.id} className={styles.suspect} data-mark={MARKS[k]}>
+            <path d={`M${LEFT} ${at}H${end - RIGHT}`} />
+            {strip.lanes[lane].map((s) => (
+              <path key={s.from} d={`M${x(s.from)} ${at}H${x(s.to)}`} data-on />
+            ))}
+            <text x={LEFT - 6} y={at + 5} textAnchor="end">
+              {MARKS[k]}
+            </text>
+          </g>
+        );
+      })}
+    </g>
+  );
+}
+
+function Legend({ suspects }: Pick<Strips, "suspects">) {
+  const machine = useMachine();
+  return (
+    <p className={styles.legend}>
+      <span data-of="told">told</span>
+      <span data-of="healthy">healthy machine</span>
+      {suspects.map(({ suspect }, k) => (
+        <span key={suspect.hypothesis.id} data-of={MARKS[k]}>
+          <b>{MARKS[k]}</b> {hypothesisSays(machine, suspect.hypothesis)}, {percent(suspect.probability)}
+        </span>
+      ))}
+    </p>
   );
 }
 
