@@ -34,7 +34,7 @@ function policyFor(html: string): string {
     "default-src 'none'",
     `script-src 'self' ${scripts}`,
     `style-src 'self' ${styles}`,
-    "img-src 'self' data:",
+    "img-src 'self' data: blob:",
     "font-src 'self'",
     "connect-src 'self'",
     "worker-src 'self'",

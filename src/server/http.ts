@@ -26,7 +26,7 @@ export async function readBody<T extends z.ZodType>(request: Request, schema: T)
   const type = request.headers.get("content-type") ?? "";
   if (!/^application\/json\b/i.test(type))
     throw new HttpError(415, `the body is “${type.slice(0, 60) || "of no type"}”; expected application/json`);
-  const text = await readLimited(request);
+  const text = new TextDecoder().decode(await readLimited(request, MAX_BODY_BYTES, "send the entries in smaller batches"));
   let data: unknown;
   try {
     data = JSON.parse(text);
@@ -39,17 +39,18 @@ export async function readBody<T extends z.ZodType>(request: Request, schema: T)
   throw new HttpError(400, issue.message, issue.field);
 }
 
-async function readLimited(request: Request): Promise<string> {
-  const tooLarge = () => new HttpError(413, `the body is larger than ${MAX_BODY_BYTES / 1e6} MB; send the entries in smaller batches`);
-  if (Number(request.headers.get("content-length") ?? 0) > MAX_BODY_BYTES) throw tooLarge();
+/** The bytes of a body. Throws {@link HttpError} 413, before reading it all, with what to do. */
+export async function readLimited(request: Request, most: number, todo: string): Promise<Uint8Array> {
+  const tooLarge = () => new HttpError(413, `the body is larger than ${most / 1e6} MB; ${todo}`);
+  if (Number(request.headers.get("content-length") ?? 0) > most) throw tooLarge();
   const chunks: Uint8Array[] = [];
   let size = 0;
   for await (const chunk of request.body ?? []) {
     size += (chunk as Uint8Array).length;
-    if (size > MAX_BODY_BYTES) throw tooLarge();
+    if (size > most) throw tooLarge();
     chunks.push(chunk as Uint8Array);
   }
-  return new TextDecoder().decode(Buffer.concat(chunks));
+  return Buffer.concat(chunks);
 }
 
 /** Runs an endpoint; what it throws becomes a clear answer, and the unforeseen is logged and hidden. */

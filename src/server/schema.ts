@@ -1,5 +1,6 @@
 import { desc, sql } from "drizzle-orm";
-import { index, integer, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
+import { blob, index, integer, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
+import type { FileType } from "../core/files/file";
 import type { Stage } from "../core/job/stages";
 import type { StreamOf } from "../core/journal/envelope";
 import type { JobRow } from "../core/language/job-row";
@@ -71,3 +72,11 @@ export const machineRevisions = sqliteTable(
   },
   (t) => [uniqueIndex("machine_revisions_by_ref").on(t.machine, t.revision)],
 );
+
+/** Pictures and logs that entries name, by their content. Never updated. */
+export const files = sqliteTable("files", {
+  hash: text("hash").primaryKey(),
+  type: text("type").$type<FileType>().notNull(),
+  bytes: blob("bytes", { mode: "buffer" }).notNull(),
+  at: text("at").notNull(),
+});

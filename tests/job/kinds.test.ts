@@ -17,7 +17,12 @@ const EXAMPLES: { [K in EntryKind]: Body<K> } = {
   machine: { machine: ref, serial: "INV-0001", plate: { model: "C7X", volts: 240 } },
   complaint: { words: "no start", findings: [] },
   preference: { liveTests: false, first: "look", parts: "set", coldCoil: "trust" },
-  meter: { leadOhms: 0.25 },
+  meter: {
+    leadOhms: 0.25,
+    used: { name: "Bench meter", ranges: [{ unit: "ohm", upTo: 400, digitSize: 0.1, percentOfReading: 0.9, digits: 2 }] },
+  },
+  "new-part": { place: { between: ["element-a.1", "element-a.2"] }, result: { is: "value", value: 38.1, unit: "ohm" } },
+  photo: { file: "0".repeat(64), of: "plate", note: "bottom row worn off" },
   "made-safe": { how: "breaker", proved: true, check: { source: "outlet" } },
   energised: { note: "for the proof" },
   "gas-opened": { note: "union behind the valve" },
@@ -65,7 +70,9 @@ test("each says itself, with a machine and without", () => {
     machine: Machine: C7X, on the sheet of Kelvane C7, serial INV-0001 | Machine: C7X, on the sheet of kelvane-c7, serial INV-0001
     complaint: Complaint: “no start” | Complaint: “no start”
     preference: Dead tests only; look first, fit the set that ages together, trust a cold coil | Dead tests only; look first, fit the set that ages together, trust a cold coil
-    meter: Leads shorted: 0.25 Ω | Leads shorted: 0.25 Ω
+    meter: Measured with: Bench meter. Leads shorted: 0.25 Ω | Measured with: Bench meter. Leads shorted: 0.25 Ω
+    new-part: New, on the bench: Heating coil A, 1.4 kW: 38.1 Ω | New, on the bench: element-a.1 to element-a.2: 38.1 Ω
+    photo: Photo of the plate: bottom row worn off | Photo of the plate: bottom row worn off
     made-safe: Made safe: breaker off, proved dead, meter tried on the outlet before and after | Made safe: breaker off, proved dead, meter tried on the outlet before and after
     energised: Energised: the machine is live | Energised: the machine is live
     gas-opened: Gas joint opened: union behind the valve | Gas joint opened: union behind the valve
@@ -97,7 +104,9 @@ test("each changes what it is about, and nothing else", () => {
     machine: machineRef, plate, serial
     complaint: complaint
     preference: safety, preference
-    meter: meter
+    meter: meters, meter
+    new-part: newParts
+    photo: photos
     made-safe: safety
     energised: safety, livened
     gas-opened: gasOpened

@@ -24,6 +24,12 @@ export const circumstancesSchema = z
     panelsOff: z.array(ref).max(40).optional().describe("Panels that were off."),
     ambientC: celsius.optional().describe("The room's temperature, °C."),
     partC: celsius.optional().describe("The part's own temperature, °C, where it matters: a thermistor."),
+    testVolts: z
+      .number()
+      .min(50)
+      .max(1000)
+      .optional()
+      .describe("Volts of an insulation tester with which resistance was read; left out: an ohm-meter’s own few volts."),
     supply: z.number().min(0).max(1000).optional().describe("Volts at the outlet, as measured then."),
   })
   .describe("The circumstances in which it was found.");

@@ -74,6 +74,14 @@ export const valueSchema = <U extends Unit>(unit: U) =>
     .describe("A value.");
 export const openSchema = z.strictObject({ is: z.literal("OL") }).describe("The meter showed OL: an open line.");
 
+/** With what something was read. */
+export const readingMeterSchema = z
+  .strictObject({
+    name: z.string().max(60).optional().describe("Which meter."),
+    leadOhms: z.number().min(0).max(10).optional().describe("What its shorted leads read, Ω."),
+  })
+  .describe("The instrument, where it was named.");
+
 /** Schema of a finding of one kind. */
 export const findingFields = <K extends string, P extends z.ZodType, R extends z.ZodType>(kind: K, says: string, place: P, result: R) =>
   z
@@ -82,13 +90,7 @@ export const findingFields = <K extends string, P extends z.ZodType, R extends z
       place: place.describe("Where it was found."),
       result: result.describe("What was found."),
       circumstances: circumstancesSchema.default({}),
-      meter: z
-        .strictObject({
-          name: z.string().max(60).optional().describe("Which meter."),
-          leadOhms: z.number().min(0).max(10).optional().describe("What its shorted leads read, Ω."),
-        })
-        .optional()
-        .describe("The instrument, where it was named."),
+      meter: readingMeterSchema.optional(),
     })
     .describe(says);
 

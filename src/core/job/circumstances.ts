@@ -8,11 +8,27 @@ type Known = Pick<JobState, "safety" | "panelsOff" | "meter">;
 export function inCircumstances(finding: Finding, { safety, panelsOff, meter }: Known): Finding {
   const known: Finding["circumstances"] = { power: safety.power, ...(panelsOff.length > 0 && { panelsOff: [...panelsOff] }) };
   const within = { ...finding, circumstances: { ...known, ...finding.circumstances } };
-  return finding.kind === "ohms" && meter ? { ...within, meter: { ...meter, ...finding.meter } } : within;
+  const readWith = withMeter(finding, meter);
+  return readWith ? { ...within, meter: { ...readWith, ...finding.meter } } : within;
+}
+
+const METERED = ["ohms", "volts", "amps", "capacitance"];
+
+/** With which meter something is read, as it is kept beside the reading; `undefined` where none was named and nothing is known of its leads. */
+function withMeter({ kind }: Pick<Finding, "kind">, meter: JobState["meter"]): Finding["meter"] {
+  if (!meter || !METERED.includes(kind)) return undefined;
+  const { leadOhms, used } = meter;
+  const leads = kind === "ohms" ? leadOhms : undefined;
+  if (leads === undefined && !used) return undefined;
+  return { ...(used && { name: used.name }), ...(leads !== undefined && { leadOhms: leads }) };
 }
 
 /** A draft with what the job knows at the time: the circumstances of a finding; of a proof of dead, the last switching on. */
 export function draftInCircumstances(draft: Draft, state: Known & Pick<JobState, "livened">): Draft {
+  if (draft.kind === "new-part") {
+    const readWith = withMeter({ kind: "ohms" }, state.meter);
+    return readWith ? { kind: "new-part", body: { ...draft.body, meter: { ...readWith, ...draft.body.meter } } } : draft;
+  }
   if (draft.kind === "finding") return { kind: "finding", body: inCircumstances(draft.body, state) };
   if (draft.kind === "made-safe") return { kind: "made-safe", body: { ...draft.body, knows: state.livened ?? null } };
   return draft;

@@ -1,8 +1,10 @@
 import type { Witness } from "../finding/definition";
 import type { Finding } from "../finding/finding";
+import type { Meter } from "../instrument/meter";
 import type { Machine } from "../machine/format";
 import type { Plate } from "../machine/plate";
 import type { MachineRef } from "../machine/revision";
+import type { NewPart } from "./kinds/new-part";
 import type { Preference } from "./preference";
 import type { Safety } from "./safety";
 
@@ -29,6 +31,14 @@ export interface Note {
   readonly by?: "customer" | undefined;
   /** It was meant as more than a note. */
   readonly open?: true | undefined;
+}
+
+/** A picture, kept as a file; `of`: plate, a panel, a part. */
+export interface Photo {
+  readonly entry: string;
+  readonly file: string;
+  readonly of: string;
+  readonly note?: string | undefined;
 }
 
 /** What the run that proves a repair showed. */
@@ -89,8 +99,13 @@ export interface JobState {
   /** What it was closed without. */
   readonly reservations?: string;
   readonly preference: Preference;
-  /** What the leads of the meter read when they were shorted, Ω; left out while nobody did. */
-  readonly meter?: { readonly leadOhms: number };
+  /** The meter that is used now: what its leads read when they were shorted, Ω, left out while nobody did; and which it is, where it was named. */
+  readonly meter?: { readonly leadOhms?: number; readonly used?: Meter };
+  /** Every meter that was used on this job. */
+  readonly meters: readonly Meter[];
+  /** Readings of new parts on the bench. */
+  readonly newParts: readonly { readonly entry: string; readonly read: NewPart }[];
+  readonly photos: readonly Photo[];
 }
 
 export const assembliesFitted = ({ fitted }: Pick<JobState, "fitted">): string[] => fitted.map((f) => f.assembly);

@@ -1,7 +1,7 @@
 import type { OhmsFinding } from "../finding/kinds/ohms";
 import type { Machine } from "../machine/format";
 import { type Limits, limitsOf, WARMTH_MATTERS } from "./limits";
-import { bandOf, COMMON_METER, type Meter, type MeterRange } from "./meter";
+import { bandOf, COMMON_METER, type Meter, type MeterRange } from "../instrument/meter";
 import { type Interval, type Verdict, verdictOf } from "./verdict";
 
 /** Leads of which nothing was said may read anything from here to there, Ω. */

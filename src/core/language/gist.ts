@@ -58,6 +58,8 @@ function entryGist({ kind, body }: Draft, machine: Machine): string {
     case "meter":
     case "opened":
     case "cleaned":
+    case "photo":
+    case "new-part":
     case "watched":
     case "cooled":
     case "particulars":

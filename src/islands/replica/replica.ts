@@ -1,4 +1,5 @@
 import { v7 } from "uuid";
+import type { FileType } from "../../core/files/file";
 import { readKept, stamp } from "../../core/job/entry";
 import { foldJob, type Job } from "../../core/job/fold";
 import type { Draft } from "../../core/job/kinds/index";
@@ -7,6 +8,7 @@ import type { ListedJob } from "../../core/language/job-row";
 import { askJob } from "./ask-server";
 import { type Channel, type Contact, type Message, openChannel } from "./channel";
 import { ServerContact } from "./contact";
+import { Files } from "./files";
 import { Follower } from "./follow";
 import { JobFeed, type ToldJob } from "./job-feed";
 import { lead } from "./leader";
@@ -39,6 +41,7 @@ type JobListener = (told: ToldJob) => void;
  */
 export class Replica {
   readonly machines: Machines;
+  private readonly files: Files;
   private readonly shelf: Promise<Shelf | undefined>;
   private readonly queue: Queue;
   private readonly contact: ServerContact;
@@ -61,13 +64,14 @@ export class Replica {
       return undefined;
     });
     this.queue = new Queue(this.shelf, storageFailed);
+    this.files = new Files(this.shelf, storageFailed);
     this.machines = new Machines(this.shelf);
     this.channel = openChannel((message) => void this.hear(message));
     this.contact = new ServerContact(this.shelf, (contact, own) => {
       this.tell({ contact });
       if (own) this.channel.post({ is: "contact", contact });
     });
-    this.sender = new Sender(this.queue, {
+    this.sender = new Sender(this.queue, this.files, {
       leads: () => this.leads,
       taken: (entries) => {
         this.contact.heard({ clears: true });
@@ -132,6 +136,24 @@ export class Replica {
     this.askToPersist();
     await this.queue.add(drafts.map((draft) => stamp(job, draft, { id: v7(), at: now.toISOString(), by })));
     void this.queueChanged().then(() => this.sender.now());
+  }
+
+  /** Keeps a file by its content and says its name; it is sent before the entry that names it. */
+  async keepFile(type: FileType, bytes: Uint8Array<ArrayBuffer>): Promise<string> {
+    this.askToPersist();
+    const hash = await this.files.keep(type, bytes);
+    void this.queueChanged().then(() => this.sender.now());
+    return hash;
+  }
+
+  /** A file that an entry names; `undefined` where it is not to be had now. */
+  findFile(hash: string): Promise<Blob | undefined> {
+    return this.files.find(hash);
+  }
+
+  /** How the files of this browser stand. */
+  filesStanding(): ReturnType<Files["standing"]> {
+    return this.files.standing();
   }
 
   async discard(order: number): Promise<void> {
@@ -242,6 +264,7 @@ export class Replica {
   }
 
   private async anew(): Promise<void> {
+    await this.files.sendAgain();
     await this.lookAtQueue();
     this.channel.post({ is: "anew" });
     // What waits must be there before the copy is taken, so that no page shows less than it did.

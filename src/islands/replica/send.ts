@@ -49,7 +49,8 @@ export async function sendEntries(entries: readonly Envelope[]): Promise<Answer 
   return acknowledged.size + refused.size > 0 ? { acknowledged, refused } : { why: "not-ours", status };
 }
 
-function whyNot(response: Response): NotThere["why"] {
+/** Why an answer says nothing of what was sent. */
+export function whyNot(response: Response): NotThere["why"] {
   if (response.headers.get("x-served-by") !== "yennic") return "not-ours";
   if (response.status === 401) return "key";
   return response.status === 413 ? "too-large" : "failed";

@@ -1,4 +1,5 @@
 import type { Sequenced } from "../../core/journal/envelope";
+import type { Files } from "./files";
 import { Pauses } from "./pauses";
 import type { Pending, Queue } from "./queue";
 import { type Answer, type NotThere, sendEntries } from "./send";
@@ -15,7 +16,7 @@ export interface Post {
   readonly notThere: (why: NotThere) => void;
 }
 
-/** Sends what waits, oldest first, and tries again with growing pauses until our own server has named it. */
+/** Sends what waits, files before the entries that name them, oldest first, and tries again with growing pauses until our own server has named it. */
 export class Sender {
   private readonly pauses = new Pauses();
   private sending = false;
@@ -24,6 +25,7 @@ export class Sender {
 
   constructor(
     private readonly queue: Queue,
+    private readonly files: Pick<Files, "sendAll">,
     private readonly post: Post,
   ) {}
 
@@ -56,6 +58,8 @@ export class Sender {
   }
 
   private async sendAll(): Promise<void> {
+    const amiss = await this.files.sendAll(this.post.leads());
+    if (amiss) return this.later(amiss);
     let most: number = BATCH.entries;
     while (true) {
       const rows = this.post.leads() ? await this.queue.rows() : this.queue.looseRows();
@@ -65,12 +69,13 @@ export class Sender {
       const answer = await sendEntries(batch.map((r) => r.entry));
       if (!("why" in answer)) await this.settle(batch, answer);
       else if (answer.why === "too-large" && batch.length > 1) most = Math.ceil(batch.length / 2);
-      else {
-        this.post.notThere(answer);
-        if (!this.again && !this.ended) this.pauses.after(() => void this.flush());
-        return;
-      }
+      else return this.later(answer);
     }
+  }
+
+  private later(why: NotThere): void {
+    this.post.notThere(why);
+    if (!this.again && !this.ended) this.pauses.after(() => void this.flush());
   }
 
   private async settle(batch: readonly Pending[], answer: Answer): Promise<void> {

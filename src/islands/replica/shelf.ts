@@ -1,4 +1,5 @@
 import { type DBSchema, type IDBPDatabase, openDB } from "idb";
+import type { FileType } from "../../core/files/file";
 import { type Envelope, readEnvelope, type Sequenced } from "../../core/journal/envelope";
 import type { ListedJob } from "../../core/language/job-row";
 import type { KeptMachine } from "../../core/machine/revision";
@@ -30,7 +31,19 @@ interface StoredEntry {
   readonly entry: unknown;
 }
 
+/** A file as it lies in the store. */
+export interface StoredFile {
+  readonly hash: string;
+  readonly type: FileType;
+  readonly bytes: Uint8Array<ArrayBuffer>;
+  /** 1 until the server has it; 0 as well once it was refused. */
+  readonly waits: 0 | 1;
+  /** Why the server does not take it. */
+  readonly refused?: string;
+}
+
 interface Schema extends DBSchema {
+  files: { key: string; value: StoredFile; indexes: { byWaits: number } };
   outbox: { key: number; value: StoredWaiting };
   entries: { key: string; value: StoredEntry; indexes: { byStream: [string, number] } };
   jobs: { key: string; value: ListedJob };
@@ -38,7 +51,7 @@ interface Schema extends DBSchema {
   about: { key: string; value: { readonly name: string; readonly value: unknown } };
 }
 
-const VERSION = 2;
+const VERSION = 3;
 
 const streamKey = ({ stream }: Envelope): string => `${stream.of}/${stream.id}`;
 const jobKey = (job: string): string => `job/${job}`;
@@ -61,6 +74,7 @@ export class Shelf {
           db.createObjectStore("machines", { keyPath: ["id", "revision"] });
           db.createObjectStore("about", { keyPath: "name" });
         }
+        if (from < 3) db.createObjectStore("files", { keyPath: "hash" }).createIndex("byWaits", "waits");
       },
       // A newer version of the program in another tab wants to go on: this one can be opened again.
       blocking: (_, __, event) => {
@@ -187,6 +201,26 @@ export class Shelf {
 
   async keepMachine({ ref, machine }: KeptMachine): Promise<void> {
     await this.db.put("machines", { ...ref, ref, machine });
+  }
+
+  /** Resolves when it is on disk. */
+  async keepFile(file: StoredFile): Promise<void> {
+    const tx = this.db.transaction("files", "readwrite", { durability: "strict" });
+    void tx.store.put(file);
+    await tx.done;
+  }
+
+  file(hash: string): Promise<StoredFile | undefined> {
+    return this.db.get("files", hash);
+  }
+
+  /** Names of files that the server does not have yet. */
+  filesWaiting(): Promise<string[]> {
+    return this.db.getAllKeysFromIndex("files", "byWaits", 1);
+  }
+
+  async files(): Promise<StoredFile[]> {
+    return this.db.getAll("files");
   }
 
   close(): void {

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { fileHashSchema } from "../../files/file";
 import { foreseen, NOT_TO_BE_HAD, type Prediction } from "../../prediction/prediction";
 import { formatValue } from "../../quantity/format";
 import { UNITS } from "../../quantity/quantity";
@@ -9,9 +10,11 @@ const summary = z
   .strictObject({
     seconds: z.number().nonnegative().describe("Length of the log."),
     rows: z.number().int().nonnegative().describe("Readings in it."),
-    least: z.number().describe("Its least value."),
-    most: z.number().describe("Its greatest value."),
-    mean: z.number().describe("Its mean."),
+    overload: z.number().int().nonnegative().optional().describe("How many of them are OL."),
+    refused: z.number().int().nonnegative().optional().describe("Lines of the file that were not taken."),
+    least: z.number().nullable().describe("Its least value; null where all are OL."),
+    most: z.number().nullable().describe("Its greatest value; null where all are OL."),
+    mean: z.number().nullable().describe("Its mean; null where all are OL."),
   })
   .describe("What the log comes to; the log itself is kept as a file.");
 
@@ -21,10 +24,7 @@ const schema = findingFields(
   z.strictObject({ of: ref.describe("What was logged: exhaust, a part's id, a test point.") }),
   z.strictObject({
     is: z.literal("series"),
-    file: z
-      .string()
-      .regex(/^[0-9a-f]{64}$/, "a SHA-256 in hexadecimal")
-      .describe("SHA-256 of the file."),
+    file: fileHashSchema,
     unit: z.enum(UNITS).describe("Unit of its values."),
     summary,
   }),
@@ -49,13 +49,14 @@ export const series = defineFinding({
       (faults): Prediction => (place.of === "exhaust" ? foreseen(predictor.measures(faults)["exhaust-peak"], 0) : NOT_TO_BE_HAD),
     ),
   likelihood: ({ result }, p) =>
-    p.is === "value" && result.unit === "celsius"
+    p.is === "value" && result.unit === "celsius" && result.summary.most !== null
       ? (1 - SLIP) * normal(result.summary.most, p.mean, loggerSigma(p.mean)) + SLIP / RANGE_K
       : 1,
   sigma: (_, p) => loggerSigma(p.mean),
   says: ({ place, result }) => {
     const { summary: s, unit } = result;
-    const range = `${formatValue(s.least, unit)} to ${formatValue(s.most, unit)}`;
-    return `Log of ${place.of}: ${range} over ${formatValue(s.seconds, "second")}`;
+    const range = s.least === null || s.most === null ? "OL" : `${formatValue(s.least, unit)} to ${formatValue(s.most, unit)}`;
+    const besides = s.overload && s.least !== null ? `, OL ${s.overload} times` : "";
+    return `Log of ${place.of}: ${range}${besides} over ${formatValue(s.seconds, "second")}`;
   },
 });

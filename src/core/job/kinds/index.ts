@@ -13,11 +13,13 @@ import { isolated } from "./isolated";
 import { machine } from "./machine";
 import { madeSafe } from "./made-safe";
 import { meter } from "./meter";
+import { newPart } from "./new-part";
 import { notDone } from "./not-done";
 import { note } from "./note";
 import { opened } from "./opened";
 import { panel } from "./panel";
 import { particulars } from "./particulars";
+import { photo } from "./photo";
 import { preference } from "./preference";
 import { proof } from "./proof";
 import { retract } from "./retract";
@@ -43,6 +45,8 @@ export const ENTRY_KINDS = [
   panel,
   wire,
   finding,
+  newPart,
+  photo,
   watched,
   opened,
   particulars,

@@ -61,9 +61,9 @@ const wiresSay = ({ question, from }: Subject): string =>
 /** The leads are shorted and read: what they add is subtracted from then on. */
 function ZeroButton() {
   const dispatch = useDispatch();
-  const meter = useJob((s) => s.job.meter);
+  const leads = useJob((s) => s.job.meter?.leadOhms);
   return (
-    <Button onClick={() => dispatch({ do: "type", text: "leads " })}>{meter ? `Leads ${leadsSay(meter.leadOhms)}` : "Zero leads"}</Button>
+    <Button onClick={() => dispatch({ do: "type", text: "leads " })}>{leads === undefined ? "Zero leads" : `Leads ${leadsSay(leads)}`}</Button>
   );
 }
 

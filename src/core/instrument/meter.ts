@@ -1,17 +1,27 @@
-import { type Accuracy, meterBand } from "../physics/meter-band";
-import type { Unit } from "../quantity/quantity";
+import { z } from "zod";
+import { meterBand } from "../physics/meter-band";
+import { type Unit, UNITS } from "../quantity/quantity";
 
 /** One range of a meter: up to what it reads, and how far it may be off there. */
-export interface MeterRange extends Accuracy {
-  readonly unit: Unit;
-  readonly upTo: number;
-}
+export const meterRangeSchema = z
+  .strictObject({
+    unit: z.enum(UNITS).describe("What it measures."),
+    upTo: z.number().positive().describe("The most it reads, in that unit."),
+    digitSize: z.number().positive().describe("Its last digit, in that unit."),
+    percentOfReading: z.number().min(0).max(50).describe("Accuracy, per cent of the reading."),
+    digits: z.number().min(0).max(200).describe("Accuracy, so many of the last digit besides."),
+  })
+  .describe("One range of a meter and how far it may be off there.");
+export type MeterRange = z.infer<typeof meterRangeSchema>;
 
 /** A meter as its data sheet says. */
-export interface Meter {
-  readonly name: string;
-  readonly ranges: readonly MeterRange[];
-}
+export const meterSchema = z
+  .strictObject({
+    name: z.string().trim().min(1).max(60).describe("What its owner calls it."),
+    ranges: z.array(meterRangeSchema).min(1).max(40).describe("Its ranges."),
+  })
+  .describe("A meter as its data sheet says.");
+export type Meter = z.infer<typeof meterSchema>;
 
 const ohms = (upTo: number, digitSize: number, percentOfReading = 1, digits = 2): MeterRange => ({
   unit: "ohm",
