@@ -21,9 +21,9 @@ const MAY: Record<string, readonly string[]> = {
   "core/machine": ["core/circuit", "core/physics", "core/quantity", "core/array"],
   "core/access": ["core/machine"],
   "core/naming": ["core/machine"],
-  "core/prediction": ["core/machine", "core/circuit", "core/array"],
+  "core/prediction": ["core/machine", "core/circuit", "core/physics", "core/array"],
   "core/finding": ["core/prediction", "core/naming", "core/machine", "core/files", "core/quantity", "core/array"],
-  "core/judging": ["core/finding", "core/prediction", "core/machine", "core/instrument", "core/physics", "core/quantity"],
+  "core/judging": ["core/finding", "core/prediction", "core/machine", "core/instrument", "core/physics", "core/quantity", "core/array"],
   "core/journal": [],
   "core/job": [
     "core/finding",
@@ -50,6 +50,7 @@ const MAY: Record<string, readonly string[]> = {
   "core/language": [
     "core/access",
     "core/judging",
+    "core/instrument",
     "core/planning",
     "core/diagnosis",
     "core/job",

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { meterBand } from "../physics/meter-band";
-import { type Unit, UNITS } from "../quantity/quantity";
+import { UNITS, type Unit } from "../quantity/quantity";
 
 /** One range of a meter: up to what it reads, and how far it may be off there. */
 export const meterRangeSchema = z
@@ -46,6 +46,10 @@ export const COMMON_METER: Meter = {
     { unit: "farad", upTo: 1e-4, percentOfReading: 4, digits: 5, digitSize: 1e-8 },
   ],
 };
+
+/** The meter with which something was read, among those of a job; the default where none was named. */
+export const meterNamed = (meters: readonly Meter[], name: string | undefined): Meter =>
+  meters.find((m) => m.name === name) ?? COMMON_METER;
 
 /** The range in which a value is read: the lowest that holds it, as one who reads well chooses it. `undefined`: above all, or not measured by it. */
 export const rangeFor = (meter: Meter, unit: Unit, value: number): MeterRange | undefined =>

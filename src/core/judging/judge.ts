@@ -1,16 +1,19 @@
 import type { OhmsFinding } from "../finding/kinds/ohms";
-import type { Machine } from "../machine/format";
-import { type Limits, limitsOf, WARMTH_MATTERS } from "./limits";
 import { bandOf, COMMON_METER, type Meter, type MeterRange } from "../instrument/meter";
+import type { Machine } from "../machine/format";
+import type { Unit } from "../quantity/quantity";
+import { type Limits, limitsOf, MATTERS, type MeteredFinding } from "./limits";
 import { type Interval, type Verdict, verdictOf } from "./verdict";
 
 /** Leads of which nothing was said may read anything from here to there, Ω. */
 const UNKNOWN_LEADS: Interval = { low: 0, high: 0.9 };
 /** Leads that were shorted and read are known to so much, Ω (est.). */
 const KNOWN_TO = 0.05;
+const NO_LEADS = { low: 0, high: 0, known: true };
 
-/** A reading held against what a healthy machine reads there, with the numbers that made the verdict. Ω. */
+/** A reading held against what a healthy machine reads there, with the numbers that made the verdict; in its unit. */
 export interface Judgement {
+  readonly unit: Unit;
   readonly verdict: Verdict;
   /** As shown; Infinity for OL. */
   readonly shown: number;
@@ -34,35 +37,63 @@ export type Hint =
   | "coil-cold"
   /** That it is closed does not prove that it opens. */
   | "warm-it"
+  /** About as warm as it acts: either is right. */
+  | "warmer"
   /** The other position too. */
   | "other-state"
   /** Its own temperature decides. */
   | "part-temperature"
+  /** The volts that feed it decide. */
+  | "measure-supply"
   /** One step of the meter is much of what the limits allow: a lower range, or a finer meter. */
   | "too-coarse"
+  /** It reads what the way round it would read, were its wires still on. */
+  | "wires-on"
   /** An OL may be lacquer under a tip. */
-  | "touch-metal";
+  | "touch-metal"
+  /** A clamp round both wires shows nothing. */
+  | "one-wire"
+  /** Ohms that a meter on volts, or one on a live part, would show: none. */
+  | "below-zero"
+  /** An ohm-meter's few volts do not prove insulation. */
+  | "insulation-tester";
 
-export function judge(machine: Machine, finding: OhmsFinding, meter: Meter = COMMON_METER): Judgement {
+export function judge(machine: Machine, finding: MeteredFinding, meter: Meter = COMMON_METER): Judgement {
   const limits = limitsOf(machine, finding);
-  const shown = finding.result.is === "OL" ? Infinity : finding.result.value;
-  const known = finding.meter?.leadOhms;
-  const leads = known === undefined ? { ...UNKNOWN_LEADS, known: false } : { low: known - KNOWN_TO, high: known + KNOWN_TO, known: true };
-  const band = shown === Infinity ? undefined : bandOf(meter, "ohm", shown);
+  const { unit } = limits;
+  const shown = finding.result.is === "OL" ? Infinity : unit === "ohm" ? finding.result.value : Math.abs(finding.result.value);
+  const leads = leadsOf(finding);
+  const band = shown === Infinity ? undefined : bandOf(meter, unit, shown);
   const may = mayBe(shown, leads, band?.plusMinus ?? 0, limits);
-  const judged = { verdict: verdictOf(may, limits), shown, leads, meter: band, limits };
-  return { ...judged, may, hints: hintsFor(machine, finding, judged) };
+  const judged = { unit, verdict: verdictOf(may, limits), shown, leads, meter: band, limits };
+  const known = limits.of === "unknown" ? { ...judged, verdict: "cant-tell" as const } : judged;
+  return { ...known, may, hints: hintsFor(machine, finding, known) };
+}
+
+function leadsOf({ kind, meter }: MeteredFinding): Judgement["leads"] {
+  return kind === "ohms" ? leadsKnown(meter?.leadOhms) : NO_LEADS;
+}
+
+function leadsKnown(known: number | undefined): Judgement["leads"] {
+  return known === undefined ? { ...UNKNOWN_LEADS, known: false } : { low: known - KNOWN_TO, high: known + KNOWN_TO, known: true };
 }
 
 /** What is left of what the meter shows, Ω, when the leads are taken off. */
 export const lessLeads = (shown: number, { low, high }: Interval): number => shown - (low + high) / 2;
 
-/** The reading less its leads, with what the meter, the leads and the part's warmth leave open: each on its own, so in quadrature (JCGM 100:2008, 5.1.2). */
-function mayBe(shown: number, leads: Interval, plusMinus: number, { warmth }: Limits): Interval {
+/** The reading less its leads, with what the meter, the leads, the part's warmth and its supply leave open: each on its own, so in quadrature (JCGM 100:2008, 5.1.2). */
+function mayBe(shown: number, leads: Interval, plusMinus: number, { warmth, supply }: Limits): Interval {
   if (shown === Infinity) return { low: Infinity, high: Infinity };
   const middle = lessLeads(shown, leads);
-  const off = Math.hypot(plusMinus, (leads.high - leads.low) / 2, (warmth?.share ?? 0) * Math.max(0, middle));
+  const share = Math.hypot(warmth?.share ?? 0, supply?.share ?? 0);
+  const off = Math.hypot(plusMinus, (leads.high - leads.low) / 2, share * Math.max(0, middle));
   return { low: Math.max(0, middle - off), high: Math.max(0, middle + off) };
+}
+
+/** What a reading at a place with these limits may be in truth. */
+export function truthOf(limits: Limits, shown: number, leadOhms: number | undefined, meter: Meter): Interval {
+  const plusMinus = shown === Infinity ? 0 : (bandOf(meter, limits.unit, shown)?.plusMinus ?? 0);
+  return mayBe(shown, limits.unit === "ohm" ? leadsKnown(leadOhms) : NO_LEADS, plusMinus, limits);
 }
 
 /** Ω between which a finger across the tips reads (est.). */
@@ -72,24 +103,46 @@ const FINGER: Interval = { low: 10e3, high: 5e6 };
 const COARSE = 0.25;
 /** What leads read on the whole, once they are known, Ω (est.). */
 const ZEROED: Interval = { low: 0.2, high: 0.3 };
+/** A clamp that shows less than this share of what should pass may lie round two wires. */
+const NEXT_TO_NOTHING = 0.1;
 
-function hintsFor(
-  machine: Machine,
-  finding: OhmsFinding,
-  { verdict, shown, leads, limits, meter }: Omit<Judgement, "may" | "hints">,
-): Hint[] {
+type Judged = Omit<Judgement, "may" | "hints">;
+
+function hintsFor(machine: Machine, finding: MeteredFinding, judged: Judged): Hint[] {
+  const { verdict, limits, meter } = judged;
+  const hints: Hint[] = finding.kind === "ohms" ? hintsForOhms(machine, finding, judged) : [];
+  if (finding.kind === "amps" && verdict === "fail" && judged.shown < (limits.rated?.value ?? 0) * NEXT_TO_NOTHING) hints.push("one-wire");
+  if (verdict !== "cant-tell") return hints;
+  if ((meter?.plusMinus ?? 0) > (limits.high - limits.low) * COARSE) hints.push("too-coarse");
+  if (limits.supply && !limits.supply.said) hints.push("measure-supply");
+  if (limits.of === "unknown" && limits.acts) hints.push("warmer");
+  return hints;
+}
+
+function hintsForOhms(machine: Machine, finding: OhmsFinding, { verdict, shown, leads, limits, meter }: Judged): Hint[] {
   const hints: Hint[] = [];
   const zeroed = verdictOf(mayBe(shown, ZEROED, meter?.plusMinus ?? 0, limits), limits);
+  if (shown < leads.low - KNOWN_TO) hints.push("below-zero");
   if (shown >= FINGER.low && shown <= FINGER.high && verdict !== "pass") hints.push("finger");
   if (shown === Infinity && verdict === "fail") hints.push("touch-metal");
   if (verdict === "cant-tell" && !leads.known && zeroed !== verdict) hints.push("zero-leads");
-  if (verdict === "cant-tell" && (meter?.plusMinus ?? 0) > (limits.high - limits.low) * COARSE) hints.push("too-coarse");
-  if (verdict === "cant-tell" && limits.warmth && !limits.warmth.said && limits.warmth.share > WARMTH_MATTERS)
-    hints.push("part-temperature");
-  const part = machine.parts.find((p) => finding.place.between.every((b) => b.startsWith(`${p.id}.`)));
+  if (verdict === "cant-tell" && limits.warmth && !limits.warmth.said && limits.warmth.share > MATTERS) hints.push("part-temperature");
+  if (verdict === "pass" && limits.of === "insulation" && limits.testVolts === undefined && machine.supply.residualAmps !== undefined)
+    hints.push("insulation-tester");
+  const { between } = finding.place;
+  const part = machine.parts.find((p) => between.every((b) => b.startsWith(`${p.id}.`)));
+  if (part && verdict === "fail" && readsWithWiresOn(machine, finding, shown)) hints.push("wires-on");
   if (!part || verdict !== "pass") return hints;
-  if (part.kind === "coil") hints.push("coil-cold");
-  if (part.kind === "thermostat") hints.push("warm-it");
+  if (part.kind === "coil" && finding.circumstances.partHot === undefined) hints.push("coil-cold");
+  if (part.kind === "thermostat" && limits.of === "contact") hints.push("warm-it");
   if ("closedWhen" in part) hints.push("other-state");
   return hints;
+}
+
+/** Whether it is what a healthy machine would read there with every wire on. */
+function readsWithWiresOn(machine: Machine, finding: OhmsFinding, shown: number): boolean {
+  const { wiring, ...rest } = finding.circumstances;
+  if (!wiring || wiring.length === 0 || shown === Infinity) return false;
+  const limits = limitsOf(machine, { kind: "ohms", place: finding.place, circumstances: rest });
+  return limits.high !== Infinity && shown >= limits.low && shown <= limits.high;
 }

@@ -1,76 +1,140 @@
-import { controlsIn, wiringIn } from "../finding/circumstances";
-import { isToCabinet, type OhmsQuestion, partAcross } from "../finding/kinds/ohms";
-import { type Machine, type Part, partOf } from "../machine/format";
-import { thermistorOhms } from "../machine/parts/thermistor";
-import { restControls } from "../machine/run/at-rest";
-import { COPPER, hotResistance, NICKEL_CHROME } from "../physics/hot-resistance";
-import { healthyOhms } from "../prediction/healthy-ohms";
+import { item } from "../array/at";
+import { controlsIn } from "../finding/circumstances";
+import type { Finding, FindingOf, QuestionOfKind } from "../finding/finding";
+import { jointAt } from "../finding/joints";
+import { type AmpsQuestion, SUPPLY } from "../finding/kinds/amps";
+import { isUnplugged } from "../finding/kinds/volts";
+import { type Machine, maybePartOf } from "../machine/format";
+import { runningControls } from "../machine/run/at-rest";
+import type { Prediction } from "../prediction/prediction";
+import { Predictor } from "../prediction/predictor";
+import type { Unit } from "../quantity/quantity";
+import { limitsOfOhms } from "./limits-ohms";
 import type { Interval } from "./verdict";
 
-/** Ω, within which a healthy part reads, and what made them. */
+/** Kinds of findings that a meter's number makes. */
+export type MeteredKind = "ohms" | "volts" | "amps" | "capacitance";
+export type MeteredFinding = FindingOf<MeteredKind>;
+export type MeteredQuestion = { [K in MeteredKind]: QuestionOfKind<K> }[MeteredKind];
+
+export const isMetered = (finding: Finding): finding is MeteredFinding => METERED.includes(finding.kind);
+const METERED: readonly Finding["kind"][] = ["ohms", "volts", "amps", "capacitance"] satisfies MeteredKind[];
+
+/** Within which a healthy machine reads, in the unit, and what made them. */
 export interface Limits extends Interval {
-  /** A contact that is closed, a value with its tolerance, an open line, insulation to the cabinet, or a way through the machine as the model has it. */
-  readonly of: "contact" | "value" | "open" | "insulation" | "way";
-  /** Of a value: what it is rated at there and then, Ω, and its tolerance. */
-  readonly rated?: { readonly ohms: number; readonly tolerance: number };
-  /** °C at which it was taken to be, where that moves it; and how far that may be off, as a share of its ohms. */
+  readonly unit: Unit;
+  /**
+   * A contact that is closed, a value with its tolerance, an open line, insulation to the cabinet, a way through the machine as the model has it, a
+   * joint under load, or nothing that is known.
+   */
+  readonly of: "contact" | "value" | "open" | "insulation" | "way" | "joint" | "unknown";
+  /** Of a value: what it is rated at there and then, and its tolerance. */
+  readonly rated?: { readonly value: number; readonly tolerance: number };
+  /** °C at which it was taken to be, where that moves it; and how far that may be off, as a share of its value. */
   readonly warmth?: { readonly celsius: number; readonly said: boolean; readonly share: number };
+  /** Volts that feed it, where they move it; and how far they may be off, as a share. */
+  readonly supply?: { readonly volts: number; readonly said: boolean; readonly share: number };
+  /** Of a contact that acts when warm: °C at which it should, and how warm it was. */
+  readonly acts?: { readonly celsius: number; readonly warm: number | "hot" };
+  /** V that were on it, of an insulation test. */
+  readonly testVolts?: number;
 }
 
-/** A good closed contact reads less, Ω; a sensor at the flame less than twice that (est.). */
-const CLOSED = 0.5;
-const SENSOR_CLOSED = 1;
-/** Insulation of mains parts to the cabinet, Ω (IEC 62353, protective class I: at least 1 MΩ). */
-const LEAST_INSULATION = 1e6;
-/** Above this an ohm-meter shows OL, or what is no way through anything, Ω (est.). */
-const OPEN_FROM = 2e6;
-/** How far a way through a whole machine may be off, as a share; and in joints besides, Ω (est.). */
-const WAY_SHARE = 0.15;
-const WAY_JOINTS = 0.5;
-/** A temperature that moves the ohms by less than this share decides nothing. */
-export const WARMTH_MATTERS = 0.01;
-/** How far a part's temperature may be off: its own was measured, the room's was, nobody said. K (est.). */
-const MEASURED_K = 0.5;
-const ROOM_K = 2;
-const ASSUMED_K = 7;
+/** A temperature or a supply that moves a value by less than this share decides nothing. */
+export const MATTERS = 0.01;
 
-/** What a healthy machine may read there, its wires and controls as said. Throws RangeError for a place that is not on it. */
-export function limitsOf(machine: Machine, question: OhmsQuestion): Limits {
-  const { circumstances, place } = question;
-  const controls = { ...restControls(machine), ...controlsIn(circumstances) };
-  const ohms = healthyOhms(machine, place.between, controls, wiringIn(circumstances));
-  if (ohms === Infinity) {
-    const insulation = machine.parts.some((p) => isToCabinet(question, p, machine));
-    return insulation ? { of: "insulation", low: LEAST_INSULATION, high: Infinity } : { of: "open", low: OPEN_FROM, high: Infinity };
+/** What a healthy machine may read there, its wires, controls, warmth and supply as said. Throws RangeError for a place that is not on it. */
+export function limitsOf(machine: Machine, question: MeteredQuestion): Limits {
+  switch (question.kind) {
+    case "ohms":
+      return limitsOfOhms(machine, question);
+    case "amps":
+      return limitsOfAmps(machine, question);
+    case "volts":
+      return limitsOfVolts(machine, question);
+    case "capacitance":
+      return limitsOfCapacitor(machine, question);
   }
-  const id = partAcross(question);
-  if (id === undefined)
-    return { of: "way", low: Math.max(0, ohms * (1 - WAY_SHARE) - WAY_JOINTS), high: ohms * (1 + WAY_SHARE) + WAY_JOINTS };
-  const part = partOf(machine, id);
-  if (!("tolerance" in part)) return { of: "contact", low: 0, high: part.kind === "radiant-sensor" ? SENSOR_CLOSED : CLOSED };
-  const warmth = warmthOf(machine, part, question);
-  const rated = ohms * warmth.factor;
-  const { tolerance } = part;
+}
+
+/** How far what an outlet gives may be off its rating where nobody measured it, and where somebody did (ANSI C84.1, range A; est.). */
+const SUPPLY_SHARE = { assumed: 0.05, measured: 0.01 };
+/** Of a part without a tolerance of its own, and of a whole machine, as a share (est.). */
+const CURRENT_SHARE = 0.12;
+/** Where no current should pass, A. */
+const NO_AMPS = 0.1;
+
+function limitsOfAmps(machine: Machine, { place: { through }, circumstances }: AmpsQuestion): Limits {
+  const controls = { ...runningControls(machine), ...controlsIn(circumstances) };
+  const amps = meanOf(healthy(machine).amps([], through, controls)) ?? 0;
+  if (amps < NO_AMPS) return { unit: "amp", of: "value", low: 0, high: NO_AMPS };
+  const nominal = ratedVolts(machine);
+  const volts = circumstances.supply ?? nominal;
+  const said = circumstances.supply !== undefined;
+  const part = through === SUPPLY ? undefined : maybePartOf(machine, through);
+  const tolerance = part && "tolerance" in part ? part.tolerance : CURRENT_SHARE;
+  const value = amps * (volts / nominal);
   return {
+    unit: "amp",
     of: "value",
-    low: rated * (1 - tolerance),
-    high: rated * (1 + tolerance),
-    rated: { ohms: rated, tolerance },
-    ...(warmth.share > 0 && { warmth: { celsius: warmth.celsius, said: warmth.said, share: warmth.share } }),
+    low: value / (1 + tolerance),
+    high: value / (1 - tolerance),
+    rated: { value, tolerance },
+    supply: { volts, said, share: said ? SUPPLY_SHARE.measured : SUPPLY_SHARE.assumed },
   };
 }
 
-/** What a part's own warmth does to its ohms, against those at the model's room. */
-function warmthOf(machine: Machine, part: Part, { circumstances: { partC, ambientC } }: OhmsQuestion) {
-  const room = machine.thermal.ambientC;
-  const celsius = partC ?? ambientC ?? room;
-  const said = partC !== undefined || ambientC !== undefined;
-  const kelvin = partC !== undefined ? MEASURED_K : ambientC !== undefined ? ROOM_K : ASSUMED_K;
-  if (part.kind === "thermistor") {
-    const at = thermistorOhms(part, celsius);
-    const share = thermistorOhms(part, celsius - kelvin) / at - 1;
-    return { celsius, said, share, factor: at / thermistorOhms(part, room) };
-  }
-  const alpha = part.kind === "coil" || part.kind === "motor" ? COPPER : part.kind === "element" ? NICKEL_CHROME : 0;
-  return { celsius, said, share: alpha * kelvin, factor: hotResistance(1, celsius, alpha) / hotResistance(1, room, alpha) };
+/** V between the legs, or from the one leg to neutral. */
+export function ratedVolts({ supply: { legs } }: Machine): number {
+  const at = legs.map(({ volts, degrees = 0 }) => {
+    const turn = (degrees * Math.PI) / 180;
+    return [volts * Math.cos(turn), volts * Math.sin(turn)] as const;
+  });
+  const [first, second] = [item(at, 0), at[1] ?? ([0, 0] as const)];
+  return Math.hypot(first[0] - second[0], first[1] - second[1]);
 }
+
+/** V that a good joint drops at most: a hundredth of an ohm under this current, never less than a tenth of a volt (est.). */
+const GOOD_JOINT_OHMS = 0.01;
+const LEAST_DROP_V = 0.1;
+/** What is no voltage, V. */
+const NO_VOLTS = 2;
+
+function limitsOfVolts(machine: Machine, question: QuestionOfKind<"volts">): Limits {
+  const { place, circumstances } = question;
+  const joint = jointAt(machine, place.between);
+  if (joint !== undefined) {
+    const controls = { ...runningControls(machine), ...controlsIn(circumstances) };
+    const amps = meanOf(healthy(machine).amps([], joint, controls)) ?? 0;
+    return { unit: "volt", of: "joint", low: 0, high: Math.max(LEAST_DROP_V, amps * GOOD_JOINT_OHMS) };
+  }
+  const controls = { ...runningControls(machine), ...controlsIn(circumstances) };
+  const unplugged = isUnplugged({ place, circumstances }, machine);
+  const [p] = healthy(machine).readings([[]], { between: place.between, unit: "volt", wiring: [], controls, unplugged });
+  const value = p && p.is === "value" && !p.floating ? p.mean : 0;
+  if (value < NO_VOLTS) return { unit: "volt", of: "value", low: 0, high: NO_VOLTS };
+  const tolerance = SUPPLY_SHARE.assumed;
+  return { unit: "volt", of: "value", low: value * (1 - tolerance), high: value * (1 + tolerance), rated: { value, tolerance } };
+}
+
+/** Motor-run capacitors are sold to ±5 or ±10 % (IEC 60252-1): the wider. */
+const CAPACITOR_TOLERANCE = 0.1;
+
+function limitsOfCapacitor(machine: Machine, { place: { part: id } }: QuestionOfKind<"capacitance">): Limits {
+  const part = maybePartOf(machine, id);
+  if (part?.kind !== "capacitor") return { unit: "farad", of: "unknown", low: 0, high: Infinity };
+  const value = part.microfarads * 1e-6;
+  const tolerance = CAPACITOR_TOLERANCE;
+  return { unit: "farad", of: "value", low: value * (1 - tolerance), high: value * (1 + tolerance), rated: { value, tolerance } };
+}
+
+const predictors = new WeakMap<Machine, Predictor>();
+
+/** What a machine without faults shows, worked out once. */
+function healthy(machine: Machine): Predictor {
+  const known = predictors.get(machine) ?? new Predictor(machine);
+  predictors.set(machine, known);
+  return known;
+}
+
+const meanOf = (p: Prediction): number | undefined => (p.is === "value" ? p.mean : undefined);

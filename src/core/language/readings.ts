@@ -1,8 +1,10 @@
 import Papa from "papaparse";
 import { wiringIn } from "../finding/circumstances";
 import { type Finding, findingKind } from "../finding/finding";
+import { meterNamed } from "../instrument/meter";
 import type { Job, RecordLine } from "../job/fold";
 import { judge } from "../judging/judge";
+import { isMetered } from "../judging/limits";
 import type { Machine } from "../machine/format";
 import { placeSays } from "../naming/names";
 import { UNIT_SYMBOL, type Unit } from "../quantity/quantity";
@@ -23,6 +25,8 @@ export interface ReadingRow {
   readonly unit: string;
   readonly power: string;
   readonly wires: "off" | "on" | "";
+  /** Which meter, where it was named. */
+  readonly meter: string;
   /** Ω of the meter's leads; empty while nobody shorted them. */
   readonly leads: number | "";
   readonly verdict: string;
@@ -39,7 +43,7 @@ const STATUS: Record<Exclude<RecordLine["status"], "unreadable">, ReadingRow["ta
 };
 
 /** Every reading of a job, in the order of the record. */
-export function readingsOf(machine: Machine, { record }: Pick<Job, "record">): ReadingRow[] {
+export function readingsOf(machine: Machine, { record, meters }: Pick<Job, "record" | "meters">): ReadingRow[] {
   return record.flatMap((line): ReadingRow[] => {
     if (line.status === "unreadable" || line.entry.kind !== "finding") return [];
     const { entry } = line;
@@ -47,7 +51,7 @@ export function readingsOf(machine: Machine, { record }: Pick<Job, "record">): R
     if (!read) return [];
     // What does not count may name what this machine does not have.
     const isHere = findingKind(entry.body).unknownName(entry.body, machine) === undefined;
-    const judgement = isHere && entry.body.kind === "ohms" ? judge(machine, entry.body) : undefined;
+    const judgement = isHere && isMetered(entry.body) ? judge(machine, entry.body, meterNamed(meters, entry.body.meter?.name)) : undefined;
     return [
       {
         entry: entry.id,
@@ -59,6 +63,7 @@ export function readingsOf(machine: Machine, { record }: Pick<Job, "record">): R
         unit: UNIT_SYMBOL[read.unit],
         power: entry.body.circumstances.power ?? "unknown",
         wires: entry.body.kind !== "ohms" ? "" : wiringIn(entry.body.circumstances).length > 0 ? "off" : "on",
+        meter: entry.body.meter?.name ?? "",
         leads: entry.body.meter?.leadOhms ?? "",
         verdict: judgement ? VERDICT_SAYS[judgement.verdict] : "",
         healthy: judgement ? limitsSay(judgement.limits) : "",
@@ -87,6 +92,7 @@ const COLUMNS = [
   "unit",
   "power",
   "wires",
+  "meter",
   "leads",
   "verdict",
   "healthy",

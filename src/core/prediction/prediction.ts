@@ -13,6 +13,8 @@ export interface ValuePrediction {
   readonly sigma: number;
   /** The points belong to islands that nothing joins: a voltmeter shows ghost volts. */
   readonly floating: boolean;
+  /** The chance that it is an open line instead: a thermostat about as warm as it acts. */
+  readonly mayBeOpen?: number;
 }
 
 /**

@@ -3,7 +3,7 @@ import { maybePartOf } from "../../machine/format";
 import { runningControls } from "../../machine/run/at-rest";
 import { formatValue } from "../../quantity/format";
 import { controlsIn } from "../circumstances";
-import { defineFinding, findingFields, normal, ref, touchesNothing, valueSchema } from "../definition";
+import { defineFinding, findingFields, normal, type QuestionOf, ref, touchesNothing, valueSchema } from "../definition";
 
 /** The whole machine's current, rather than a part's. */
 export const SUPPLY = "supply";
@@ -15,6 +15,7 @@ const schema = findingFields(
   valueSchema("amp"),
 );
 export type AmpsFinding = z.infer<typeof schema>;
+export type AmpsQuestion = QuestionOf<AmpsFinding>;
 
 /** A clamp: ± 2 % as 1 σ, besides the parts' own spread. */
 const CLAMP_SHARE = 0.02;

@@ -1,9 +1,11 @@
 import { z } from "zod";
+import type { Fault } from "../../machine/fault";
 import type { Machine, Part } from "../../machine/format";
 import { thermistorOhms } from "../../machine/parts/thermistor";
 import { isIsolated, partsEdited, readTerminal } from "../../machine/wiring";
 import { controlsSay, placeSays } from "../../naming/names";
-import { OHM_RANGE, type Prediction, readsOpen, type ValuePrediction } from "../../prediction/prediction";
+import { OHM_RANGE, OPEN, type Prediction, readsOpen, type ValuePrediction } from "../../prediction/prediction";
+import { type HowWarm, warmthFactor, whenWarm } from "../../prediction/warmed";
 import { formatValue } from "../../quantity/format";
 import { controlsIn, ROOM_SIGMA_K, SAID_SIGMA_K, wiringIn } from "../circumstances";
 import { defineFinding, findingFields, normal, openSchema, type QuestionOf, valueSchema } from "../definition";
@@ -49,13 +51,16 @@ export const ohms = defineFinding({
   power: () => "dead",
   touches: ({ place, circumstances }) => [...place.between, ...partsEdited(wiringIn(circumstances))],
   asks: () => ({ unit: "ohm" }),
-  predict: ({ place, circumstances }, list, predictor) =>
-    predictor.readings(list, {
+  predict: (question, list, predictor) => {
+    const { place, circumstances } = question;
+    const cold = predictor.readings(list, {
       between: place.between,
       unit: "ohm",
       wiring: wiringIn(circumstances),
       controls: controlsIn(circumstances),
-    }),
+    });
+    return warmed(question, list, cold, predictor.machine);
+  },
   likelihood: (finding, prediction, { machine, leadOhms }) =>
     ohmsLikelihood(valueAtRoom(finding, machine), inTheRoom(finding, machine, prediction), finding.meter?.leadOhms ?? leadOhms),
   mistakenFor: ({ kind, place, circumstances: { wiring, ...rest } }) =>
@@ -76,6 +81,10 @@ export const ohms = defineFinding({
  * astray. Not symmetric: an OL on a whole line comes easily, a low reading on an open one hardly ever. `leadOhms` where they are known.
  */
 export function ohmsLikelihood(value: number | null, p: Prediction, leadOhms?: number): number {
+  if (p.is === "value" && p.mayBeOpen) {
+    const { mayBeOpen, ...closed } = p;
+    return mayBeOpen * ohmsLikelihood(value, OPEN, leadOhms) + (1 - mayBeOpen) * ohmsLikelihood(value, closed, leadOhms);
+  }
   const open = readsOpen(p);
   if (value === null) return open ? 1 - STRAY_VALUE : STRAY_OPEN;
   if (open || p.is !== "value") return STRAY_VALUE * ((1 - BY_FINGER) * strayDensity(value) + BY_FINGER * fingerDensity(value));
@@ -100,22 +109,63 @@ const BY_FINGER = 0.6;
 const LEAST_FINGER_OHM = 2000;
 const fingerDensity = (ohms: number): number => (ohms < LEAST_FINGER_OHM ? 0 : 1 / (ohms * Math.log(OHM_RANGE / LEAST_FINGER_OHM)));
 
+/** A thermistor that is held in a closed hand comes to about this, °C; and how far it may be from that, K (est.). */
+export const HAND_C = 32;
+export const HAND_SIGMA_K = 3;
+
 /** Ω (null: OL); a thermistor read at a temperature of its own is carried along its curve to the room's, for which readings are predicted. */
 export function valueAtRoom(finding: OhmsFinding, machine: Machine): number | null {
   const { result, circumstances } = finding;
   if (result.is === "OL") return null;
-  const celsius = circumstances.partC ?? circumstances.ambientC;
+  const celsius = circumstances.partC ?? (circumstances.partHot ? HAND_C : circumstances.ambientC);
   const part = celsius === undefined ? undefined : thermistorAcross(finding, machine);
   if (celsius === undefined || part === undefined) return result.value;
   return result.value * (thermistorOhms(part, machine.thermal.ambientC) / thermistorOhms(part, celsius));
+}
+
+/** Chance that a thermostat about as warm as it acts has acted. */
+const MAY_HAVE_ACTED = 0.5;
+
+/** How warm a part was that is read by itself; `undefined`: as the room is. */
+export function howWarm({ circumstances: { partC, partHot } }: Pick<OhmsFinding, "circumstances">): HowWarm | undefined {
+  return partC ?? (partHot ? "hot" : undefined);
+}
+
+/** A part that was warmed opens as it should, or does not; a winding reads more. */
+function warmed(
+  question: OhmsQuestion,
+  list: readonly (readonly Fault[])[],
+  cold: readonly Prediction[],
+  machine: Machine,
+): readonly Prediction[] {
+  const warm = howWarm(question);
+  const id = warm === undefined ? undefined : partAcross(question);
+  const part = machine.parts.find((p) => p.id === id);
+  if (warm === undefined || !part) return cold;
+  const factor = warm === "hot" ? 1 : warmthFactor(part, warm, machine.thermal.ambientC);
+  const known = new Map<Prediction, Prediction>();
+  return cold.map((p, i) => {
+    const shows = whenWarm(part, list[i] ?? [], warm);
+    if (shows === "open") return OPEN;
+    if (p.is !== "value" || (factor === 1 && shows !== "either")) return p;
+    const more = known.get(p) ?? {
+      ...p,
+      mean: p.mean * factor,
+      sigma: p.sigma * factor,
+      ...(shows === "either" && { mayBeOpen: MAY_HAVE_ACTED }),
+    };
+    known.set(p, more);
+    return more;
+  });
 }
 
 /** What a thermistor is expected to read, with what is not known of its temperature. */
 function inTheRoom(question: OhmsQuestion, machine: Machine, p: Prediction): Prediction {
   const part = p.is === "value" ? thermistorAcross(question, machine) : undefined;
   if (p.is !== "value" || !part) return p;
-  const { partC, ambientC } = question.circumstances;
-  const kelvin = partC === undefined && ambientC === undefined ? ROOM_SIGMA_K : SAID_SIGMA_K;
+  const { partC, partHot, ambientC } = question.circumstances;
+  const said = partC === undefined && ambientC === undefined ? ROOM_SIGMA_K : SAID_SIGMA_K;
+  const kelvin = partC === undefined && partHot ? HAND_SIGMA_K : said;
   const at = machine.thermal.ambientC;
   const perKelvin = Math.log(thermistorOhms(part, at - 0.5) / thermistorOhms(part, at + 0.5));
   return { ...p, mean: p.mean, sigma: Math.hypot(p.sigma, p.mean * perKelvin * kelvin) };

@@ -1,10 +1,10 @@
 import { z } from "zod";
 import { openSchema, readingMeterSchema, valueSchema } from "../../finding/definition";
+import { findingSays } from "../../finding/finding";
 import type { OhmsFinding } from "../../finding/kinds/ohms";
 import { betweenSchema } from "../../finding/probes";
 import { type Machine, maybePartOf } from "../../machine/format";
 import { readTerminal } from "../../machine/wiring";
-import { placeSays } from "../../naming/names";
 import { formatValue } from "../../quantity/format";
 import { defineEntry, noUpcasters } from "./definition";
 
@@ -13,6 +13,8 @@ const schema = z
     place: betweenSchema.describe("Two terminals of it."),
     result: z.discriminatedUnion("is", [valueSchema("ohm"), openSchema]).describe("What it read."),
     partC: z.number().min(-60).max(300).optional().describe("Its own temperature, °C."),
+    partHot: z.literal(true).optional().describe("It was warmed; nobody said how warm."),
+    controls: z.record(z.string().max(40), z.string().max(40)).optional().describe("How it was held, as the control that works it."),
     meter: readingMeterSchema.optional(),
   })
   .describe("A new part, read on the bench before it goes in: it says nothing of the machine.");
@@ -30,9 +32,10 @@ export const newPart = defineEntry({
     return isOne ? undefined : { code: "not-on-machine", given: between.join(" to ") };
   },
   effect: (body, { newParts }, { id }) => ({ newParts: [...newParts, { entry: id, read: body }] }),
-  says: ({ place: { between }, result }, machine) => {
-    const value = result.is === "OL" ? "OL" : formatValue(result.value, "ohm");
-    return `New, on the bench: ${machine ? placeSays(machine, between) : between.join(" to ")}: ${value}`;
+  says: (read, machine) => {
+    if (machine) return `New, on the bench: ${findingSays(asFinding(read), machine).replace(", wires off", "")}`;
+    const { place, result } = read;
+    return `New, on the bench: ${place.between.join(" to ")}: ${result.is === "OL" ? "OL" : formatValue(result.value, "ohm")}`;
   },
 });
 
@@ -40,10 +43,15 @@ export const newPart = defineEntry({
 export const replacedBy = (machine: Machine, { place: { between } }: NewPart) => maybePartOf(machine, readTerminal(between[0])?.part ?? "");
 
 /** Its reading, as that of a part whose wires are off. */
-export const asFinding = ({ place, result, partC, meter }: NewPart): OhmsFinding => ({
+export const asFinding = ({ place, result, partC, partHot, controls, meter }: NewPart): OhmsFinding => ({
   kind: "ohms",
   place,
   result,
-  circumstances: { wiring: [{ edit: "part-off", part: readTerminal(place.between[0])?.part ?? "" }], ...(partC !== undefined && { partC }) },
+  circumstances: {
+    wiring: [{ edit: "part-off", part: readTerminal(place.between[0])?.part ?? "" }],
+    ...(partC !== undefined && { partC }),
+    ...(partHot && { partHot }),
+    ...(controls && { controls }),
+  },
   ...(meter && { meter }),
 });

@@ -1,9 +1,7 @@
-import { Check, CircleHelp, X } from "lucide-react";
 import { type ReactNode, useMemo } from "react";
 import { leadsSay } from "../../../core/job/kinds/meter";
 import { type Judgement, judge, lessLeads } from "../../../core/judging/judge";
 import { type Limits, limitsOf } from "../../../core/judging/limits";
-import type { Verdict } from "../../../core/judging/verdict";
 import { HINT_SAYS, judgementSays, limitsSay, numbersSay, VERDICT_SAYS } from "../../../core/language/judgements";
 import { placeSays } from "../../../core/naming/names";
 import { formatValue } from "../../../core/quantity/format";
@@ -12,6 +10,7 @@ import { useDispatch, useJob, useMachine } from "../../job/store/context";
 import styles from "./Judged.module.css";
 import { LimitScale } from "./LimitScale";
 import { type Subject, useSubject } from "./subject";
+import { SIGN } from "./Verdict";
 
 /** The reading in hand held against its limits: pass, fail or can't tell; while it is typed with the numbers that made it, over the sheet, which stays. */
 export function Judged({ children }: { readonly children: ReactNode }) {
@@ -42,7 +41,7 @@ export function Judged({ children }: { readonly children: ReactNode }) {
           {children}
         </div>
         {isTyped && <Because judgement={judgement} />}
-        {isTyped && <LimitScale limits={limits} judgement={judgement} />}
+        {isTyped && <LimitScale limits={limits} marks={[{ is: "typed", ...judgement }]} />}
       </section>
     </div>
   );
@@ -63,11 +62,11 @@ function ZeroButton() {
   const dispatch = useDispatch();
   const leads = useJob((s) => s.job.meter?.leadOhms);
   return (
-    <Button onClick={() => dispatch({ do: "type", text: "leads " })}>{leads === undefined ? "Zero leads" : `Leads ${leadsSay(leads)}`}</Button>
+    <Button onClick={() => dispatch({ do: "type", text: "leads " })}>
+      {leads === undefined ? "Zero leads" : `Leads ${leadsSay(leads)}`}
+    </Button>
   );
 }
-
-const SIGN: Record<Verdict, typeof Check> = { pass: Check, fail: X, "cant-tell": CircleHelp };
 
 function Shown({ judgement: { verdict, shown, leads } }: { readonly judgement: Judgement }) {
   const Sign = SIGN[verdict];

@@ -1,51 +1,167 @@
-import type { Judgement } from "../../../core/judging/judge";
+import { useMemo, useRef } from "react";
+import { meterNamed } from "../../../core/instrument/meter";
 import type { Limits } from "../../../core/judging/limits";
-import { limitsSay } from "../../../core/language/judgements";
+import type { Interval, Verdict } from "../../../core/judging/verdict";
+import { axisFor, zonesOf } from "../../../core/judging/zones";
+import { limitsSay, VERDICT_SAYS } from "../../../core/language/judgements";
 import { formatValue } from "../../../core/quantity/format";
+import { useJob } from "../../job/store/context";
+import { useSize } from "../../sheet/use-size";
 import styles from "./LimitScale.module.css";
 
-/** Parts of the picture's width: the axis, a gap, and the box for an open line. */
-const AXIS = 84;
-const OPEN_AT = 87;
+/** A reading on the scale: what it may be in truth, and how it is marked. */
+export interface Mark {
+  readonly is: "old" | "new" | "typed";
+  readonly shown: number;
+  readonly may: Interval;
+  readonly verdict: Verdict;
+}
 
-/** The limits on an axis with the reading and how far it may be off; an open line in a box of its own. */
-export function LimitScale({ limits, judgement }: { readonly limits: Limits; readonly judgement: Judgement | undefined }) {
-  const isOpen = limits.high === Infinity;
-  const to = topOf(limits, judgement);
-  const x = (ohms: number): number => (Math.min(Math.max(0, ohms), to) / to) * AXIS;
-  const may = judgement && judgement.shown !== Infinity ? judgement.may : undefined;
-  const readOpen = judgement?.shown === Infinity;
+/** What a suspect would read there; Infinity for an open line. */
+export interface SuspectMark {
+  readonly says: string;
+  readonly from: number;
+  readonly to: number;
+}
+
+interface Props {
+  readonly limits: Limits;
+  readonly marks: readonly Mark[];
+  readonly suspects?: readonly SuspectMark[];
+}
+
+const NO_SUSPECTS: readonly SuspectMark[] = [];
+/** Pixels: the box for an open line, the gap before it, the bar, what stands above and under it. */
+const OPEN = 78;
+const GAP = 14;
+const BAR = 26;
+const UNDER = 22;
+const MARKED = 26;
+const LANE = 22;
+const NAMES: Record<Mark["is"], string> = { old: "old", new: "new", typed: "" };
+const SHORT: Record<Verdict, string> = { pass: "✓", fail: "✗", "cant-tell": "?" };
+
+/** What a meter may show there, with the verdict that each would get; readings on it with how far they may be off, and what suspects would read. */
+export function LimitScale({ limits, marks, suspects = NO_SUSPECTS }: Props) {
+  const frame = useRef<HTMLDivElement>(null);
+  const { width } = useSize(frame);
+  const leadOhms = useJob((s) => s.job.meter?.leadOhms);
+  const meters = useJob((s) => s.job.meters);
+  const used = useJob((s) => s.job.meter?.used?.name);
+  const to = axisFor(limits, [
+    ...marks.map((m) => (m.shown === Infinity ? 0 : m.may.high)),
+    ...suspects.map((s) => (s.to === Infinity ? 0 : s.to)),
+  ]);
+  const zones = useMemo(() => zonesOf(limits, to, leadOhms, meterNamed(meters, used)), [limits, to, leadOhms, meters, used]);
+  const canOpen = limits.unit === "ohm";
+  const axis = Math.max(0, width - (canOpen ? OPEN + GAP : 0));
+  const x = (value: number): number => (value === Infinity ? axis + GAP + OPEN / 2 : (Math.min(Math.max(0, value), to) / to) * axis);
+  const top = suspects.length * LANE + (marks.length > 0 ? MARKED : 4);
+  const openIs: Verdict = limits.of === "unknown" ? "cant-tell" : limits.high === Infinity ? "pass" : "fail";
+  const ends = [0, ...(limits.of === "unknown" || limits.high === Infinity ? [limits.low] : [limits.low, limits.high])].filter(
+    (v, i) => i === 0 || v > 0,
+  );
   return (
-    <figure className={styles.scale} data-verdict={judgement?.verdict}>
-      <svg width="100%" height="62" role="img" aria-label={`Healthy: ${limitsSay(limits)}`}>
-        <rect x="0" y="18" width={`${AXIS}%`} height="20" className={styles.fail} />
-        <rect x={`${OPEN_AT}%`} y="18" width={`${100 - OPEN_AT}%`} height="20" className={isOpen ? styles.pass : styles.fail} />
-        {!isOpen && (
-          <rect x={`${x(limits.low)}%`} y="18" width={`${x(limits.high) - x(limits.low)}%`} height="20" className={styles.pass} />
+    <figure className={styles.scale} ref={frame}>
+      <svg width={width} height={top + BAR + UNDER} role="img" aria-label={saysAll(limits, marks)}>
+        {suspects.map((s, i) => (
+          <Suspect key={s.says} suspect={s} y={i * LANE} x={x} openWidth={OPEN} width={width} />
+        ))}
+        {zones.map((z) => (
+          <Zone key={z.from} x={x(z.from)} y={top} width={x(z.to) - x(z.from)} verdict={z.verdict} />
+        ))}
+        {canOpen && <Zone x={axis + GAP} y={top} width={OPEN} verdict={openIs} />}
+        {marks.map((m) => (
+          <MarkOn key={m.is} mark={m} x={x} y={top} />
+        ))}
+        {spaced(ends.map((v) => ({ at: x(v), says: v === 0 ? "0" : formatValue(v, limits.unit) }))).map(({ at, says }) => (
+          <text key={says} x={at} y={top + BAR + 17} className={styles.label}>
+            {says}
+          </text>
+        ))}
+        {canOpen && (
+          <text x={axis + GAP + OPEN / 2} y={top + BAR + 17} textAnchor="middle" className={styles.label}>
+            OL
+          </text>
         )}
-        {may && (
-          <rect x={`${x(may.low)}%`} y="4" width={`${Math.max(0.4, x(may.high) - x(may.low))}%`} height="10" className={styles.may} />
-        )}
-        {may && <rect x={`${(x(may.low) + x(may.high)) / 2 - 0.15}%`} y="4" width="3" height="34" className={styles.mark} />}
-        {readOpen && <rect x={`${(OPEN_AT + 100) / 2}%`} y="4" width="3" height="34" className={styles.mark} />}
-        <Label at={0}>0</Label>
-        {!isOpen && x(limits.low) > 8 && <Label at={x(limits.low)}>{formatValue(limits.low, "ohm")}</Label>}
-        {!isOpen && <Label at={x(limits.high)}>{formatValue(limits.high, "ohm")}</Label>}
-        <Label at={OPEN_AT}>OL</Label>
       </svg>
     </figure>
   );
 }
 
-const Label = ({ at, children }: { readonly at: number; readonly children: string }) => (
-  <text x={`${at}%`} y="58" className={styles.label}>
-    {children}
-  </text>
-);
+const saysAll = (limits: Limits, marks: readonly Mark[]): string =>
+  [
+    `Healthy: ${limitsSay(limits)}`,
+    ...marks.map((m) => `${NAMES[m.is] || "read"} ${formatValue(m.shown, limits.unit)}: ${VERDICT_SAYS[m.verdict]}`),
+  ].join("; ");
 
-/** The axis ends beyond the limits and beyond the reading, not so far that the limits are lost. */
-function topOf({ low, high }: Limits, judgement: Judgement | undefined): number {
-  const reading = judgement && judgement.shown !== Infinity ? judgement.may.high : 0;
-  const limit = high === Infinity ? Math.min(low, 100) : high;
-  return Math.min(Math.max(limit * 1.6, reading * 1.15), limit * 12);
+/** Labels that would lie on the one before them are left out. */
+function spaced(labels: readonly { readonly at: number; readonly says: string }[]) {
+  const kept: { readonly at: number; readonly says: string }[] = [];
+  for (const l of labels) {
+    const last = kept.at(-1);
+    if (!last || l.at - last.at > last.says.length * 9 + 6) kept.push(l);
+  }
+  return kept;
+}
+
+interface ZoneProps {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly verdict: Verdict;
+}
+
+function Zone({ x, y, width, verdict }: ZoneProps) {
+  const says = width > 84 ? VERDICT_SAYS[verdict].toLowerCase() : width > 16 ? SHORT[verdict] : "";
+  return (
+    <g data-verdict={verdict} className={styles.zone}>
+      <rect x={x} y={y} width={Math.max(0, width)} height={BAR} />
+      {verdict === "cant-tell" && <rect x={x} y={y} width={Math.max(0, width)} height={BAR} fill="url(#cant-tell)" />}
+      {says !== "" && (
+        <text x={x + width / 2} y={y + 18} textAnchor="middle">
+          {says}
+        </text>
+      )}
+    </g>
+  );
+}
+
+function MarkOn({ mark: { is, shown, may }, x, y }: { readonly mark: Mark; readonly x: (value: number) => number; readonly y: number }) {
+  const at = shown === Infinity ? x(Infinity) : x((may.low + may.high) / 2);
+  const [low, high] = shown === Infinity ? [at, at] : [x(may.low), x(may.high)];
+  return (
+    <g data-mark={is} className={styles.mark}>
+      <rect x={low} y={y - 9} width={Math.max(3, high - low)} height={8} />
+      <path d={`M${at} ${y + BAR}V${y - 14}`} />
+      {NAMES[is] !== "" && (
+        <text x={Math.max(14, at)} y={y - 14} textAnchor="middle">
+          {NAMES[is]}
+        </text>
+      )}
+    </g>
+  );
+}
+
+interface SuspectProps {
+  readonly suspect: SuspectMark;
+  readonly y: number;
+  readonly x: (value: number) => number;
+  readonly openWidth: number;
+  readonly width: number;
+}
+
+/** A hatched stretch with its name beside it, on whichever side has room. */
+function Suspect({ suspect: { says, from, to }, y, x, openWidth, width }: SuspectProps) {
+  const [left, right] =
+    to === Infinity ? [x(Infinity) - openWidth / 2, x(Infinity) + openWidth / 2] : [x(from), Math.max(x(from) + 6, x(to))];
+  const isRight = right < width / 2;
+  return (
+    <g className={styles.suspect}>
+      <rect x={left} y={y + 2} width={right - left} height={LANE - 6} fill="url(#hatch)" />
+      <text x={isRight ? right + 8 : left - 8} y={y + 15} textAnchor={isRight ? "start" : "end"}>
+        {says}
+      </text>
+    </g>
+  );
 }

@@ -1,0 +1,51 @@
+import { useId, useMemo, useState } from "react";
+import { statesOf } from "../../../../core/judging/part-states";
+import { leadsInWords } from "../../../../core/language/part-states";
+import { maybePartOf } from "../../../../core/machine/format";
+import { useJob, useMachine } from "../../../job/store/context";
+import bench from "../../shared/Bench.module.css";
+import { useSubject } from "../subject";
+import { Leads } from "./Leads";
+import styles from "./Part.module.css";
+import { PartTable } from "./PartTable";
+import { ThermistorCurve } from "./ThermistorCurve";
+
+/** One part: where the leads go, and all that can be read of it, old beside new. */
+export function PartPane() {
+  const machine = useMachine();
+  const subject = useSubject();
+  const chosen = useJob((s) => (s.view.chosen.kind === "part" ? s.view.chosen.part : undefined));
+  const metered = useMemo(() => machine.parts.filter((p) => statesOf(machine, p).length > 0), [machine]);
+  const asked = subject?.question.place.between.map((b) => b.split(".")[0] ?? "").find((id) => metered.some((p) => p.id === id));
+  const [picked, setPicked] = useState<string | undefined>();
+  const [followed, setFollowed] = useState(chosen ?? asked);
+  const at = chosen ?? asked;
+  // What is chosen on the sheet or typed leads; between two of those, who picks here does.
+  if (at !== undefined && at !== followed) {
+    setFollowed(at);
+    setPicked(undefined);
+  }
+  const part = maybePartOf(machine, picked ?? at ?? followed ?? "") ?? metered[0];
+  const label = useId();
+  if (!part) return <p>This machine has no part that is metered.</p>;
+  return (
+    <section className={styles.pane} aria-label="One part">
+      <div className={styles.pick}>
+        <label className="hidden" htmlFor={label}>
+          Part
+        </label>
+        <select id={label} className={bench.field} value={part.id} onChange={(e) => setPicked(e.target.value)}>
+          {metered.map((p) => (
+            <option key={p.id} value={p.id}>
+              {p.name}
+            </option>
+          ))}
+        </select>
+        <p>{leadsInWords(part)}</p>
+      </div>
+      <Leads part={part} />
+      <PartTable key={part.id} part={part} />
+      {part.kind === "thermistor" && <ThermistorCurve part={part} />}
+    </section>
+  );
+}

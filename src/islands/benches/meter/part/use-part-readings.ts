@@ -1,0 +1,45 @@
+import { useMemo } from "react";
+import { meterNamed } from "../../../../core/instrument/meter";
+import type { Job } from "../../../../core/job/fold";
+import { asFinding } from "../../../../core/job/kinds/new-part";
+import { type Judgement, judge } from "../../../../core/judging/judge";
+import { isMetered, type MeteredFinding } from "../../../../core/judging/limits";
+import { isReadingOf, type PartState, statesOf } from "../../../../core/judging/part-states";
+import { assemblyIdOf } from "../../../../core/machine/assembly";
+import type { Machine, Part } from "../../../../core/machine/format";
+import { useJob, useMachine } from "../../../job/store/context";
+
+/** A reading of one state of a part, judged with the meter it was read with. */
+export interface Read {
+  readonly finding: MeteredFinding;
+  readonly judgement: Judgement;
+}
+
+/** One state of a part: what it read in the machine since it was last renewed, and what a new one on the bench. */
+export interface PartRow {
+  readonly state: PartState;
+  readonly old: Read | undefined;
+  readonly fresh: Read | undefined;
+}
+
+export function usePartRows(part: Part): readonly PartRow[] {
+  const machine = useMachine();
+  const job = useJob((s) => s.job);
+  return useMemo(() => rowsOf(machine, job, part), [machine, job, part]);
+}
+
+function rowsOf(machine: Machine, { evidence, newParts, meters, fitted }: Job, part: Part): PartRow[] {
+  const assembly = assemblyIdOf(part);
+  const times = fitted.filter((f) => f.assembly === assembly).length;
+  const since = evidence.flatMap(({ finding, fitted: before }) =>
+    isMetered(finding) && before.filter((f) => f === assembly).length === times ? [finding] : [],
+  );
+  const onBench = newParts.map(({ read }) => asFinding(read));
+  const judged = (finding: MeteredFinding | undefined): Read | undefined =>
+    finding && { finding, judgement: judge(machine, finding, meterNamed(meters, finding.meter?.name)) };
+  return statesOf(machine, part).map((state) => ({
+    state,
+    old: judged(since.findLast((f) => isReadingOf(f, state))),
+    fresh: state.onBench ? judged(onBench.findLast((f) => isReadingOf(f, state))) : undefined,
+  }));
+}
