@@ -3,9 +3,11 @@ import { readFileSync } from "node:fs";
 /** Something the user gave can't be used; the message names the file, line or path. Ends the program with status 2. */
 export class BadInput extends Error {}
 
-export function readText(file: string): string {
+export const readText = (file: string): string => readBytes(file).toString("utf8");
+
+export function readBytes(file: string): Buffer {
   try {
-    return readFileSync(file, "utf8");
+    return readFileSync(file);
   } catch (error) {
     throw new BadInput(`${file}: can't be read (${(error as NodeJS.ErrnoException).code ?? "unknown"})`);
   }

@@ -36,7 +36,7 @@ const MAY: Record<string, readonly string[]> = {
     "core/quantity",
     "core/array",
   ],
-  "core/diagnosis": ["core/job", "core/finding", "core/prediction", "core/machine", "core/array"],
+  "core/diagnosis": ["core/job", "core/judging", "core/instrument", "core/finding", "core/prediction", "core/machine", "core/array"],
   "core/planning": [
     "core/diagnosis",
     "core/job",
@@ -70,6 +70,8 @@ const MAY: Record<string, readonly string[]> = {
     "core/machine",
     "core/circuit",
     "core/array",
+    "core/instrument",
+    "core/quantity",
   ],
   machines: ["core"],
   server: ["core", "machines"],

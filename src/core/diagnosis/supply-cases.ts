@@ -2,7 +2,7 @@ import { item } from "../array/at";
 import { type Fault, JOINT_POOR } from "../machine/fault";
 import type { Machine } from "../machine/format";
 import type { Prediction } from "../prediction/prediction";
-import type { Predictor } from "../prediction/predictor";
+import { Predictor } from "../prediction/predictor";
 import { hypothesesOf } from "./hypotheses";
 
 /** Two holes of the outlet, by their legs. */
@@ -21,8 +21,10 @@ export function outletPairs({ supply: { legs, neutral } }: Machine): OutletPair[
 
 /** What one state of the supply means for this machine: volts at the outlet with the cord out and in, parallel to the pairs; whether it starts, turns, heats. */
 export interface SupplyCase {
-  /** None: as it should be. */
+  /** None: as it should be, or what is swapped. */
   readonly faults: readonly Fault[];
+  /** The leg that changed places with neutral, at the outlet or in the cord. */
+  readonly swapped?: string;
   readonly out: readonly (number | null)[];
   readonly in: readonly (number | null)[];
   readonly starts: number;
@@ -40,12 +42,33 @@ function casesOf(machine: Machine): (readonly Fault[])[] {
   return [[], ...ofSupply, ...poor.slice(Math.floor(poor.length / 2)).slice(0, 1)];
 }
 
-/** The states of the supply that this machine's model has, each run with it. */
+/** The states of the supply that this machine's model has, each run with it; and each leg in the place of neutral. */
 export function supplyCases(machine: Machine, predictor: Predictor): SupplyCase[] {
-  const list = casesOf(machine);
+  return [
+    ...casesRun(machine, predictor, casesOf(machine), outletPairs(machine)),
+    ...machine.supply.legs.map((leg) => swappedCase(machine, leg.id)),
+  ];
+}
+
+/** A leg and neutral have changed places: the pins stand where the other should, and so do the holes for who measures them. */
+function swappedCase(machine: Machine, id: string): SupplyCase {
+  const { supply } = machine;
+  const { neutral } = supply;
+  const leg = item(
+    supply.legs.filter((l) => l.id === id),
+    0,
+  );
+  const legs = supply.legs.map((l) => (l.id === id ? { ...l, pin: neutral.pin } : l));
+  const changed: Machine = { ...machine, supply: { ...supply, legs, neutral: { ...neutral, pin: leg.pin } } };
+  const hole = (at: string) => (at === leg.wall ? neutral.wall : at === neutral.wall ? leg.wall : at);
+  const pairs = outletPairs(machine).map((p): OutletPair => ({ ...p, between: [hole(p.between[0]), hole(p.between[1])] }));
+  return { ...item(casesRun(changed, new Predictor(changed), [[]], pairs), 0), swapped: id };
+}
+
+function casesRun(machine: Machine, predictor: Predictor, list: readonly (readonly Fault[])[], pairs: readonly OutletPair[]): SupplyCase[] {
   const controls = Object.fromEntries(machine.controls.map((c) => [c.id, c.momentary ? c.rest : c.run]));
   const volts = (unplugged: boolean): (number | null)[][] => {
-    const read = outletPairs(machine).map(({ between }) =>
+    const read = pairs.map(({ between }) =>
       predictor.readings(list, { between: [between[0], between[1]], unit: "volt", wiring: [], controls, unplugged }),
     );
     return list.map((_, i) => read.map((p) => voltsOf(item(p, i))));

@@ -1,6 +1,6 @@
 import { item } from "../array/at";
 import { controlsIn } from "../finding/circumstances";
-import type { Finding, FindingOf, QuestionOfKind } from "../finding/finding";
+import type { Finding, FindingOf, Question, QuestionOfKind } from "../finding/finding";
 import { jointAt } from "../finding/joints";
 import { type AmpsQuestion, SUPPLY } from "../finding/kinds/amps";
 import { isUnplugged } from "../finding/kinds/volts";
@@ -17,8 +17,9 @@ export type MeteredKind = "ohms" | "volts" | "amps" | "capacitance";
 export type MeteredFinding = FindingOf<MeteredKind>;
 export type MeteredQuestion = { [K in MeteredKind]: QuestionOfKind<K> }[MeteredKind];
 
-export const isMetered = (finding: Finding): finding is MeteredFinding => METERED.includes(finding.kind);
 const METERED: readonly Finding["kind"][] = ["ohms", "volts", "amps", "capacitance"] satisfies MeteredKind[];
+export const isMetered = (finding: Finding): finding is MeteredFinding => METERED.includes(finding.kind);
+export const isMeteredQuestion = (question: Question): question is MeteredQuestion => METERED.includes(question.kind);
 
 /** Within which a healthy machine reads, in the unit, and what made them. */
 export interface Limits extends Interval {

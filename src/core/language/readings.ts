@@ -1,9 +1,8 @@
 import Papa from "papaparse";
+import { judgeInJob } from "../diagnosis/judge-in-job";
 import { wiringIn } from "../finding/circumstances";
 import { type Finding, findingKind } from "../finding/finding";
-import { meterNamed } from "../instrument/meter";
 import type { Job, RecordLine } from "../job/fold";
-import { judge } from "../judging/judge";
 import { isMetered } from "../judging/limits";
 import type { Machine } from "../machine/format";
 import { placeSays } from "../naming/names";
@@ -43,15 +42,15 @@ const STATUS: Record<Exclude<RecordLine["status"], "unreadable">, ReadingRow["ta
 };
 
 /** Every reading of a job, in the order of the record. */
-export function readingsOf(machine: Machine, { record, meters }: Pick<Job, "record" | "meters">): ReadingRow[] {
-  return record.flatMap((line): ReadingRow[] => {
+export function readingsOf(machine: Machine, job: Pick<Job, "record" | "meters" | "evidence">): ReadingRow[] {
+  return job.record.flatMap((line): ReadingRow[] => {
     if (line.status === "unreadable" || line.entry.kind !== "finding") return [];
     const { entry } = line;
     const read = measured(entry.body);
     if (!read) return [];
     // What does not count may name what this machine does not have.
     const isHere = findingKind(entry.body).unknownName(entry.body, machine) === undefined;
-    const judgement = isHere && isMetered(entry.body) ? judge(machine, entry.body, meterNamed(meters, entry.body.meter?.name)) : undefined;
+    const judgement = isHere && isMetered(entry.body) ? judgeInJob(machine, job, entry.body) : undefined;
     return [
       {
         entry: entry.id,

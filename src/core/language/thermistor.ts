@@ -1,7 +1,7 @@
 import type { OnCurve } from "../judging/thermistor";
 import { formatValue } from "../quantity/format";
 
-const signedPercent = (share: number): string => `${share >= 0 ? "+" : "−"}${Math.abs(Math.round(share * 100))}\u00a0%`;
+const signedPercent = (share: number): string => `${Math.round(share * 100) < 0 ? "−" : "+"}${Math.abs(Math.round(share * 100))}\u00a0%`;
 const c = (celsius: number): string => formatValue(celsius, "celsius");
 
 /** What a thermistor read against its curve: how warm its curve has that, how far it is off, what the temperature leaves open. */

@@ -106,6 +106,11 @@ export class World {
     this.complaint = this.retold(drawn.complaint);
   }
 
+  /** Ω that this job's meter shows when its leads are shorted. */
+  get shortedLeads(): number {
+    return this.leads;
+  }
+
   /** In one job of some, a trouble that no hypothesis has, drawn until somebody notices it. */
   private drawOutside(machine: Machine): (Drawn & Foreign) | undefined {
     const { foreignOneIn } = this.nature;

@@ -5,8 +5,9 @@ import type { Machine } from "../../core/machine/format";
 import { Button } from "../../ui/Button";
 import { PageHead } from "../../ui/PageHead";
 import { Clock } from "../job/shell/Clock";
+import { MetersCard } from "../meters/MetersCard";
 import type { Pending } from "../replica/queue";
-import { type ReplicaState, replica } from "../replica/replica";
+import { type Replica, type ReplicaState, replica } from "../replica/replica";
 import { rememberTechnician, technician } from "../replica/technician";
 import styles from "./Settings.module.css";
 
@@ -20,6 +21,7 @@ export function Settings() {
       <PageHead title="Settings" />
       <main className={styles.main}>
         <Person />
+        <MetersCard className={styles.card} />
         <Holds state={state} />
         <Waiting pending={state.pending} trouble={state.contact.trouble} />
       </main>
@@ -84,6 +86,8 @@ function Holds({ state: { contact, storage } }: { readonly state: ReplicaState }
             </>
           )}
         </dd>
+        <dt>Pictures and logs</dt>
+        <dd>{held ? filesSay(held) : "…"}</dd>
         <dt>Storage</dt>
         <dd>{storage ?? (held?.persisted ? "kept for good" : "kept, unless the browser runs out of room")}</dd>
         <dt>Offline</dt>
@@ -97,7 +101,13 @@ function Holds({ state: { contact, storage } }: { readonly state: ReplicaState }
   );
 }
 
+function filesSay({ files: { waiting, refused } }: Held): string {
+  const sent = waiting === 0 ? "all are on the server" : `${waiting} not there yet`;
+  return [sent, ...refused.map((why) => `one is refused: ${why}`)].join("; ");
+}
+
 interface Held {
+  readonly files: Awaited<ReturnType<Replica["filesStanding"]>>;
   readonly jobs: number;
   readonly machines: number;
   readonly persisted: boolean;
@@ -112,6 +122,7 @@ function useHeld(): Held | undefined {
       setHeld({
         jobs: (await replica().rows()).length,
         machines: replica().machines.all().length,
+        files: await replica().filesStanding(),
         persisted: (await navigator.storage?.persisted?.()) ?? false,
         worker: "serviceWorker" in navigator,
       });

@@ -1,5 +1,7 @@
 import { z } from "zod";
 import { fileHashSchema } from "../../files/file";
+import { type Machine, maybePartOf } from "../../machine/format";
+import { lower } from "../../naming/text";
 import { foreseen, NOT_TO_BE_HAD, type Prediction } from "../../prediction/prediction";
 import { formatValue } from "../../quantity/format";
 import { UNITS } from "../../quantity/quantity";
@@ -53,10 +55,13 @@ export const series = defineFinding({
       ? (1 - SLIP) * normal(result.summary.most, p.mean, loggerSigma(p.mean)) + SLIP / RANGE_K
       : 1,
   sigma: (_, p) => loggerSigma(p.mean),
-  says: ({ place, result }) => {
+  says: ({ place, result }, machine) => {
     const { summary: s, unit } = result;
     const range = s.least === null || s.most === null ? "OL" : `${formatValue(s.least, unit)} to ${formatValue(s.most, unit)}`;
     const besides = s.overload && s.least !== null ? `, OL ${s.overload} times` : "";
-    return `Log of ${place.of}: ${range}${besides} over ${formatValue(s.seconds, "second")}`;
+    return `Log of ${nameOf(place.of, machine)}: ${range}${besides} over ${formatValue(s.seconds, "second")}`;
   },
 });
+
+const PLACES: Readonly<Record<string, string>> = { exhaust: "the exhaust", room: "the room", supply: "the whole machine" };
+const nameOf = (of: string, machine: Machine): string => PLACES[of] ?? lower(maybePartOf(machine, of)?.name ?? of);

@@ -5,6 +5,7 @@ import type { ValuePrediction } from "../../prediction/prediction";
 import { formatValue } from "../../quantity/format";
 import { controlsIn } from "../circumstances";
 import { defineFinding, findingFields, normal, valueSchema } from "../definition";
+import { jointAt } from "../joints";
 import { betweenSchema, unknownPoint } from "../probes";
 import { MISPLACED } from "./ohms";
 
@@ -17,6 +18,18 @@ const RANGE_V = 250;
 const LEAST_SIGMA_V = 1;
 
 export const voltsSigma = (p: ValuePrediction): number => Math.max(LEAST_SIGMA_V, p.sigma);
+
+/** What a good joint drops on the whole, V; how far a poor one spreads about its like, as the σ of its logarithm (est.). */
+const GOOD_DROP_V = 0.12;
+const POOR_SPREAD = 1;
+/** Below this the model has a good joint, V. */
+const NO_DROP_V = 0.02;
+
+/** P(drop | what the model has there), per V: a good joint hardly drops anything, a poor one anything about its like. */
+function dropLikelihood(volts: number, mean: number): number {
+  if (mean < NO_DROP_V) return Math.exp(-volts / GOOD_DROP_V) / GOOD_DROP_V;
+  return volts <= 0 ? 0 : normal(Math.log(volts), Math.log(mean), POOR_SPREAD) / volts;
+}
 
 /** An outlet shows its holes when the plug is drawn; through a machine that is plugged in, a lost leg shows the other one. */
 const atOutlet = ({ between }: VoltsFinding["place"], machine: Machine): boolean => between.every((p) => isWallPoint(machine, p));
@@ -39,8 +52,12 @@ export const volts = defineFinding({
       controls: controlsIn(circumstances),
       unplugged: isUnplugged({ place, circumstances }, predictor.machine),
     }),
-  likelihood: ({ result }, p) =>
-    p.is === "value" ? (1 - MISPLACED) * normal(Math.abs(result.value), p.mean, voltsSigma(p)) + MISPLACED / RANGE_V : 1,
+  likelihood: ({ place, result }, p, { machine }) => {
+    if (p.is !== "value") return 1;
+    const volts = Math.abs(result.value);
+    const likelihood = jointAt(machine, place.between) === undefined ? normal(volts, p.mean, voltsSigma(p)) : dropLikelihood(volts, p.mean);
+    return (1 - MISPLACED) * likelihood + MISPLACED / RANGE_V;
+  },
   sigma: (_, p) => voltsSigma(p),
   says: ({ place, result, circumstances }, machine) => {
     const state = controlsSay(machine, controlsIn(circumstances));

@@ -7,6 +7,7 @@ import { SheetPane } from "../../sheet/SheetPane";
 import styles from "../shared/Bench.module.css";
 import { QuestionRow } from "../shared/QuestionRow";
 import { Airway } from "./Airway";
+import { Loaded } from "./Loaded";
 import { SupplyCases } from "./SupplyCases";
 
 /** What comes in and what goes out: the outlet, the air at the hood, its temperature and pressure; the sheet under it. */
@@ -23,6 +24,7 @@ export function AirBench() {
         ))}
       </ul>
       <Airway />
+      <Loaded />
       <SupplyCases />
       {!live && (
         <p className={styles.quiet}>The outlet is measured live, which this job does not allow. “allow live tests” changes that.</p>

@@ -1,8 +1,11 @@
 import { useState } from "react";
+import { PLATE } from "../../../core/job/kinds/photo";
 import { notThisOne, plateRowSays } from "../../../core/language/plate";
 import { PLATE_ROWS, type Plate, type PlateRow, plateOf } from "../../../core/machine/plate";
 import { Button } from "../../../ui/Button";
 import { useJob, useMachine } from "../../job/store/context";
+import { Photo } from "../../photos/Photo";
+import { TakePhoto } from "../../photos/TakePhoto";
 import bench from "../shared/Bench.module.css";
 import styles from "./Intake.module.css";
 import { PlateForm } from "./PlateForm";
@@ -49,8 +52,24 @@ export function PlateCard() {
           </p>
         )}
         <small className={bench.quiet}>Sheet in revision {revision}</small>
-        <Button onClick={() => setCorrecting(true)}>Correct the machine</Button>
+        <div className={styles.buttons}>
+          <Button onClick={() => setCorrecting(true)}>Correct the machine</Button>
+          <TakePhoto of={PLATE}>Photograph the plate</TakePhoto>
+        </div>
+        <PlatePhotos />
       </div>
     </section>
+  );
+}
+
+function PlatePhotos() {
+  const photos = useJob((s) => s.job.photos).filter((p) => p.of === PLATE);
+  if (photos.length === 0) return null;
+  return (
+    <div className={styles.buttons}>
+      {photos.map((p, i) => (
+        <Photo key={p.entry} file={p.file} says={`The plate, photo ${i + 1}`} />
+      ))}
+    </div>
   );
 }

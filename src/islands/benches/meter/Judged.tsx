@@ -1,28 +1,34 @@
-import { type ReactNode, useMemo } from "react";
+import { useMemo } from "react";
+import { judgeInJob } from "../../../core/diagnosis/judge-in-job";
+import { inCircumstances } from "../../../core/job/circumstances";
 import { leadsSay } from "../../../core/job/kinds/meter";
-import { type Judgement, judge, lessLeads } from "../../../core/judging/judge";
-import { type Limits, limitsOf } from "../../../core/judging/limits";
+import { type Judgement, lessLeads } from "../../../core/judging/judge";
+import { isMetered, type Limits, limitsOf } from "../../../core/judging/limits";
 import { HINT_SAYS, judgementSays, limitsSay, numbersSay, VERDICT_SAYS } from "../../../core/language/judgements";
-import { placeSays } from "../../../core/naming/names";
 import { formatValue } from "../../../core/quantity/format";
 import { Button } from "../../../ui/Button";
 import { useDispatch, useJob, useMachine } from "../../job/store/context";
 import styles from "./Judged.module.css";
 import { LimitScale } from "./LimitScale";
-import { type Subject, useSubject } from "./subject";
+import { MeterBar } from "./stand-in/MeterBar";
+import type { StandIn } from "./stand-in/use-stand-in";
+import { findingAt, type Subject, subjectSays } from "./subject";
 import { SIGN } from "./Verdict";
 
-/** The reading in hand held against its limits: pass, fail or can't tell; while it is typed with the numbers that made it, over the sheet, which stays. */
-export function Judged({ children }: { readonly children: ReactNode }) {
+interface Props {
+  readonly subject: Subject | undefined;
+  readonly meter: StandIn;
+}
+
+/** The reading in hand held against its limits: pass, fail or can't tell; while it is typed or streams in with the numbers that made it, over the sheet, which stays. */
+export function Judged({ subject, meter }: Props) {
   const machine = useMachine();
-  const subject = useSubject();
-  const found = useMemo(() => subject && held(machine, subject), [machine, subject]);
+  const found = useHeld(subject, meter);
   if (!subject || !found)
     return (
       <div className={styles.holder}>
         <section className={styles.judged} aria-label="Judgement">
           <p className={styles.none}>Touch a part or two test points, or type a reading: it is held against its limits here.</p>
-          <div className={styles.buttons}>{children}</div>
         </section>
       </div>
     );
@@ -30,54 +36,96 @@ export function Judged({ children }: { readonly children: ReactNode }) {
   const isTyped = subject.from === "line" && judgement !== undefined;
   return (
     <div className={styles.holder}>
-      <section className={styles.judged} aria-label="Judgement" data-verdict={judgement?.verdict} data-typed={isTyped}>
+      <section
+        className={styles.judged}
+        aria-label="Judgement"
+        data-verdict={judgement?.verdict}
+        data-typed={isTyped}
+        data-streams={meter.on}
+      >
         <div className={styles.place}>
-          <h2>{placeSays(machine, subject.question.place.between)}</h2>
-          <p>{wiresSay(subject)}</p>
+          <h2>{subjectSays(machine, subject.question)}</h2>
+          <p>{meter.zeroing ? "the leads, shorted" : wiresSay(subject, meter.on)}</p>
         </div>
-        {judgement ? <Shown judgement={judgement} /> : <Expected limits={limits} />}
+        {meter.on ? (
+          <Streamed meter={meter} judgement={judgement} />
+        ) : judgement ? (
+          <Shown judgement={judgement} />
+        ) : (
+          <Expected limits={limits} />
+        )}
         <div className={styles.buttons}>
-          <ZeroButton />
-          {children}
+          <ZeroButton meter={meter} />
+          <Button aria-pressed={meter.on} onClick={() => meter.turn(!meter.on)}>
+            {meter.on ? "Meter off" : "Meter"}
+          </Button>
         </div>
-        {isTyped && <Because judgement={judgement} />}
-        {isTyped && <LimitScale limits={limits} marks={[{ is: "typed", ...judgement }]} />}
+        {meter.on && <MeterBar meter={meter} unit={limits.unit} />}
+        {(isTyped || (meter.on && !meter.zeroing)) && judgement && <Because judgement={judgement} />}
+        {(isTyped || (meter.on && !meter.zeroing)) && judgement && <LimitScale limits={limits} marks={[{ is: "typed", ...judgement }]} />}
       </section>
     </div>
   );
 }
 
-function held(machine: Parameters<typeof judge>[0], { finding, question }: Subject): { limits: Limits; judgement?: Judgement } {
-  const judgement = finding && judge(machine, finding);
-  return { limits: judgement?.limits ?? limitsOf(machine, question), ...(judgement && { judgement }) };
+/** What is judged: what the meter shows while it streams, else what is typed or was read. */
+function useHeld(subject: Subject | undefined, { on, hold }: StandIn): { limits: Limits; judgement?: Judgement } | undefined {
+  const machine = useMachine();
+  const job = useJob((s) => s.job);
+  const shown = hold.held ?? (hold.last && (hold.last.value ?? Infinity));
+  return useMemo(() => {
+    if (!subject) return undefined;
+    const streamed = on && shown !== undefined ? findingAt(subject.question, shown) : undefined;
+    const finding = on ? streamed && inCircumstances(streamed, job) : subject.finding;
+    const judgement = finding && isMetered(finding) ? judgeInJob(machine, job, finding) : undefined;
+    return { limits: judgement?.limits ?? limitsOf(machine, subject.question), ...(judgement && { judgement }) };
+  }, [machine, job, subject, on, shown]);
 }
 
 const FROM: Record<Subject["from"], string> = { line: "as typed", chosen: "", record: "read last", next: "to be read next" };
 
-const wiresSay = ({ question, from }: Subject): string =>
-  [(question.circumstances.wiring ?? []).length > 0 ? "wires off" : "all wires on", FROM[from]].filter((s) => s !== "").join(" · ");
+function wiresSay({ question, from }: Subject, streams: boolean): string {
+  const wires = question.kind !== "ohms" ? "" : (question.circumstances.wiring ?? []).length > 0 ? "wires off" : "all wires on";
+  const warm = question.circumstances.partHot ? "warmed" : "";
+  return [wires, warm, streams ? "on the meter now" : FROM[from]].filter((s) => s !== "").join(" · ");
+}
 
 /** The leads are shorted and read: what they add is subtracted from then on. */
-function ZeroButton() {
+function ZeroButton({ meter }: { readonly meter: StandIn }) {
   const dispatch = useDispatch();
   const leads = useJob((s) => s.job.meter?.leadOhms);
   return (
-    <Button onClick={() => dispatch({ do: "type", text: "leads " })}>
+    <Button onClick={() => (meter.on ? meter.zero() : void dispatch({ do: "type", text: "leads " }))}>
       {leads === undefined ? "Zero leads" : `Leads ${leadsSay(leads)}`}
     </Button>
   );
 }
 
-function Shown({ judgement: { verdict, shown, leads } }: { readonly judgement: Judgement }) {
+function Shown({ judgement }: { readonly judgement: Judgement }) {
+  const { verdict, shown, leads, unit } = judgement;
   const Sign = SIGN[verdict];
-  const less = shown === Infinity || !leads.known ? shown : Math.max(0, lessLeads(shown, leads));
+  const less = unit !== "ohm" || shown === Infinity || !leads.known ? shown : Math.max(0, lessLeads(shown, leads));
   return (
     <p className={styles.number}>
-      {formatValue(less, "ohm")}
+      {formatValue(less, unit)}
       <strong>
         <Sign size={26} strokeWidth={3} aria-hidden />
         {VERDICT_SAYS[verdict]}
       </strong>
+    </p>
+  );
+}
+
+/** What the meter shows now; a verdict only once it stands. */
+function Streamed({ meter: { hold, zeroing, silent }, judgement }: { readonly meter: StandIn; readonly judgement: Judgement | undefined }) {
+  const { last, held } = hold;
+  if (!last) return <p className={styles.number}>{silent ?? "…"}</p>;
+  const shown = held ?? last.value ?? Infinity;
+  if (held !== undefined && judgement && !zeroing) return <Shown judgement={judgement} />;
+  return (
+    <p className={styles.number} data-moves={held === undefined}>
+      {formatValue(shown, last.unit)}
+      {held === undefined && <span>moves</span>}
     </p>
   );
 }

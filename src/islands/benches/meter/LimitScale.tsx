@@ -135,7 +135,7 @@ function MarkOn({ mark: { is, shown, may }, x, y }: { readonly mark: Mark; reado
       <rect x={low} y={y - 9} width={Math.max(3, high - low)} height={8} />
       <path d={`M${at} ${y + BAR}V${y - 14}`} />
       {NAMES[is] !== "" && (
-        <text x={Math.max(14, at)} y={y - 14} textAnchor="middle">
+        <text x={is === "old" ? at - 5 : at + 5} y={y - 14} textAnchor={is === "old" && at > 30 ? "end" : "start"}>
           {NAMES[is]}
         </text>
       )}

@@ -1,16 +1,21 @@
 import { useMemo } from "react";
 import { findingKind } from "../../../core/finding/finding";
-import type { OhmsFinding, OhmsQuestion } from "../../../core/finding/kinds/ohms";
+import { SUPPLY } from "../../../core/finding/kinds/amps";
+import type { OhmsQuestion } from "../../../core/finding/kinds/ohms";
+import { samePoints } from "../../../core/finding/probes";
 import { inCircumstances } from "../../../core/job/circumstances";
 import type { Draft } from "../../../core/job/kinds/index";
+import { isMetered, isMeteredQuestion, type MeteredFinding, type MeteredQuestion } from "../../../core/judging/limits";
+import { type Machine, maybePartOf } from "../../../core/machine/format";
+import { placeSays } from "../../../core/naming/names";
 import { useUnderstanding } from "../../job/line/use-line";
 import { useJob, useMachine } from "../../job/store/context";
 import { probingOf } from "../../job/store/view";
 
 /** What the meter is held to: a reading that is typed or was taken, or a place that is still to be read. */
 export interface Subject {
-  readonly question: OhmsQuestion;
-  readonly finding?: OhmsFinding;
+  readonly question: MeteredQuestion;
+  readonly finding?: MeteredFinding;
   readonly from: "line" | "chosen" | "record" | "next";
 }
 
@@ -23,44 +28,78 @@ export function useSubject(): Subject | undefined {
   const machine = useMachine();
   return useMemo(() => {
     if (typed) return { question: typed, finding: typed, from: "line" };
+    const read = evidence.flatMap(({ finding: f }) => (isMetered(f) && findingKind(f).unknownName(f, machine) === undefined ? [f] : []));
     if (chosen) {
-      const read = evidence.findLast(({ finding }) => finding.kind === "ohms" && samePlace(finding, chosen))?.finding;
-      return { question: chosen, from: "chosen", ...(read?.kind === "ohms" && { finding: read }) };
+      const last = read.findLast((f) => f.kind === "ohms" && samePlace(f, chosen));
+      return { question: chosen, from: "chosen", ...(last && { finding: last }) };
     }
-    const asked = step?.kind === "test" && step.test.question.kind === "ohms" ? step.test.question : undefined;
-    if (asked) return { question: asked, from: "next" };
-    const last = evidence.findLast(({ finding: f }) => f.kind === "ohms" && findingKind(f).unknownName(f, machine) === undefined)?.finding;
-    return last?.kind === "ohms" ? { question: last, finding: last, from: "record" } : undefined;
+    const asked = step?.kind === "test" ? step.test.question : undefined;
+    if (asked && isMeteredQuestion(asked)) return { question: asked, from: "next" };
+    const last = read.at(-1);
+    return last && { question: last, finding: last, from: "record" };
   }, [typed, chosen, step, evidence, machine]);
 }
 
 /** The reading that the line comes to as it stands. */
-function useTyped(): OhmsFinding | undefined {
+function useTyped(): MeteredFinding | undefined {
   const line = useJob((s) => s.view.line);
   const job = useJob((s) => s.job);
   const understood = useUnderstanding(line);
   const drafts: readonly Draft[] = understood?.is === "entries" ? understood.drafts : [];
-  const body = drafts.findLast((d) => d.kind === "finding" && d.body.kind === "ohms")?.body;
+  const draft = drafts.findLast((d) => d.kind === "finding" && isMetered(d.body));
+  const body = draft?.kind === "finding" && isMetered(draft.body) ? draft.body : undefined;
   return useMemo(() => {
-    if (!body || !("kind" in body) || body.kind !== "ohms") return undefined;
-    const within = inCircumstances(body, job);
-    return within.kind === "ohms" ? within : undefined;
+    const within = body && inCircumstances(body, job);
+    return within && isMetered(within) ? within : undefined;
   }, [body, job]);
 }
 
 /** The place that is chosen on the sheet, as a question. */
-function useChosen(): OhmsQuestion | undefined {
+function useChosen(): MeteredQuestion | undefined {
   const machine = useMachine();
   const chosen = useJob((s) => s.view.chosen);
   const live = useJob((s) => s.job.safety.power === "live");
   return useMemo(() => {
     const probing = probingOf(machine, chosen, live);
-    if (probing?.unit !== "ohm") return undefined;
-    const { between, wiring, controls } = probing;
-    return { kind: "ohms", place: { between: [...between] }, circumstances: { wiring: [...wiring], controls: { ...controls } } };
+    if (!probing) return undefined;
+    const { between, wiring, controls, unit } = probing;
+    const place = { between: [between[0], between[1]] as [string, string] };
+    if (unit === "volt") return { kind: "volts", place, circumstances: {} };
+    return { kind: "ohms", place, circumstances: { wiring: [...wiring], controls: { ...controls } } };
   }, [machine, chosen, live]);
 }
 
-const samePlace = (a: OhmsQuestion, b: OhmsQuestion): boolean =>
-  [...a.place.between].sort().join() === [...b.place.between].sort().join() &&
+const samePlace = (a: OhmsQuestion, b: MeteredQuestion): boolean =>
+  b.kind === "ohms" &&
+  samePoints(a.place.between, b.place.between) &&
   (a.circumstances.wiring ?? []).length === (b.circumstances.wiring ?? []).length;
+
+/** A reading at a place, as a finding; Infinity for OL. `undefined` where OL is no reading. */
+export function findingAt(question: MeteredQuestion, value: number): MeteredFinding | undefined {
+  if (question.kind === "ohms") return { ...question, result: value === Infinity ? { is: "OL" } : { is: "value", value, unit: "ohm" } };
+  if (value === Infinity) return undefined;
+  switch (question.kind) {
+    case "volts":
+      return { ...question, result: { is: "value", value, unit: "volt" } };
+    case "amps":
+      return { ...question, result: { is: "value", value, unit: "amp" } };
+    case "capacitance":
+      return { ...question, result: { is: "value", value, unit: "farad" } };
+  }
+}
+
+export function draftOf(question: MeteredQuestion, value: number): Draft | undefined {
+  const body = findingAt(question, value);
+  return body && { kind: "finding", body };
+}
+
+/** Where it is read, in words. */
+export function subjectSays(machine: Machine, { place }: MeteredQuestion): string {
+  if ("between" in place) return placeSays(machine, place.between);
+  const id = "part" in place ? place.part : place.through;
+  return id === SUPPLY ? "The whole machine" : (maybePartOf(machine, id)?.name ?? id);
+}
+
+/** The parts on which the meter is. */
+export const partsOf = ({ place }: MeteredQuestion): readonly string[] =>
+  "between" in place ? place.between.map((b) => b.split(".")[0] ?? "") : ["part" in place ? place.part : place.through];

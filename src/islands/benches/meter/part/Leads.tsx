@@ -14,6 +14,7 @@ import { readsOpen } from "../../../../core/prediction/prediction";
 import { formatValue } from "../../../../core/quantity/format";
 import { Clock } from "../../../job/shell/Clock";
 import { useJob, useMachine } from "../../../job/store/context";
+import { MeterChoice } from "../../../meters/MeterChoice";
 import { PartSymbol } from "../../../sheet/symbols";
 import { LimitScale, type Mark, type SuspectMark } from "../LimitScale";
 import styles from "./Part.module.css";
@@ -99,6 +100,9 @@ function Checks({ part, limits }: { readonly part: Part; readonly limits: Limits
         ) : (
           "prove it dead first"
         )}
+      </Checked>
+      <Checked is={meter?.used !== undefined} name="Meter">
+        <MeterChoice className={styles.choice} />
       </Checked>
       <Checked is={range !== undefined} name="Range">
         {range

@@ -4,7 +4,7 @@ import { leadsInWords } from "../../../../core/language/part-states";
 import { maybePartOf } from "../../../../core/machine/format";
 import { useJob, useMachine } from "../../../job/store/context";
 import bench from "../../shared/Bench.module.css";
-import { useSubject } from "../subject";
+import { partsOf, useSubject } from "../subject";
 import { Leads } from "./Leads";
 import styles from "./Part.module.css";
 import { PartTable } from "./PartTable";
@@ -16,7 +16,7 @@ export function PartPane() {
   const subject = useSubject();
   const chosen = useJob((s) => (s.view.chosen.kind === "part" ? s.view.chosen.part : undefined));
   const metered = useMemo(() => machine.parts.filter((p) => statesOf(machine, p).length > 0), [machine]);
-  const asked = subject?.question.place.between.map((b) => b.split(".")[0] ?? "").find((id) => metered.some((p) => p.id === id));
+  const asked = (subject ? partsOf(subject.question) : []).find((id) => metered.some((p) => p.id === id));
   const [picked, setPicked] = useState<string | undefined>();
   const [followed, setFollowed] = useState(chosen ?? asked);
   const at = chosen ?? asked;

@@ -13,8 +13,9 @@ import { Button } from "../../../../ui/Button";
 import { Press } from "../../../../ui/Press";
 import { useDispatch, useJob, useMachine } from "../../../job/store/context";
 import { ReadingField } from "../../shared/ReadingField";
+import { draftOf } from "../subject";
 import { SIGN } from "../Verdict";
-import { newPartDraft, readingDraft } from "./drafts";
+import { newPartDraft } from "./new-part-draft";
 import styles from "./Part.module.css";
 import { type PartRow, type Read, usePartRows } from "./use-part-readings";
 
@@ -58,7 +59,17 @@ function Row({ row: { state, old, fresh }, part, open, onOpen }: RowProps) {
   const cell = (column: Column, read: Read | undefined) => {
     const id = `${state.id} ${column}`;
     const label = `${part.name}, ${name}, ${HEADS[column].toLowerCase()}`;
-    return <Cell state={state} column={column} read={read} label={label} open={open === id} onOpen={(is) => onOpen(is ? id : undefined)} />;
+    return (
+      <Cell
+        state={state}
+        column={column}
+        read={read}
+        besideC={old?.finding.circumstances.partC}
+        label={label}
+        open={open === id}
+        onOpen={(is) => onOpen(is ? id : undefined)}
+      />
+    );
   };
   return (
     <tr>
@@ -74,12 +85,14 @@ interface CellProps {
   readonly state: PartState;
   readonly column: Column;
   readonly read: Read | undefined;
+  /** °C of the old one, where it is known: a new one lies beside it. */
+  readonly besideC: number | undefined;
   readonly label: string;
   readonly open: boolean;
   readonly onOpen: (open: boolean) => void;
 }
 
-function Cell({ state, column, read, label, open, onOpen }: CellProps) {
+function Cell({ state, column, read, besideC, label, open, onOpen }: CellProps) {
   const dispatch = useDispatch();
   const refused = useRefused(state, column);
   const { unit } = limitsOf(useMachine(), state.question);
@@ -90,7 +103,7 @@ function Cell({ state, column, read, label, open, onOpen }: CellProps) {
         unit={unit}
         onLeave={() => onOpen(false)}
         onKeep={(value) => {
-          const draft = column === "old" ? readingDraft(state, value) : newPartDraft(state, value);
+          const draft = column === "old" ? draftOf(state.question, value) : newPartDraft(state, value, besideC);
           if (draft) void dispatch({ do: "record", drafts: [draft] });
           onOpen(false);
         }}
@@ -120,7 +133,7 @@ function Shown({ read: { judgement }, label, onAgain }: { readonly read: Read; r
 function useRefused(state: PartState, column: Column): string | undefined {
   const machine = useMachine();
   return useJob(({ job }) => {
-    const draft: Draft | undefined = column === "old" ? readingDraft(state, 0) : undefined;
+    const draft: Draft | undefined = column === "old" ? draftOf(state.question, 0) : undefined;
     if (draft?.kind !== "finding") return undefined;
     const refusal = refusalOf(job, { kind: "finding", body: inCircumstances(draft.body, job) });
     return refusal && `not now: ${refusalSays(machine, refusal)}`;

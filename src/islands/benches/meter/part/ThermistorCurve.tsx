@@ -4,6 +4,7 @@ import { asFinding } from "../../../../core/job/kinds/new-part";
 import { curvePoints, fellInHand, type OnCurve, onCurve } from "../../../../core/judging/thermistor";
 import { inHandSays, onCurveSays } from "../../../../core/language/thermistor";
 import type { Machine, PartOf } from "../../../../core/machine/format";
+import { formatValue } from "../../../../core/quantity/format";
 import { Chart } from "../../../../ui/chart/Chart";
 import { useJob, useMachine } from "../../../job/store/context";
 import styles from "./Part.module.css";
@@ -47,12 +48,10 @@ function curves(machine: Machine, rows: readonly PartRow[]): Curves {
   return { cold: at("across", "old"), warm: at("in-hand", "old"), fresh: at("across", "fresh") };
 }
 
-const KILO = 1000;
-
 function chartOf(part: PartOf<"thermistor">, { cold, warm, fresh }: Curves): ApexOptions {
   const points = curvePoints(part);
-  const line = (of: "ohms" | "low" | "high") => points.map((p) => [p.celsius, p[of] / KILO]);
-  const dots = (read: OnCurve | undefined) => (read ? [[read.celsius, read.ohms / KILO]] : []);
+  const line = (of: "ohms" | "low" | "high") => points.map((p) => [p.celsius, p[of]]);
+  const dots = (read: OnCurve | undefined) => (read ? [[read.celsius, read.ohms]] : []);
   return {
     chart: { type: "line", height: 260 },
     series: [
@@ -67,7 +66,11 @@ function chartOf(part: PartOf<"thermistor">, { cold, warm, fresh }: Curves): Ape
     stroke: { width: [2.5, 1, 1, 0, 0, 0], dashArray: [0, 5, 5, 0, 0, 0] },
     markers: { size: [0, 0, 0, 8, 8, 8], shape: ["circle", "circle", "circle", "circle", "square", "diamond"] },
     xaxis: { type: "numeric", min: 0, max: 100, tickAmount: 5, labels: { formatter: (v) => `${v} °C` } },
-    yaxis: { logarithmic: true, labels: { formatter: (v) => `${Number(v.toPrecision(2))} kΩ` } },
+    yaxis: {
+      logarithmic: true,
+      ...decadesRound(points.map((p) => p.ohms)),
+      labels: { formatter: (v) => formatValue(Number(v.toPrecision(2)), "ohm") },
+    },
     annotations: {
       points: [...labelled(cold, "old"), ...labelled(warm, "in the hand"), ...labelled(fresh, "new")],
     },
@@ -75,4 +78,10 @@ function chartOf(part: PartOf<"thermistor">, { cold, warm, fresh }: Curves): Ape
 }
 
 const labelled = (read: OnCurve | undefined, text: string) =>
-  read ? [{ x: read.celsius, y: read.ohms / KILO, marker: { size: 0 }, label: { text, borderWidth: 0, style: { fontSize: "15px" } } }] : [];
+  read ? [{ x: read.celsius, y: read.ohms, marker: { size: 0 }, label: { text, borderWidth: 0, style: { fontSize: "15px" } } }] : [];
+
+/** Whole decades round all values, one tick each. */
+function decadesRound(values: readonly number[]) {
+  const [low, high] = [Math.floor(Math.log10(Math.min(...values))), Math.ceil(Math.log10(Math.max(...values)))];
+  return { min: 10 ** low, max: 10 ** high, tickAmount: high - low };
+}

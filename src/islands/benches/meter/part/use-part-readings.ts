@@ -1,8 +1,8 @@
 import { useMemo } from "react";
-import { meterNamed } from "../../../../core/instrument/meter";
+import { judgeInJob } from "../../../../core/diagnosis/judge-in-job";
 import type { Job } from "../../../../core/job/fold";
 import { asFinding } from "../../../../core/job/kinds/new-part";
-import { type Judgement, judge } from "../../../../core/judging/judge";
+import type { Judgement } from "../../../../core/judging/judge";
 import { isMetered, type MeteredFinding } from "../../../../core/judging/limits";
 import { isReadingOf, type PartState, statesOf } from "../../../../core/judging/part-states";
 import { assemblyIdOf } from "../../../../core/machine/assembly";
@@ -28,7 +28,8 @@ export function usePartRows(part: Part): readonly PartRow[] {
   return useMemo(() => rowsOf(machine, job, part), [machine, job, part]);
 }
 
-function rowsOf(machine: Machine, { evidence, newParts, meters, fitted }: Job, part: Part): PartRow[] {
+function rowsOf(machine: Machine, job: Job, part: Part): PartRow[] {
+  const { evidence, newParts, fitted } = job;
   const assembly = assemblyIdOf(part);
   const times = fitted.filter((f) => f.assembly === assembly).length;
   const since = evidence.flatMap(({ finding, fitted: before }) =>
@@ -36,7 +37,7 @@ function rowsOf(machine: Machine, { evidence, newParts, meters, fitted }: Job, p
   );
   const onBench = newParts.map(({ read }) => asFinding(read));
   const judged = (finding: MeteredFinding | undefined): Read | undefined =>
-    finding && { finding, judgement: judge(machine, finding, meterNamed(meters, finding.meter?.name)) };
+    finding && { finding, judgement: judgeInJob(machine, job, finding) };
   return statesOf(machine, part).map((state) => ({
     state,
     old: judged(since.findLast((f) => isReadingOf(f, state))),

@@ -1,0 +1,28 @@
+import { MOST_FILE_BYTES } from "../../../../core/files/file";
+import type { LogAnswer } from "../../../../workers/logs.worker";
+
+/** A logger's file as it was read. */
+export interface ReadFile {
+  readonly name: string;
+  readonly bytes: Uint8Array<ArrayBuffer>;
+  readonly answer: LogAnswer;
+}
+
+/** Reads a logger's file away from the page. */
+export async function readFile(name: string, file: Blob): Promise<ReadFile> {
+  if (file.size > MOST_FILE_BYTES) {
+    const why = `is ${Math.ceil(file.size / 1e6)} MB large; expected at most ${MOST_FILE_BYTES / 1e6} MB: log less often, or a shorter time`;
+    return { name, bytes: new Uint8Array(), answer: { ok: false, why } };
+  }
+  const bytes = new Uint8Array(await file.arrayBuffer());
+  return { name, bytes, answer: await read(bytes) };
+}
+
+function read(bytes: Uint8Array<ArrayBuffer>): Promise<LogAnswer> {
+  const worker = new Worker(new URL("../../../../workers/logs.worker.ts", import.meta.url), { type: "module" });
+  return new Promise<LogAnswer>((resolve) => {
+    worker.onmessage = ({ data }: MessageEvent<LogAnswer>) => resolve(data);
+    worker.onerror = (e) => resolve({ ok: false, why: `could not be read here (${e.message || "the reader could not be loaded"})` });
+    worker.postMessage(bytes);
+  }).finally(() => worker.terminate());
+}
