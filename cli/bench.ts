@@ -17,6 +17,7 @@ const BENCHES: Record<string, () => void | Promise<void>> = {
   page: jobPage,
   list: async () => (await import("./bench/list")).listing(),
   live: async () => (await import("./bench/live")).live(),
+  meter: async () => (await import("./bench/meter")).streaming(),
   start: secondStart,
   lookahead,
   hour: simulatedHour,

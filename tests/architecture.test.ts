@@ -59,6 +59,8 @@ const MAY: Record<string, readonly string[]> = {
     "core/machine",
     "core/quantity",
     "core/array",
+    "core/logging",
+    "core/physics",
   ],
   "core/training": [
     "core/planning",

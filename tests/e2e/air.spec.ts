@@ -1,5 +1,5 @@
 import { expect, test } from "@playwright/test";
-import { openJob, visit } from "./hidden-fault";
+import { openJob, type, visit } from "./hidden-fault";
 import { Server } from "./server";
 import { bothWays } from "./ways";
 
@@ -36,6 +36,32 @@ bothWays((way, press) => {
     await expect(row("As it should be")).toContainText("240 V");
     await expect(row("leg L2 missing")).toContainText("starts, no heat");
     await expect(row("leg L1 missing")).toContainText("0 V / 120 V");
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(way === "by touch" ? 390 : 1280);
+  });
+
+  test(`under load: the terminal block against the outlet, what a joint drops and its heat, a part's current, ${way}`, async ({ page }) => {
+    await openJob(page, server.url, "turns, no heat");
+    await visit(page, "Supply");
+    await press(page, "Allow live tests");
+    await type(page, "power on");
+    await type(page, "l1 to l2 at the outlet 239");
+    await visit(page, "Supply");
+    const load = page.getByRole("region", { name: "Under load" });
+    const read = async (what: string | RegExp, value: string) => {
+      await press(page, what);
+      await load.getByRole("textbox").fill(value);
+      await page.keyboard.press("Enter");
+      await visit(page, "Supply");
+    };
+    await read("Read: Terminal block, L1 to L2", "231");
+    await expect(load).toContainText("Between outlet and terminal block 8.0 V at 28.0 A: 286 mΩ, 224 W of heat in it.");
+    await load.getByLabel("Joint").selectOption({ label: "Heating element to H4, 21.3 A" });
+    await read("Read: Voltage drop, Heating element to H4", "6.4");
+    await expect(load).toContainText("6.4 V fail");
+    await expect(load).toContainText("6.4 V at 21.3 A: 300 mΩ, 137 W of heat in it");
+    await load.getByLabel("Clamped part").selectOption({ label: "Heating element" });
+    await read("Read: Current through Heating element", "21.4");
+    await expect(load).toContainText("21.4 A pass");
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(way === "by touch" ? 390 : 1280);
   });
 });

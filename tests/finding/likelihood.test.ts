@@ -207,7 +207,7 @@ test("every kind has its schema, its words, and a place in the list", () => {
     Joint at the heating element looks bad
     Heating element is grounded: it leaks to the cabinet
     Timer found at air only
-    Log of exhaust: 21 °C to 66 °C over 15 min"
+    Log of the exhaust: 21 °C to 66 °C over 15 min"
   `);
 });
 

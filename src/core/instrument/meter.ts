@@ -41,6 +41,8 @@ export const COMMON_METER: Meter = {
     ohms(4e5, 100),
     ohms(4e6, 1e3, 1.5),
     ohms(4e7, 1e4, 2, 5),
+    { unit: "volt", upTo: 6, percentOfReading: 1, digits: 4, digitSize: 0.001 },
+    { unit: "volt", upTo: 60, percentOfReading: 1, digits: 4, digitSize: 0.01 },
     { unit: "volt", upTo: 600, percentOfReading: 1, digits: 4, digitSize: 0.1 },
     { unit: "amp", upTo: 40, percentOfReading: 2.5, digits: 5, digitSize: 0.01 },
     { unit: "farad", upTo: 1e-4, percentOfReading: 4, digits: 5, digitSize: 1e-8 },

@@ -123,7 +123,7 @@ function hintsForOhms(machine: Machine, finding: OhmsFinding, { verdict, shown, 
   const hints: Hint[] = [];
   const zeroed = verdictOf(mayBe(shown, ZEROED, meter?.plusMinus ?? 0, limits), limits);
   if (shown < leads.low - KNOWN_TO) hints.push("below-zero");
-  if (shown >= FINGER.low && shown <= FINGER.high && verdict !== "pass") hints.push("finger");
+  if (shown >= FINGER.low && shown <= FINGER.high && verdict !== "pass" && limits.testVolts === undefined) hints.push("finger");
   if (shown === Infinity && verdict === "fail") hints.push("touch-metal");
   if (verdict === "cant-tell" && !leads.known && zeroed !== verdict) hints.push("zero-leads");
   if (verdict === "cant-tell" && limits.warmth && !limits.warmth.said && limits.warmth.share > MATTERS) hints.push("part-temperature");

@@ -6,8 +6,11 @@ import { limitsSay, VERDICT_SAYS } from "./judgements";
 /** A joint that drops so many V while so many A pass: its ohms, and the heat it makes. */
 export function jointSays(volts: number, amps: number): string {
   const { ohms, watts } = jointUnderLoad(volts, amps);
-  return `${formatValue(volts, "volt")} at ${formatValue(amps, "amp")}: ${formatValue(ohms, "ohm")}, ${formatValue(watts, "watt")} of heat in it`;
+  return `${formatValue(volts, "volt")} at ${formatValue(amps, "amp")}: ${ohmsSay(ohms)}, ${formatValue(watts, "watt")} of heat in it`;
 }
+
+/** Ohms of a joint are said in thousandths: that is where they matter. */
+const ohmsSay = (ohms: number): string => (ohms < 1 ? `${Math.round(ohms * 1000)} mΩ` : formatValue(ohms, "ohm"));
 
 /** What gets lost between the outlet and the terminal block. */
 export const cordSays = (outlet: number, block: number, amps: number): string =>

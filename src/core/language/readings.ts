@@ -3,6 +3,7 @@ import { judgeInJob } from "../diagnosis/judge-in-job";
 import { wiringIn } from "../finding/circumstances";
 import { type Finding, findingKind } from "../finding/finding";
 import type { Job, RecordLine } from "../job/fold";
+import type { Judgement } from "../judging/judge";
 import { isMetered } from "../judging/limits";
 import type { Machine } from "../machine/format";
 import { placeSays } from "../naming/names";
@@ -32,6 +33,8 @@ export interface ReadingRow {
   readonly healthy: string;
   /** The numbers that made the verdict. */
   readonly because: string;
+  /** The judgement itself, to be drawn; not part of what is taken out. */
+  readonly judgement: Judgement | undefined;
   readonly taken: "counts" | "taken back" | "does not count";
 }
 
@@ -67,6 +70,7 @@ export function readingsOf(machine: Machine, job: Pick<Job, "record" | "meters" 
         verdict: judgement ? VERDICT_SAYS[judgement.verdict] : "",
         healthy: judgement ? limitsSay(judgement.limits) : "",
         because: judgement ? judgementSays(judgement) : "",
+        judgement,
         taken: STATUS[line.status],
       },
     ];
@@ -100,7 +104,7 @@ const COLUMNS = [
   "entry",
 ] as const;
 
-const told = (row: ReadingRow) => ({ ...row, value: row.value ?? "OL" });
+const told = ({ judgement: _, ...row }: ReadingRow) => ({ ...row, value: row.value ?? "OL" });
 
 /** As CSV (RFC 4180), a line a reading; what a spreadsheet would take for a formula is kept from being one. */
 export const readingsCsv = (rows: readonly ReadingRow[]): string =>

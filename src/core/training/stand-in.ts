@@ -12,8 +12,8 @@ import { World } from "./world";
 /** What is on the tips of the simulated meter: a question, or each other. */
 export type OnTips = Question | "leads";
 
-/** A careful hand: no lead sits elsewhere. */
-const CAREFUL: Nature = { ...NEAR, misplaced: 0, wiresOn: 0 };
+/** A careful hand, a meter and parts within what their sheets allow. */
+const CAREFUL: Nature = { ...NEAR, misplaced: 0, wiresOn: 0, toleranceFactor: 0.8, meterGain: 0.008 };
 /** s until contact is made, and until the number has settled. */
 const TOUCHES_AT = 0.4;
 const SETTLES_IN = 0.9;

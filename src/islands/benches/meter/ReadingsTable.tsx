@@ -15,6 +15,7 @@ import { Button } from "../../../ui/Button";
 import { Press } from "../../../ui/Press";
 import { Clock } from "../../job/shell/Clock";
 import { useJob, useMachine } from "../../job/store/context";
+import { MiniScale } from "./MiniScale";
 import styles from "./ReadingsTable.module.css";
 import { saveFile } from "./save-file";
 
@@ -28,9 +29,20 @@ const COLUMNS = [
     header: "Reading",
     cell: ({ row: { original: r } }) => <b>{r.unit === "Ω" ? formatValue(r.value ?? Infinity, "ohm") : `${r.value} ${r.unit}`}</b>,
   }),
-  column.accessor("healthy", { header: "Healthy" }),
+  column.accessor("healthy", {
+    header: "Healthy",
+    cell: ({ row: { original: r } }) => (
+      <>
+        {r.healthy}
+        {r.judgement && <MiniScale judgement={r.judgement} />}
+      </>
+    ),
+  }),
   column.accessor("verdict", { header: "Verdict", cell: (c) => c.getValue() || "–" }),
-  column.accessor((r) => [r.power, r.wires && `wires ${r.wires}`].filter((s) => s !== "").join(", "), { id: "state", header: "State" }),
+  column.accessor((r) => [r.power, r.wires && `wires ${r.wires}`, r.meter].filter((s) => s !== "").join(", "), {
+    id: "state",
+    header: "State",
+  }),
 ];
 
 /** Every reading of the job: sorted by any column, filtered by any word, taken out as CSV, JSON or text. */

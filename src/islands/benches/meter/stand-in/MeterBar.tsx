@@ -11,12 +11,13 @@ export function MeterBar({ meter, unit }: { readonly meter: StandIn; readonly un
   const { hold, refused, silent, keepsAlone, behind, zeroing } = meter;
   const stands = hold.held !== undefined;
   return (
-    <div className={styles.bar} data-stands={stands}>
+    <div className={styles.bar} data-stands={stands} data-received={hold.received} data-lost={hold.lost} data-doubled={hold.doubled}>
       <Button disabled={!stands || refused !== undefined} onClick={meter.keep}>
         {stands ? `Keep ${formatValue(hold.held ?? 0, zeroing ? "ohm" : unit)}` : "Keep"}
       </Button>
       <p role="status">
         {refused ? `Not now: ${refused}` : (silent ?? (stands ? `steady ${Math.floor(hold.steady + 1.5)} s` : "wait until it stands"))}
+        {hold.lost > 0 && `; ${hold.lost} readings never came`}
       </p>
       <label>
         <input type="checkbox" checked={keepsAlone} onChange={(e) => meter.keepAlone(e.target.checked)} /> keep it by itself when it stands

@@ -1,0 +1,69 @@
+import { expect, type Page, test } from "@playwright/test";
+import { openJob, type, visit } from "./hidden-fault";
+import { Server } from "./server";
+import { bothWays } from "./ways";
+
+const server = new Server();
+test.beforeAll(() => server.start("--empty"));
+test.afterAll(() => server.remove());
+
+const judged = (page: Page) => page.getByRole("region", { name: "Judgement" });
+const status = (page: Page) => judged(page).getByRole("status");
+
+bothWays((way, press) => {
+  test(`the simulated meter: it stands, is zeroed, its reading is kept with one touch, or by itself, ${way}`, async ({ page }) => {
+    await openJob(page, server.url, "turns but no heat");
+    await type(page, "proved dead");
+    await visit(page, "Meter");
+    await page.locator('[data-part="element"]').click();
+    await press(page, /^Meter$/);
+    await page.getByLabel("Simulated:").selectOption("healthy");
+    await expect(status(page)).toContainText("steady");
+    await press(page, "Zero leads");
+    await expect(judged(page)).toContainText("the leads, shorted");
+    await expect(status(page)).toContainText("steady");
+    await press(page, /^Keep 0/);
+    await expect(judged(page).getByRole("button", { name: /^Leads 0\.\d+ Ω/ })).toBeVisible();
+    await page.locator('[data-part="element"]').click();
+    await expect(judged(page).getByRole("strong")).toHaveText("Pass");
+    await press(page, /^Keep 1/);
+    const record = page.getByLabel("Record").locator("li");
+    await expect(record.first()).toContainText(/Heating element, wires off: 1\d\.\d Ω/);
+    await page.locator('[data-part="high-limit"]').click();
+    await page.getByLabel("keep it by itself when it stands").check();
+    await expect(record.first()).toContainText(/High-limit thermostat, wires off: 0\.\d Ω/);
+    await press(page, "Meter off");
+    await expect(status(page)).toHaveCount(0);
+  });
+});
+
+test("what can't be measured now is not kept, and it is said why", async ({ page }) => {
+  await openJob(page, server.url, "turns but no heat");
+  await visit(page, "Meter");
+  await page.locator('[data-part="element"]').click();
+  await page.getByRole("button", { name: "Meter", exact: true }).click();
+  await expect(status(page)).toContainText("Not now:");
+  await expect(judged(page).getByRole("button", { name: /^Keep/ })).toBeDisabled();
+});
+
+test("who comes back with the number heard last hears what was missed, once each; nonsense is refused by name", async ({ request }) => {
+  const machines: { machines: { id: string; revision: string }[] } = await (await request.get(`${server.url}/api/copy`)).json();
+  const e27 = machines.machines.find((m) => m.id === "orrinshaw-e27");
+  const query = (on: string, more: Record<string, string> = {}) =>
+    new URLSearchParams({ machine: e27?.id ?? "", revision: e27?.revision ?? "", seed: "7", on, ...more });
+  const address = `${server.url}/api/stand-in/meter?${query("leads", { since: String(Date.now() - 20_000) })}`;
+  const events = await fetch(address, { headers: { "last-event-id": "150" } });
+  const reader = events.body?.getReader();
+  let text = "";
+  while (reader && !text.includes("id: 210\n")) text += new TextDecoder().decode((await reader.read()).value);
+  await reader?.cancel();
+  const seqs = [...text.matchAll(/^id: (\d+)$/gm)].map((m) => Number(m[1]));
+  expect(seqs).toEqual(Array.from({ length: seqs.length }, (_, i) => 151 + i));
+  const refusal = async (q: URLSearchParams) => {
+    const answer = await request.get(`${server.url}/api/stand-in/meter?${q}`);
+    return `${answer.status()} ${(await answer.json()).error.message}`;
+  };
+  expect(await refusal(query("{}"))).toMatch(/^400 on: is no such question; expected “leads”, or a question/);
+  expect(await refusal(query("leads", { fault: "no-such:open" }))).toMatch(/^400 orrinshaw-e27 has no fault “no-such:open”/);
+  expect(await refusal(query("leads", { revision: "0123456789abcdef" }))).toMatch(/^404 the machine orrinshaw-e27 is not here in revision/);
+});
