@@ -1,5 +1,4 @@
 import { type Meter, type MeterRange, meterSchema } from "../../core/instrument/meter";
-import { formatValue } from "../../core/quantity/format";
 import { parseQuantity } from "../../core/quantity/parse";
 import { UNIT_SYMBOL, type Unit } from "../../core/quantity/quantity";
 
@@ -30,14 +29,26 @@ export const fieldsOf = ({ name, ranges }: Meter): MeterFields => ({
     return [
       {
         unit,
-        upTo: formatValue(r.upTo, unit),
-        digitSize: formatValue(r.digitSize, unit),
+        upTo: exactly(r.upTo, unit),
+        digitSize: exactly(r.digitSize, unit),
         percentOfReading: String(r.percentOfReading),
         digits: String(r.digits),
       },
     ];
   }),
 });
+
+/** An amount without any rounding, as it can be typed again: “0.001 V”, “40 kΩ”, “0.01 µF”. */
+function exactly(value: number, unit: Unit): string {
+  const [factor, prefix] = prefixFor(value, unit);
+  return `${Number((value * factor).toPrecision(12))} ${prefix}${UNIT_SYMBOL[unit]}`;
+}
+
+function prefixFor(value: number, unit: Unit): readonly [factor: number, prefix: string] {
+  if (unit === "farad") return [1e6, "µ"];
+  if (unit !== "ohm" || value < 1e3) return [1, ""];
+  return value < 1e6 ? [1e-3, "k"] : [1e-6, "M"];
+}
 
 /** What is wrong with what was typed, by the name of its field. */
 export type Amiss = Readonly<Record<string, string>>;

@@ -5,7 +5,7 @@ import { acrossIt, always, byLook, definePart, FUSE_OHMS, noThermalContact, plai
 import { pair, partFields, positive, tolerance } from "./fields";
 
 const curvePoint = z
-  .strictObject({ celsius: z.number().min(-60).max(400), ohms: positive.describe("Ω there.") })
+  .strictObject({ celsius: z.number().min(-60).max(400).describe("°C."), ohms: positive.describe("Ω there.") })
   .describe("A point of its curve.");
 
 const schema = partFields("thermistor", "A thermistor whose resistance falls as it warms.", {
