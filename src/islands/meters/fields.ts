@@ -63,7 +63,7 @@ export function meterFrom({
     const amount = (field: "upTo" | "digitSize"): number => {
       const parsed = parseQuantity(r[field], r.unit);
       if (parsed.ok && parsed.quantity.unit === r.unit && parsed.quantity.value > 0 && !parsed.quantity.overload)
-        return parsed.quantity.value;
+        return Number(parsed.quantity.value.toPrecision(12));
       amiss[`ranges.${i}.${field}`] = `“${r[field]}” is no amount in ${UNIT_SYMBOL[r.unit]}; write it with its unit`;
       return 1;
     };

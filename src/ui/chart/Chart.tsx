@@ -59,6 +59,16 @@ function inOurLook(options: ApexOptions, element: Element): ApexOptions {
       fontFamily: css.fontFamily,
       foreColor: colour("--ink"),
     },
+    annotations: {
+      points: (options.annotations?.points ?? []).map((p) => ({
+        ...p,
+        label: {
+          ...p.label,
+          borderWidth: 0,
+          style: { ...p.label?.style, background: colour("--paper"), color: colour("--ink"), fontSize: "15px" },
+        },
+      })),
+    },
     grid: { borderColor: colour("--line"), ...options.grid },
     legend: { show: false },
     tooltip: { enabled: false },

@@ -2,6 +2,7 @@ import type { ApexOptions } from "apexcharts";
 import { useId, useMemo, useState } from "react";
 import { logSays } from "../../../../core/language/logs";
 import type { Machine } from "../../../../core/machine/format";
+import { clockSays } from "../../../../core/naming/text";
 import { UNIT_SYMBOL, UNITS, type Unit } from "../../../../core/quantity/quantity";
 import { Button } from "../../../../ui/Button";
 import { Chart } from "../../../../ui/chart/Chart";
@@ -45,12 +46,22 @@ function Curve({ answer: { outline, summary, unit } }: { readonly answer: Read }
       series: [{ name: "log", data: outline.map(([t, v]) => ({ x: t, y: v })) }],
       colors: ["--ink"],
       stroke: { width: 2 },
-      xaxis: { type: "numeric", tickAmount: 6, labels: { formatter: (v) => `${Math.round(Number(v))} s` } },
+      xaxis: { type: "numeric", ...roundTicks(summary.last.t), labels: { formatter: (v) => clockSays(Number(v)) } },
       yaxis: { labels: { formatter: (v) => `${Number(v?.toPrecision(3) ?? 0)} ${unit ? UNIT_SYMBOL[unit] : ""}` } },
     }),
-    [outline, unit],
+    [outline, unit, summary.last.t],
   );
   return <Chart options={options} says={logSays(summary, unit)} />;
+}
+
+/** s between ticks that people read easily. */
+const STEPS = [1, 5, 10, 30, 60, 120, 300, 600, 1800, 3600, 7200, 21_600, 86_400];
+const MOST_TICKS = 7;
+
+function roundTicks(seconds: number) {
+  const step = STEPS.find((s) => seconds / s <= MOST_TICKS) ?? Math.ceil(seconds / MOST_TICKS);
+  const tickAmount = Math.max(1, Math.ceil(seconds / step));
+  return { min: 0, max: step * tickAmount, tickAmount };
 }
 
 function Refused({ answer: { refused, refusedInAll } }: { readonly answer: Read }) {

@@ -23,8 +23,10 @@ import { usePartRows } from "./use-part-readings";
 /** Where the leads go on a part, in what state of machine and meter; under it what would be shown, healthy and by the leading suspects. */
 export function Leads({ part }: { readonly part: Part }) {
   const machine = useMachine();
-  const limits = useMemo(() => firstLimits(machine, part), [machine, part]);
+  const cold = useMemo(() => firstLimits(machine, part), [machine, part]);
   const [first] = usePartRows(part);
+  // What was read says how warm it was: its limits are those.
+  const limits = first?.old?.judgement.limits ?? cold;
   const suspects = useSuspectMarks(part, limits);
   if (!limits || !first) return null;
   const marks: Mark[] = (["old", "fresh"] as const).flatMap((column) => {

@@ -72,13 +72,16 @@ function chartOf(part: PartOf<"thermistor">, { cold, warm, fresh }: Curves): Ape
       labels: { formatter: (v) => formatValue(Number(v.toPrecision(2)), "ohm") },
     },
     annotations: {
-      points: [...labelled(cold, "old"), ...labelled(warm, "in the hand"), ...labelled(fresh, "new")],
+      points: [...labelled(cold, "old", UNDER), ...labelled(warm, "in the hand"), ...labelled(fresh, "new")],
     },
   };
 }
 
-const labelled = (read: OnCurve | undefined, text: string) =>
-  read ? [{ x: read.celsius, y: read.ohms, marker: { size: 0 }, label: { text, borderWidth: 0, style: { fontSize: "15px" } } }] : [];
+/** A label under its point, px. */
+const UNDER = 42;
+
+const labelled = (read: OnCurve | undefined, text: string, offsetY = 0) =>
+  read ? [{ x: read.celsius, y: read.ohms, marker: { size: 0 }, label: { text, offsetY } }] : [];
 
 /** Whole decades round all values, one tick each. */
 function decadesRound(values: readonly number[]) {
