@@ -9,8 +9,8 @@ const play = (strategy: string, jobs: number) =>
   Array.from({ length: jobs }, (_, i) => item(rehearsals, i % rehearsals.length).play(4242 + i, strategy));
 
 test("whole jobs with hidden faults: found with their causes, no caution broken, cheaper than a fixed order", { timeout: 240_000 }, () => {
-  const own = summarise(play("planner", 12));
-  const fixed = summarise(play("fixed-order", 12));
+  const own = summarise(play("planner", 9));
+  const fixed = summarise(play("fixed-order", 9));
   expect(own.found).toBeGreaterThanOrEqual(0.95);
   expect(own.unsafe).toBe(0);
   expect(fixed.unsafe).toBe(0);
@@ -19,5 +19,5 @@ test("whole jobs with hidden faults: found with their causes, no caution broken,
 });
 
 test("the same seed plays the same job", () => {
-  expect(play("planner", 2)).toEqual(play("planner", 2));
+  expect(play("planner", 1)).toEqual(play("planner", 1));
 });
