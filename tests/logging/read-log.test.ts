@@ -82,7 +82,7 @@ describe("what a meter may write", () => {
   test("a unit beside the value, in a column of its own, in the head; prefixes; another unit in the middle is refused", () => {
     expect(values("t;x\n0;1,5 kΩ\n1;1,6 kΩ")).toEqual([1500, 1600]);
     expect(values("time,reading,unit\n0,1.5,mV\n1,1.6,mV")).toEqual([0.0015, 0.0016]);
-    expect(readLog("time,x\n0,1 V\n1,2 A\n2,3 V").refused).toEqual([{ line: 3, why: "is in another unit than the lines before" }]);
+    expect(readLog("time,x\n0,1 V\n1,2 A\n2,3 V").refused).toEqual([{ line: 3, why: "is in A, the lines before in V" }]);
   });
 
   test("a file without a reading says what is expected", () => {

@@ -127,3 +127,19 @@ describe("what a run tells", () => {
     );
   });
 });
+
+test("who forgot to tap the drum, but tapped what only a running machine does, does not tell that it did not start", () => {
+  const told = (events: Parameters<typeof sightsOfRun>[1]["events"]) =>
+    sightsOfRun(shipped("kelvane-g14"), { seconds: 130, events }).map(
+      (f) => `${Object.values(f.place)[0]} ${f.result.is === "answer" ? f.result.value : ""}`,
+    );
+  expect(
+    told([
+      { at: 20, what: "glow" },
+      { at: 50, what: "click" },
+      { at: 52, what: "flame" },
+    ]),
+  ).toEqual(expect.arrayContaining(["starts yes", "clicks yes", "glow yes", "flame yes"]));
+  expect(told([{ at: 20, what: "glow" }]).some((s) => s.startsWith("turns"))).toBe(false);
+  expect(told([{ at: 2, what: "hums" }])).toEqual(expect.arrayContaining(["starts no", "turns no", "hums yes"]));
+});

@@ -48,6 +48,9 @@ const WARM_BY_S = 150;
 /** A flame that is not back so long after it went out does not come back, s. */
 const FLAME_BACK_S = 90;
 
+/** What comes only once it runs. */
+const HEATS: readonly Happening[] = ["warm", "glow", "flame"];
+
 /** What a run tells as sights: what happened, and what did not though it was looked at long enough. */
 export function sightsOfRun(machine: Machine, { seconds, events }: WatchedRun): Finding[] {
   const first = (what: Happening) => events.find((e) => e.what === what)?.at;
@@ -55,12 +58,15 @@ export function sightsOfRun(machine: Machine, { seconds, events }: WatchedRun): 
   const told: Finding[] = [];
   const tell = (...sight: Parameters<typeof sightFinding>) => told.push(sightFinding(...sight));
   const [turns, hums, motor] = [first("turns"), first("hums"), first("motor")];
-  const runs = turns ?? motor;
+  // Who taps what only a machine that runs can do saw it run, though nobody tapped the drum.
+  const heats = HEATS.map((h) => first(h)).find((at) => at !== undefined);
+  const runs = turns ?? motor ?? heats;
   const watched = seconds >= NOT_STARTED_S;
   if (runs !== undefined) tell("starts", "yes");
   else if (watched) tell("starts", "no");
   if (turns !== undefined) tell("turns", "yes");
-  else if (watched) tell("turns", "no");
+  else if (watched && (motor !== undefined || runs === undefined)) tell("turns", "no");
+  if (first("click") !== undefined) tell("clicks", "yes");
   if (hums !== undefined) tell("hums", "yes");
   if (first("trips") !== undefined) tell("trips", "yes");
   if (runs === undefined) return told;

@@ -27,3 +27,14 @@ export function lineSays(machine: Machine | undefined, line: RecordLine): { read
   const says = entrySays(machine, line.entry);
   return line.status === "refused" ? { says, reason: refusalSays(machine, line.refusal) } : { says };
 }
+
+/** Who made an entry, in what state of the machine a finding was found, and with which meter. */
+export function madeBySays(line: RecordLine): string {
+  if (line.status === "unreadable") return line.entry.envelope.by;
+  const { by, kind, body } = line.entry;
+  if (kind === "new-part") return [by, body.meter?.name].filter(Boolean).join(" · ");
+  if (kind !== "finding") return by;
+  const { power, panelsOff } = body.circumstances;
+  const panels = panelsOff?.length ?? 0;
+  return [by, power, panels > 0 && `${panels} ${panels === 1 ? "panel" : "panels"} off`, body.meter?.name].filter(Boolean).join(" · ");
+}

@@ -1,5 +1,5 @@
 import { item } from "../array/at";
-import type { Unit } from "../quantity/quantity";
+import { UNIT_SYMBOL, type Unit } from "../quantity/quantity";
 import { cellsOf, type Separators, separatorsOf } from "./cells";
 import { type LogTime, readTime, type TimeKind } from "./log-time";
 import { type LogUnit, unitBeside, unitInHead } from "./log-unit";
@@ -166,7 +166,7 @@ class Readings {
     const read = readValue(cells, columns, this.separators);
     if (!read) return `“${shown(cells[columns.value] ?? "")}” is no value`;
     const as = read.unit ?? columns.headUnit;
-    if (as && this.unit && as.unit !== this.unit) return `is in another unit than the lines before`;
+    if (as && this.unit && as.unit !== this.unit) return `is in ${UNIT_SYMBOL[as.unit]}, the lines before in ${UNIT_SYMBOL[this.unit]}`;
     const seconds = this.onwards(time);
     if (seconds === undefined) return `“${shown(written)}” lies before the line above`;
     this.kind = kind;

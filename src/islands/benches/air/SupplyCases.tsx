@@ -2,6 +2,7 @@ import { useEffect, useState } from "react";
 import { outletPairs, type SupplyCase } from "../../../core/diagnosis/supply-cases";
 import { supplyDoes } from "../../../core/language/supply";
 import type { SupplyAnswer } from "../../../workers/supply.worker";
+import { askWorker } from "../../ask-worker";
 import { useMachine } from "../../job/store/context";
 import styles from "./Air.module.css";
 
@@ -9,23 +10,21 @@ import styles from "./Air.module.css";
 export function SupplyCases() {
   const machine = useMachine();
   const [cases, setCases] = useState<readonly SupplyCase[] | undefined>();
+  const [failed, setFailed] = useState<string | undefined>();
   const [open, setOpen] = useState(false);
   useEffect(() => {
     if (!open) return;
     const worker = new Worker(new URL("../../../workers/supply.worker.ts", import.meta.url), { type: "module" });
-    worker.onmessage = ({ data }: MessageEvent<SupplyAnswer>) => {
-      setCases(data);
-      worker.terminate();
-    };
-    worker.postMessage(machine);
-    return () => worker.terminate();
+    const { answer, end } = askWorker<SupplyAnswer>(worker, machine);
+    answer.then(setCases, (error: Error) => setFailed(error.message));
+    return end;
   }, [machine, open]);
   const pairs = outletPairs(machine);
   return (
     <details className={styles.supply} onToggle={(e) => setOpen(e.currentTarget.open)}>
       <summary>What the supply would show, and what this machine would do</summary>
       {!cases ? (
-        <p>Working it out…</p>
+        <p role="status">{failed ? `It can’t be worked out here: ${failed}.` : "Working it out…"}</p>
       ) : (
         <div className={styles.scroll}>
           <table>

@@ -28,11 +28,12 @@ export function Run({ clock }: { readonly clock: RunClock }) {
   const suspects = useJob((s) => s.diagnosis.standing?.suspects);
   const { run, now } = clock;
   const seconds = Math.max(DRAWN_S, Math.ceil((now + 30) / 60) * 60);
-  const strips = useStrips(
+  const drawn = useStrips(
     machine,
     (suspects ?? []).slice(0, COMPARED).filter((s) => s.hypothesis.faults.length > 0),
     seconds,
   );
+  const strips = typeof drawn === "string" ? undefined : drawn;
   useKeys(happeningsOf(machine), clock);
   return (
     <section className={styles.run} aria-label="Watched run">
@@ -45,6 +46,7 @@ export function Run({ clock }: { readonly clock: RunClock }) {
       </div>
       <div className={styles.body}>
         <HappeningKeys clock={clock} />
+        {typeof drawn === "string" && <p role="alert">{drawn}</p>}
         {strips && <StripChart strips={strips} events={run?.events ?? []} now={now} seconds={seconds} runs={run !== undefined} />}
       </div>
       {run && run.startedAt === undefined && <Ended clock={clock} />}

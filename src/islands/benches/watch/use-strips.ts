@@ -3,6 +3,7 @@ import type { RankedSuspect } from "../../../core/diagnosis/standing";
 import type { Machine } from "../../../core/machine/format";
 import type { Strip } from "../../../core/prediction/run-strip";
 import type { StripsAnswer, StripsQuestion } from "../../../workers/strips.worker";
+import { askWorker } from "../../ask-worker";
 
 export interface Strips {
   readonly healthy: Strip;
@@ -10,20 +11,23 @@ export interface Strips {
   readonly suspects: readonly { readonly suspect: RankedSuspect; readonly strip: Strip }[];
 }
 
-/** How a healthy machine and these suspects would run, worked out away from the page; `undefined` until it is here. */
-export function useStrips(machine: Machine, suspects: readonly RankedSuspect[], seconds: number): Strips | undefined {
-  const [strips, setStrips] = useState<Strips | undefined>();
+/** How a healthy machine and these suspects would run, worked out away from the page: `undefined` until it is here, or why it can't be. */
+export function useStrips(machine: Machine, suspects: readonly RankedSuspect[], seconds: number): Strips | string | undefined {
+  const [strips, setStrips] = useState<Strips | string | undefined>();
   const ids = suspects.map((s) => s.hypothesis.id).join();
   // biome-ignore lint/correctness/useExhaustiveDependencies: suspects are the same by their ids
   useEffect(() => {
     const worker = new Worker(new URL("../../../workers/strips.worker.ts", import.meta.url), { type: "module" });
-    worker.onmessage = ({ data: [healthy, ...others] }: MessageEvent<StripsAnswer>) => {
-      if (healthy)
+    const question: StripsQuestion = { machine, faults: [[], ...suspects.map((s) => s.hypothesis.faults)], seconds };
+    const { answer, end } = askWorker<StripsAnswer>(worker, question);
+    answer.then(
+      ([healthy, ...others]) => {
+        if (!healthy) return;
         setStrips({ healthy, suspects: others.flatMap((strip, i) => (strip && suspects[i] ? [{ suspect: suspects[i], strip }] : [])) });
-      worker.terminate();
-    };
-    worker.postMessage({ machine, faults: [[], ...suspects.map((s) => s.hypothesis.faults)], seconds } satisfies StripsQuestion);
-    return () => worker.terminate();
+      },
+      (error: Error) => setStrips(`What it should do can’t be drawn here: ${error.message}. What you tap is kept all the same.`),
+    );
+    return end;
   }, [machine, ids, seconds]);
   return strips;
 }

@@ -2,7 +2,7 @@ import { Undo2 } from "lucide-react";
 import { type RecordLine, stampOfLine } from "../../../core/job/fold";
 import { noteRead } from "../../../core/job/read-note";
 import type { Note } from "../../../core/job/state";
-import { lineSays } from "../../../core/language/entries";
+import { lineSays, madeBySays } from "../../../core/language/entries";
 import { Press } from "../../../ui/Press";
 import { useNoteReadings } from "../line/OpenNote";
 import { Readings } from "../line/Readings";
@@ -29,6 +29,7 @@ export function Line({ line, retraction }: Props) {
         {line.status === "retracted" && <em> taken back</em>}
         {reason !== undefined && <em> does not count: {reason}</em>}
         {line.status === "counts" && strange && <em className={styles.strange}> nothing explains it</em>}
+        <small className={styles.made}>{madeBySays(line)}</small>
         {waiting && <em className={styles.waiting}> ○ not there yet</em>}
       </span>
       {line.status === "counts" && <NoteReadings entry={id} />}

@@ -1,5 +1,6 @@
 import { MOST_FILE_BYTES } from "../../../../core/files/file";
 import type { LogAnswer } from "../../../../workers/logs.worker";
+import { askWorker } from "../../../ask-worker";
 
 /** A logger's file as it was read. */
 export interface ReadFile {
@@ -20,9 +21,7 @@ export async function readFile(name: string, file: Blob): Promise<ReadFile> {
 
 function read(bytes: Uint8Array<ArrayBuffer>): Promise<LogAnswer> {
   const worker = new Worker(new URL("../../../../workers/logs.worker.ts", import.meta.url), { type: "module" });
-  return new Promise<LogAnswer>((resolve) => {
-    worker.onmessage = ({ data }: MessageEvent<LogAnswer>) => resolve(data);
-    worker.onerror = (e) => resolve({ ok: false, why: `could not be read here (${e.message || "the reader could not be loaded"})` });
-    worker.postMessage(bytes);
-  }).finally(() => worker.terminate());
+  return askWorker<LogAnswer>(worker, bytes).answer.catch(
+    (error: Error): LogAnswer => ({ ok: false, why: `could not be read here (${error.message})` }),
+  );
 }
