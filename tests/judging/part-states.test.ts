@@ -198,3 +198,18 @@ test("the zones of a scale lie side by side from nothing to its end, and where t
     expect(`${shown.toFixed(2)} ${j.verdict}`).toBe(`${shown.toFixed(2)} ${verdict}`);
   }
 });
+
+test("what was read in coarse steps is doubted only where a digit more may turn it", () => {
+  const hints = (value: number) =>
+    judge(v45e, {
+      kind: "ohms",
+      place: { between: ["ntc.1", "ntc.2"] },
+      result: { is: "value", value, unit: "ohm" },
+      circumstances: { wiring: [partOff("ntc")], partC: 22 },
+      meter: { leadOhms: 0.2 },
+    }).hints;
+  expect(hints(11_000)).toContain("range-too-high");
+  expect(hints(11_100)).not.toContain("range-too-high");
+  expect(hints(11_400)).not.toContain("range-too-high");
+  expect(hints(40_000)).not.toContain("range-too-high");
+});

@@ -62,7 +62,7 @@ export interface JobState {
   readonly machineRef?: MachineRef;
   readonly machine?: Machine | undefined;
   /** Serial number from its plate. */
-  readonly serial?: string;
+  readonly serial?: string | undefined;
   /** What stands on its plate, where the sheet of another machine is used. */
   readonly plate?: Plate | undefined;
   readonly complaint?: { readonly words: string; readonly findings: readonly Finding[] };

@@ -49,6 +49,8 @@ export type Hint =
   | "too-coarse"
   /** It reads what the way round it would read, were its wires still on. */
   | "wires-on"
+  /** Read so coarsely that a lower range may turn it. */
+  | "range-too-high"
   /** An OL may be lacquer under a tip. */
   | "touch-metal"
   /** A clamp round both wires shows nothing. */
@@ -112,11 +114,33 @@ function hintsFor(machine: Machine, finding: MeteredFinding, judged: Judged): Hi
   const { verdict, limits, meter } = judged;
   const hints: Hint[] = finding.kind === "ohms" ? hintsForOhms(machine, finding, judged) : [];
   if (finding.kind === "amps" && verdict === "fail" && judged.shown < (limits.rated?.value ?? 0) * NEXT_TO_NOTHING) hints.push("one-wire");
+  if (verdict !== "cant-tell" && isCoarse(judged)) hints.push("range-too-high");
   if (verdict !== "cant-tell") return hints;
   if ((meter?.plusMinus ?? 0) > (limits.high - limits.low) * COARSE) hints.push("too-coarse");
   if (limits.supply && !limits.supply.said) hints.push("measure-supply");
   if (limits.of === "unknown" && limits.acts) hints.push("warmer");
   return hints;
+}
+
+/** So many of the last digit of its range as one step: it was read on a range above. */
+const STEPS_ABOVE = 10;
+
+/** Whether what was shown has fewer digits than its range shows, and those that are missing would turn the verdict. */
+function isCoarse({ verdict, shown, meter, leads, limits }: Judged): boolean {
+  const step = stepOf(shown);
+  if (!meter || step < STEPS_ABOVE * meter.range.digitSize * (1 - 1e-9)) return false;
+  return verdictOf(mayBe(shown, leads, meter.plusMinus + step / 2, limits), limits) !== verdict;
+}
+
+/** The last digit that a number is written with: 0.1 for 10.7, 1 for 11. */
+function stepOf(shown: number): number {
+  if (shown === 0 || !Number.isFinite(shown)) return 0;
+  const [digits = "", exponent = "0"] = shown.toPrecision(6).includes("e")
+    ? shown.toPrecision(6).split("e")
+    : [String(Number(shown.toPrecision(6)))];
+  const decimals = digits.split(".")[1]?.length ?? 0;
+  const zeros = decimals === 0 ? (/0*$/.exec(digits)?.[0].length ?? 0) : 0;
+  return 10 ** (Number(exponent) - decimals + zeros);
 }
 
 function hintsForOhms(machine: Machine, finding: OhmsFinding, { verdict, shown, leads, limits, meter }: Judged): Hint[] {

@@ -113,5 +113,6 @@ export const HINT_SAYS: Record<Hint, string> = {
   "below-zero": "Less than the leads alone: is the meter on ohms, and is nothing live?",
   "insulation-tester": "An ohm-meter’s few volts do not prove insulation: test it at 500 V.",
   "wires-on": "With its wires still on it would read this: are they off?",
+  "range-too-high": "Read in coarse steps: a lower range shows a digit more, and that may turn it.",
   "touch-metal": "An OL may be lacquer under a tip: scratch to bare metal and read again.",
 };

@@ -37,7 +37,8 @@ export const machine = defineEntry({
       plate,
       evidence: evidence.every((e) => has(e.finding)) ? evidence : evidence.filter((e) => has(e.finding)),
       untold: untold.every((u) => has(u.finding)) ? untold : untold.filter((u) => has(u.finding)),
-      ...(serial !== undefined && { serial }),
+      // Written down empty: what stood there before was wrong, and nobody knows it yet.
+      ...(serial !== undefined && { serial: serial === "" ? undefined : serial }),
     };
   },
   says: ({ machine: { id }, serial, plate }, known) => {

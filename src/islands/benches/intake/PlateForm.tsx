@@ -1,4 +1,5 @@
 import { zodResolver } from "@hookform/resolvers/zod";
+import { useId } from "react";
 import { type UseFormReturn, useForm, useWatch } from "react-hook-form";
 import { z } from "zod";
 import type { Body } from "../../../core/job/kinds/index";
@@ -63,7 +64,7 @@ export function PlateForm({ plate, serial, onDone }: Props) {
   const submit = form.handleSubmit((fields) => {
     const chosen = offered.find((m) => m.ref.id === fields.sheet) ?? offered[0];
     if (!chosen) return;
-    void dispatch({ do: "record", drafts: [{ kind: "machine", body: bodyOf(fields, chosen, used) }] });
+    void dispatch({ do: "record", drafts: [{ kind: "machine", body: bodyOf(fields, chosen, used, serial) }] });
     onDone();
   });
   return (
@@ -112,21 +113,26 @@ const LABELS = { maker: "Maker", model: "Model", serial: "Serial number", fuel: 
 
 function Typed({ name, form: { register, formState } }: { readonly name: (typeof TYPED)[number]; readonly form: UseFormReturn<Fields> }) {
   const error = formState.errors[name];
+  const id = useId();
   return (
-    <label>
-      {LABELS[name]}
-      <input {...register(name)} aria-invalid={!!error} autoComplete="off" />
-      {error && <em role="alert">{error.message}</em>}
-    </label>
+    <div>
+      <label htmlFor={id}>{LABELS[name]}</label>
+      <input id={id} {...register(name)} aria-invalid={!!error} aria-describedby={error && `${id}-amiss`} autoComplete="off" />
+      {error && (
+        <em id={`${id}-amiss`} role="alert">
+          {error.message}
+        </em>
+      )}
+    </div>
   );
 }
 
 /** Who corrects the serial number alone stays on the revision that the job was read on; the plate is kept where it is another machine's. */
-function bodyOf(fields: Fields, { ref, machine }: KeptMachine, used: MachineRef | undefined): Body<"machine"> {
+function bodyOf(fields: Fields, { ref, machine }: KeptMachine, used: MachineRef | undefined, before: string): Body<"machine"> {
   const read = plateFrom(fields);
   return {
     machine: ref.id === used?.id ? used : ref,
-    ...(fields.serial && { serial: fields.serial }),
+    ...(fields.serial !== before.trim() && { serial: fields.serial }),
     ...(differsIn(read, machine).length > 0 && { plate: read }),
   };
 }

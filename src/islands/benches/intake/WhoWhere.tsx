@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { useId, useState } from "react";
 import { useForm } from "react-hook-form";
 import { Button } from "../../../ui/Button";
 import { useDispatch, useJob } from "../../job/store/context";
@@ -38,6 +38,7 @@ export function WhoWhere() {
 
 function Correct({ now, onDone }: { readonly now: Fields; readonly onDone: () => void }) {
   const dispatch = useDispatch();
+  const form = useId();
   const { register, handleSubmit, formState } = useForm<Fields>({ defaultValues: now });
   const submit = handleSubmit((fields) => {
     const changed = Object.fromEntries(
@@ -49,15 +50,16 @@ function Correct({ now, onDone }: { readonly now: Fields; readonly onDone: () =>
   return (
     <form className={styles.form} onSubmit={submit} aria-label="Place and customer">
       {FIELDS.map(({ name, label, needed }) => (
-        <label key={name}>
-          {label}
+        <div key={name}>
+          <label htmlFor={`${form}-${name}`}>{label}</label>
           <input
+            id={`${form}-${name}`}
             {...register(name, { maxLength: 120, validate: (v) => !needed || v.trim() !== "" || `${label}: please fill in` })}
             aria-invalid={!!formState.errors[name]}
             autoComplete="off"
           />
           {formState.errors[name] && <em role="alert">{formState.errors[name].message || "at most 120 characters"}</em>}
-        </label>
+        </div>
       ))}
       <div className={styles.buttons}>
         <Button type="submit">Keep it so</Button>
