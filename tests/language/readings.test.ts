@@ -40,3 +40,21 @@ test("as JSON and as text it says the same", () => {
   expect(readingsText(rows).split("\n")).toHaveLength(rows.length);
   expect(readingsText(rows)).toContain("OL · Fail (healthy 9.6 to 11.7 Ω) · taken back");
 });
+
+test("what was read of a new part on the bench, and with which meter, is listed and judged like the rest", () => {
+  const job = new TypedJob(e27).type("turns, no heat", "proved dead", "rear off");
+  const used = { name: "Bench one", ranges: [{ unit: "ohm" as const, upTo: 400, digitSize: 0.1, percentOfReading: 30, digits: 1 }] };
+  job.add({ kind: "meter", body: { used } });
+  job.add({
+    kind: "new-part",
+    body: {
+      place: { between: ["element.1", "element.2"] },
+      result: { is: "value", value: 10.7, unit: "ohm" },
+      meter: { name: "Bench one" },
+    },
+  });
+  expect(readingsOf(e27, job.job).map((r) => [r.place, r.value, r.meter, r.power, r.wires, r.verdict, r.taken])).toEqual([
+    ["New, on the bench: Heating element", 10.7, "Bench one", "", "", "Can’t tell", "counts"],
+  ]);
+  expect(readingsJson(readingsOf(e27, job.job))).not.toContain("judgement");
+});

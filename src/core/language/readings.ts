@@ -3,6 +3,7 @@ import { judgeInJob } from "../diagnosis/judge-in-job";
 import { wiringIn } from "../finding/circumstances";
 import { type Finding, findingKind } from "../finding/finding";
 import type { Job, RecordLine } from "../job/fold";
+import { asFinding } from "../job/kinds/new-part";
 import type { Judgement } from "../judging/judge";
 import { isMetered } from "../judging/limits";
 import type { Machine } from "../machine/format";
@@ -44,29 +45,32 @@ const STATUS: Record<Exclude<RecordLine["status"], "unreadable">, ReadingRow["ta
   refused: "does not count",
 };
 
-/** Every reading of a job, in the order of the record. */
+/** Every reading of a job, in the order of the record; those of new parts on the bench too. */
 export function readingsOf(machine: Machine, job: Pick<Job, "record" | "meters" | "evidence">): ReadingRow[] {
   return job.record.flatMap((line): ReadingRow[] => {
-    if (line.status === "unreadable" || line.entry.kind !== "finding") return [];
+    if (line.status === "unreadable") return [];
     const { entry } = line;
-    const read = measured(entry.body);
-    if (!read) return [];
+    const isNew = entry.kind === "new-part";
+    const finding = isNew ? asFinding(entry.body) : entry.kind === "finding" ? entry.body : undefined;
+    const read = finding && measured(finding);
+    if (!finding || !read) return [];
     // What does not count may name what this machine does not have.
-    const isHere = findingKind(entry.body).unknownName(entry.body, machine) === undefined;
-    const judgement = isHere && isMetered(entry.body) ? judgeInJob(machine, job, entry.body) : undefined;
+    const isHere = findingKind(finding).unknownName(finding, machine) === undefined;
+    const judgement = isHere && isMetered(finding) ? judgeInJob(machine, job, finding) : undefined;
+    const { power = "unknown" } = finding.circumstances;
     return [
       {
         entry: entry.id,
         at: entry.at,
         by: entry.by,
-        place: placeOf(machine, entry.body),
+        place: `${isNew ? "New, on the bench: " : ""}${placeOf(machine, finding)}`,
         says: entrySays(machine, entry),
         value: read.value,
         unit: UNIT_SYMBOL[read.unit],
-        power: entry.body.circumstances.power ?? "unknown",
-        wires: entry.body.kind !== "ohms" ? "" : wiringIn(entry.body.circumstances).length > 0 ? "off" : "on",
-        meter: entry.body.meter?.name ?? "",
-        leads: entry.body.meter?.leadOhms ?? "",
+        power: isNew ? "" : power,
+        wires: isNew || finding.kind !== "ohms" ? "" : wiringIn(finding.circumstances).length > 0 ? "off" : "on",
+        meter: finding.meter?.name ?? "",
+        leads: finding.meter?.leadOhms ?? "",
         verdict: judgement ? VERDICT_SAYS[judgement.verdict] : "",
         healthy: judgement ? limitsSay(judgement.limits) : "",
         because: judgement ? judgementSays(judgement) : "",
