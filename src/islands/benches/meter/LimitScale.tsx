@@ -49,7 +49,7 @@ export function LimitScale({ limits, marks, suspects = NO_SUSPECTS }: Props) {
   const meters = useJob((s) => s.job.meters);
   const used = useJob((s) => s.job.meter?.used?.name);
   const to = axisFor(limits, [
-    ...marks.map((m) => (m.shown === Infinity ? 0 : m.may.high)),
+    ...marks.map((m) => (m.shown === Infinity ? 0 : Math.max(m.shown, m.may.high))),
     ...suspects.map((s) => (s.to === Infinity ? 0 : s.to)),
   ]);
   const zones = useMemo(() => zonesOf(limits, to, leadOhms, meterNamed(meters, used)), [limits, to, leadOhms, meters, used]);
@@ -128,7 +128,8 @@ function Zone({ x, y, width, verdict }: ZoneProps) {
 }
 
 function MarkOn({ mark: { is, shown, may }, x, y }: { readonly mark: Mark; readonly x: (value: number) => number; readonly y: number }) {
-  const at = shown === Infinity ? x(Infinity) : x((may.low + may.high) / 2);
+  // The line stands where the meter does, in the zone of its verdict; the bar lies where the truth may be, leads taken off.
+  const at = x(shown);
   const [low, high] = shown === Infinity ? [at, at] : [x(may.low), x(may.high)];
   return (
     <g data-mark={is} className={styles.mark}>
