@@ -30,8 +30,11 @@ bothWays((way, press) => {
     const record = page.getByLabel("Record").locator("li");
     await expect(record.first()).toContainText(/Heating element, wires off: 1\d\.\d Ω/);
     await page.locator('[data-part="high-limit"]').click();
-    await page.getByLabel("keep it by itself when it stands").check();
+    await page.getByLabel("keep what I choose by itself when it stands").check();
     await expect(record.first()).toContainText(/High-limit thermostat, wires off: 0\.\d Ω/);
+    // What the card asks for next is on the meter, and is not kept before somebody says so.
+    await expect(status(page)).toContainText("steady 4 s");
+    await expect(record.first()).toContainText("High-limit thermostat");
     await press(page, "Meter off");
     await expect(status(page)).toHaveCount(0);
   });

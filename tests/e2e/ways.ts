@@ -1,4 +1,4 @@
-import { type Page, test } from "@playwright/test";
+import { expect, type Page, test } from "@playwright/test";
 
 /** A button reached and pressed. */
 export type Press = (page: Page, name: string | RegExp) => Promise<void>;
@@ -8,7 +8,10 @@ export function bothWays(run: (way: string, press: Press) => void): void {
   test.describe("by keys", () => {
     test.use({ viewport: { width: 1280, height: 800 } });
     run("by keys", async (page, name) => {
-      await page.getByRole("button", { name }).first().focus();
+      const button = page.getByRole("button", { name }).first();
+      // Before the page has come alive it can't be focused.
+      await expect(button).not.toHaveAttribute("inert");
+      await button.focus();
       await page.keyboard.press("Enter");
     });
   });

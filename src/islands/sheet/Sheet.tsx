@@ -37,8 +37,9 @@ export function Sheet(props: SheetProps) {
     <div className={styles.frame}>
       <header className={styles.head}>
         {props.not && <p className={styles.not}>⚠ {props.not}.</p>}
+        {props.lead}
         {way && <output className={styles.waySays}>{way.says}</output>}
-        <h2 className={way ? "hidden" : undefined}>
+        <h2 className={way || props.lead ? "hidden" : undefined}>
           Wiring sheet, {machine.model}
           <span>
             {" "}

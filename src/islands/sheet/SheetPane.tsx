@@ -1,4 +1,4 @@
-import { useMemo } from "react";
+import { type ReactNode, useMemo } from "react";
 import { pathSays } from "../../core/language/diagnosis";
 import { notThisOne } from "../../core/language/plate";
 import { restControls } from "../../core/machine/run/at-rest";
@@ -9,7 +9,7 @@ const NO_MARKS = {};
 const NO_POINTS: readonly string[] = [];
 
 /** The sheet of the job's machine, marked with what the job knows. */
-export function SheetPane() {
+export function SheetPane({ lead }: { readonly lead?: ReactNode }) {
   const machine = useMachine();
   const dispatch = useDispatch();
   const standing = useJob((s) => s.diagnosis.standing);
@@ -26,6 +26,7 @@ export function SheetPane() {
   return (
     <Sheet
       machine={machine}
+      lead={lead}
       power={power}
       evidence={evidence}
       fitted={fitted}

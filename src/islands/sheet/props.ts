@@ -1,3 +1,4 @@
+import type { ReactNode } from "react";
 import type { Mark } from "../../core/diagnosis/marks";
 import type { Evidence, Fitted } from "../../core/job/state";
 import type { Machine } from "../../core/machine/format";
@@ -15,6 +16,8 @@ export interface SheetProps {
   readonly chosen: string | undefined;
   /** How the current of a reading got there, to be marked on the parts that it passed. */
   readonly way: { readonly parts: readonly string[]; readonly says: string } | undefined;
+  /** What stands in its head instead of its name, where the bench says what it is. */
+  readonly lead?: ReactNode;
   /** Why it is not this machine's own sheet, where it is another's. */
   readonly not: string | undefined;
   readonly onPart: (part: string) => void;

@@ -115,7 +115,7 @@ function Typed({ name, form: { register, formState } }: { readonly name: (typeof
   const error = formState.errors[name];
   const id = useId();
   return (
-    <div>
+    <div className={styles.typed}>
       <label htmlFor={id}>{LABELS[name]}</label>
       <input id={id} {...register(name)} aria-invalid={!!error} aria-describedby={error && `${id}-amiss`} autoComplete="off" />
       {error && (

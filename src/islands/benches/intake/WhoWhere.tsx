@@ -50,7 +50,7 @@ function Correct({ now, onDone }: { readonly now: Fields; readonly onDone: () =>
   return (
     <form className={styles.form} onSubmit={submit} aria-label="Place and customer">
       {FIELDS.map(({ name, label, needed }) => (
-        <div key={name}>
+        <div key={name} className={styles.typed}>
           <label htmlFor={`${form}-${name}`}>{label}</label>
           <input
             id={`${form}-${name}`}

@@ -1,10 +1,13 @@
 import { useMemo } from "react";
 import { judgeInJob } from "../../../core/diagnosis/judge-in-job";
+import { controlsIn } from "../../../core/finding/circumstances";
 import { inCircumstances } from "../../../core/job/circumstances";
 import { leadsSay } from "../../../core/job/kinds/meter";
 import { type Judgement, lessLeads } from "../../../core/judging/judge";
 import { isMetered, type Limits, limitsOf } from "../../../core/judging/limits";
 import { HINT_SAYS, judgementSays, limitsSay, numbersSay, VERDICT_SAYS } from "../../../core/language/judgements";
+import type { Machine } from "../../../core/machine/format";
+import { controlsSay } from "../../../core/naming/names";
 import { formatValue } from "../../../core/quantity/format";
 import { Button } from "../../../ui/Button";
 import { useDispatch, useJob, useMachine } from "../../job/store/context";
@@ -45,7 +48,7 @@ export function Judged({ subject, meter }: Props) {
       >
         <div className={styles.place}>
           <h2>{subjectSays(machine, subject.question)}</h2>
-          <p>{meter.zeroing ? "the leads, shorted" : wiresSay(subject, meter.on)}</p>
+          <p>{meter.zeroing ? "the leads, shorted" : wiresSay(machine, subject, meter.on)}</p>
         </div>
         {meter.on ? (
           <Streamed meter={meter} judgement={judgement} />
@@ -84,10 +87,11 @@ function useHeld(subject: Subject | undefined, { on, hold }: StandIn): { limits:
 
 const FROM: Record<Subject["from"], string> = { line: "as typed", chosen: "", record: "read last", next: "to be read next" };
 
-function wiresSay({ question, from }: Subject, streams: boolean): string {
+function wiresSay(machine: Machine, { question, from }: Subject, streams: boolean): string {
   const wires = question.kind !== "ohms" ? "" : (question.circumstances.wiring ?? []).length > 0 ? "wires off" : "all wires on";
   const warm = question.circumstances.partHot ? "warmed" : "";
-  return [wires, warm, streams ? "on the meter now" : FROM[from]].filter((s) => s !== "").join(" · ");
+  const controls = controlsSay(machine, controlsIn(question.circumstances));
+  return [wires, controls, warm, streams ? "on the meter now" : FROM[from]].filter((s) => s !== "").join(" · ");
 }
 
 /** The leads are shorted and read: what they add is subtracted from then on. */

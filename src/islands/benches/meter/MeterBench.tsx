@@ -21,23 +21,25 @@ export function MeterBench() {
   const subject = useSubject();
   const meter = useStandIn(subject);
   const offered = (Object.keys(PANES) as Pane[]).filter((p) => p !== "readings" || isRead);
+  const tabs = (
+    <nav className={panes.panes} aria-label="Under the judgement">
+      {offered.map((p) => (
+        <Button key={p} aria-pressed={pane === p} onClick={() => setPane(p)}>
+          {PANES[p]}
+        </Button>
+      ))}
+    </nav>
+  );
   return (
     <>
       <Judged subject={subject} meter={meter} />
-      <nav className={panes.panes} aria-label="Under the judgement">
-        {offered.map((p) => (
-          <Button key={p} aria-pressed={pane === p} onClick={() => setPane(p)}>
-            {PANES[p]}
-          </Button>
-        ))}
-      </nav>
-      <div className={styles.split}>{SHOWN[pane]()}</div>
+      {pane !== "sheet" && tabs}
+      <div className={styles.split}>{pane === "sheet" ? <SheetPane lead={tabs} /> : SHOWN[pane]()}</div>
     </>
   );
 }
 
-const SHOWN: Record<Pane, () => React.ReactNode> = {
-  sheet: () => <SheetPane />,
+const SHOWN: Record<Exclude<Pane, "sheet">, () => React.ReactNode> = {
   part: () => <PartPane />,
   readings: () => <ReadingsTable />,
   log: () => <LogPane />,

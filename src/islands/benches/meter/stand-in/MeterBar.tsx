@@ -20,7 +20,8 @@ export function MeterBar({ meter, unit }: { readonly meter: StandIn; readonly un
         {hold.lost > 0 && `; ${hold.lost} readings never came`}
       </p>
       <label>
-        <input type="checkbox" checked={keepsAlone} onChange={(e) => meter.keepAlone(e.target.checked)} /> keep it by itself when it stands
+        <input type="checkbox" checked={keepsAlone} onChange={(e) => meter.keepAlone(e.target.checked)} /> keep what I choose by itself when
+        it stands
       </label>
       <label>
         Simulated:{" "}

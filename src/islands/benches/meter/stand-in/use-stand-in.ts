@@ -41,11 +41,13 @@ export function useStandIn(subject: Subject | undefined): StandIn {
   const kept = useRef<string | undefined>(undefined);
   const { steady } = streaming.hold;
   const { keep } = keeping;
+  // Only where somebody put the leads: what the card asks for next is not read by itself.
+  const isPut = subject?.from === "chosen" && !zeroing;
   useEffect(() => {
-    if (!keepsAlone || keeping.refused !== undefined || steady < KEPT_AFTER_S || kept.current === address) return;
+    if (!keepsAlone || !isPut || keeping.refused !== undefined || steady < KEPT_AFTER_S || kept.current === address) return;
     kept.current = address;
     keep();
-  }, [keepsAlone, keeping.refused, steady, address, keep]);
+  }, [keepsAlone, isPut, keeping.refused, steady, address, keep]);
   return {
     ...streaming,
     ...keeping,
