@@ -85,7 +85,7 @@ function useHeld(subject: Subject | undefined, { on, hold }: StandIn): { limits:
   }, [machine, job, subject, on, shown]);
 }
 
-const FROM: Record<Subject["from"], string> = { line: "as typed", chosen: "", record: "read last", next: "to be read next" };
+const FROM: Record<Subject["from"], string> = { line: "as typed", chosen: "", record: "read last", next: "next" };
 
 function wiresSay(machine: Machine, { question, from }: Subject, streams: boolean): string {
   const wires = question.kind !== "ohms" ? "" : (question.circumstances.wiring ?? []).length > 0 ? "wires off" : "all wires on";
