@@ -44,7 +44,18 @@ bothWays((way, press) => {
     await visit(page, "Supply");
     await press(page, "Allow live tests");
     await type(page, "power on");
-    await type(page, "l1 to l2 at the outlet 239");
+    await visit(page, "Supply");
+    const outlet = page.getByRole("list", { name: "Supply and air" });
+    await press(page, "Read: Outlet, L1 to L2, cord out");
+    await outlet.getByRole("textbox").fill("239");
+    await page.keyboard.press("Enter");
+    await visit(page, "Supply");
+    await expect(outlet).toContainText("239 V pass, healthy 228 to 252 V");
+    await outlet.getByLabel("Cord while the outlet is read, L2 to N").selectOption("cord in");
+    await press(page, "Read: Outlet, L2 to N, cord in");
+    await outlet.getByRole("textbox").fill("119");
+    await page.keyboard.press("Enter");
+    await expect(page.getByLabel("Record")).toContainText("WL2 to WN, cord in: 119 V");
     await visit(page, "Supply");
     const load = page.getByRole("region", { name: "Under load" });
     const read = async (what: string | RegExp, value: string) => {

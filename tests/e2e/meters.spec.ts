@@ -12,6 +12,7 @@ bothWays((way, press) => {
     await page.goto(`${server.url}/settings`);
     await press(page, "Add a meter");
     const form = page.getByRole("form", { name: "A meter" });
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(way === "by touch" ? 390 : 1280);
     await form.getByLabel("Its name").fill("Coarse old one");
     await form.getByLabel("Range 1, ± % of reading").fill("lots");
     await press(page, "Keep the meter");

@@ -37,51 +37,53 @@ export function MeterForm({ meter, onKeep, onLeave }: Props) {
       <label>
         Its name <input {...register("name", { maxLength: 60 })} aria-invalid={!!amiss.name} autoComplete="off" />
       </label>
-      <table>
-        <thead>
-          <tr>
-            <th scope="col">measures</th>
-            {COLUMNS.map(({ head }) => (
-              <th key={head} scope="col">
-                {head}
-              </th>
-            ))}
-            <th scope="col">
-              <span className="hidden">Remove</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {fields.map((row, i) => (
-            <tr key={row.id}>
-              <td>
-                <select aria-label={`Range ${i + 1}, measures`} {...register(`ranges.${i}.unit`)}>
-                  {METER_UNITS.map((u) => (
-                    <option key={u} value={u}>
-                      {UNIT_SYMBOL[u]}
-                    </option>
-                  ))}
-                </select>
-              </td>
-              {COLUMNS.map(({ field, head }) => (
-                <td key={field}>
-                  <input
-                    aria-label={`Range ${i + 1}, ${head}`}
-                    aria-invalid={!!amiss[`ranges.${i}.${field}`]}
-                    {...register(`ranges.${i}.${field}`)}
-                    autoComplete="off"
-                  />
-                </td>
+      <div className={styles.ranges}>
+        <table>
+          <thead>
+            <tr>
+              <th scope="col">measures</th>
+              {COLUMNS.map(({ head }) => (
+                <th key={head} scope="col">
+                  {head}
+                </th>
               ))}
-              <td>
-                <Button look="quiet" aria-label={`Remove range ${i + 1}`} onClick={() => remove(i)}>
-                  <X size={18} aria-hidden />
-                </Button>
-              </td>
+              <th scope="col">
+                <span className="hidden">Remove</span>
+              </th>
             </tr>
-          ))}
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {fields.map((row, i) => (
+              <tr key={row.id}>
+                <td>
+                  <select aria-label={`Range ${i + 1}, measures`} {...register(`ranges.${i}.unit`)}>
+                    {METER_UNITS.map((u) => (
+                      <option key={u} value={u}>
+                        {UNIT_SYMBOL[u]}
+                      </option>
+                    ))}
+                  </select>
+                </td>
+                {COLUMNS.map(({ field, head }) => (
+                  <td key={field}>
+                    <input
+                      aria-label={`Range ${i + 1}, ${head}`}
+                      aria-invalid={!!amiss[`ranges.${i}.${field}`]}
+                      {...register(`ranges.${i}.${field}`)}
+                      autoComplete="off"
+                    />
+                  </td>
+                ))}
+                <td>
+                  <Button look="quiet" aria-label={`Remove range ${i + 1}`} onClick={() => remove(i)}>
+                    <X size={18} aria-hidden />
+                  </Button>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
       {Object.entries(amiss).map(([field, why]) => (
         <p key={field} role="alert">
           {field.startsWith("ranges.") ? `Range ${Number(field.split(".")[1]) + 1}: ` : ""}

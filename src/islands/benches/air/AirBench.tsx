@@ -1,6 +1,7 @@
 import { useMemo } from "react";
+import { outletPairs } from "../../../core/diagnosis/supply-cases";
 import { testSays } from "../../../core/language/tests";
-import { isWallPoint, type Machine } from "../../../core/machine/format";
+import type { Machine } from "../../../core/machine/format";
 import { type TestAction, testsOf } from "../../../core/planning/tests";
 import { useJob, useMachine } from "../../job/store/context";
 import { SheetPane } from "../../sheet/SheetPane";
@@ -8,18 +9,20 @@ import styles from "../shared/Bench.module.css";
 import { QuestionRow } from "../shared/QuestionRow";
 import { Airway } from "./Airway";
 import { Loaded } from "./Loaded";
+import { OutletRow } from "./OutletRow";
 import { SupplyCases } from "./SupplyCases";
 
 /** What comes in and what goes out: the outlet, the air at the hood, its temperature and pressure; the sheet under it. */
 export function AirBench() {
   const machine = useMachine();
   const live = useJob((s) => s.job.safety.liveTests);
+  const pairs = useMemo(() => outletPairs(machine), [machine]);
   const tests = useMemo(() => testsOf(machine).filter(isOfSupplyOrAir(machine)), [machine]);
-  const offered = tests.filter((t) => live || t.question.kind !== "volts");
   return (
     <>
       <ul className={`${styles.rows} ${styles.dense}`} aria-label="Supply and air">
-        {offered.map(({ id, question }) => (
+        {live && pairs.map((pair) => <OutletRow key={pair.says} pair={pair} />)}
+        {tests.map(({ id, question }) => (
           <QuestionRow key={id} name={testSays(machine, question).title} question={question} inWords />
         ))}
       </ul>
@@ -45,8 +48,6 @@ const isOfSupplyOrAir =
         return true;
       case "sight":
         return question.place.sight === "airflow";
-      case "volts":
-        return question.place.between.every((p) => isWallPoint(machine, p));
       case "look":
         return ["duct", "supply", "gas-supply"].includes(kindAt(machine, question.place.part));
       default:

@@ -1,22 +1,17 @@
 import { useMemo, useState } from "react";
-import { judgeInJob } from "../../../core/diagnosis/judge-in-job";
 import { outletPairs } from "../../../core/diagnosis/supply-cases";
-import { answers } from "../../../core/finding/finding";
 import { SUPPLY } from "../../../core/finding/kinds/amps";
-import { limitsOf, type MeteredFinding, type MeteredQuestion } from "../../../core/judging/limits";
+import type { MeteredQuestion } from "../../../core/judging/limits";
 import { healthyAmps, loadedJoints, loadedParts, terminalBlock } from "../../../core/judging/loaded";
-import { limitsSay } from "../../../core/language/judgements";
-import { cordSays, jointSays, verdictSays } from "../../../core/language/loaded";
+import { cordSays, jointSays } from "../../../core/language/loaded";
 import type { Machine } from "../../../core/machine/format";
 import { placeSays } from "../../../core/naming/names";
 import { formatValue } from "../../../core/quantity/format";
 import { Button } from "../../../ui/Button";
 import { useDispatch, useJob, useMachine } from "../../job/store/context";
-import { draftOf } from "../meter/subject";
-import { SIGN } from "../meter/Verdict";
 import bench from "../shared/Bench.module.css";
-import { ReadingField } from "../shared/ReadingField";
 import styles from "./Air.module.css";
+import { ReadRow, useLast } from "./ReadRow";
 
 /** While it runs on heat: volts at the terminal block, what a joint drops, and the current of the machine and of its parts. */
 export function Loaded() {
@@ -132,78 +127,3 @@ function ClampRow() {
 }
 
 const nameOf = (machine: Machine, id: string): string => machine.parts.find((p) => p.id === id)?.name ?? id;
-
-function useLast(question: MeteredQuestion): MeteredFinding | undefined {
-  const key = JSON.stringify(question.place);
-  return useJob(({ job }) => {
-    const found = job.evidence.findLast(
-      (e) =>
-        e.source === "technician" &&
-        e.fitted.length === job.fitted.length &&
-        e.finding.kind === question.kind &&
-        samePlace(e.finding, question, key),
-    )?.finding;
-    return found as MeteredFinding | undefined;
-  });
-}
-
-const samePlace = (finding: Parameters<typeof answers>[0], question: MeteredQuestion, key: string): boolean =>
-  answers(finding, question) || JSON.stringify(finding.place) === key;
-
-interface RowProps {
-  readonly name: string;
-  readonly question: MeteredQuestion;
-  readonly choice?: React.ReactNode;
-  readonly label?: string;
-  readonly says?: (value: number) => React.ReactNode;
-}
-
-/** One reading: its field, and what was last read there, judged. */
-function ReadRow({ name, question, choice, label = name, says }: RowProps) {
-  const machine = useMachine();
-  const dispatch = useDispatch();
-  const [open, setOpen] = useState(false);
-  const last = useLast(question);
-  const limits = useMemo(() => limitsOf(machine, question), [machine, question]);
-  return (
-    <li>
-      <div>
-        <h3>
-          {name} {choice}
-        </h3>
-        {last ? <Read finding={last} says={says} /> : <small>healthy {limitsSay(limits)}</small>}
-      </div>
-      <span className={bench.answers}>
-        {open ? (
-          <ReadingField
-            label={label}
-            unit={limits.unit}
-            onLeave={() => setOpen(false)}
-            onKeep={(value) => {
-              const draft = draftOf(question, value);
-              if (draft) void dispatch({ do: "record", drafts: [draft] });
-              setOpen(false);
-            }}
-          />
-        ) : (
-          <Button aria-label={`Read: ${label}`} onClick={() => setOpen(true)}>
-            {last ? "Read again" : "Read"}
-          </Button>
-        )}
-      </span>
-    </li>
-  );
-}
-
-function Read({ finding, says }: { readonly finding: MeteredFinding; readonly says: RowProps["says"] }) {
-  const machine = useMachine();
-  const job = useJob((s) => s.job);
-  const judgement = useMemo(() => judgeInJob(machine, job, finding), [machine, job, finding]);
-  const Sign = SIGN[judgement.verdict];
-  return (
-    <p data-verdict={judgement.verdict} className={styles.read}>
-      <Sign size={18} strokeWidth={3} aria-hidden /> <b>{formatValue(judgement.shown, judgement.unit)}</b> {verdictSays(judgement)}.{" "}
-      {says?.(judgement.shown)}
-    </p>
-  );
-}
