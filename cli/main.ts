@@ -8,6 +8,7 @@ const COMMANDS: Record<string, () => Promise<{ run: (args: string[]) => Promise<
   physics: () => import("./physics"),
   log: () => import("./log"),
   plan: () => import("./plan"),
+  way: () => import("./way"),
   check: () => import("./check"),
   say: () => import("./say"),
   diagnose: () => import("./diagnose"),
