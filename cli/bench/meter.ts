@@ -42,50 +42,34 @@ export async function streaming(): Promise<void> {
     }
     const bar = page.locator("[data-received]");
     const count = async (what: string) => Number(await bar.getAttribute(`data-${what}`));
-    const seconds = (Date.now() - began) / 1000 + 3;
-    print({ name: "readings of the simulated meter, received", figure: await count("received"), unit: `in ${Math.round(seconds)} s` });
+    const seconds = Math.round((Date.now() - began) / 1000) + 3;
+    print({ name: "readings of the simulated meter, received", figure: await count("received"), unit: `in ${seconds} s` });
     print({ name: "readings lost", figure: await count("lost"), unit: "readings", target: 0 });
     print({ name: "readings that came twice", figure: await count("doubled"), unit: "readings", target: 0 });
-    const [first, last] = [heaps[1] ?? 0, heaps.at(-1) ?? 0];
-    print({
-      name: "heap after the first tenth",
-      figure: first / 1e6,
-      unit: "MB",
-      baseline: { what: "at the start", figure: (heaps[0] ?? 0) / 1e6 },
-    });
-    print({ name: "heap at the end", figure: last / 1e6, unit: "MB", baseline: { what: "after the first tenth", figure: first / 1e6 } });
-    const frames = during.flatMap((d) => d.frames).sort((a, b) => a - b);
-    const still = before.frames.sort((a, b) => a - b);
-    print({
-      name: "a frame, p95",
-      figure: quantile(frames, 0.95),
-      unit: "ms",
-      baseline: { what: "meter off", figure: quantile(still, 0.95) },
-    });
-    print({
-      name: "a frame, p99.9",
-      figure: quantile(frames, 0.999),
-      unit: "ms",
-      baseline: { what: "meter off", figure: quantile(still, 0.999) },
-    });
-    const touches = during.flatMap((d) => d.touches).sort((a, b) => a - b);
-    print({
-      name: "from a touch to what it shows, p95",
-      figure: quantile(touches, 0.95),
-      unit: "ms",
-      baseline: {
-        what: "meter off",
-        figure: quantile(
-          before.touches.sort((a, b) => a - b),
-          0.95,
-        ),
-      },
-      target: 100,
-    });
+    tellHeaps(heaps);
+    tellResponses(before, during);
   } finally {
     await browser.close();
     await server.remove();
   }
+}
+
+function tellHeaps(heaps: readonly number[]): void {
+  const [start = 0, first = 0] = heaps.map((h) => h / 1e6);
+  const last = (heaps.at(-1) ?? 0) / 1e6;
+  print({ name: "heap after the first tenth", figure: first, unit: "MB", baseline: { what: "at the start", figure: start } });
+  print({ name: "heap at the end", figure: last, unit: "MB", baseline: { what: "after the first tenth", figure: first } });
+}
+
+function tellResponses(before: Looked, during: readonly Looked[]): void {
+  const tell = (name: string, of: keyof Looked, q: number, target?: number) => {
+    const sorted = (looks: readonly Looked[]) => looks.flatMap((l) => l[of]).sort((a, b) => a - b);
+    const baseline = { what: "meter off", figure: quantile(sorted([before]), q) };
+    print({ name, figure: quantile(sorted(during), q), unit: "ms", baseline, ...(target !== undefined && { target }) });
+  };
+  tell("a frame, p95", "frames", 0.95);
+  tell("a frame, p99.9", "frames", 0.999);
+  tell("from a touch to what it shows, p95", "touches", 0.95, 100);
 }
 
 interface Looked {

@@ -1,7 +1,8 @@
 import { z } from "zod";
 import { findingSchema, type Question } from "../core/finding/finding";
+import { isMetered } from "../core/finding/metered";
 import { PER_SECOND, type Streamed } from "../core/instrument/stream";
-import { isMetered } from "../core/judging/limits";
+import { firstIssue } from "../core/job/entry";
 import type { Machine } from "../core/machine/format";
 import { machineRefSchema } from "../core/machine/revision";
 import { type OnTips, StandIn } from "../core/training/stand-in";
@@ -16,6 +17,7 @@ const querySchema = z.object({
   fault: z.string().max(200).optional(),
   fitted: z.string().max(2000).default(""),
   on: z.string().min(2).max(4000),
+  since: z.coerce.number().int().min(0).optional(),
 });
 
 /** What is put on the tips, on which machine. */
@@ -25,19 +27,21 @@ export interface Asked {
   readonly fault?: string | undefined;
   readonly fitted: readonly string[];
   readonly on: OnTips;
+  /** When the leads were put there, in milliseconds since 1970. */
+  readonly since: number;
 }
 
 /** Reads what is asked of the simulated meter. Throws {@link HttpError}: 400 with the field, 404 for a machine that is not here. */
 export function readAsked(db: Database, params: URLSearchParams): Asked {
   const parsed = querySchema.safeParse(Object.fromEntries(params));
   if (!parsed.success) {
-    const [issue] = parsed.error.issues;
-    throw new HttpError(400, `${issue?.path.join(".")}: ${issue?.message}`, String(issue?.path[0] ?? "query"));
+    const { field, message } = firstIssue(parsed.error);
+    throw new HttpError(400, message, field);
   }
-  const { machine: id, revision, seed, fault, fitted, on } = parsed.data;
+  const { machine: id, revision, seed, fault, fitted, on, since = Date.now() } = parsed.data;
   const machine = machineFinder(db)({ id, revision });
   if (!machine) throw new HttpError(404, `the machine ${id} is not here in revision ${revision}`, "machine");
-  return { machine, seed, fault, fitted: fitted.split(",").filter((f) => f !== ""), on: readTips(on) };
+  return { machine, seed, fault, fitted: fitted.split(",").filter((f) => f !== ""), on: readTips(on), since };
 }
 
 function readTips(on: string): OnTips {
@@ -87,19 +91,16 @@ const MOST_AT_ONCE = 600;
 
 /**
  * Server-sent events of a simulated meter, ten readings a second, numbered from 1. Who comes back with the number that was heard last hears what was
- * missed first: none is lost, none comes twice. `since`: when the leads were put there, in milliseconds since 1970.
+ * missed first: none is lost, none comes twice.
  */
-export function meterStream(
-  asked: Asked,
-  { after, since }: { readonly after: number; readonly since: number },
-): ReadableStream<Uint8Array> {
+export function meterStream(asked: Asked, after: number): ReadableStream<Uint8Array> {
   const reading = standIn(asked).stream(asked.on, asked.fitted);
   if (!reading) throw new HttpError(400, "the simulated meter does not measure that", "on");
   let next = after + 1;
   let timer: ReturnType<typeof setInterval> | undefined;
   return new ReadableStream<Uint8Array>({
     start: (controller) => {
-      const due = () => Math.floor(((Date.now() - since) / 1000) * PER_SECOND);
+      const due = () => Math.floor(((Date.now() - asked.since) / 1000) * PER_SECOND);
       next = Math.max(next, due() - MOST_AT_ONCE);
       const tick = () => {
         let events = "";
@@ -114,3 +115,14 @@ export function meterStream(
 }
 
 const event = (r: Streamed): string => `id: ${r.seq}\ndata: ${JSON.stringify(r)}\n\n`;
+
+/** The number that was heard last, as a browser says it when it comes back. Throws {@link HttpError} 400. */
+export function readLastHeard(header: string | null): number {
+  const after = Number(header ?? 0);
+  if (Number.isInteger(after) && after >= 0) return after;
+  throw new HttpError(
+    400,
+    `Last-Event-ID is “${header?.slice(0, 40)}”; expected the number of the reading that was heard last`,
+    "last-event-id",
+  );
+}

@@ -101,10 +101,11 @@ async function prepare(predictor: Predictor, revision: string): Promise<void> {
 
 /** What would be read at another place: the job is ranked already, so that this is quick. */
 function foresee({ turn, probing }: PlaceQuestion): void {
-  if (!engine || !latest) return;
+  if (!latest) return;
   const { probing: _, ...question } = latest;
   latest = { ...question, ...(probing && { probing }) };
-  if (!probing) return;
+  // Before the machine is ready, what is asked then says this place too.
+  if (!engine || !probing) return;
   const { suspects } = engine;
   const { job } = latest;
   post({ type: "foresight", turn, lines: foresightOf(suspects, rank(suspects, job.evidence, assembliesFitted(job)), job, probing) });

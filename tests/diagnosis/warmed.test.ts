@@ -4,7 +4,7 @@ import { rank } from "../../src/core/diagnosis/rank";
 import { likelihoodsOf } from "../../src/core/finding/finding";
 import type { OhmsFinding } from "../../src/core/finding/kinds/ohms";
 import type { Draft } from "../../src/core/job/kinds/index";
-import { limitsOf } from "../../src/core/judging/limits";
+import { limitsOf } from "../../src/core/judging/limits-of";
 import type { Fault } from "../../src/core/machine/fault";
 import { partOff } from "../../src/core/machine/wiring";
 import { MACHINES } from "../../src/machines";
@@ -44,7 +44,7 @@ describe.each(MACHINES.map((m) => [m.id, m] as const))("%s: every thermostat tha
     }
   });
 
-  test("about as warm as it acts says next to nothing; its limits say so too", () => {
+  test("and is about as warm as it acts: closed, it says next to nothing, open, less than a warmer one; its limits don't know either", () => {
     for (const part of thermostats) {
       const at = part.kind === "thermostat" ? part.opensC : 0;
       const question = read(part.id, null, { partC: at });
@@ -52,6 +52,15 @@ describe.each(MACHINES.map((m) => [m.id, m] as const))("%s: every thermostat tha
         ...likelihoodsOf(suspectsFor(machine).predictor, [[], [{ part: part.id, mode: "welded" }]], question, "technician"),
       ] as [number, number];
       expect(healthy / welded).toBeLessThan(30);
+      const closed = [
+        ...likelihoodsOf(
+          suspectsFor(machine).predictor,
+          [[], [{ part: part.id, mode: "welded" }]],
+          read(part.id, 0.2, { partC: at }),
+          "technician",
+        ),
+      ];
+      expect((closed[1] ?? 0) / (closed[0] ?? 1)).toBeLessThan(3);
       expect(limitsOf(machine, question).of).toBe("unknown");
     }
   });

@@ -4,7 +4,7 @@ import { findingKind } from "../../src/core/finding/finding";
 import type { OhmsFinding } from "../../src/core/finding/kinds/ohms";
 import { COMMON_METER, type Meter } from "../../src/core/instrument/meter";
 import { judge } from "../../src/core/judging/judge";
-import { limitsOf } from "../../src/core/judging/limits";
+import { limitsOf } from "../../src/core/judging/limits-of";
 import { verdictOf } from "../../src/core/judging/verdict";
 import { judgementSays, limitsSay, numbersSay } from "../../src/core/language/judgements";
 import { closedControls, windingsOf } from "../../src/core/machine/metering";

@@ -1,7 +1,8 @@
 import { describe, expect, test } from "vitest";
+import type { MeteredFinding, MeteredQuestion } from "../../src/core/finding/metered";
 import { COMMON_METER } from "../../src/core/instrument/meter";
 import { judge } from "../../src/core/judging/judge";
-import { limitsOf, type MeteredFinding, type MeteredQuestion } from "../../src/core/judging/limits";
+import { limitsOf } from "../../src/core/judging/limits-of";
 import { healthyAmps, loadedJoints, terminalBlock } from "../../src/core/judging/loaded";
 import { isReadingOf, statesOf } from "../../src/core/judging/part-states";
 import { fellInHand, onCurve } from "../../src/core/judging/thermistor";

@@ -1,4 +1,4 @@
-import { item, real } from "../array/at";
+import { item, lastOf, real } from "../array/at";
 import { type Action, type Cut, landmarkCuts, NOTHING, type Task } from "./landmarks";
 import type { Taken, WayIn, WayProblem } from "./way-problem";
 
@@ -18,7 +18,6 @@ interface Priced extends Task {
 interface Node {
   readonly costs: Float64Array;
   readonly paid: number;
-  readonly taken: readonly number[];
   readonly bound: number;
   readonly cuts: readonly Cut[];
 }
@@ -35,14 +34,14 @@ export function wayIn(problem: WayProblem, mostNodes = MOST_NODES): WayIn | NoWa
   const { bound, cuts } = landmarkCuts(task, task.costs);
   if (bound === Infinity) return { minutes: null, reason: reasonOf(problem, task) };
   let best = wayWith(task, task.costs);
-  const open: Node[] = [{ costs: task.costs, paid: 0, taken: [], bound, cuts }];
+  const open: Node[] = [{ costs: task.costs, paid: 0, bound, cuts }];
   for (let nodes = 0; open.length > 0 && nodes < mostNodes; nodes++) {
-    const node = pop(open);
+    const node = takeLeast(open);
     if (node.bound >= best.minutes - NOTHING) return { ...best.way, bound: best.minutes };
     for (const child of branched(task, node)) {
       const found = wayWith(task, child.costs);
       if (found.minutes < best.minutes - NOTHING) best = found;
-      if (child.bound < best.minutes - NOTHING) push(open, child);
+      if (child.bound < best.minutes - NOTHING) open.push(child);
     }
   }
   return { ...best.way, bound: open.length === 0 ? best.minutes : Math.min(best.minutes, Math.min(...open.map((n) => n.bound))) };
@@ -76,8 +75,8 @@ function taskOf({ removals, parts, reach, off }: WayProblem): Priced {
   };
 }
 
-/** One of the dearest cut's actions must be taken: each in turn, those before it out, so that no choice is looked into twice. */
-function branched(task: Task, { costs, paid, taken, cuts }: Node): Node[] {
+/** One of the smallest cut's actions must be taken: each in turn, those before it out, so that no choice is looked into twice. */
+function branched(task: Task, { costs, paid, cuts }: Node): Node[] {
   const cut = cuts.reduce((a, b) => (b.actions.length < a.actions.length ? b : a));
   const children: Node[] = [];
   const without = costs.slice();
@@ -87,7 +86,7 @@ function branched(task: Task, { costs, paid, taken, cuts }: Node): Node[] {
     now[a] = 0;
     without[a] = Infinity;
     const { bound, cuts: next } = landmarkCuts(task, now);
-    if (bound < Infinity) children.push({ costs: now, paid: paid + price, taken: [...taken, a], bound: paid + price + bound, cuts: next });
+    if (bound < Infinity) children.push({ costs: now, paid: paid + price, bound: paid + price + bound, cuts: next });
   }
   return children;
 }
@@ -146,33 +145,12 @@ function reasonOf({ reach }: WayProblem, task: Priced): string {
   return `${lacking.join(", ")} can’t be reached: every way to it needs something that can’t come off, or needs itself`;
 }
 
-/** The open choice with the least bound comes first: a heap. */
-function push(heap: Node[], node: Node): void {
-  heap.push(node);
-  for (let i = heap.length - 1; i > 0; ) {
-    const parent = (i - 1) >> 1;
-    if (item(heap, parent).bound <= item(heap, i).bound) return;
-    swap(heap, i, parent);
-    i = parent;
-  }
-}
-
-function pop(heap: Node[]): Node {
-  const top = item(heap, 0);
-  const last = heap.pop();
-  if (last && heap.length > 0) heap[0] = last;
-  for (let i = 0; ; ) {
-    const [l, r] = [2 * i + 1, 2 * i + 2];
-    let least = i;
-    for (const c of [l, r]) if (c < heap.length && item(heap, c).bound < item(heap, least).bound) least = c;
-    if (least === i) return top;
-    swap(heap, i, least);
-    i = least;
-  }
-}
-
-function swap(heap: Node[], i: number, j: number): void {
-  const kept = item(heap, i);
-  heap[i] = item(heap, j);
-  heap[j] = kept;
+/** Takes the open choice with the least bound out of the others. */
+function takeLeast(open: Node[]): Node {
+  let least = 0;
+  for (let i = 1; i < open.length; i++) if (item(open, i).bound < item(open, least).bound) least = i;
+  const taken = item(open, least);
+  open[least] = lastOf(open);
+  open.pop();
+  return taken;
 }

@@ -1,7 +1,7 @@
+import type { MeteredFinding } from "../finding/metered";
 import { meterNamed } from "../instrument/meter";
 import type { JobState } from "../job/state";
 import { type Judgement, judge } from "../judging/judge";
-import type { MeteredFinding } from "../judging/limits";
 import type { Machine } from "../machine/format";
 import { roomTemperature } from "./room";
 

@@ -1,4 +1,5 @@
 import type { Finding } from "../finding/finding";
+import { isMetered } from "../finding/metered";
 import type { Draft } from "./kinds/index";
 import type { JobState } from "./state";
 
@@ -8,17 +9,15 @@ type Known = Pick<JobState, "safety" | "panelsOff" | "meter">;
 export function inCircumstances(finding: Finding, { safety, panelsOff, meter }: Known): Finding {
   const known: Finding["circumstances"] = { power: safety.power, ...(panelsOff.length > 0 && { panelsOff: [...panelsOff] }) };
   const within = { ...finding, circumstances: { ...known, ...finding.circumstances } };
-  const readWith = withMeter(finding, meter);
+  const readWith = isMetered(finding) ? withMeter(finding.kind === "ohms", meter) : undefined;
   return readWith ? { ...within, meter: { ...readWith, ...finding.meter } } : within;
 }
 
-const METERED = ["ohms", "volts", "amps", "capacitance"];
-
 /** With which meter something is read, as it is kept beside the reading; `undefined` where none was named and nothing is known of its leads. */
-function withMeter({ kind }: Pick<Finding, "kind">, meter: JobState["meter"]): Finding["meter"] {
-  if (!meter || !METERED.includes(kind)) return undefined;
+function withMeter(inOhms: boolean, meter: JobState["meter"]): Finding["meter"] {
+  if (!meter) return undefined;
   const { leadOhms, used } = meter;
-  const leads = kind === "ohms" ? leadOhms : undefined;
+  const leads = inOhms ? leadOhms : undefined;
   if (leads === undefined && !used) return undefined;
   return { ...(used && { name: used.name }), ...(leads !== undefined && { leadOhms: leads }) };
 }
@@ -26,7 +25,7 @@ function withMeter({ kind }: Pick<Finding, "kind">, meter: JobState["meter"]): F
 /** A draft with what the job knows at the time: the circumstances of a finding; of a proof of dead, the last switching on. */
 export function draftInCircumstances(draft: Draft, state: Known & Pick<JobState, "livened">): Draft {
   if (draft.kind === "new-part") {
-    const readWith = withMeter({ kind: "ohms" }, state.meter);
+    const readWith = withMeter(true, state.meter);
     return readWith ? { kind: "new-part", body: { ...draft.body, meter: { ...readWith, ...draft.body.meter } } } : draft;
   }
   if (draft.kind === "finding") return { kind: "finding", body: inCircumstances(draft.body, state) };

@@ -1,10 +1,10 @@
 import type { Witness } from "../finding/definition";
 import type { Finding } from "../finding/finding";
+import type { NewPart } from "../finding/new-part";
 import type { Meter } from "../instrument/meter";
 import type { Machine } from "../machine/format";
 import type { Plate } from "../machine/plate";
 import type { MachineRef } from "../machine/revision";
-import type { NewPart } from "./kinds/new-part";
 import type { Preference } from "./preference";
 import type { Safety } from "./safety";
 

@@ -1,8 +1,10 @@
 import type { OhmsFinding } from "../finding/kinds/ohms";
+import type { MeteredFinding } from "../finding/metered";
 import { bandOf, COMMON_METER, type Meter, type MeterRange } from "../instrument/meter";
-import type { Machine } from "../machine/format";
+import type { Machine, Part } from "../machine/format";
 import type { Unit } from "../quantity/quantity";
-import { type Limits, limitsOf, MATTERS, type MeteredFinding } from "./limits";
+import { type Limits, MATTERS } from "./limits";
+import { limitsOf } from "./limits-of";
 import { type Interval, type Verdict, verdictOf } from "./verdict";
 
 /** Leads of which nothing was said may read anything from here to there, Ω. */
@@ -111,12 +113,12 @@ const NEXT_TO_NOTHING = 0.1;
 type Judged = Omit<Judgement, "may" | "hints">;
 
 function hintsFor(machine: Machine, finding: MeteredFinding, judged: Judged): Hint[] {
-  const { verdict, limits, meter } = judged;
+  const { verdict, limits } = judged;
   const hints: Hint[] = finding.kind === "ohms" ? hintsForOhms(machine, finding, judged) : [];
   if (finding.kind === "amps" && verdict === "fail" && judged.shown < (limits.rated?.value ?? 0) * NEXT_TO_NOTHING) hints.push("one-wire");
   if (verdict !== "cant-tell" && isCoarse(judged)) hints.push("range-too-high");
   if (verdict !== "cant-tell") return hints;
-  if ((meter?.plusMinus ?? 0) > (limits.high - limits.low) * COARSE) hints.push("too-coarse");
+  if (plusMinusOf(judged) > (limits.high - limits.low) * COARSE) hints.push("too-coarse");
   if (limits.supply && !limits.supply.said) hints.push("measure-supply");
   if (limits.of === "unknown" && limits.acts) hints.push("warmer");
   return hints;
@@ -132,35 +134,57 @@ function isCoarse({ verdict, shown, meter, leads, limits }: Judged): boolean {
   return verdictOf(mayBe(shown, leads, meter.plusMinus + step / 2, limits), limits) !== verdict;
 }
 
-/** The last digit that a number is written with: 0.1 for 10.7, 1 for 11. */
+/** The last digit that a number is written with, of six: 0.1 for 10.7, 1 for 11. */
 function stepOf(shown: number): number {
   if (shown === 0 || !Number.isFinite(shown)) return 0;
-  const [digits = "", exponent = "0"] = shown.toPrecision(6).includes("e")
-    ? shown.toPrecision(6).split("e")
-    : [String(Number(shown.toPrecision(6)))];
-  const decimals = digits.split(".")[1]?.length ?? 0;
-  const zeros = decimals === 0 ? (/0*$/.exec(digits)?.[0].length ?? 0) : 0;
-  return 10 ** (Number(exponent) - decimals + zeros);
+  let step = 10 ** (Math.floor(Math.log10(shown)) - 5);
+  for (let coarser = step * 10; isMultiple(shown, coarser); coarser *= 10) step = coarser;
+  return step;
 }
 
-function hintsForOhms(machine: Machine, finding: OhmsFinding, { verdict, shown, leads, limits, meter }: Judged): Hint[] {
-  const hints: Hint[] = [];
-  const zeroed = verdictOf(mayBe(shown, ZEROED, meter?.plusMinus ?? 0, limits), limits);
-  if (shown < leads.low - KNOWN_TO) hints.push("below-zero");
-  if (shown >= FINGER.low && shown <= FINGER.high && verdict !== "pass" && limits.testVolts === undefined) hints.push("finger");
-  if (shown === Infinity && verdict === "fail") hints.push("touch-metal");
-  if (verdict === "cant-tell" && !leads.known && zeroed !== verdict) hints.push("zero-leads");
-  if (verdict === "cant-tell" && limits.warmth && !limits.warmth.said && limits.warmth.share > MATTERS) hints.push("part-temperature");
-  if (verdict === "pass" && limits.of === "insulation" && limits.testVolts === undefined && machine.supply.residualAmps !== undefined)
-    hints.push("insulation-tester");
-  const { between } = finding.place;
-  const part = machine.parts.find((p) => between.every((b) => b.startsWith(`${p.id}.`)));
-  if (part && verdict === "fail" && readsWithWiresOn(machine, finding, shown)) hints.push("wires-on");
-  if (!part || verdict !== "pass") return hints;
-  if (part.kind === "coil" && finding.circumstances.partHot === undefined) hints.push("coil-cold");
-  if (part.kind === "thermostat" && limits.of === "contact") hints.push("warm-it");
-  if ("closedWhen" in part) hints.push("other-state");
-  return hints;
+const isMultiple = (value: number, of: number): boolean =>
+  Math.abs(value / of - Math.round(value / of)) < 1e-6 && Math.round(value / of) > 0;
+
+/** A reading in ohms as it is doubted. */
+interface OhmsJudged extends Judged {
+  readonly machine: Machine;
+  readonly finding: OhmsFinding;
+  /** The part on which both leads are. */
+  readonly part: Part | undefined;
+}
+
+/** What is doubted of a reading in ohms, and when. */
+const OHM_DOUBTS: readonly (readonly [hint: Hint, when: (j: OhmsJudged) => boolean])[] = [
+  ["below-zero", ({ shown, leads }) => shown < leads.low - KNOWN_TO],
+  ["finger", ({ shown, verdict, limits }) => isWithin(shown, FINGER) && verdict !== "pass" && limits.testVolts === undefined],
+  ["touch-metal", ({ shown, verdict }) => shown === Infinity && verdict === "fail"],
+  [
+    "zero-leads",
+    (j) =>
+      j.verdict === "cant-tell" && !j.leads.known && verdictOf(mayBe(j.shown, ZEROED, plusMinusOf(j), j.limits), j.limits) !== j.verdict,
+  ],
+  [
+    "part-temperature",
+    ({ verdict, limits: { warmth } }) => verdict === "cant-tell" && warmth !== undefined && !warmth.said && warmth.share > MATTERS,
+  ],
+  ["insulation-tester", (j) => j.verdict === "pass" && isByOhmmeter(j.limits) && j.machine.supply.residualAmps !== undefined],
+  [
+    "wires-on",
+    ({ part, verdict, machine, finding, shown }) => part !== undefined && verdict === "fail" && readsWithWiresOn(machine, finding, shown),
+  ],
+  ["coil-cold", ({ part, verdict, finding }) => verdict === "pass" && part?.kind === "coil" && finding.circumstances.partHot === undefined],
+  ["warm-it", ({ part, verdict, limits }) => verdict === "pass" && part?.kind === "thermostat" && limits.of === "contact"],
+  ["other-state", ({ part, verdict }) => verdict === "pass" && part !== undefined && "closedWhen" in part],
+];
+
+const isWithin = (value: number, { low, high }: Interval): boolean => value >= low && value <= high;
+const plusMinusOf = ({ meter }: Judged): number => meter?.plusMinus ?? 0;
+const isByOhmmeter = ({ of, testVolts }: Limits): boolean => of === "insulation" && testVolts === undefined;
+
+function hintsForOhms(machine: Machine, finding: OhmsFinding, judged: Judged): Hint[] {
+  const part = machine.parts.find((p) => finding.place.between.every((b) => b.startsWith(`${p.id}.`)));
+  const doubted = { ...judged, machine, finding, part };
+  return OHM_DOUBTS.flatMap(([hint, when]) => (when(doubted) ? [hint] : []));
 }
 
 /** Whether it is what a healthy machine would read there with every wire on. */

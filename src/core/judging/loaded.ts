@@ -1,7 +1,7 @@
 import { SUPPLY } from "../finding/kinds/amps";
 import type { Machine, Part } from "../machine/format";
 import { terminalName } from "../machine/wiring";
-import { limitsOf } from "./limits";
+import { limitsOf } from "./limits-of";
 
 /** A part through which current passes while the machine heats, A of a healthy one. */
 export interface Loaded {

@@ -1,12 +1,12 @@
 import { wiringIn } from "../finding/circumstances";
 import type { Finding } from "../finding/finding";
+import type { MeteredQuestion } from "../finding/metered";
 import { samePoints } from "../finding/probes";
 import type { Machine, Part } from "../machine/format";
 import { closedControls, windingsOf } from "../machine/metering";
 import { controlOf } from "../machine/parts/index";
 import type { ControlPositions } from "../machine/run/condition";
-import { isIsolated, partOff, terminalName } from "../machine/wiring";
-import type { MeteredQuestion } from "./limits";
+import { isIsolated, partOff, readTerminal, terminalName } from "../machine/wiring";
 
 /** In what state a part is read to know all of it. */
 export type StateIs =
@@ -97,11 +97,11 @@ export function isReadingOf(finding: Finding, { question }: PartState): boolean 
   if (finding.kind === "capacitance" && question.kind === "capacitance") return finding.place.part === question.place.part;
   if (finding.kind !== "ohms" || question.kind !== "ohms") return false;
   const [a, b] = [finding.circumstances, question.circumstances];
-  const part = question.place.between[0].split(".")[0] ?? "";
+  const part = readTerminal(question.place.between[0])?.part ?? "";
   const warm = (c: typeof a) => c.partHot === true;
   return (
     samePoints(finding.place.between, question.place.between) &&
-    (finding.place.between.every((p) => !p.startsWith(`${part}.`)) || isIsolated(wiringIn(a), part)) &&
+    isIsolated(wiringIn(a), part) &&
     warm(a) === warm(b) &&
     (a.testVolts !== undefined) === (b.testVolts !== undefined) &&
     controlsAgree(a.controls, b.controls)

@@ -1,7 +1,7 @@
-import { HAND_C, HAND_SIGMA_K, type OhmsFinding, thermistorAcross } from "../finding/kinds/ohms";
+import { ROOM_SIGMA_K, SAID_SIGMA_K } from "../finding/circumstances";
+import { HAND_C, HAND_SIGMA_K, type OhmsFinding, thermistorAcross, USUAL_LEADS_OHM } from "../finding/kinds/ohms";
 import type { Machine, PartOf } from "../machine/format";
 import { thermistorC, thermistorOhms } from "../machine/parts/thermistor";
-import { lessLeads } from "./judge";
 
 /** A thermistor's reading on its curve. */
 export interface OnCurve {
@@ -19,20 +19,15 @@ export interface OnCurve {
   readonly drift: { readonly share: number; readonly low: number; readonly high: number };
 }
 
-const ASSUMED_K = 7;
-const SAID_K = 1.5;
-const USUAL_LEADS = { low: 0.2, high: 0.3 };
-
 /** Where a reading of a thermistor lies on its curve; `undefined` for OL, or what is no thermistor. */
 export function onCurve(machine: Machine, finding: OhmsFinding): OnCurve | undefined {
   const part = thermistorAcross(finding, machine);
   if (!part || finding.result.is !== "value") return undefined;
   const { partC, partHot, ambientC } = finding.circumstances;
-  const leads = finding.meter?.leadOhms;
-  const ohms = lessLeads(finding.result.value, leads === undefined ? USUAL_LEADS : { low: leads, high: leads });
+  const ohms = finding.result.value - (finding.meter?.leadOhms ?? USUAL_LEADS_OHM);
   const celsius = partC ?? (partHot ? HAND_C : (ambientC ?? machine.thermal.ambientC));
   const said = partC !== undefined || (!partHot && ambientC !== undefined);
-  const kelvin = said ? SAID_K : partHot && partC === undefined ? HAND_SIGMA_K : ASSUMED_K;
+  const kelvin = said ? SAID_SIGMA_K : partHot && partC === undefined ? HAND_SIGMA_K : ROOM_SIGMA_K;
   return { ohms, celsius, kelvin, said, ...against(part, ohms, celsius, kelvin) };
 }
 

@@ -1,6 +1,6 @@
 import { X } from "lucide-react";
 import { useState } from "react";
-import { useFieldArray, useForm } from "react-hook-form";
+import { type UseFormRegister, useFieldArray, useForm } from "react-hook-form";
 import type { Meter } from "../../core/instrument/meter";
 import { UNIT_SYMBOL } from "../../core/quantity/quantity";
 import { Button } from "../../ui/Button";
@@ -13,6 +13,12 @@ interface Props {
   readonly onLeave: () => void;
 }
 
+/** As the form holds it. */
+interface Typed {
+  name: string;
+  ranges: RangeFields[];
+}
+
 const COLUMNS: readonly { readonly field: Exclude<keyof RangeFields, "unit">; readonly head: string }[] = [
   { field: "upTo", head: "up to" },
   { field: "digitSize", head: "last digit" },
@@ -22,7 +28,7 @@ const COLUMNS: readonly { readonly field: Exclude<keyof RangeFields, "unit">; re
 
 /** A meter as its data sheet has it: each range with how far it may be off. */
 export function MeterForm({ meter, onKeep, onLeave }: Props) {
-  const { register, control, handleSubmit } = useForm<{ name: string; ranges: RangeFields[] }>({
+  const { register, control, handleSubmit } = useForm<Typed>({
     defaultValues: { ...fieldsOf(meter), ranges: [...fieldsOf(meter).ranges] },
   });
   const { fields, append, remove } = useFieldArray({ control, name: "ranges" });
@@ -39,47 +45,10 @@ export function MeterForm({ meter, onKeep, onLeave }: Props) {
       </label>
       <div className={styles.ranges}>
         <table>
-          <thead>
-            <tr>
-              <th scope="col">measures</th>
-              {COLUMNS.map(({ head }) => (
-                <th key={head} scope="col">
-                  {head}
-                </th>
-              ))}
-              <th scope="col">
-                <span className="hidden">Remove</span>
-              </th>
-            </tr>
-          </thead>
+          <Heads />
           <tbody>
             {fields.map((row, i) => (
-              <tr key={row.id}>
-                <td>
-                  <select aria-label={`Range ${i + 1}, measures`} {...register(`ranges.${i}.unit`)}>
-                    {METER_UNITS.map((u) => (
-                      <option key={u} value={u}>
-                        {UNIT_SYMBOL[u]}
-                      </option>
-                    ))}
-                  </select>
-                </td>
-                {COLUMNS.map(({ field, head }) => (
-                  <td key={field}>
-                    <input
-                      aria-label={`Range ${i + 1}, ${head}`}
-                      aria-invalid={!!amiss[`ranges.${i}.${field}`]}
-                      {...register(`ranges.${i}.${field}`)}
-                      autoComplete="off"
-                    />
-                  </td>
-                ))}
-                <td>
-                  <Button look="quiet" aria-label={`Remove range ${i + 1}`} onClick={() => remove(i)}>
-                    <X size={18} aria-hidden />
-                  </Button>
-                </td>
-              </tr>
+              <RangeRow key={row.id} at={i} amiss={amiss} register={register} onRemove={() => remove(i)} />
             ))}
           </tbody>
         </table>
@@ -98,5 +67,60 @@ export function MeterForm({ meter, onKeep, onLeave }: Props) {
         </Button>
       </div>
     </form>
+  );
+}
+
+const Heads = () => (
+  <thead>
+    <tr>
+      <th scope="col">measures</th>
+      {COLUMNS.map(({ head }) => (
+        <th key={head} scope="col">
+          {head}
+        </th>
+      ))}
+      <th scope="col">
+        <span className="hidden">Remove</span>
+      </th>
+    </tr>
+  </thead>
+);
+
+interface RangeProps {
+  readonly at: number;
+  readonly amiss: Amiss;
+  readonly register: UseFormRegister<Typed>;
+  readonly onRemove: () => void;
+}
+
+function RangeRow({ at, amiss, register, onRemove }: RangeProps) {
+  const name = `Range ${at + 1}`;
+  return (
+    <tr>
+      <td>
+        <select aria-label={`${name}, measures`} {...register(`ranges.${at}.unit`)}>
+          {METER_UNITS.map((u) => (
+            <option key={u} value={u}>
+              {UNIT_SYMBOL[u]}
+            </option>
+          ))}
+        </select>
+      </td>
+      {COLUMNS.map(({ field, head }) => (
+        <td key={field}>
+          <input
+            aria-label={`${name}, ${head}`}
+            aria-invalid={!!amiss[`ranges.${at}.${field}`]}
+            {...register(`ranges.${at}.${field}`)}
+            autoComplete="off"
+          />
+        </td>
+      ))}
+      <td>
+        <Button look="quiet" aria-label={`Remove range ${at + 1}`} onClick={onRemove}>
+          <X size={18} aria-hidden />
+        </Button>
+      </td>
+    </tr>
   );
 }

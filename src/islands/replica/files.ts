@@ -46,15 +46,27 @@ export class Files {
 
   /** The server's journal is another: what is here may be lacking there. */
   async sendAgain(): Promise<void> {
-    const all = (await (await this.shelf)?.files().catch(() => undefined)) ?? [];
-    for (const { refused: _, ...file } of all) await this.put({ ...file, waits: 1 });
+    for await (const { refused: _, ...file } of this.all()) await this.put({ ...file, waits: 1 });
   }
 
   /** How many files wait, and why the server does not take others. */
   async standing(): Promise<{ readonly waiting: number; readonly refused: readonly string[] }> {
-    const stored = (await (await this.shelf)?.files().catch(() => undefined)) ?? [];
-    const all = [...this.loose.values(), ...stored];
-    return { waiting: all.filter((f) => f.waits === 1).length, refused: all.flatMap((f) => f.refused ?? []) };
+    let waiting = 0;
+    const refused: string[] = [];
+    for await (const file of this.all()) {
+      waiting += file.waits;
+      if (file.refused !== undefined) refused.push(file.refused);
+    }
+    return { waiting, refused };
+  }
+
+  /** Every file, one in memory at a time. */
+  private async *all(): AsyncGenerator<StoredFile> {
+    const names = (await (await this.shelf)?.fileNames().catch(() => undefined)) ?? [];
+    for (const hash of new Set([...this.loose.keys(), ...names])) {
+      const file = this.loose.get(hash) ?? (await this.stored(hash));
+      if (file) yield file;
+    }
   }
 
   private async stored(hash: string): Promise<StoredFile | undefined> {

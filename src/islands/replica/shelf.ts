@@ -219,8 +219,9 @@ export class Shelf {
     return this.db.getAllKeysFromIndex("files", "byWaits", 1);
   }
 
-  async files(): Promise<StoredFile[]> {
-    return this.db.getAll("files");
+  /** Names of all files. They are large: whoever needs them takes one at a time. */
+  fileNames(): Promise<string[]> {
+    return this.db.getAllKeys("files");
   }
 
   close(): void {

@@ -1,7 +1,7 @@
 import { useMemo, useState } from "react";
 import { outletPairs } from "../../../core/diagnosis/supply-cases";
 import { SUPPLY } from "../../../core/finding/kinds/amps";
-import type { MeteredQuestion } from "../../../core/judging/limits";
+import type { MeteredQuestion } from "../../../core/finding/metered";
 import { healthyAmps, loadedJoints, loadedParts, terminalBlock } from "../../../core/judging/loaded";
 import { cordSays, jointSays } from "../../../core/language/loaded";
 import type { Machine } from "../../../core/machine/format";

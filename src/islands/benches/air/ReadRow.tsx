@@ -1,7 +1,8 @@
 import { type ReactNode, useMemo, useState } from "react";
 import { judgeInJob } from "../../../core/diagnosis/judge-in-job";
 import { answers } from "../../../core/finding/finding";
-import { isMetered, limitsOf, type MeteredFinding, type MeteredQuestion } from "../../../core/judging/limits";
+import { isMetered, type MeteredFinding, type MeteredQuestion } from "../../../core/finding/metered";
+import { limitsOf } from "../../../core/judging/limits-of";
 import { limitsSay } from "../../../core/language/judgements";
 import { verdictSays } from "../../../core/language/loaded";
 import { formatValue } from "../../../core/quantity/format";

@@ -1,10 +1,12 @@
 import { useMemo } from "react";
 import { judgeInJob } from "../../../core/diagnosis/judge-in-job";
 import { controlsIn } from "../../../core/finding/circumstances";
+import { isMetered, readingAt } from "../../../core/finding/metered";
 import { inCircumstances } from "../../../core/job/circumstances";
 import { leadsSay } from "../../../core/job/kinds/meter";
 import { type Judgement, lessLeads } from "../../../core/judging/judge";
-import { isMetered, type Limits, limitsOf } from "../../../core/judging/limits";
+import type { Limits } from "../../../core/judging/limits";
+import { limitsOf } from "../../../core/judging/limits-of";
 import { HINT_SAYS, judgementSays, limitsSay, numbersSay, VERDICT_SAYS } from "../../../core/language/judgements";
 import type { Machine } from "../../../core/machine/format";
 import { controlsSay } from "../../../core/naming/names";
@@ -15,7 +17,7 @@ import styles from "./Judged.module.css";
 import { LimitScale } from "./LimitScale";
 import { MeterBar } from "./stand-in/MeterBar";
 import type { StandIn } from "./stand-in/use-stand-in";
-import { findingAt, type Subject, subjectSays } from "./subject";
+import { type Subject, subjectSays } from "./subject";
 import { SIGN } from "./Verdict";
 
 interface Props {
@@ -78,7 +80,7 @@ function useHeld(subject: Subject | undefined, { on, hold }: StandIn): { limits:
   const shown = hold.held ?? (hold.last && (hold.last.value ?? Infinity));
   return useMemo(() => {
     if (!subject) return undefined;
-    const streamed = on && shown !== undefined ? findingAt(subject.question, shown) : undefined;
+    const streamed = on && shown !== undefined ? readingAt(subject.question, shown) : undefined;
     const finding = on ? streamed && inCircumstances(streamed, job) : subject.finding;
     const judgement = finding && isMetered(finding) ? judgeInJob(machine, job, finding) : undefined;
     return { limits: judgement?.limits ?? limitsOf(machine, subject.question), ...(judgement && { judgement }) };

@@ -2,11 +2,12 @@ import { useMemo } from "react";
 import { findingKind } from "../../../core/finding/finding";
 import { SUPPLY } from "../../../core/finding/kinds/amps";
 import type { OhmsQuestion } from "../../../core/finding/kinds/ohms";
+import { isMetered, isMeteredQuestion, type MeteredFinding, type MeteredQuestion, readingAt } from "../../../core/finding/metered";
 import { samePoints } from "../../../core/finding/probes";
 import { inCircumstances } from "../../../core/job/circumstances";
 import type { Draft } from "../../../core/job/kinds/index";
-import { isMetered, isMeteredQuestion, type MeteredFinding, type MeteredQuestion } from "../../../core/judging/limits";
 import { type Machine, maybePartOf } from "../../../core/machine/format";
+import { readTerminal } from "../../../core/machine/wiring";
 import { placeSays } from "../../../core/naming/names";
 import { useUnderstanding } from "../../job/line/use-line";
 import { useJob, useMachine } from "../../job/store/context";
@@ -74,22 +75,9 @@ const samePlace = (a: OhmsQuestion, b: MeteredQuestion): boolean =>
   samePoints(a.place.between, b.place.between) &&
   (a.circumstances.wiring ?? []).length === (b.circumstances.wiring ?? []).length;
 
-/** A reading at a place, as a finding; Infinity for OL. `undefined` where OL is no reading. */
-export function findingAt(question: MeteredQuestion, value: number): MeteredFinding | undefined {
-  if (question.kind === "ohms") return { ...question, result: value === Infinity ? { is: "OL" } : { is: "value", value, unit: "ohm" } };
-  if (value === Infinity) return undefined;
-  switch (question.kind) {
-    case "volts":
-      return { ...question, result: { is: "value", value, unit: "volt" } };
-    case "amps":
-      return { ...question, result: { is: "value", value, unit: "amp" } };
-    case "capacitance":
-      return { ...question, result: { is: "value", value, unit: "farad" } };
-  }
-}
-
+/** A reading at a place, as an entry. */
 export function draftOf(question: MeteredQuestion, value: number): Draft | undefined {
-  const body = findingAt(question, value);
+  const body = readingAt(question, value);
   return body && { kind: "finding", body };
 }
 
@@ -102,4 +90,4 @@ export function subjectSays(machine: Machine, { place }: MeteredQuestion): strin
 
 /** The parts on which the meter is. */
 export const partsOf = ({ place }: MeteredQuestion): readonly string[] =>
-  "between" in place ? place.between.map((b) => b.split(".")[0] ?? "") : ["part" in place ? place.part : place.through];
+  "between" in place ? place.between.flatMap((b) => readTerminal(b)?.part ?? []) : ["part" in place ? place.part : place.through];

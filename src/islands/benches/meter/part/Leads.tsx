@@ -3,7 +3,8 @@ import { useMemo } from "react";
 import type { Foresight } from "../../../../core/diagnosis/standing";
 import { COMMON_METER, rangeFor } from "../../../../core/instrument/meter";
 import { leadsSay } from "../../../../core/job/kinds/meter";
-import { type Limits, limitsOf } from "../../../../core/judging/limits";
+import type { Limits } from "../../../../core/judging/limits";
+import { limitsOf } from "../../../../core/judging/limits-of";
 import { statesOf } from "../../../../core/judging/part-states";
 import { hypothesisSays } from "../../../../core/language/diagnosis";
 import { limitsSay } from "../../../../core/language/judgements";
@@ -18,13 +19,12 @@ import { MeterChoice } from "../../../meters/MeterChoice";
 import { PartSymbol } from "../../../sheet/symbols";
 import { LimitScale, type Mark, type SuspectMark } from "../LimitScale";
 import styles from "./Part.module.css";
-import { usePartRows } from "./use-part-readings";
+import type { PartRow } from "./use-part-readings";
 
 /** Where the leads go on a part, in what state of machine and meter; under it what would be shown, healthy and by the leading suspects. */
-export function Leads({ part }: { readonly part: Part }) {
+export function Leads({ part, first }: { readonly part: Part; readonly first: PartRow | undefined }) {
   const machine = useMachine();
   const cold = useMemo(() => firstLimits(machine, part), [machine, part]);
-  const [first] = usePartRows(part);
   // What was read says how warm it was: its limits are those.
   const limits = first?.old?.judgement.limits ?? cold;
   const suspects = useSuspectMarks(part, limits);

@@ -1,7 +1,7 @@
 import { useId, useMemo, useState } from "react";
 import { statesOf } from "../../../../core/judging/part-states";
 import { leadsInWords } from "../../../../core/language/part-states";
-import { maybePartOf } from "../../../../core/machine/format";
+import { maybePartOf, type Part } from "../../../../core/machine/format";
 import { useJob, useMachine } from "../../../job/store/context";
 import bench from "../../shared/Bench.module.css";
 import { partsOf, useSubject } from "../subject";
@@ -9,6 +9,7 @@ import { Leads } from "./Leads";
 import styles from "./Part.module.css";
 import { PartTable } from "./PartTable";
 import { ThermistorCurve } from "./ThermistorCurve";
+import { usePartRows } from "./use-part-readings";
 
 /** One part: where the leads go, and all that can be read of it, old beside new. */
 export function PartPane() {
@@ -43,9 +44,19 @@ export function PartPane() {
         </select>
         <p>{leadsInWords(part)}</p>
       </div>
-      <Leads part={part} />
-      <PartTable key={part.id} part={part} />
-      {part.kind === "thermistor" && <ThermistorCurve part={part} />}
+      <Read key={part.id} part={part} />
     </section>
+  );
+}
+
+/** What was read of the part, judged once for all that shows it. */
+function Read({ part }: { readonly part: Part }) {
+  const rows = usePartRows(part);
+  return (
+    <>
+      <Leads part={part} first={rows[0]} />
+      <PartTable part={part} rows={rows} />
+      {part.kind === "thermistor" && <ThermistorCurve part={part} rows={rows} />}
+    </>
   );
 }

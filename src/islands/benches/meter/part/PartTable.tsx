@@ -1,8 +1,7 @@
 import { useState } from "react";
-import { inCircumstances } from "../../../../core/job/circumstances";
+import { draftInCircumstances } from "../../../../core/job/circumstances";
 import { refusalOf } from "../../../../core/job/fold";
-import type { Draft } from "../../../../core/job/kinds/index";
-import { limitsOf } from "../../../../core/judging/limits";
+import { limitsOf } from "../../../../core/judging/limits-of";
 import type { PartState } from "../../../../core/judging/part-states";
 import { limitsSay, VERDICT_SAYS } from "../../../../core/language/judgements";
 import { stateSays } from "../../../../core/language/part-states";
@@ -17,14 +16,13 @@ import { draftOf } from "../subject";
 import { SIGN } from "../Verdict";
 import { newPartDraft } from "./new-part-draft";
 import styles from "./Part.module.css";
-import { type PartRow, type Read, usePartRows } from "./use-part-readings";
+import type { PartRow, Read } from "./use-part-readings";
 
 type Column = "old" | "fresh";
 const HEADS: Record<Column, string> = { old: "In the machine", fresh: "New, on the bench" };
 
 /** All that can be read of a part: healthy, what is in the machine, and a new one before it goes in, by the same judgement. */
-export function PartTable({ part }: { readonly part: Part }) {
-  const rows = usePartRows(part);
+export function PartTable({ part, rows }: { readonly part: Part; readonly rows: readonly PartRow[] }) {
   const [open, setOpen] = useState<string | undefined>();
   return (
     <table className={styles.table}>
@@ -133,9 +131,8 @@ function Shown({ read: { judgement }, label, onAgain }: { readonly read: Read; r
 function useRefused(state: PartState, column: Column): string | undefined {
   const machine = useMachine();
   return useJob(({ job }) => {
-    const draft: Draft | undefined = column === "old" ? draftOf(state.question, 0) : undefined;
-    if (draft?.kind !== "finding") return undefined;
-    const refusal = refusalOf(job, { kind: "finding", body: inCircumstances(draft.body, job) });
+    const draft = column === "old" ? draftOf(state.question, 0) : undefined;
+    const refusal = draft && refusalOf(job, draftInCircumstances(draft, job));
     return refusal && `not now: ${refusalSays(machine, refusal)}`;
   });
 }

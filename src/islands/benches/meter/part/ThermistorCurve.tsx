@@ -1,24 +1,18 @@
 import type { ApexOptions } from "apexcharts";
 import { useMemo } from "react";
-import { asFinding } from "../../../../core/job/kinds/new-part";
 import { curvePoints, fellInHand, type OnCurve, onCurve } from "../../../../core/judging/thermistor";
 import { inHandSays, onCurveSays } from "../../../../core/language/thermistor";
 import type { Machine, PartOf } from "../../../../core/machine/format";
 import { formatValue } from "../../../../core/quantity/format";
 import { Chart } from "../../../../ui/chart/Chart";
-import { useJob, useMachine } from "../../../job/store/context";
+import { useMachine } from "../../../job/store/context";
 import styles from "./Part.module.css";
-import { type PartRow, usePartRows } from "./use-part-readings";
+import type { PartRow } from "./use-part-readings";
 
 /** A thermistor's curve with what was read on it: how far it drifted, and whether it fell in the hand. */
-export function ThermistorCurve({ part }: { readonly part: PartOf<"thermistor"> }) {
+export function ThermistorCurve({ part, rows }: { readonly part: PartOf<"thermistor">; readonly rows: readonly PartRow[] }) {
   const machine = useMachine();
-  const rows = usePartRows(part);
-  const newParts = useJob((s) => s.job.newParts);
-  const told = useMemo(
-    () => ({ ...curves(machine, rows), isNew: newParts.map((n) => asFinding(n.read)).length > 0 }),
-    [machine, rows, newParts],
-  );
+  const told = useMemo(() => curves(machine, rows), [machine, rows]);
   const options = useMemo(() => chartOf(part, told), [part, told]);
   const fell = fellInHand(told.cold, told.warm);
   return (

@@ -1,9 +1,9 @@
 import { useMemo } from "react";
 import { judgeInJob } from "../../../../core/diagnosis/judge-in-job";
+import { isMetered, type MeteredFinding } from "../../../../core/finding/metered";
+import { asFinding } from "../../../../core/finding/new-part";
 import type { Job } from "../../../../core/job/fold";
-import { asFinding } from "../../../../core/job/kinds/new-part";
 import type { Judgement } from "../../../../core/judging/judge";
-import { isMetered, type MeteredFinding } from "../../../../core/judging/limits";
 import { isReadingOf, type PartState, statesOf } from "../../../../core/judging/part-states";
 import { assemblyIdOf } from "../../../../core/machine/assembly";
 import type { Machine, Part } from "../../../../core/machine/format";

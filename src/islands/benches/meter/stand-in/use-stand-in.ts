@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useRef, useState } from "react";
-import { inCircumstances } from "../../../../core/job/circumstances";
+import { draftInCircumstances } from "../../../../core/job/circumstances";
 import { refusalOf } from "../../../../core/job/fold";
 import type { Draft } from "../../../../core/job/kinds/index";
 import { refusalSays } from "../../../../core/language/refusals";
@@ -100,7 +100,7 @@ function useKeeping(subject: Subject | undefined, { hold }: Streaming, zeroing: 
   const { held } = hold;
   const draft: Draft | undefined =
     held === undefined ? undefined : zeroing ? { kind: "meter", body: { leadOhms: held } } : subject && draftOf(subject.question, held);
-  const refusal = draft && refusalOf(job, draft.kind === "finding" ? { kind: "finding", body: inCircumstances(draft.body, job) } : draft);
+  const refusal = draft && refusalOf(job, draftInCircumstances(draft, job));
   return {
     refused: refusal && refusalSays(machine, refusal),
     keep: () => {
