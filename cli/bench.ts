@@ -23,6 +23,7 @@ const BENCHES: Record<string, () => void | Promise<void>> = {
   hour: simulatedHour,
   scale: scaling,
   rehearse: rehearsed,
+  plug: async () => (await import("./bench/plug")).plugging(),
 };
 
 /** JSON lines: name, figure, unit, and the baseline measured in the same run. With a name, only that one. */

@@ -1,3 +1,4 @@
+import { cabinetGaps } from "../src/core/machine/check/complete";
 import { pathSays, problemSays } from "../src/core/machine/check/problem";
 import { workingProblems } from "../src/core/machine/check/working";
 import { readMachine } from "../src/core/machine/read";
@@ -5,7 +6,7 @@ import { revisionOf } from "../src/core/machine/revision";
 import { BadInput, readJson } from "./bad-input";
 
 /**
- * Reads machine files, runs the healthy machine of each, and prints a line of JSON a file: its revision, and every problem with
+ * Reads machine files, runs the healthy machine of each, and prints a line of JSON a file: its revision, what it lacks to guide hands, and every problem with
  * its path. Ends with status 2 when there is one.
  */
 export function run(files: string[]): void {
@@ -19,6 +20,7 @@ function isSound(file: string): boolean {
   const read = readMachine(readJson(file));
   const problems = read.ok ? workingProblems(read.machine) : read.problems;
   const told = problems.map((p) => ({ ...p, path: pathSays(p.path), says: problemSays(p) }));
-  console.log(JSON.stringify({ file, ...(read.ok && { machine: read.machine.id, revision: revisionOf(read.machine) }), problems: told }));
+  const known = read.ok && { machine: read.machine.id, revision: revisionOf(read.machine), gaps: cabinetGaps(read.machine) };
+  console.log(JSON.stringify({ file, ...known, problems: told }));
   return problems.length === 0;
 }

@@ -9,6 +9,7 @@ const COMMANDS: Record<string, () => Promise<{ run: (args: string[]) => Promise<
   log: () => import("./log"),
   plan: () => import("./plan"),
   way: () => import("./way"),
+  plug: () => import("./plug"),
   check: () => import("./check"),
   say: () => import("./say"),
   diagnose: () => import("./diagnose"),

@@ -19,7 +19,7 @@ const MAY: Record<string, readonly string[]> = {
   "core/instrument": ["core/physics", "core/quantity"],
   "core/files": [],
   "core/machine": ["core/circuit", "core/physics", "core/quantity", "core/array"],
-  "core/access": ["core/machine", "core/array"],
+  "core/access": ["core/machine", "core/circuit", "core/array"],
   "core/naming": ["core/machine"],
   "core/prediction": ["core/machine", "core/circuit", "core/physics", "core/array"],
   "core/finding": ["core/prediction", "core/naming", "core/machine", "core/files", "core/quantity", "core/array"],

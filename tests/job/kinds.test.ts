@@ -41,6 +41,15 @@ const EXAMPLES: { [K in EntryKind]: Body<K> } = {
   cleaned: { airway: "lint-screen" },
   valve: { of: "water", state: "shut" },
   wire: { of: "J2", state: "off" },
+  "own-step": { name: "rubber bumper", state: "off", note: "lip to the left" },
+  lead: { at: "element-a.1", state: "off", condition: "burnt", mended: "crimped" },
+  cup: { of: "top", fasteners: [{ is: "screw", count: 2, head: "Torx T20", lengthMm: 14, stays: false }] },
+  recount: { of: "top", over: 1, short: 0, why: "belongs to the console" },
+  tick: { list: "fit.heater", item: "leads", says: "Leads at least 25 mm from metal.", state: "done" },
+  "plug-reading": { between: ["PL", "PN"], controls: { door: "open" }, ohms: null },
+  differs: { of: "rear", needs: ["top"], minutes: 12, note: "a pipe is in the way" },
+  lies: { what: "cups", where: "on the washer", who: "Ann Beispiel" },
+  pins: { file: "0".repeat(64), pins: [{ x: 0.2, y: 0.4, says: "red on H1" }] },
   wanted: { assembly: "heater" },
   discharged: { part: "capacitor" },
   panel: { panel: "top", state: "off" },
@@ -85,6 +94,15 @@ test("each says itself, with a machine and without", () => {
     cleaned: Cleaned: lint screen | Cleaned: lint screen
     valve: Water shut | Water shut
     wire: Plug J2 off | Wires of the j2 off
+    own-step: Rubber bumper off (lip to the left) | Rubber bumper off (lip to the left)
+    lead: Wire of the heating coil A, 1.4 kW, H3 off (burnt, crimped) | Wire of element-a.1 off (burnt, crimped)
+    cup: Cup of the top: 2 screws, Torx T20, 14 mm | Cup of the top: 2 screws, Torx T20, 14 mm
+    recount: Fasteners of the top: 1 left over (belongs to the console) | Fasteners of the top: 1 left over (belongs to the console)
+    tick: Seen to: Leads at least 25 mm from metal. | Seen to: Leads at least 25 mm from metal.
+    plug-reading: At the plug, plug pin L to plug pin N, door open: OL | At the plug, PL to PN: OL
+    differs: Rear panel differs: only after the top; takes 12 min; a pipe is in the way | Rear differs: only after the top; takes 12 min; a pipe is in the way
+    lies: Cups: on the washer, Ann Beispiel has it | Cups: on the washer, Ann Beispiel has it
+    pins: Labels on a photo: red on H1 | Labels on a photo: red on H1
     wanted: Needed: heater with both coils | Needed: heater
     discharged: Discharged: motor capacitor | Discharged: capacitor
     panel: Top off | Top off
@@ -118,10 +136,19 @@ test("each changes what it is about, and nothing else", () => {
     cooled: safety
     cleaned: nothing
     valve: shut
-    wire: wiresOff
+    wire: cameOff, wiresOff
+    own-step: cameOff, everOpen
+    lead: cameOff, leads, touched
+    cup: cups
+    recount: recounts
+    tick: ticks
+    plug-reading: plugReads
+    differs: differs
+    lies: lying
+    pins: photos
     wanted: wanted
     discharged: safety
-    panel: panelsOff, everOpen
+    panel: panelsOff, cameOff, everOpen
     fitted: fitted
     proof: evidence, evidenceAtProof, proof
     closed: closed

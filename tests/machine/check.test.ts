@@ -32,13 +32,13 @@ describe("what names something that is not there", () => {
     expect(
       problemsOf((f) => {
         const [first, second] = f.panels;
-        Object.assign(first ?? never(), { behind: [second?.id] });
-        Object.assign(second ?? never(), { behind: [first?.id, "attic"] });
+        Object.assign(first ?? never(), { ways: [{ needs: [second?.id], minutes: 0 }] });
+        Object.assign(second ?? never(), { ways: [{ needs: [first?.id, "attic"], minutes: 0 }] });
       }),
     ).toMatchInlineSnapshot(`
       [
-        "panels.1.behind.1: names “attic”, which is not a panel; expected terminal-cover, console, top, front, rear",
-        "panels: the panels terminal-cover, console lie behind one another in a circle: none can come off first",
+        "panels.1.ways.0.needs.1: names “attic”, which is not a panel; expected terminal-cover, console, top, front, bulkhead, belt, drum, out, rear",
+        "panels: the panels terminal-cover, console can’t come off: every way to one needs another of them, or itself",
       ]
     `);
   });
@@ -106,6 +106,8 @@ describe("what names something that is not there", () => {
       [
         "parts.4.id: “cord-l2” is used twice; give each part a name of its own",
         "controls.0.rest: names “nowhere”, which is not one of its positions; expected off, timed-high, air-only",
+        "leads.6.at: names “cord-g.1”, which is not a terminal with a wire; expected cord-l1.1, cord-l1.2, cord-n.1, cord-n.2, cord-l2.1, cord-l2.2, timer-motor-contact.1, timer-motor-contact.2, door-switch.1, door-switch.2, blower-fuse.1, blower-fuse.2…",
+        "leads.7.at: names “cord-g.2”, which is not a terminal with a wire; expected cord-l1.1, cord-l1.2, cord-n.1, cord-n.2, cord-l2.1, cord-l2.2, timer-motor-contact.1, timer-motor-contact.2, door-switch.1, door-switch.2, blower-fuse.1, blower-fuse.2…",
         "sets.0.assemblies.0: names “heater”, which is not an assembly or a part; expected supply, cord, timer, door-switch, blower-fuse, belt-switch, belt, start-switch, motor, cycling-thermostat, selector, high-limit…",
         "sets.0.assemblies.1: names “kettle”, which is not an assembly or a part; expected supply, cord, timer, door-switch, blower-fuse, belt-switch, belt, start-switch, motor, cycling-thermostat, selector, high-limit…",
         "causes.0.cause: names “poltergeist choked”, which is not a fault of a part",

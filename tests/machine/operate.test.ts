@@ -121,7 +121,7 @@ describe("a bad machine file is refused with the path of the wrong field", () =>
     [(m: typeof e27) => Object.assign(item(m.parts, 3), { kind: "gizmo" }), /bad\.json: parts\.3\.kind: /],
     [
       (m: typeof e27) => Object.assign(item(m.parts, 5), { panel: "attic" }),
-      /parts\.5\.panel: names “attic”, which is not a panel; expected terminal-cover, console/,
+      /parts\.5\.panel: names “attic”, which is not a panel or a place; expected terminal-cover, console/,
     ],
     [
       (m: typeof e27) => Object.assign(m.parts[6]?.faults[0] ?? {}, { mode: "bent" }),

@@ -28,7 +28,7 @@ test("equal content, equal revision, whatever the order of its keys; any change 
 test("a file of the first format is read as one of this, and then is one", () => {
   expect(sixth.format).toBe("yennic-machine/1");
   const machine = parseMachine(sixth);
-  expect(machine.format).toBe("yennic-machine/2");
+  expect(machine.format).toBe("yennic-machine/3");
   expect(parseMachine(structuredClone(machine))).toEqual(machine);
 });
 

@@ -86,7 +86,7 @@ describe("a part by what was found of it itself", () => {
   const standing = (assembly: string, lines: readonly (string | Draft)[]) => {
     const job = jobOf(e27, ["turns, no heat", SAFE, ...lines]);
     const belief = beliefOf(set, rank(set, job.evidence), job);
-    const group = repairGroups(e27, belief.hypotheses, job.panelsOff, DEFAULT_RATES, false).find((g) => g.assemblies.join() === assembly);
+    const group = repairGroups(e27, belief.hypotheses, job, DEFAULT_RATES, false).find((g) => g.assemblies.join() === assembly);
     if (!group) throw new Error(`no repair is ${assembly}`);
     return { is: ownStanding(catalogue, job, belief, group), due: ownTestDue(catalogue, job, belief, group)?.id };
   };

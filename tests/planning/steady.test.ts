@@ -32,7 +32,7 @@ describe("watching once a panel is off", () => {
     const warm = catalogue.tests.find((t) => t.id === "warm");
     const valued = warm && choose(catalogue, job, ranking)?.valued(warm);
     expect(valued?.closes).toEqual(["rear"]);
-    expect(valued?.cost).toBeGreaterThan((warm?.minutes ?? 0) + panelMinutes(e27, ["rear"]));
+    expect(valued?.cost).toBeGreaterThan((warm?.minutes ?? 0) + panelMinutes(e27, ["rear"], { panelsOff: [] }));
     expect(offeredTests(catalogue.tests, e27, job).some((t) => t.id === "warm")).toBe(true);
   });
 

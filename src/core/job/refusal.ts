@@ -17,6 +17,11 @@ export type Refusal =
   | { readonly code: "live-tests-forbidden" }
   /** Something is to be found out while the machine runs, and it is dead. */
   | { readonly code: "not-running" }
+  /** It is to go back, and is not off. */
+  | { readonly code: "not-off"; readonly given: string }
+  | { readonly code: "behind-itself"; readonly given: string }
+  /** A picture that the job does not have. */
+  | { readonly code: "no-photo"; readonly given: string }
   | { readonly code: "charged"; readonly part: string }
   | { readonly code: "proof-needs-power" }
   | { readonly code: "discharge-needs-dead" }

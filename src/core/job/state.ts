@@ -1,10 +1,15 @@
+import type { Differs } from "../access/opening";
 import type { Witness } from "../finding/definition";
 import type { Finding } from "../finding/finding";
 import type { NewPart } from "../finding/new-part";
 import type { Meter } from "../instrument/meter";
+import type { Fastener } from "../machine/cabinet";
 import type { Machine } from "../machine/format";
 import type { Plate } from "../machine/plate";
 import type { MachineRef } from "../machine/revision";
+import type { CameOff } from "./came-off";
+import type { LeadFound } from "./lead-found";
+import type { PlugReadingTaken } from "./plug-read";
 import type { Preference } from "./preference";
 import type { Safety } from "./safety";
 
@@ -33,12 +38,45 @@ export interface Note {
   readonly open?: true | undefined;
 }
 
+/** The fasteners of one thing, put by. */
+export interface Cup {
+  readonly entry: string;
+  readonly of: string;
+  readonly fasteners: readonly Fastener[];
+}
+
+export interface Recount {
+  readonly entry: string;
+  readonly of: string;
+  readonly over: number;
+  readonly short: number;
+  readonly why?: string | undefined;
+}
+
+export interface Tick {
+  readonly list: string;
+  readonly item: string;
+  readonly says: string;
+  readonly state: "done" | "not-done" | "open";
+  readonly why?: string | undefined;
+}
+
+/** Where something lies, and who has it. */
+export interface Lying {
+  readonly what: string;
+  readonly where: string;
+  readonly who?: string | undefined;
+}
+
 /** A picture, kept as a file; `of`: plate, a panel, a part. */
 export interface Photo {
   readonly entry: string;
   readonly file: string;
   readonly of: string;
   readonly note?: string | undefined;
+  readonly when?: "before" | "after" | undefined;
+  /** Labels pinned to it; shares of its width and height. */
+  readonly pins?: readonly { readonly x: number; readonly y: number; readonly says: string }[];
 }
 
 /** What the run that proves a repair showed. */
@@ -69,8 +107,26 @@ export interface JobState {
   readonly evidence: readonly Evidence[];
   readonly safety: Safety;
   readonly panelsOff: readonly string[];
+  /** How this machine was found to differ from its file: what is in the way besides, what takes longer. */
+  readonly differs: readonly Differs[];
   /** The drum is out of the machine. */
   readonly drumOut: boolean;
+  /** Everything that is off, in the order in which it came off. */
+  readonly cameOff: readonly CameOff[];
+  /** Ends of wires that were taken off or looked at, as they were found. */
+  readonly leads: readonly LeadFound[];
+  /** Terminals whose wires were touched: they may be on wrongly. */
+  readonly touched: readonly string[];
+  /** The check at the plug, since a wire was last touched. */
+  readonly plugReads: readonly PlugReadingTaken[];
+  /** Fasteners in their cups, by what they held, in the order in which they came out. */
+  readonly cups: readonly Cup[];
+  /** What the cups came to when something went back on. */
+  readonly recounts: readonly Recount[];
+  /** Lines of checklists that were seen to, or not, and why. */
+  readonly ticks: readonly Tick[];
+  /** Where things of an open machine lie. */
+  readonly lying: readonly Lying[];
   /** Parts, by id, whose wires are off, and plugs that are pulled. */
   readonly wiresOff: readonly string[];
   /** Supplies whose cock is shut. */

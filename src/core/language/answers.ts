@@ -6,6 +6,7 @@ import { type Repair, remedyOf, repairOf } from "../machine/assembly";
 import { type Machine, type Part, partOf } from "../machine/format";
 import { kindOf } from "../machine/parts/index";
 import { assemblyName, panelName, partName, repairName, repairSays } from "../naming/names";
+import { behindSays, isOffSays } from "../naming/removals";
 import { capital, minutesSay, percent } from "../naming/text";
 import type { Proposal } from "../planning/proposal";
 import { formatValue } from "../quantity/format";
@@ -121,7 +122,7 @@ function partsAnswer(known: Known): Answer {
 function safeAnswer(machine: Machine, job: Job): Answer {
   const danger = dangerOfRunning(machine, job);
   const open = [
-    ...job.panelsOff.map((p) => `the ${panelName(machine, p)} is off`),
+    ...job.panelsOff.map((p) => isOffSays(machine, p)),
     ...(job.drumOut ? ["the drum is out"] : []),
     ...job.wiresOff.map((w) => `wires of the ${partName(machine, w)} are off`),
   ];
@@ -162,7 +163,7 @@ function whereAnswer(machine: Machine, part: Part): Answer {
   };
 }
 
-const behind = (machine: Machine, { panel }: Part): string[] => (panel === null ? [] : [`Behind the ${panelName(machine, panel)}.`]);
+const behind = (machine: Machine, { panel }: Part): string[] => (panel === null ? [] : [`${capital(behindSays(machine, panel))}.`]);
 
 function readAnswer(machine: Machine, job: Job, id: string): Answer {
   const touches = (place: object) =>

@@ -1,9 +1,11 @@
 import { sightOf } from "../finding/sights";
 import { type Blocker, isOpenCheck } from "../job/blocker";
 import type { OpenCheck } from "../job/checks/index";
+import { leadName } from "../job/lead-found";
 import type { ProofStanding } from "../job/proven";
 import { type Machine, maybePanelOf } from "../machine/format";
 import { panelName } from "../naming/names";
+import { isOffSays } from "../naming/removals";
 import { checkSays, checkTest } from "./checks";
 
 /** What keeps a job from being closed, and what to type or do about it. */
@@ -21,8 +23,19 @@ export function blockerSays(machine: Machine | undefined, blocker: Blocker): Blo
       return { says: "the complaint is not recorded", todo: "Write what the customer noticed." };
     case "panel":
       return {
-        says: `the ${panelName(machine, blocker.panel)} is still off`,
-        todo: `Put it back: ${maybePanelOf(machine, blocker.panel)?.fasteners ?? ""}`,
+        says: `${isOffSays(machine, blocker.panel).replace(" is ", " is still ")}`,
+        todo: `Put it back: ${maybePanelOf(machine, blocker.panel)?.held ?? ""}`,
+      };
+    case "own-off":
+      return { says: `${blocker.name} is still off`, todo: "Put it back, or say that it stays off and why." };
+    case "lead":
+      return blocker.because === "off"
+        ? { says: `the wire of ${leadName(machine, blocker.at)} is off`, todo: "Put it on its terminal and record it." }
+        : { says: `the wire of ${leadName(machine, blocker.at)} is burnt`, todo: "Renew or crimp its end, and record what was done." };
+    case "count":
+      return {
+        says: `fasteners of the ${panelName(machine, blocker.of)} do not come out: ${countSays(blocker)}`,
+        todo: "Look for where they belong, and say what was found.",
       };
     case "proof":
       return { says: UNPROVEN[blocker.run], todo: "Power on, run it on heat, answer what you saw." };
@@ -33,6 +46,9 @@ export function blockerSays(machine: Machine | undefined, blocker: Blocker): Blo
       };
   }
 }
+
+const countSays = ({ over, short }: { readonly over: number; readonly short: number }): string =>
+  [...(over > 0 ? [`${over} left over`] : []), ...(short > 0 ? [`${short} missing`] : [])].join(", ");
 
 export const UNPROVEN: Record<Exclude<ProofStanding, "proven">, string> = {
   none: "it is not proven to run",

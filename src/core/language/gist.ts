@@ -59,6 +59,15 @@ function entryGist({ kind, body }: Draft, machine: Machine): string {
     case "opened":
     case "cleaned":
     case "photo":
+    case "pins":
+    case "own-step":
+    case "lead":
+    case "cup":
+    case "recount":
+    case "tick":
+    case "plug-reading":
+    case "differs":
+    case "lies":
     case "new-part":
     case "watched":
     case "cooled":

@@ -52,7 +52,7 @@ function acts(machine: Machine): Draft[] {
       (["shut", "open"] as const).map((state): Draft => ({ kind: "valve", body: { of, state } })),
     ),
     ...machine.parts.filter((p) => p.kind === "capacitor").map((p): Draft => ({ kind: "discharged", body: { part: p.id } })),
-    ...[...machine.panels.map((p) => p.id), DRUM].flatMap((panel) =>
+    ...[...new Set([...machine.panels.map((p) => p.id), DRUM])].flatMap((panel) =>
       (["off", "on"] as const).map((state): Draft => ({ kind: "panel", body: { panel, state } })),
     ),
     { kind: "panel", body: { panel: ALL_PANELS, state: "on" } },

@@ -4,7 +4,8 @@ import { proofRows } from "../job/proven";
 import { repairOf } from "../machine/assembly";
 import type { Machine } from "../machine/format";
 import { maybePanelOf } from "../machine/format";
-import { assemblyName, panelName, partName, repairName, repairSays } from "../naming/names";
+import { assemblyName, partName, repairName, repairSays } from "../naming/names";
+import { panelOrderSays } from "../naming/removals";
 import { bandSays, capital, lower, minutesSay, percent } from "../naming/text";
 import type { OutsidePiece } from "../planning/found-outside";
 import type { Before, Caution, Expectation, OutsideModel, Proposal, Purpose, Reason, SetOffer, Step, StepOf } from "../planning/proposal";
@@ -80,7 +81,7 @@ export function stepTitle(machine: Machine, step: Step): string {
     case "energise":
       return step.to === "watch" ? "Power on to watch it" : "Power on";
     case "panel":
-      return step.state === "off" ? `Take off the ${panelName(machine, step.panel)}` : `Put the ${panelName(machine, step.panel)} back`;
+      return panelOrderSays(machine, step.panel, step.state);
     case "fit":
       return repairSays(repairOf(machine, step.assembly));
     case "examine":
@@ -132,9 +133,9 @@ function stepDetail(machine: Machine, step: Step): string {
 function panelSays(machine: Machine, { panel, state }: StepOf<"panel">): string {
   const known = maybePanelOf(machine, panel);
   if (!known) return "";
-  const { fasteners, tools } = known;
-  if (state === "on") return fasteners;
-  return `${fasteners}.${tools.length > 0 ? ` Tools: ${tools.join(", ")}.` : ""}`;
+  const { held, tools } = known;
+  if (state === "on") return held;
+  return `${held}.${tools.length > 0 ? ` Tools: ${tools.join(", ")}.` : ""}`;
 }
 
 function fitSays({ replaces, meterNew }: StepOf<"fit">): string {
@@ -154,7 +155,7 @@ function purposeSays(machine: Machine, purpose: Purpose): string {
     case "check":
       return checkTest(machine, purpose.check).title;
     case "close-up":
-      return `Put the ${panelName(machine, purpose.panel)} back`;
+      return panelOrderSays(machine, purpose.panel, "on");
   }
 }
 

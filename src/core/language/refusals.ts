@@ -1,7 +1,7 @@
 import type { Refusal } from "../job/refusal";
 import { DEAD_HOLDS_HOURS, type Lapse } from "../job/safety";
 import type { Machine } from "../machine/format";
-import { partName } from "../naming/names";
+import { panelName, partName } from "../naming/names";
 import { blockerSays } from "./blockers";
 
 const MAKE_SAFE = "Cord out, prove it dead, record “made safe”, then";
@@ -31,6 +31,12 @@ export function refusalSays(machine: Machine | undefined, refusal: Refusal): str
       return "Live tests are not allowed on this job. Allow them for the job, or test it dead.";
     case "not-running":
       return "The machine is dead: there is nothing to measure while it runs. Record “energised” first.";
+    case "not-off":
+      return `“${refusal.given}” is not off: nothing of that name came off on this job.`;
+    case "behind-itself":
+      return `The ${panelName(machine, refusal.given)} can’t be behind itself. Name what is in its way.`;
+    case "no-photo":
+      return `This job has no photo ${refusal.given}: take it first, then pin labels to it.`;
     case "charged":
       return `The ${partName(machine, refusal.part)} may hold its charge. Discharge it through a resistor, record “discharged”, then measure.`;
     case "proof-needs-power":

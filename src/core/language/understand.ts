@@ -188,9 +188,9 @@ function asLook(draft: Draft, machine: Machine, asked: Question | undefined): Dr
 }
 
 /** A panel that another holds, or that another must follow. */
-function panelBlocked(machine: Machine, { kind, body }: Draft, { panelsOff }: JobState): string | undefined {
+function panelBlocked(machine: Machine, { kind, body }: Draft, job: JobState): string | undefined {
   if (kind !== "panel" || !machine.panels.some((p) => p.id === body.panel)) return undefined;
-  const other = body.state === "off" ? heldBy(machine, body.panel, panelsOff) : backBefore(machine, body.panel, panelsOff);
+  const other = body.state === "off" ? heldBy(machine, body.panel, job) : backBefore(machine, body.panel, job);
   if (other === undefined) return undefined;
   const [moved, first] = [panelName(machine, body.panel), panelName(machine, other)];
   return body.state === "off"

@@ -1,23 +1,12 @@
 import { z } from "zod";
+import { exchange, lead, panel, place, routing, terminal } from "./cabinet";
 import { fit, id, net, positive, share } from "./parts/fields";
 import { type Part, type PartKind, type PartOf, partSchema } from "./parts/index";
 
 export type { Part, PartKind, PartOf };
 
 /** Format of machine files that this version writes. */
-export const MACHINE_FORMAT = "yennic-machine/2";
-
-const panel = z
-  .strictObject({
-    id: id.describe("Name by which parts speak of it."),
-    name: z.string().describe("Its name in the trade."),
-    minutesOff: positive.describe("Minutes to take it off (estimate)."),
-    minutesOn: positive.describe("Minutes to put it back (estimate)."),
-    tools: z.array(z.string()).describe("Tools that it needs."),
-    fasteners: z.string().describe("What holds it and where, as the maker's sheet says it."),
-    behind: z.array(id).describe("Panels that must come off before it can."),
-  })
-  .describe("Something that comes off so that what lies behind it can be reached.");
+export const MACHINE_FORMAT = "yennic-machine/3";
 
 const control = z
   .strictObject({
@@ -69,7 +58,7 @@ const assembly = z
     id: id.describe("Name by which parts speak of it."),
     name: z.string().describe("As the parts list calls it."),
     fit,
-    panel: id.nullable().describe("Panel that must be off to fit it; null where none is."),
+    panel: id.nullable().describe("Panel that must be off to fit it, or place that must be reached; null where none is."),
   })
   .describe("What is fitted as one.");
 
@@ -197,7 +186,11 @@ export const machineSchema = z
     parts: z.array(partSchema).min(1).describe("Parts; those that name the same net touch."),
     assemblies: z.array(assembly).describe("What is fitted as one."),
     sets: z.array(set).default([]).describe("Sets of assemblies that age together."),
-    panels: z.array(panel).describe("Panels."),
+    panels: z.array(panel).describe("What comes off: panels, and what stands in the way behind them."),
+    places: z.array(place).default([]).describe("Places inside that are reached by more than one way."),
+    leads: z.array(lead).default([]).describe("Every end of a wire on a terminal: its mark, its colour and how it is held."),
+    spares: z.array(terminal).default([]).describe("Terminals that stay empty."),
+    exchanges: z.array(exchange).default([]).describe("What the exchange of each assembly wants."),
     testPoints: z.array(testPoint).describe("Places for probes."),
     causes: z.array(cause).describe("What damages what."),
     thermal,
@@ -208,6 +201,7 @@ export const machineSchema = z
       .strictObject({
         motor: id.describe("The motor that turns it."),
         belt: id.nullable().describe("The belt by which it turns; null where there is none."),
+        routing: routing.optional(),
       })
       .describe("What turns."),
     lamp: id.nullable().describe("The drum lamp; null where there is none."),
@@ -216,6 +210,7 @@ export const machineSchema = z
 
 export type Machine = z.infer<typeof machineSchema>;
 export type Panel = Machine["panels"][number];
+export type Place = Machine["places"][number];
 export type Control = Machine["controls"][number];
 export type TestPoint = Machine["testPoints"][number];
 export type Assembly = Machine["assemblies"][number];
@@ -242,6 +237,9 @@ export function panelOf(machine: Machine, id: string): Panel {
   if (!found) throw new RangeError(`${machine.id} has no panel “${id}”; it has ${machine.panels.map((p) => p.id).join(", ")}`);
   return found;
 }
+
+/** A place inside, by id; `undefined` for a panel and for what the machine does not have. */
+export const maybePlaceOf = (machine: Machine, id: string): Place | undefined => machine.places.find((p) => p.id === id);
 
 export const maybePanelOf = (machine: Machine, id: string): Panel | undefined => machine.panels.find((p) => p.id === id);
 

@@ -1,11 +1,15 @@
+import { SORTS } from "./cabinet";
+
 /** A machine file of an earlier format, carried over to the next by its JSON alone. What is no machine file is left as it is. */
 export function upcastMachine(data: unknown): unknown {
-  if (!isRecord(data) || data.format !== "yennic-machine/1") return data;
-  return fromFirst(data);
+  if (!isRecord(data)) return data;
+  const second = data.format === "yennic-machine/1" ? fromFirst(data) : data;
+  return second.format === "yennic-machine/2" ? fromSecond(second) : second;
 }
 
 type Json = Record<string, unknown>;
 const isRecord = (x: unknown): x is Json => typeof x === "object" && x !== null && !Array.isArray(x);
+const isSort = (x: unknown): boolean => SORTS.some((s) => s === x);
 const records = (x: unknown): Json[] => (Array.isArray(x) ? x.filter(isRecord) : []);
 
 /** Volts at which the first version took every timer drive, lamp and bias heater to work. */
@@ -74,3 +78,17 @@ function besideFromFirst(file: Json, sheet: Json): unknown[] {
     .filter((id) => !drawn.includes(id) && !beside.includes(id));
   return [...beside, ...missing];
 }
+
+/** Format 2 said in one sentence what holds a panel, and knew one way to it. */
+const fromSecond = (file: Json): Json => ({
+  ...file,
+  format: "yennic-machine/3",
+  panels: Array.isArray(file.panels) ? file.panels.map((p) => (isRecord(p) ? panelFromSecond(p) : p)) : file.panels,
+});
+
+const panelFromSecond = ({ fasteners, behind, ...panel }: Json): Json => ({
+  ...panel,
+  ...(isSort(panel.id) && { sort: panel.id }),
+  held: fasteners,
+  ways: [{ needs: behind }],
+});

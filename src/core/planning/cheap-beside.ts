@@ -1,4 +1,4 @@
-import { panelsToOpen } from "../access/panels";
+import { isReached } from "../access/opening";
 import type { Ranking } from "../diagnosis/rank";
 import { repairShares } from "../diagnosis/repair-shares";
 import type { SuspectSet } from "../diagnosis/suspect-set";
@@ -26,7 +26,7 @@ export function cheapBeside(set: SuspectSet, job: JobState, ranking: Ranking): B
     const [assembly] = assemblies;
     if (assembly === undefined || assemblies.length > 1 || share < SLIGHT || fitted.includes(assembly)) continue;
     const repair = repairOf(machine, assembly);
-    if (replaces(repair) || panelsToOpen(machine, [repair.panel], job.panelsOff).length > 0) continue;
+    if (replaces(repair) || !isReached(machine, repair.panel, job)) continue;
     if (share * CALL_BACK_MINUTES > repair.minutes) return { repair, share };
   }
   return undefined;

@@ -1,4 +1,6 @@
-import { panelMinutes, panelsToOpen } from "../access/panels";
+import { openingFor, waysOf } from "../access/opening";
+import { panelMinutes } from "../access/panels";
+import type { Taken } from "../access/way-problem";
 import { item, real, small, whole } from "../array/at";
 import type { JobState } from "../job/state";
 import { repairOf } from "../machine/assembly";
@@ -24,7 +26,7 @@ export type ExactStep = { readonly kind: "test"; readonly valued: Valued } | ({ 
 interface Kept {
   readonly repair: RepairChance;
   /** Panels to open for it. */
-  readonly access: readonly string[];
+  readonly access: readonly Taken[];
 }
 
 /**
@@ -36,43 +38,51 @@ export function exactStep(
   belief: Belief,
   groups: readonly RepairGroup[],
   tests: readonly Valued[],
-  job: Pick<JobState, "panelsOff">,
+  job: Pick<JobState, "panelsOff" | "differs">,
   exactUpTo: number,
 ): ExactStep | undefined {
   const kept = repairChances(groups, belief.weight).flatMap((repair): Kept[] => {
     const { group, chance } = repair;
     if (chance < SLIGHT || group.assemblies.length === 0) return [];
     const panels = group.assemblies.map((a) => repairOf(machine, a).panel);
-    return [{ repair, access: panelsToOpen(machine, panels, job.panelsOff) }];
+    return [{ repair, access: openingFor(machine, panels, job).panels }];
   });
   if (kept.length < 2 || kept.length > exactUpTo) return undefined;
   if (kept.reduce((sum, k) => sum + k.repair.chance, 0) < 1 - LEFT_OUT) return undefined;
   const useful = tests.filter((t) => t.saves > LEAST_SAVING).slice(0, MOST_TESTS);
-  const panels = [...new Set([...kept.flatMap((k) => k.access), ...useful.flatMap((t) => t.opens)])];
+  const panels = [...new Map([...kept.flatMap((k) => k.access), ...useful.flatMap((t) => t.opens)].map((t) => [t.id, t])).values()];
   if (panels.length > MOST_PANELS) return undefined;
-  const { policy } = solveExactly(problemOf(machine, belief, kept, useful, panels));
+  const { policy } = solveExactly(problemOf(machine, belief, kept, useful, panels, job));
   if ("test" in policy) return { kind: "test", valued: item(useful, Number(policy.test.slice(1))) };
   return { kind: "repair", ...item(kept, Number(policy.repair.slice(1))).repair };
 }
 
-function problemOf(machine: Machine, belief: Belief, kept: readonly Kept[], tests: readonly Valued[], panels: readonly string[]): Problem {
+function problemOf(
+  machine: Machine,
+  belief: Belief,
+  kept: readonly Kept[],
+  tests: readonly Valued[],
+  panels: readonly Taken[],
+  job: Pick<JobState, "panelsOff" | "differs">,
+): Problem {
+  const ids = (list: readonly Taken[]) => list.map((t) => t.id);
   return {
     format: "troubleshooting-problem/1",
     faults: kept.map(({ repair: { group, chance }, access }, i) => ({
       id: `f${i}`,
       prior: chance,
-      repair: { cost: Math.max(LEAST_COST, group.minutes - panelMinutes(machine, access)), access: [...access] },
+      repair: { cost: Math.max(LEAST_COST, group.minutes - panelMinutes(machine, ids(access), job)), access: ids(access) },
     })),
     tests: tests.map((t, i) => ({
       id: `t${i}`,
-      cost: Math.max(LEAST_COST, t.cost - panelMinutes(machine, t.opens)),
-      access: [...t.opens],
+      cost: Math.max(LEAST_COST, t.cost - panelMinutes(machine, ids(t.opens), job)),
+      access: ids(t.opens),
       fail: Object.fromEntries(kept.map(({ repair: { group } }, g) => [`f${g}`, failing(belief, group, t)])),
     })),
-    panels: panels.map((id) => ({
+    panels: panels.map(({ id, way }) => ({
       id,
-      cost: panelMinutes(machine, [id]),
-      behind: panelOf(machine, id).behind.filter((b) => panels.includes(b)),
+      cost: panelMinutes(machine, [id], job),
+      behind: item(waysOf(panelOf(machine, id), job), way).needs.filter((b) => panels.some((p) => p.id === b)),
     })),
   };
 }

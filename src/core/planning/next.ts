@@ -1,4 +1,5 @@
-import { panelMinutes, panelsToClose, panelsToOpen } from "../access/panels";
+import { openingFor } from "../access/opening";
+import { panelMinutes, panelsToClose } from "../access/panels";
 import { item, real, small, whole } from "../array/at";
 import type { Hypothesis } from "../diagnosis/hypotheses";
 import type { Ranking } from "../diagnosis/rank";
@@ -89,7 +90,7 @@ export function choose(
   const belief = beliefOf(catalogue.suspects, ranking, job);
   if (belief.active.length === 0) return undefined;
   const { machine } = catalogue.suspects.predictor;
-  const groups = repairGroups(machine, belief.hypotheses, job.panelsOff, rates, job.preference.parts === "set");
+  const groups = repairGroups(machine, belief.hypotheses, job, rates, job.preference.parts === "set");
   const costs = new CostToGo(belief, groups);
   const repairsOnly = costs.repairsOnly(belief.weight);
   const valued = valueTests(catalogue, job, costs, repairsOnly);
@@ -254,9 +255,9 @@ function valuedNow(
 ): Valued {
   const { machine } = catalogue.suspects.predictor;
   const left = costs.afterTest(costs.belief.weight, own);
-  const opens = panelsToOpen(machine, test.panels, job.panelsOff);
-  const closes = test.needs === "running" ? panelsToClose(machine, job.panelsOff) : [];
-  const cost = test.minutes + panelMinutes(machine, [...opens, ...closes]) + stateMinutes(test, job.safety.power);
+  const { panels: opens, minutes: opening } = openingFor(machine, test.panels, job);
+  const closes = test.needs === "running" ? panelsToClose(machine, job) : [];
+  const cost = test.minutes + opening + panelMinutes(machine, closes, job) + stateMinutes(test, job.safety.power);
   const again = sameAgain(timesTaken(job, test));
   return { test, outcomes, chances, cost, opens, closes, again, saves: (1 - again) * (repairsOnly - left) };
 }

@@ -1,3 +1,4 @@
+import { isReached } from "../access/opening";
 import { answers, type Finding, findingKind } from "../finding/finding";
 import { dangerOfRunning } from "../job/checks/index";
 import type { JobState } from "../job/state";
@@ -27,7 +28,7 @@ function isOffered(test: TestAction, machine: Machine, job: JobState): boolean {
   const power = findingKind(test.question).power(test.question, machine);
   if ((power === "live" || power === "wall") && !job.safety.liveTests) return false;
   if (test.needs === "running" && (job.wiresOff.length > 0 || job.drumOut)) return false;
-  if (test.needs === "live" && test.panels.some((p) => !job.panelsOff.includes(p)) && job.safety.power !== "dead") return false;
+  if (test.needs === "live" && test.panels.some((p) => !isReached(machine, p, job)) && job.safety.power !== "dead") return false;
   if (needsAir(test) && drumStands(job)) return false;
   return timesTaken(job, test) < MOST_TAKES && !wasUntold(job, test);
 }

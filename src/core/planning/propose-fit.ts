@@ -32,18 +32,18 @@ export function proposeFit(catalogue: TestCatalogue, job: Job, choice: Choice, {
     ...(best && { bestTest: { test: best.test, saves: best.saves, minutes: best.cost } }),
     ...(set && { set }),
   };
-  const { minutes, price } = workAndPrice(machine, left.length > 0 ? left : group.assemblies, job.panelsOff);
+  const { minutes, price } = workAndPrice(machine, left.length > 0 ? left : group.assemblies, job);
   const facts = { minutes, ...(price > 0 && { price }), reason, others: othersOf(choice.tests), expects: [] };
   const before = preparation(machine, job, needsOfRepair(machine, job, repair), { for: "fit", assembly });
   if (before) return { ...before, ...facts };
   return { step: fitStep(repair), ...facts, ...(disturbsGas(machine, assembly) && { caution: "gas-work" }) };
 }
 
-function needsOfRepair(machine: Machine, { panelsOff }: Job, repair: Repair): Needs {
+function needsOfRepair(machine: Machine, job: Job, repair: Repair): Needs {
   const dead = isDeadWork(repair);
   return {
     power: dead ? "dead" : "any",
-    opens: panelsToOpen(machine, [repair.panel], panelsOff),
+    opens: panelsToOpen(machine, [repair.panel], job),
     touched: dead ? partsOfAssembly(machine, repair.id) : [],
   };
 }

@@ -42,7 +42,7 @@ const POWER_FOR: Record<TestAction["needs"], Needs["power"]> = { dead: "dead", n
 
 function needsOfTest({ test, opens, closes }: Valued): Needs {
   const touched = test.needs === "dead" ? findingKind(test.question).touches(test.question) : [];
-  return { power: POWER_FOR[test.needs], opens, closes, touched };
+  return { power: POWER_FOR[test.needs], opens: opens.map((p) => p.id), closes, touched };
 }
 
 /** The others that could be made, best first. */

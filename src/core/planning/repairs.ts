@@ -1,4 +1,4 @@
-import { panelMinutes, panelsToOpen } from "../access/panels";
+import { type OpenNow, openingFor } from "../access/opening";
 import { item, real } from "../array/at";
 import type { Hypothesis } from "../diagnosis/hypotheses";
 import { type ShareBand, shareBand } from "../diagnosis/spread";
@@ -19,22 +19,22 @@ export const PROVE_MINUTES = 4;
 export const CALL_BACK_MINUTES = 90;
 
 /** What it costs to try a whole explanation: all its assemblies, panels included, and the run that proves it. In minutes. */
-export function repairMinutes(machine: Machine, assemblies: readonly string[], off: readonly string[], rates: Rates): number {
+export function repairMinutes(machine: Machine, assemblies: readonly string[], now: OpenNow, rates: Rates): number {
   const repairs = assemblies.map((a) => repairOf(machine, a));
   const work = repairs.reduce((sum, r) => sum + r.minutes + (r.price / rates.perHour) * 60, 0);
-  const panels = panelsToOpen(
+  const { minutes } = openingFor(
     machine,
     repairs.map((r) => r.panel),
-    off,
+    now,
   );
-  return work + panelMinutes(machine, panels) + PROVE_MINUTES;
+  return work + minutes + PROVE_MINUTES;
 }
 
 /** The work of it alone, parts not counted, in minutes; and what its parts cost. */
-export function workAndPrice(machine: Machine, assemblies: readonly string[], off: readonly string[]): { minutes: number; price: number } {
+export function workAndPrice(machine: Machine, assemblies: readonly string[], now: OpenNow): { minutes: number; price: number } {
   const repairs = assemblies.map((a) => repairOf(machine, a));
   const price = repairs.reduce((sum, r) => sum + r.price, 0);
-  const minutes = repairMinutes(machine, assemblies, off, DEFAULT_RATES) - (price / DEFAULT_RATES.perHour) * 60;
+  const minutes = repairMinutes(machine, assemblies, now, DEFAULT_RATES) - (price / DEFAULT_RATES.perHour) * 60;
   return { minutes, price };
 }
 
@@ -66,13 +66,7 @@ export function repairChances(groups: readonly RepairGroup[], weight: Float64Arr
  * Groups hypotheses by what puts them right. With `sets` each repair grows to the set that ages with it; without, a
  * part that has a set carries the risk of being called back for a sibling.
  */
-export function repairGroups(
-  machine: Machine,
-  hypotheses: readonly Hypothesis[],
-  off: readonly string[],
-  rates: Rates,
-  sets = false,
-): RepairGroup[] {
+export function repairGroups(machine: Machine, hypotheses: readonly Hypothesis[], now: OpenNow, rates: Rates, sets = false): RepairGroup[] {
   const groups = new Map<string, { assemblies: readonly string[]; members: number[] }>();
   hypotheses.forEach((h, i) => {
     const assemblies = sets ? withSiblings(machine, h.assemblies) : h.assemblies;
@@ -83,7 +77,7 @@ export function repairGroups(
   });
   return [...groups.values()].map((g) => ({
     ...g,
-    minutes: repairMinutes(machine, g.assemblies, off, rates) + siblingRisk(machine, g.assemblies),
+    minutes: repairMinutes(machine, g.assemblies, now, rates) + siblingRisk(machine, g.assemblies),
   }));
 }
 

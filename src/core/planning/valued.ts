@@ -1,3 +1,4 @@
+import type { Taken } from "../access/way-problem";
 import type { Outcomes } from "./outcomes";
 import type { TestAction } from "./tests";
 
@@ -9,7 +10,7 @@ export interface Valued {
   readonly chances: readonly number[];
   /** Minutes of the test itself, panels to open, or to put back and open again, and the change of power state included. */
   readonly cost: number;
-  readonly opens: readonly string[];
+  readonly opens: readonly Taken[];
   /** Panels that go back first, in order: a machine is watched with all of them on. */
   readonly closes: readonly string[];
   /** Chance that it was made before and only says the same again, for the same reason. */

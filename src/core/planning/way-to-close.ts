@@ -1,4 +1,5 @@
-import { panelMinutes, panelsToOpen } from "../access/panels";
+import { openingFor } from "../access/opening";
+import { panelsToOpen } from "../access/panels";
 import { lastOf } from "../array/at";
 import { findingKind } from "../finding/finding";
 import { isOpenCheck } from "../job/blocker";
@@ -43,10 +44,9 @@ export function wayToClose(machine: Machine, job: Job): Proposal {
 }
 
 /** Those that nobody said were not made come first; among them the most dangerous that needs no more panels. */
-function inOrder(machine: Machine, { notDone, panelsOff }: Job, checks: readonly OpenCheck[]): OpenCheck[] {
-  const given = new Set(notDone.map((n) => n.check));
-  const opening = (c: OpenCheck) =>
-    panelMinutes(machine, panelsToOpen(machine, panelsOfQuestion(machine, questionOfCheck(machine, c)), panelsOff));
+function inOrder(machine: Machine, job: Job, checks: readonly OpenCheck[]): OpenCheck[] {
+  const given = new Set(job.notDone.map((n) => n.check));
+  const opening = (c: OpenCheck) => openingFor(machine, panelsOfQuestion(machine, questionOfCheck(machine, c)), job).minutes;
   return checks
     .map((check) => ({ check, given: given.has(checkId(check)), opening: opening(check) }))
     .sort((a, b) => Number(a.given) - Number(b.given) || a.opening - b.opening)
@@ -68,7 +68,7 @@ export function examine(machine: Machine, job: Job, check: OpenCheck): Proposal 
     job,
     {
       power: dead ? "dead" : timeOfCheck(machine, check) === "run" ? "live" : "any",
-      opens: panelsToOpen(machine, panelsOfQuestion(machine, question), job.panelsOff),
+      opens: panelsToOpen(machine, panelsOfQuestion(machine, question), job),
       touched: dead ? findingKind(question).touches(question) : [],
     },
     { for: "check", check },

@@ -1,9 +1,11 @@
 import { z } from "zod";
 import { upcaster } from "../../journal/upcast";
-import { isAssembly } from "../../machine/assembly";
+import { isAssembly, partsOfAssembly } from "../../machine/assembly";
 import { type Machine, maybePartOf } from "../../machine/format";
 import { fittedSays } from "../../naming/names";
 import { disturbsGas } from "../gas";
+import { noReads } from "../plug-read";
+import { withTerminals } from "../touched";
 import { defineEntry, ref, text } from "./definition";
 
 const fields = {
@@ -29,6 +31,11 @@ export const fitted = defineEntry({
   effect: ({ assembly, action }, state, { id }) => ({
     fitted: [...state.fitted, { entry: id, assembly, action }],
     proof: undefined,
+    ...(action === "replaced" &&
+      state.machine && {
+        touched: withTerminals(state.machine, state.touched, partsOfAssembly(state.machine, assembly)),
+        plugReads: noReads(state.plugReads),
+      }),
     ...(state.machine && disturbsGas(state.machine, assembly) && { gasOpened: state.evidence.length }),
   }),
   says: ({ assembly, action }, machine) => fittedSays(machine, assembly, action === "replaced"),

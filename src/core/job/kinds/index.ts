@@ -3,13 +3,17 @@ import { cleaned } from "./cleaned";
 import { closed } from "./closed";
 import { complaint } from "./complaint";
 import { cooled } from "./cooled";
+import { cup } from "./cup";
 import type { EntryDefinition } from "./definition";
+import { differs } from "./differs";
 import { discharged } from "./discharged";
 import { energised } from "./energised";
 import { finding } from "./finding";
 import { fitted } from "./fitted";
 import { gasOpened } from "./gas-opened";
 import { isolated } from "./isolated";
+import { lead } from "./lead";
+import { lies } from "./lies";
 import { machine } from "./machine";
 import { madeSafe } from "./made-safe";
 import { meter } from "./meter";
@@ -17,12 +21,17 @@ import { newPart } from "./new-part";
 import { notDone } from "./not-done";
 import { note } from "./note";
 import { opened } from "./opened";
+import { ownStep } from "./own-step";
 import { panel } from "./panel";
 import { particulars } from "./particulars";
 import { photo } from "./photo";
+import { pins } from "./pins";
+import { plugReading } from "./plug-reading";
 import { preference } from "./preference";
 import { proof } from "./proof";
+import { recount } from "./recount";
 import { retract } from "./retract";
+import { tick } from "./tick";
 import { valve } from "./valve";
 import { wanted } from "./wanted";
 import { watched } from "./watched";
@@ -44,9 +53,18 @@ export const ENTRY_KINDS = [
   gasOpened,
   panel,
   wire,
+  ownStep,
+  lead,
+  cup,
+  recount,
+  tick,
+  plugReading,
+  differs,
+  lies,
   finding,
   newPart,
   photo,
+  pins,
   watched,
   opened,
   particulars,

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { maybePanelOf } from "../../machine/format";
-import { panelName } from "../../naming/names";
-import { capital } from "../../naming/text";
+import { panelDoneSays } from "../../naming/removals";
+import { cameBack, cameOff } from "../came-off";
 import { defineEntry, noUpcasters, ref } from "./definition";
 
 /** Not a panel, and in the way like one. */
@@ -26,16 +26,20 @@ export const panel = defineEntry({
     if (!machine || id === DRUM || maybePanelOf(machine, id) || (id === ALL_PANELS && state === "on")) return undefined;
     return { code: "not-on-machine", given: id };
   },
-  effect: ({ panel: id, state }, { panelsOff }) => {
+  effect: ({ panel: id, state }, before, { id: entry }) => {
+    if (id === ALL_PANELS) return { panelsOff: [], drumOut: false, cameOff: before.cameOff.filter((c) => c.is !== "panel") };
     const off = state === "off";
-    if (id === DRUM) return { drumOut: off, ...(off && { everOpen: true }) };
-    if (id === ALL_PANELS) return { panelsOff: [], drumOut: false };
-    if (!off) return { panelsOff: panelsOff.filter((p) => p !== id) };
-    return { panelsOff: panelsOff.includes(id) ? panelsOff : [...panelsOff, id], everOpen: true };
+    const { panelsOff, machine } = before;
+    const known = !machine || maybePanelOf(machine, id) !== undefined;
+    return {
+      ...(id === DRUM && { drumOut: off }),
+      ...(known && { panelsOff: off ? [...new Set([...panelsOff, id])] : panelsOff.filter((p) => p !== id) }),
+      cameOff: off ? cameOff(before.cameOff, { is: "panel", id, entry }) : cameBack(before.cameOff, { is: "panel", id }),
+      ...(off && { everOpen: true }),
+    };
   },
   says: ({ panel: id, state }, machine) => {
     if (id === ALL_PANELS) return "All panels back on";
-    if (id === DRUM) return state === "off" ? "Drum out" : "Drum back in";
-    return `${capital(panelName(machine, id))} ${state === "off" ? "off" : "back on"}`;
+    return panelDoneSays(machine, id, state);
   },
 });

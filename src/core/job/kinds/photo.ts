@@ -1,28 +1,34 @@
 import { z } from "zod";
 import { fileHashSchema } from "../../files/file";
+import { upcaster } from "../../journal/upcast";
 import { maybePartOf } from "../../machine/format";
-import { allowsAlways, defineEntry, noUpcasters, ref, text } from "./definition";
+import { allowsAlways, defineEntry, ref, text } from "./definition";
 
 /** The machine's plate, as what a picture shows. */
 export const PLATE = "plate";
 
+const firstBody = z.strictObject({ file: fileHashSchema, of: ref, note: text.optional() });
+
 export const photo = defineEntry({
   kind: "photo",
-  version: 1,
+  version: 2,
   stream: "job",
   schema: z
     .strictObject({
       file: fileHashSchema,
       of: ref.describe("What it shows: plate, a panel, a part."),
       note: text.optional().describe("What is to be seen on it."),
+      when: z.enum(["before", "after"]).optional().describe("Before hands went in, or after."),
     })
     .describe("A photograph; the picture itself is kept as a file by its content."),
-  upcasters: noUpcasters,
+  upcasters: [upcaster({ kind: "photo", version: 1 }, 2, firstBody, (body) => body)],
   allows: allowsAlways,
-  effect: ({ file, of, note }, { photos }, { id }) => ({ photos: [...photos, { entry: id, file, of, note }] }),
-  says: ({ of, note }, machine) => {
+  effect: ({ file, of, note, when }, { photos }, { id }) => ({
+    photos: [...photos, { entry: id, file, of, note, ...(when && { when }) }],
+  }),
+  says: ({ of, note, when }, machine) => {
     const named = of === PLATE ? "the plate" : ((machine && (maybePartOf(machine, of)?.name ?? panelName(machine.panels, of))) ?? of);
-    return `Photo of ${named}${note ? `: ${note}` : ""}`;
+    return `Photo of ${named}${when ? `, ${when}` : ""}${note ? `: ${note}` : ""}`;
   },
 });
 

@@ -1,6 +1,9 @@
 import { z } from "zod";
 import { maybePartOf } from "../../machine/format";
 import { partName } from "../../naming/names";
+import { cameBack, cameOff } from "../came-off";
+import { noReads } from "../plug-read";
+import { withTerminals } from "../touched";
 import { defineEntry, noUpcasters } from "./definition";
 
 export const wire = defineEntry({
@@ -18,8 +21,11 @@ export const wire = defineEntry({
     machine && !maybePartOf(machine, of) && !machine.testPoints.some((t) => t.net.startsWith(`${of}.`))
       ? { code: "not-on-machine", given: of }
       : undefined,
-  effect: ({ of, state }, { wiresOff }) => ({
+  effect: ({ of, state }, { wiresOff, cameOff: before, touched, plugReads: reads, machine }, { id }) => ({
     wiresOff: state === "off" ? [...new Set([...wiresOff, of])] : wiresOff.filter((w) => w !== of),
+    cameOff: state === "off" ? cameOff(before, { is: "wires", id: of, entry: id }) : cameBack(before, { is: "wires", id: of }),
+    touched: withTerminals(machine, touched, [of]),
+    plugReads: noReads(reads),
   }),
   says: ({ of, state }, machine) => {
     const name = machine && !maybePartOf(machine, of) ? `Plug ${of}` : `Wires of the ${partName(machine, of)}`;

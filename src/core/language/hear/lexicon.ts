@@ -1,3 +1,4 @@
+import type { Sort } from "../../machine/cabinet";
 import { isWallPoint, type Machine, type Part } from "../../machine/format";
 import { windingsOf } from "../../machine/metering";
 import { FILLER, LOOSE, STRANGE } from "../lexicon/filler";
@@ -21,6 +22,9 @@ import { WORDS, type WordTag } from "../lexicon/words";
 import type { Sense } from "./senses";
 import { Spelling } from "./spelling";
 import { normal } from "./tokens";
+
+/** Things that come off under names that mean more than that: a belt that is “off” may have slipped. */
+const SAID_OTHERWISE: readonly Sort[] = ["belt", "drum", "machine"];
 
 /** All that words may mean: the trade's, and on a machine its own names besides. */
 export interface Lexicon {
@@ -135,7 +139,7 @@ function machinePhrases(machine: Machine): { phrases: Phrases; partWords: Map<st
   for (const a of machine.assemblies)
     phrases.addAll(`${a.name}, ${a.id}, ${ASSEMBLY_NAMES[a.id] ?? ""}`, () => ({ is: "assembly", id: a.id }));
   for (const [id, list] of Object.entries(PIECE_NAMES)) phrases.addAll(list, () => ({ is: "piece", id }));
-  for (const p of [...machine.panels, { id: "drum", name: "drum" }])
+  for (const p of [...machine.panels.filter((x) => !SAID_OTHERWISE.includes(x.sort)), { id: "drum", name: "drum" }])
     phrases.addAll(`${p.name}, ${p.id}, ${PANEL_NAMES[p.id] ?? ""}`, () => ({ is: "panel", id: p.id }));
   for (const c of [...machine.controls.map((x) => x.id), "lock", "delay"])
     phrases.addAll(`${c}, ${CONTROL_NAMES[c] ?? ""}`, () => ({ is: "control", id: c }));

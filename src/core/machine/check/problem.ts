@@ -9,6 +9,7 @@ export type MachineProblem = { readonly path: readonly (string | number)[] } & (
   | { readonly code: "no-severity"; readonly mode: string }
   | { readonly code: "range-reversed"; readonly low: number; readonly high: number }
   | { readonly code: "panels-in-a-circle"; readonly panels: readonly string[] }
+  | { readonly code: "not-spare"; readonly terminal: string }
   | { readonly code: "one-terminal"; readonly net: string; readonly part: string }
   | { readonly code: "not-on-the-sheet"; readonly part: string }
   | { readonly code: "twice-on-the-sheet"; readonly part: string }
@@ -45,7 +46,9 @@ export function problemSays(problem: MachineProblem): string {
     case "range-reversed":
       return `runs from ${problem.low} to ${problem.high}; expected the smaller first`;
     case "panels-in-a-circle":
-      return `the panels ${problem.panels.join(", ")} lie behind one another in a circle: none can come off first`;
+      return `the panels ${problem.panels.join(", ")} can’t come off: every way to one needs another of them, or itself`;
+    case "not-spare":
+      return `“${problem.terminal}” has a wire; a spare terminal has none`;
     case "one-terminal":
       return `only ${problem.part} touches the net “${problem.net}”; a wire has two ends (a misspelt name, or a part is missing)`;
     case "not-on-the-sheet":

@@ -1,8 +1,8 @@
 import type { Machine, Part } from "../format";
 import { controlOf, kindOf } from "../parts/index";
+import { cabinetProblems } from "./cabinet";
 import type { MachineProblem } from "./problem";
-
-type Path = (string | number)[];
+import { type Path, twice, unknown } from "./unknown";
 
 /** What a machine's names refer to, gathered once. */
 interface Names {
@@ -27,7 +27,7 @@ export function referenceProblems(machine: Machine): MachineProblem[] {
     ...twice(machine.controls, "control", "controls"),
     ...twice(machine.testPoints, "test point", "testPoints"),
     ...controlProblems(machine),
-    ...panelProblems(machine, names),
+    ...cabinetProblems(machine),
     ...assemblyProblems(machine, names),
     ...causeProblems(machine),
     ...wiringProblems(machine, names),
@@ -40,21 +40,13 @@ function namesOf(machine: Machine): Names {
   const { legs, neutral, ground } = machine.supply;
   return {
     parts: machine.parts.map((p) => p.id),
-    panels: machine.panels.map((p) => p.id),
+    panels: [...machine.panels, ...machine.places].map((p) => p.id),
     assemblies: machine.assemblies.map((a) => a.id),
     fitted: machine.parts.map((p) => p.assembly ?? p.id),
     controls: new Map(machine.controls.map((c) => [c.id, c.positions.map((q) => q.id)])),
     supplyNets: [...legs, neutral, ground].flatMap((s) => [s.wall, s.pin]),
   };
 }
-
-const unknown = (path: Path, given: string, expected: string, known: readonly string[]): MachineProblem[] =>
-  known.includes(given) ? [] : [{ code: "unknown-name", path, given, expected, known }];
-
-const twice = (list: readonly { readonly id: string }[], what: string, field: string): MachineProblem[] =>
-  list.flatMap((x, i) =>
-    list.findIndex((y) => y.id === x.id) === i ? [] : [{ code: "used-twice" as const, path: [field, i, "id"], given: x.id, what }],
-  );
 
 function position(names: Names, path: Path, control: string, given: string): MachineProblem[] {
   const positions = names.controls.get(control);
@@ -65,7 +57,7 @@ function position(names: Names, path: Path, control: string, given: string): Mac
 function partProblems(machine: Machine, names: Names, part: Part, path: Path): MachineProblem[] {
   const led = controlOf(part);
   return [
-    ...(part.panel === null ? [] : unknown([...path, "panel"], part.panel, "a panel", names.panels)),
+    ...(part.panel === null ? [] : unknown([...path, "panel"], part.panel, "a panel or a place", names.panels)),
     ...(part.assembly === undefined ? [] : unknown([...path, "assembly"], part.assembly, "an assembly", names.assemblies)),
     ...(part.assembly === undefined && !part.fit && part.faults.some((f) => !f.remedy)
       ? [{ code: "no-remedy" as const, path: [...path, "fit"] }]
@@ -150,27 +142,10 @@ function controlProblems(machine: Machine): MachineProblem[] {
   );
 }
 
-function panelProblems(machine: Machine, names: Names): MachineProblem[] {
-  const behind = new Map(machine.panels.map((p) => [p.id, p.behind]));
-  const circleFrom = (id: string, path: readonly string[]): readonly string[] | undefined => {
-    if (path.includes(id)) return path.slice(path.indexOf(id));
-    for (const other of behind.get(id) ?? []) {
-      const found = circleFrom(other, [...path, id]);
-      if (found) return found;
-    }
-    return undefined;
-  };
-  const circle = machine.panels.map((p) => circleFrom(p.id, [])).find((c) => c !== undefined);
-  return [
-    ...machine.panels.flatMap((p, i) => p.behind.flatMap((b, j) => unknown(["panels", i, "behind", j], b, "a panel", names.panels))),
-    ...(circle ? [{ code: "panels-in-a-circle" as const, path: ["panels"], panels: circle }] : []),
-  ];
-}
-
 function assemblyProblems(machine: Machine, names: Names): MachineProblem[] {
   return [
     ...machine.assemblies.flatMap((a, i) =>
-      a.panel === null ? [] : unknown(["assemblies", i, "panel"], a.panel, "a panel", names.panels),
+      a.panel === null ? [] : unknown(["assemblies", i, "panel"], a.panel, "a panel or a place", names.panels),
     ),
     ...machine.sets.flatMap((s, i) =>
       s.assemblies.flatMap((a, j) => unknown(["sets", i, "assemblies", j], a, "an assembly or a part", names.fitted)),
@@ -216,7 +191,7 @@ function wiringProblems(machine: Machine, names: Names): MachineProblem[] {
     ),
     ...machine.testPoints.flatMap((t, i) => [
       ...unknown(["testPoints", i, "net"], t.net, "a net that a part touches", [...touching.keys()]),
-      ...(t.panel === null ? [] : unknown(["testPoints", i, "panel"], t.panel, "a panel", names.panels)),
+      ...(t.panel === null ? [] : unknown(["testPoints", i, "panel"], t.panel, "a panel or a place", names.panels)),
     ]),
   ];
 }

@@ -62,7 +62,7 @@ const common = {
   does: z.string().describe("What it is for, in a sentence."),
   test: z.string().describe("How it is tested, and what a good one reads."),
   where: z.string().describe("Where it sits."),
-  panel: id.nullable().describe("Panel that must be off to reach its terminals; null where none is."),
+  panel: id.nullable().describe("Panel that must be off to reach its terminals, or place that must be reached; null where none is."),
   checkMinutes: positive.describe("Minutes to meter it once it can be reached (estimate)."),
   assembly: id.optional().describe("The assembly that is fitted when this part fails; the part itself where left out."),
   fit: fit.optional(),

@@ -39,7 +39,7 @@ export function reach(situation: Situation, panels: readonly (string | null)[], 
   const { job, suspects } = situation;
   const { machine } = suspects.predictor;
   if (job.safety.power !== "dead") return SAFE;
-  const [next] = panelsToOpen(machine, panels, job.panelsOff);
+  const [next] = panelsToOpen(machine, panels, job);
   if (next !== undefined) return movePanel(situation, next, "off");
   const charged = chargedCapacitor(machine, touched, job.safety);
   return charged === undefined ? undefined : discharge(charged);

@@ -75,12 +75,12 @@ function PanelBack({ id }: { readonly id: string }) {
   const off = useJob((s) => s.job.panelsOff);
   const isDead = useJob((s) => s.job.safety.power === "dead");
   const panel = maybePanelOf(machine, id);
-  const first = backBefore(machine, id, off);
+  const first = backBefore(machine, id, { panelsOff: off });
   return (
     <li data-state="off">
       <div>
         <h3>{capital(panel?.name ?? id)}</h3>
-        <p>{panel?.fasteners}</p>
+        <p>{panel?.held}</p>
       </div>
       {!isDead ? (
         <small>make it safe first</small>

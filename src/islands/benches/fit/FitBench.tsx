@@ -1,7 +1,9 @@
+import { isReached } from "../../../core/access/opening";
 import type { RankedSuspect } from "../../../core/diagnosis/standing";
 import { repairPhrase } from "../../../core/language/phrases";
 import { repairOf } from "../../../core/machine/assembly";
-import { fittedSays, panelName, repairSays } from "../../../core/naming/names";
+import { fittedSays, repairSays } from "../../../core/naming/names";
+import { behindSays } from "../../../core/naming/removals";
 import { minutesSay, percent } from "../../../core/naming/text";
 import { Button } from "../../../ui/Button";
 import { useDispatch, useJob, useMachine } from "../../job/store/context";
@@ -57,17 +59,15 @@ function Repair({ assemblies, share }: RepairShare) {
   const repairs = assemblies.map((a) => repairOf(machine, a));
   const minutes = repairs.reduce((sum, r) => sum + r.minutes, 0);
   const price = repairs.reduce((sum, r) => sum + r.price, 0);
-  const canReach = useJob(
-    ({ job }) => job.safety.power === "dead" && repairs.every((r) => r.panel === null || job.panelsOff.includes(r.panel)),
-  );
-  const panels = [...new Set(repairs.flatMap((r) => r.panel ?? []))].map((p) => panelName(machine, p));
+  const canReach = useJob(({ job }) => job.safety.power === "dead" && repairs.every((r) => isReached(machine, r.panel, job)));
+  const behind = [...new Set(repairs.flatMap((r) => r.panel ?? []))].map((p) => behindSays(machine, p));
   return (
     <li>
       <div>
         <h3>{`${canReach ? "" : "Plan: "}${repairs.map(repairSays).join(", ")}`}</h3>
         <small>
           {percent(share)} that this is it · {minutesSay(minutes)} · {price > 0 ? `about ${price}` : "no part needed"}
-          {panels.length > 0 && ` · behind the ${panels.join(", ")}`} (est.)
+          {behind.length > 0 && ` · ${behind.join(", ")}`} (est.)
         </small>
       </div>
       <Button onClick={() => dispatch({ do: "type", text: repairs.map((r) => repairPhrase(machine, r)).join(", ") })}>Type it</Button>

@@ -32,14 +32,14 @@ function PanelRow({ panel }: { readonly panel: Panel }) {
   const off = useJob((s) => s.job.panelsOff);
   const isDead = useJob((s) => s.job.safety.power === "dead");
   const isOff = off.includes(panel.id);
-  const held = isOff ? undefined : heldBy(machine, panel.id, off);
+  const held = isOff ? undefined : heldBy(machine, panel.id, { panelsOff: off });
   return (
     <li data-state={isOff ? "off" : "on"}>
       <div>
         <h3>
           {capital(panel.name)} {isOff && "· off"}
         </h3>
-        <p>{panel.fasteners}</p>
+        <p>{panel.held}</p>
         <small>
           {minutesSay(panel.minutesOff)} off, {minutesSay(panel.minutesOn)} on
           {panel.tools.length > 0 && ` · ${panel.tools.join(", ")}`}

@@ -17,7 +17,7 @@ export function OffCard() {
             <b>
               {i + 1} {capital(maybePanelOf(machine, id)?.name ?? id)}
             </b>
-            <span>{maybePanelOf(machine, id)?.fasteners}</span>
+            <span>{maybePanelOf(machine, id)?.held}</span>
           </li>
         ))}
       </ol>

@@ -1,0 +1,162 @@
+import { item } from "../../array/at";
+import type { Machine } from "../../machine/format";
+import { restControls } from "../../machine/run/at-rest";
+import type { ControlPositions } from "../../machine/run/condition";
+import { chooseReadings } from "./choose";
+import { controlStates, type Foreseen, movesFrom, type PlugReading, pinOhms, pinsOf } from "./foreseen";
+import { logLikelihood, toldApart } from "./likelihood";
+import { type Mistake, mistakesIn } from "./mistake";
+
+/** So many readings are proposed at most. */
+const MOST_READINGS = 6;
+/** P(all is on rightly), before a reading (est.). */
+const RIGHT_BEFORE = 0.8;
+/** At least as likely as this it is right; at most as likely as the other, wrong. */
+const SURELY_RIGHT = 0.9;
+const SURELY_WRONG = 0.1;
+
+/** A proposed reading, with what is foreseen if all is right and under each mistake, in the order of {@link PlugCheck.seen}. */
+export interface PlugStep extends PlugReading {
+  readonly right: Foreseen;
+  readonly under: readonly Foreseen[];
+  /** It is only needed where a mistake shows: it tells which. */
+  readonly names: boolean;
+}
+
+/** The check at the plug for wires that were touched. */
+export interface PlugCheck {
+  readonly steps: readonly PlugStep[];
+  /** Mistakes that these readings show. */
+  readonly seen: readonly Mistake[];
+  /** Mistakes that no reading at the plug can show: they are looked for by eye. */
+  readonly unseen: readonly Mistake[];
+}
+
+/** A reading that was taken. Ohms; `null`: OL. */
+export interface PlugRead extends PlugReading {
+  readonly ohms: number | null;
+}
+
+export interface PlugVerdict {
+  readonly verdict: "right" | "wrong" | "unclear";
+  /** P(all is on rightly, as far as the plug shows). */
+  readonly right: number;
+  /** Mistakes that can be seen, the likeliest first; shares of all that may be. */
+  readonly mistakes: readonly { readonly mistake: Mistake; readonly share: number }[];
+  /** No mistake that is known gives these readings, nor does none at all. */
+  readonly unlike: boolean;
+}
+
+/**
+ * The fewest resistances at the plug's pins, and in which positions of the controls, that tell *rightly wired* from every plausible mistake in the wires of
+ * these terminals; then those that tell the mistakes from each other, six in all at most. Worked out of the machine's circuit, cord out. Throws RangeError for a
+ * terminal that the machine does not have.
+ */
+export function plugCheck(machine: Machine, touched: readonly string[], spares: readonly string[] = []): PlugCheck {
+  const mistakes = mistakesIn(machine, touched, spares).filter((m) => !m.harmless);
+  const readings = candidates(machine, mistakes);
+  const column = (i: number, set: readonly number[]): Foreseen[] => set.map((k) => item(item(readings, k).under, i));
+  const rightly = (set: readonly number[]): Foreseen[] => set.map((k) => item(readings, k).right);
+  const { cover, naming, seen } = chooseReadings(
+    {
+      candidates: readings.length,
+      things: mistakes.length,
+      tells: (set, i) => toldApart(rightly(set), column(i, set)),
+      parts: (set, i, j) => toldApart(column(i, set), column(j, set)),
+      effort: (k) => item(readings, k).effort,
+    },
+    MOST_READINGS,
+  );
+  const step = (k: number, names: boolean): PlugStep => {
+    const { between, controls, right, under } = item(readings, k);
+    return { between, controls, right, under: seen.map((i) => item(under, i)), names };
+  };
+  return {
+    steps: [...cover.map((k) => step(k, false)), ...naming.map((k) => step(k, true))],
+    seen: seen.map((i) => item(mistakes, i)),
+    unseen: mistakes.filter((_, i) => !seen.includes(i)),
+  };
+}
+
+/** Every reading that could be taken, with what is foreseen under each mistake; of those that foresee the same, the one that takes least to set up. */
+function candidates(machine: Machine, mistakes: readonly Mistake[]) {
+  const pairs = pairsOf(pinsOf(machine));
+  const rest = restControls(machine);
+  const known = new Map<string, PlugReading & { readonly right: Foreseen; readonly under: readonly Foreseen[]; readonly effort: number }>();
+  for (const controls of distinct(machine, controlStates(machine))) {
+    const right = pinOhms(machine, controls, [], pairs);
+    const under = mistakes.map((m) => pinOhms(machine, controls, [m.edit], pairs));
+    for (const [p, between] of pairs.entries()) {
+      const column = [item(right, p), ...under.map((u) => item(u, p))];
+      const key = column.map((f) => (f ? f.mean.toPrecision(6) : "OL")).join();
+      if (known.has(key) || column.every((f) => f?.mean === column[0]?.mean)) continue;
+      known.set(key, { between, controls, right: item(right, p), under: column.slice(1), effort: movesFrom(rest, controls) });
+    }
+  }
+  return [...known.values()];
+}
+
+const pairsOf = (pins: readonly string[]): PlugReading["between"][] =>
+  pins.flatMap((p, i) => pins.slice(i + 1).map((q) => [p, q] as const));
+
+/** States in which different contacts are closed; the one nearest to rest of each. */
+function distinct(machine: Machine, states: readonly ControlPositions[]): ControlPositions[] {
+  const known = new Map<string, ControlPositions>();
+  for (const controls of states) {
+    const key = closedIn(machine, controls);
+    if (!known.has(key)) known.set(key, controls);
+  }
+  return [...known.values()];
+}
+
+/** Contacts that are closed with the controls so. */
+function closedIn(machine: Machine, controls: ControlPositions): string {
+  return machine.parts
+    .map((p) =>
+      "closedWhen" in p && typeof p.closedWhen === "object" ? Number(p.closedWhen.in.includes(controls[p.closedWhen.control] ?? "")) : "",
+    )
+    .join("");
+}
+
+/** What readings taken at the plug say of the wires that were touched, by Bayes' rule over all mistakes that show in them. */
+export function judgePlug(
+  machine: Machine,
+  touched: readonly string[],
+  reads: readonly PlugRead[],
+  spares: readonly string[] = [],
+): PlugVerdict {
+  const mistakes = mistakesIn(machine, touched, spares).filter((m) => !m.harmless);
+  const under = (edits: Parameters<typeof pinOhms>[2]): Foreseen[] =>
+    reads.map(({ between, controls }) => item(pinOhms(machine, { ...restControls(machine), ...controls }, edits, [between]), 0));
+  const right = under([]);
+  const ohms = reads.map((r) => r.ohms);
+  const shown = mistakes
+    .map((mistake) => ({ mistake, foreseen: under([mistake.edit]) }))
+    .filter(({ foreseen }) => toldApart(right, foreseen));
+  const logs = [
+    Math.log(RIGHT_BEFORE) + logLikelihood(ohms, right),
+    ...shown.map((s) => Math.log((1 - RIGHT_BEFORE) / shown.length) + logLikelihood(ohms, s.foreseen)),
+    Math.log(STRANGE_BEFORE) +
+      logLikelihood(
+        ohms,
+        reads.map(() => undefined),
+      ) -
+      reads.filter((r) => r.ohms === null).length * OL_IS_USUAL,
+  ];
+  const most = Math.max(...logs);
+  const masses = logs.map((l) => Math.exp(l - most));
+  const total = masses.reduce((sum, m) => sum + m, 0);
+  const share = (i: number): number => item(masses, i) / total;
+  const isRight = share(0);
+  return {
+    verdict: reads.length === 0 ? "unclear" : isRight >= SURELY_RIGHT ? "right" : isRight <= SURELY_WRONG ? "wrong" : "unclear",
+    right: isRight,
+    mistakes: shown.map(({ mistake }, i) => ({ mistake, share: share(i + 1) })).sort((a, b) => b.share - a.share),
+    unlike: share(logs.length - 1) > UNLIKE,
+  };
+}
+
+/** P(something else altogether) before a reading (est.); then any value may be read, and OL no more than that. */
+const STRANGE_BEFORE = 0.02;
+const OL_IS_USUAL = Math.log(2);
+const UNLIKE = 0.5;

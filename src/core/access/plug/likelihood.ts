@@ -1,0 +1,109 @@
+import { item, real } from "../../array/at";
+import type { Expected, Foreseen } from "./foreseen";
+
+/** 1 σ of an ohm-meter whose maker nobody knows, leads and joints with it: of the reading, and Ω (est.). */
+const METER_SHARE = 0.008;
+const METER_OHMS = 0.2;
+/** A probe that did not touch (est.). */
+const MISSED = 0.002;
+/** A value comes out of nowhere, spread over this many e-folds of ohms. */
+const STRAY = 0.002;
+const STRAY_FOLDS = 16;
+/** So far apart, in σ, that readings settle which it is. */
+const TOLD_APART = 3.5;
+/** The largest deviation of a part, in σ of one that is spread evenly. */
+const LARGEST = Math.sqrt(3);
+
+const meterVariance = (ohms: number): number => (METER_OHMS + METER_SHARE * ohms) ** 2;
+
+/** Σ over the parts of what two readings have in common. */
+const common = (one: Expected, two: Expected): number => one.by.reduce((sum, x, i) => sum + x * item(two.by, i), 0);
+
+/** Covariance of what is read in several places: parts deviate once for all of them, the meter anew in each. */
+function covariance(foreseen: readonly Expected[]): Float64Array[] {
+  return foreseen.map((one, i) => Float64Array.from(foreseen, (two, j) => common(one, two) + (i === j ? meterVariance(one.mean) : 0)));
+}
+
+/** Cholesky's factor, row by row. The meter's own variance keeps it from failing. */
+function factor(matrix: readonly Float64Array[]): Float64Array[] {
+  const rows: Float64Array[] = matrix.map((r) => new Float64Array(r.length));
+  for (const [i, row] of rows.entries())
+    for (let j = 0; j <= i; j++) {
+      let sum = real(item(matrix, i), j);
+      for (let k = 0; k < j; k++) sum -= real(row, k) * real(item(rows, j), k);
+      row[j] = i === j ? Math.sqrt(sum) : sum / real(item(rows, j), j);
+    }
+  return rows;
+}
+
+/** dᵀ·C⁻¹·d, and ln √|C|. */
+function distance(matrix: readonly Float64Array[], d: readonly number[]): { readonly squared: number; readonly logScale: number } {
+  const rows = factor(matrix);
+  const y: number[] = [];
+  let squared = 0;
+  let logScale = 0;
+  for (const [i, row] of rows.entries()) {
+    let value = item(d, i);
+    for (let k = 0; k < i; k++) value -= real(row, k) * item(y, k);
+    value /= real(row, i);
+    y.push(value);
+    squared += value * value;
+    logScale += Math.log(real(row, i));
+  }
+  return { squared, logScale };
+}
+
+/**
+ * ln of how likely readings are where these are foreseen, Ω (`null`: OL): normal about what is foreseen, with what the parts' deviations have in common, or now
+ * and then a slip.
+ */
+export function logLikelihood(reads: readonly (number | null)[], foreseen: readonly Foreseen[]): number {
+  let log = 0;
+  let slips = 0;
+  const values: { readonly ohms: number; readonly expected: Expected }[] = [];
+  for (const [i, ohms] of reads.entries()) {
+    const expected = item(foreseen, i);
+    const stray = ohms === null ? Math.log(MISSED) : Math.log(STRAY / STRAY_FOLDS / (ohms + 1));
+    if (ohms === null) log += expected ? stray : Math.log(1 - STRAY);
+    else if (!expected) log += stray;
+    else {
+      values.push({ ohms, expected });
+      slips += stray;
+    }
+  }
+  if (values.length === 0) return log;
+  const { squared, logScale } = distance(
+    covariance(values.map((v) => v.expected)),
+    values.map((v) => v.ohms - v.expected.mean),
+  );
+  const normal = -squared / 2 - logScale - (values.length / 2) * Math.log(2 * Math.PI);
+  const most = Math.max(normal, slips);
+  return log + most + Math.log(Math.exp(normal - most) + Math.exp(slips - most));
+}
+
+/** Whether readings in these places tell the one from the other, whatever good parts and the meter do. */
+export function toldApart(one: readonly Foreseen[], two: readonly Foreseen[]): boolean {
+  const both: (readonly [Expected, Expected])[] = [];
+  for (const [i, a] of one.entries()) {
+    const b = item(two, i);
+    if (!a !== !b) return true;
+    if (a && b) both.push([a, b]);
+  }
+  if (both.every(([a, b]) => a.mean === b.mean)) return false;
+  const [c, d] = [covariance(both.map((p) => p[0])), covariance(both.map((p) => p[1]))];
+  const sum = c.map((row, i) => row.map((x, j) => x + real(item(d, i), j)));
+  return (
+    distance(
+      sum,
+      both.map(([a, b]) => a.mean - b.mean),
+    ).squared >
+    TOLD_APART ** 2
+  );
+}
+
+/** Between which values a reading is what is foreseen, Ω, parts and meter allowed for. */
+export function band({ mean, by }: Expected): readonly [number, number] {
+  const parts = LARGEST * by.reduce((sum, x) => sum + Math.abs(x), 0);
+  const meter = 2 * Math.sqrt(meterVariance(mean));
+  return [Math.max(0, mean - parts - meter), mean + parts + meter];
+}

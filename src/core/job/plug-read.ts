@@ -1,0 +1,26 @@
+import { z } from "zod";
+
+const pin = z.string().regex(/^[A-Z][A-Z0-9.]*$/, "a net name in capitals, such as PL1");
+
+export const plugReadingSchema = z
+  .strictObject({
+    between: z.tuple([pin, pin]).describe("Nets of the two pins of the plug."),
+    controls: z.record(z.string(), z.string()).describe("Positions of the controls."),
+    ohms: z.number().nonnegative().max(1e9).nullable().describe("What the meter showed, Ω; null for OL."),
+  })
+  .describe("A resistance at the plug, cord out, to see whether the wires that were touched are on rightly. It says nothing of the parts.");
+
+/** A reading at the plug, with its entry. */
+export type PlugReadingTaken = z.infer<typeof plugReadingSchema> & { readonly entry: string };
+
+type Place = Pick<z.infer<typeof plugReadingSchema>, "between" | "controls">;
+
+/** The same pins with the controls in the same positions. */
+export const isSamePlace = (a: Place, b: Place): boolean =>
+  a.between.every((p) => b.between.includes(p)) &&
+  [...new Set([...Object.keys(a.controls), ...Object.keys(b.controls)])].every((c) => a.controls[c] === b.controls[c]);
+
+const NONE: readonly PlugReadingTaken[] = [];
+
+/** Readings taken before a wire was touched say nothing any more. */
+export const noReads = (before: readonly PlugReadingTaken[]): readonly PlugReadingTaken[] => (before.length === 0 ? before : NONE);
