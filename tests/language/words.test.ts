@@ -31,6 +31,11 @@ const STEPS: Record<StepKind, (machine: Machine) => Step[]> = {
       { kind: "panel", panel: id, state: "off" },
       { kind: "panel", panel: id, state: "on" },
     ]),
+  "put-back": (m) => [
+    { kind: "put-back", thing: { is: "own", id: "rubber bumper", entry: "e", note: "lip to the left" } },
+    ...m.leads.slice(4, 5).map((l): Step => ({ kind: "put-back", thing: { is: "lead", id: l.at, entry: "e" } })),
+    { kind: "put-back", thing: { is: "wires", id: "J2", entry: "e" } },
+  ],
   fit: (m) =>
     firstOfEach([...m.parts.map(assemblyIdOf), ...m.parts.slice(5).map((p) => jointId(p.id))], (a) => repairOf(m, a).is).map(
       (assembly): Step => ({ kind: "fit", assembly, replaces: replaces(repairOf(m, assembly)), meterNew: true }),

@@ -41,6 +41,7 @@ const BEFORE_ANYTHING: Omit<JobState, "id"> = {
   differs: [],
   drumOut: false,
   cameOff: [],
+  wasOff: [],
   leads: [],
   touched: [],
   plugReads: [],

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import type { Machine } from "../machine/format";
 
 const pin = z.string().regex(/^[A-Z][A-Z0-9.]*$/, "a net name in capitals, such as PL1");
 
@@ -14,6 +15,10 @@ export const plugReadingSchema = z
 export type PlugReadingTaken = z.infer<typeof plugReadingSchema> & { readonly entry: string };
 
 type Place = Pick<z.infer<typeof plugReadingSchema>, "between" | "controls">;
+
+/** Whether a net is that of a pin of the plug. */
+export const isPin = ({ supply }: Machine, net: string): boolean =>
+  [...supply.legs, supply.neutral, supply.ground].some((s) => s.pin === net);
 
 /** The same pins with the controls in the same positions. */
 export const isSamePlace = (a: Place, b: Place): boolean =>

@@ -113,6 +113,8 @@ export interface JobState {
   readonly drumOut: boolean;
   /** Everything that is off, in the order in which it came off. */
   readonly cameOff: readonly CameOff[];
+  /** Panels that were off at any time, in the order in which they first came off. */
+  readonly wasOff: readonly string[];
   /** Ends of wires that were taken off or looked at, as they were found. */
   readonly leads: readonly LeadFound[];
   /** Terminals whose wires were touched: they may be on wrongly. */

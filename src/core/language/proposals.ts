@@ -12,6 +12,7 @@ import type { Before, Caution, Expectation, OutsideModel, Proposal, Purpose, Rea
 import { BAD_NEW_PART } from "../planning/propose-fit";
 import { CALL_BACK_MINUTES, DEFAULT_RATES } from "../planning/repairs";
 import type { TestAction } from "../planning/tests";
+import { cameOffName, putBackSays } from "./came-off";
 import { checkSays, checkTest } from "./checks";
 import { hypothesisSays } from "./diagnosis";
 import { outcomeSays } from "./outcomes";
@@ -82,6 +83,8 @@ export function stepTitle(machine: Machine, step: Step): string {
       return step.to === "watch" ? "Power on to watch it" : "Power on";
     case "panel":
       return panelOrderSays(machine, step.panel, step.state);
+    case "put-back":
+      return `Put ${cameOffName(machine, step.thing)} back`;
     case "fit":
       return repairSays(repairOf(machine, step.assembly));
     case "examine":
@@ -111,6 +114,8 @@ function stepDetail(machine: Machine, step: Step): string {
         : "Nothing left inside, wires clear of panel edges, door shut. Then cord in.";
     case "panel":
       return panelSays(machine, step);
+    case "put-back":
+      return putBackSays(machine, step.thing);
     case "fit":
       return fitSays(step);
     case "examine":

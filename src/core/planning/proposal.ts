@@ -1,5 +1,6 @@
 import type { Hypothesis } from "../diagnosis/hypotheses";
 import type { ShareBand } from "../diagnosis/spread";
+import type { CameOff } from "../job/came-off";
 import type { OpenCheck } from "../job/checks/index";
 import type { ProofRow } from "../job/proven";
 import type { OutcomeClass } from "./outcomes";
@@ -12,6 +13,8 @@ export type Step =
   | { readonly kind: "discharge"; readonly part: string }
   | { readonly kind: "energise"; readonly to: "watch" | "prove" }
   | { readonly kind: "panel"; readonly panel: string; readonly state: "off" | "on" }
+  /** Something that is no panel goes back: a thing of their own, the end of a wire, a plug. */
+  | { readonly kind: "put-back"; readonly thing: CameOff }
   | {
       readonly kind: "fit";
       readonly assembly: string;

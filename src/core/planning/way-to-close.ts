@@ -3,6 +3,7 @@ import { panelsToOpen } from "../access/panels";
 import { lastOf } from "../array/at";
 import { findingKind } from "../finding/finding";
 import { isOpenCheck } from "../job/blocker";
+import { type CameOff, wayOut } from "../job/came-off";
 import { checkId, type OpenCheck, questionOfCheck, timeOfCheck } from "../job/checks/index";
 import type { Job } from "../job/fold";
 import { isProven, reservationsOf } from "../job/proven";
@@ -15,6 +16,7 @@ import { PROVE_MINUTES } from "./repairs";
 const POWER_MINUTES = 1;
 const CLOSE_MINUTES = 2;
 const INTAKE_MINUTES = 1;
+const PUT_BACK_MINUTES = 1;
 /** Of a panel that the machine file does not have. */
 const UNTOLD_PANEL_MINUTES = 3;
 /** What a whole proof takes beyond seeing whether it runs. */
@@ -29,6 +31,8 @@ export function wayToClose(machine: Machine, job: Job): Proposal {
   const at = (time: ReturnType<typeof timeOfCheck>) => checks.find((c) => timeOfCheck(machine, c) === time);
   const inside = at("inside");
   if (inside) return examine(machine, job, inside);
+  const [back] = wayOut(job.cameOff);
+  if (back && back.is !== "panel") return thingBack(job, back);
   if (job.panelsOff.length > 0) return panelBack(machine, job, lastOf(job.panelsOff));
   const shut = at("shut");
   if (shut) return examine(machine, job, shut);
@@ -80,6 +84,10 @@ const cautionOf = (check: OpenCheck): Caution | undefined => {
   if (check.code === "leak") return check.because === "joint" ? "gas-work" : "gas-leaks";
   return check.code === "to-cabinet" ? "not-to-be-run" : undefined;
 };
+
+/** What hands took off besides panels goes back where it was in the order. */
+const thingBack = ({ safety }: Job, thing: CameOff): Proposal =>
+  safety.power === "dead" ? plain({ kind: "put-back", thing }, PUT_BACK_MINUTES, { code: "back-before-power" }) : makeSafe();
 
 /** A panel goes back on a dead machine only. */
 function panelBack(machine: Machine, { safety }: Job, panel: string): Proposal {

@@ -2,6 +2,7 @@ import type { ComponentType } from "react";
 import type { Stage } from "../../core/job/stages";
 import { AirBench } from "./air/AirBench";
 import { CloseBench } from "./close/CloseBench";
+import { CloseCard } from "./close/CloseCard";
 import { FitBench } from "./fit/FitBench";
 import { HandBench } from "./hand/HandBench";
 import { IntakeBench } from "./intake/IntakeBench";
@@ -23,7 +24,7 @@ export const BENCHES: Record<Stage, { readonly Bench: ComponentType; readonly Qu
   open: { Bench: OpenBench, Quiet: OffCard },
   meter: { Bench: MeterBench, Quiet: SuspectsCard },
   fit: { Bench: FitBench, Quiet: SuspectsCard },
-  close: { Bench: CloseBench, Quiet: ClosingCard },
+  close: { Bench: CloseBench, Quiet: CloseCard },
   prove: { Bench: ProveBench, Quiet: ClosingCard },
   hand: { Bench: HandBench, Quiet: ClosingCard },
 };

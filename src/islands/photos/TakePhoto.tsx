@@ -8,11 +8,13 @@ import { shrink } from "./shrink";
 interface Props {
   /** What it shows: plate, a panel, a part. */
   readonly of: string;
+  /** Before hands went in, or after. */
+  readonly when?: "before" | "after";
   readonly children: string;
 }
 
 /** Takes a photo with the camera, or from a file; it is made smaller, kept here by its content, then sent. */
-export function TakePhoto({ of, children }: Props) {
+export function TakePhoto({ of, when, children }: Props) {
   const dispatch = useDispatch();
   const input = useRef<HTMLInputElement>(null);
   const [amiss, setAmiss] = useState<string | undefined>();
@@ -20,7 +22,7 @@ export function TakePhoto({ of, children }: Props) {
     setAmiss(undefined);
     try {
       const hash = await replica().keepFile("image/jpeg", await shrink(file));
-      await dispatch({ do: "record", drafts: [{ kind: "photo", body: { file: hash, of } }] });
+      await dispatch({ do: "record", drafts: [{ kind: "photo", body: { file: hash, of, ...(when && { when }) } }] });
     } catch (error) {
       setAmiss(`${file.name} ${error instanceof SyntaxError ? error.message : "could not be kept here; try again"}.`);
     }

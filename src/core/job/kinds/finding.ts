@@ -1,6 +1,9 @@
+import { controlsIn } from "../../finding/circumstances";
 import { type Finding, findingKind, findingSays, findingSchema } from "../../finding/finding";
 import { upcaster } from "../../journal/upcast";
+import { restControls } from "../../machine/run/at-rest";
 import { firstMeasure, firstReading, firstSighting, upMeasure, upReading, upSighting } from "../first-version";
+import { isPin, isSamePlace } from "../plug-read";
 import { powerRefusal } from "../power-refusal";
 import type { Refusal } from "../refusal";
 import { chargedCapacitor } from "../safety";
@@ -22,9 +25,20 @@ export const finding = defineEntry({
   effect: (found, state, { id }) =>
     isUntold(found)
       ? { untold: [...state.untold, { finding: found, repairs: state.fitted.length }] }
-      : witnessed(state, id, "technician", [found]),
+      : { ...witnessed(state, id, "technician", [found]), ...readAtPlug(state, id, found) },
   says: (found, machine) => (machine ? findingSays(found, machine) : withoutMachine(found)),
 });
+
+/** After wires were touched, a resistance between two pins of the plug also says how they are on. */
+function readAtPlug({ machine, touched, plugReads }: JobState, id: string, found: Finding): Partial<JobState> {
+  if (!machine || touched.length === 0 || found.kind !== "ohms" || (found.circumstances.wiring ?? []).length > 0) return {};
+  const { between } = found.place;
+  const [a, b] = between;
+  if (!between.every((p) => isPin(machine, p))) return {};
+  const controls = { ...restControls(machine), ...controlsIn(found.circumstances) };
+  const read = { entry: id, between: [a, b] as [string, string], controls, ohms: found.result.is === "OL" ? null : found.result.value };
+  return { plugReads: [...plugReads.filter((r) => !isSamePlace(r, read)), read] };
+}
 
 /** Names that the machine has; power in the state in which such a thing is found; no capacitor handled that may be charged. */
 function findingRefusal(found: Finding, { machine, safety }: JobState): Refusal | undefined {

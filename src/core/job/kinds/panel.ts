@@ -35,7 +35,7 @@ export const panel = defineEntry({
       ...(id === DRUM && { drumOut: off }),
       ...(known && { panelsOff: off ? [...new Set([...panelsOff, id])] : panelsOff.filter((p) => p !== id) }),
       cameOff: off ? cameOff(before.cameOff, { is: "panel", id, entry }) : cameBack(before.cameOff, { is: "panel", id }),
-      ...(off && { everOpen: true }),
+      ...(off && { everOpen: true, wasOff: before.wasOff.includes(id) ? before.wasOff : [...before.wasOff, id] }),
     };
   },
   says: ({ panel: id, state }, machine) => {

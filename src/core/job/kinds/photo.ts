@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { fileHashSchema } from "../../files/file";
 import { upcaster } from "../../journal/upcast";
-import { maybePartOf } from "../../machine/format";
+import { type Machine, maybePartOf } from "../../machine/format";
 import { allowsAlways, defineEntry, ref, text } from "./definition";
 
 /** The machine's plate, as what a picture shows. */
@@ -26,11 +26,17 @@ export const photo = defineEntry({
   effect: ({ file, of, note, when }, { photos }, { id }) => ({
     photos: [...photos, { entry: id, file, of, note, ...(when && { when }) }],
   }),
-  says: ({ of, note, when }, machine) => {
-    const named = of === PLATE ? "the plate" : ((machine && (maybePartOf(machine, of)?.name ?? panelName(machine.panels, of))) ?? of);
-    return `Photo of ${named}${when ? `, ${when}` : ""}${note ? `: ${note}` : ""}`;
-  },
+  says: (photo, machine) => photoSays(machine, photo),
 });
+
+/** “Photo of Heating element, before”. */
+export function photoSays(
+  machine: Machine | undefined,
+  { of, note, when }: { readonly of: string; readonly note?: string | undefined; readonly when?: "before" | "after" | undefined },
+): string {
+  const named = of === PLATE ? "the plate" : ((machine && (maybePartOf(machine, of)?.name ?? panelName(machine.panels, of))) ?? of);
+  return `Photo of ${named}${when ? `, ${when}` : ""}${note ? `: ${note}` : ""}`;
+}
 
 const panelName = (panels: readonly { readonly id: string; readonly name: string }[], id: string): string | undefined =>
   panels.find((p) => p.id === id)?.name;

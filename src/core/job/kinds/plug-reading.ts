@@ -1,6 +1,6 @@
 import { controlsSay } from "../../naming/names";
 import { formatValue } from "../../quantity/format";
-import { isSamePlace, plugReadingSchema } from "../plug-read";
+import { isPin, isSamePlace, plugReadingSchema } from "../plug-read";
 import { defineEntry, noUpcasters } from "./definition";
 
 export const plugReading = defineEntry({
@@ -10,8 +10,7 @@ export const plugReading = defineEntry({
   schema: plugReadingSchema,
   upcasters: noUpcasters,
   allows: ({ between }, { safety, machine }) => {
-    const pins = machine && [...machine.supply.legs, machine.supply.neutral, machine.supply.ground].map((s) => s.pin);
-    const strange = pins && between.find((p) => !pins.includes(p));
+    const strange = machine && between.find((p) => !isPin(machine, p));
     if (strange !== undefined) return { code: "not-on-machine", given: strange };
     if (safety.power === "dead") return undefined;
     return { code: "not-dead", power: safety.power, ...(safety.lapsed && { lapsed: safety.lapsed }) };

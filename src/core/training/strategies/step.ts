@@ -1,4 +1,5 @@
 import { closingDraft } from "../../job/closing-draft";
+import { draftBack } from "../../job/draft-back";
 import { piecesOf } from "../../planning/doubt";
 import type { Step } from "../../planning/proposal";
 import type { Move, Situation } from "../situation";
@@ -16,6 +17,8 @@ export function moveFor(situation: Situation, step: Step, minutes = 0): Move {
       return LIVE;
     case "panel":
       return movePanel(situation, step.panel, step.state);
+    case "put-back":
+      return { kind: "entry", draft: draftBack(step.thing), minutes };
     case "test":
       return { kind: "test", test: step.test };
     case "fit":

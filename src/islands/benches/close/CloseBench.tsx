@@ -1,34 +1,97 @@
-import { backBefore } from "../../../core/access/panels";
+import { useState } from "react";
 import { isOpenCheck } from "../../../core/job/blocker";
 import { checkId, type OpenCheck, questionOfCheck, timeOfCheck } from "../../../core/job/checks/index";
+import type { Recount } from "../../../core/job/state";
+import { trayCount, trayOf } from "../../../core/job/tray";
 import { blockerSays } from "../../../core/language/blockers";
-import { maybePanelOf } from "../../../core/machine/format";
 import { panelName } from "../../../core/naming/names";
 import { capital } from "../../../core/naming/text";
 import { needsDead } from "../../../core/planning/reach-of-question";
 import { Button } from "../../../ui/Button";
+import hands from "../../hands/Hands.module.css";
+import { PlugTable } from "../../hands/PlugTable";
+import { Tray } from "../../hands/Tray";
+import { BackStack, WayBack } from "../../hands/WayBack";
+import { WireList } from "../../hands/WireList";
 import { CheckButtons } from "../../job/next/CheckButtons";
 import { useDispatch, useJob, useMachine } from "../../job/store/context";
+import { PhotoStrip } from "../../photos/PhotoStrip";
 import styles from "../shared/Bench.module.css";
 
-/** What goes back, in the reverse order of what was really done; and what is looked at while it is still open. */
+/** What goes back, in the reverse order of what was really done, its cups; the check at the plug; what is looked at while it is still open. */
 export function CloseBench() {
-  const off = useJob((s) => s.job.panelsOff);
+  const machine = useMachine();
+  const cameOff = useJob((s) => s.job.cameOff);
+  const cups = useJob((s) => s.job.cups);
   const fitted = useJob((s) => s.job.fitted.length);
+  const tray = trayOf(machine, { cameOff, cups });
+  const { left, all } = trayCount(tray);
   return (
     <>
       <header className={styles.head}>
-        <h2>Close up</h2>
-        <p>{off.length === 0 ? "Nothing is off." : "The last that came off goes back first."}</p>
+        <h2>The way back</h2>
+        <p>
+          {cameOff.length === 0 ? "Nothing is off." : "The last that came off goes back first."}
+          {all > 0 && ` ${left} of ${all} fasteners in the cups; at the end none.`}
+        </p>
       </header>
       <OpenChecks />
-      <ol className={styles.rows} aria-label="What goes back">
-        {off.toReversed().map((id) => (
-          <PanelBack key={id} id={id} />
-        ))}
-      </ol>
-      {off.length === 0 && fitted > 0 && <p className={styles.good}>✓ Every panel is back.</p>}
+      <BackStack />
+      <Tray machine={machine} cups={tray} />
+      <PlugTable />
+      <WayBack />
+      <Settle />
+      <PhotoStrip of="machine" />
+      {cameOff.length === 0 && fitted > 0 && <p className={styles.good}>✓ Everything is back.</p>}
     </>
+  );
+}
+
+/** Burnt ends that are to be renewed, and counts that are to be told. */
+function Settle() {
+  const machine = useMachine();
+  const burnt = useJob((s) => s.job.leads);
+  const recounts = useJob((s) => s.job.recounts);
+  const ends = burnt.filter((l) => l.condition === "burnt" && l.mended === undefined).map((l) => l.at);
+  const counts = recounts.filter((r) => r.over + r.short > 0 && r.why === undefined);
+  if (ends.length + counts.length === 0) return null;
+  return (
+    <section className={hands.pane} aria-label="To be settled before it is closed">
+      <h3>To be settled before it is closed</h3>
+      {ends.length > 0 && <WireList of={ends} />}
+      {counts.map((r) => (
+        <CountSettled key={r.of} recount={r} name={capital(panelName(machine, r.of))} />
+      ))}
+    </section>
+  );
+}
+
+function CountSettled({ recount, name }: { readonly recount: Recount; readonly name: string }) {
+  const dispatch = useDispatch();
+  const [why, setWhy] = useState("");
+  const { of, over, short } = recount;
+  return (
+    <form
+      className={hands.row}
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (why.trim() !== "") void dispatch({ do: "record", drafts: [{ kind: "recount", body: { of, over, short, why: why.trim() } }] });
+      }}
+    >
+      <b>
+        {name}: {over > 0 ? `${over} left over` : `${short} missing`}
+      </b>
+      <input
+        className={styles.field}
+        aria-label={`${name}: what was found`}
+        placeholder="found in the console’s cup"
+        value={why}
+        onChange={(e) => setWhy(e.target.value)}
+      />
+      <Button type="submit" disabled={why.trim() === ""}>
+        Settled
+      </Button>
+    </form>
   );
 }
 
@@ -66,31 +129,5 @@ function Answers({ check }: { readonly check: OpenCheck }) {
     <span className={styles.answers}>
       <CheckButtons check={check} />
     </span>
-  );
-}
-
-function PanelBack({ id }: { readonly id: string }) {
-  const machine = useMachine();
-  const dispatch = useDispatch();
-  const off = useJob((s) => s.job.panelsOff);
-  const isDead = useJob((s) => s.job.safety.power === "dead");
-  const panel = maybePanelOf(machine, id);
-  const first = backBefore(machine, id, { panelsOff: off });
-  return (
-    <li data-state="off">
-      <div>
-        <h3>{capital(panel?.name ?? id)}</h3>
-        <p>{panel?.held}</p>
-      </div>
-      {!isDead ? (
-        <small>make it safe first</small>
-      ) : first === undefined ? (
-        <Button onClick={() => dispatch({ do: "record", drafts: [{ kind: "panel", body: { panel: id, state: "on" } }] })}>
-          It is back on
-        </Button>
-      ) : (
-        <small>after the {panelName(machine, first)}</small>
-      )}
-    </li>
   );
 }

@@ -1,23 +1,59 @@
+import { useState } from "react";
 import { isReached } from "../../../core/access/opening";
 import type { RankedSuspect } from "../../../core/diagnosis/standing";
 import { repairPhrase } from "../../../core/language/phrases";
-import { repairOf } from "../../../core/machine/assembly";
+import { assemblyIdOf, partsOfAssembly, repairOf } from "../../../core/machine/assembly";
+import type { Exchange } from "../../../core/machine/cabinet";
+import type { Machine } from "../../../core/machine/format";
+import { terminalName } from "../../../core/machine/wiring";
 import { fittedSays, repairSays } from "../../../core/naming/names";
 import { behindSays } from "../../../core/naming/removals";
 import { minutesSay, percent } from "../../../core/naming/text";
 import { Button } from "../../../ui/Button";
+import { Belt } from "../../hands/Belt";
+import { Checklist } from "../../hands/Checklist";
+import hands from "../../hands/Hands.module.css";
+import { useReach } from "../../hands/use-way";
+import { WireList } from "../../hands/WireList";
 import { useDispatch, useJob, useMachine } from "../../job/store/context";
+import { PhotoStrip } from "../../photos/PhotoStrip";
 import { SheetPane } from "../../sheet/SheetPane";
+import panes from "../meter/Meter.module.css";
 import styles from "../shared/Bench.module.css";
 
 const MOST_SHOWN = 3;
 const NONE: readonly RankedSuspect[] = [];
 
-/** What would put it right, with its share and price; what was fitted; the sheet under it. */
+type Pane = "sheet" | "exchange" | "wires" | "belt" | "photos";
+
+/** What would put it right, with its share and price; then the exchange itself: its list, its wires, the belt; the sheet. */
 export function FitBench() {
   const machine = useMachine();
   const suspects = useJob((s) => s.diagnosis.standing?.suspects ?? NONE);
   const fitted = useJob((s) => s.job.fitted);
+  const reached = useReach();
+  const assemblies = [
+    ...new Set([...machine.parts.filter((p) => reached.parts.includes(p.id)).map(assemblyIdOf), ...fitted.map((f) => f.assembly)]),
+  ];
+  const lists = machine.exchanges.filter((e) => assemblies.includes(e.of));
+  const [picked, setPicked] = useState<Pane | undefined>();
+  const pane = picked ?? (lists.length > 0 && fitted.length > 0 ? "exchange" : "sheet");
+  const names: [Pane, string][] = [
+    ["sheet", "Sheet"],
+    ["exchange", "The exchange"],
+    ["wires", "Wires"],
+    ...(machine.drum.routing ? [["belt", "Belt"] as [Pane, string]] : []),
+    ["photos", "Photos"],
+  ];
+  const tabs = (
+    <nav className={panes.panes} aria-label="Under what would put it right">
+      {names.map(([p, name]) => (
+        <Button key={p} aria-pressed={pane === p} onClick={() => setPicked(p)}>
+          {name}
+        </Button>
+      ))}
+    </nav>
+  );
   return (
     <>
       <ol className={`${styles.rows} ${styles.dense}`} aria-label="What would put it right">
@@ -30,10 +66,79 @@ export function FitBench() {
       {fitted.length > 0 && (
         <p className={styles.good}>✓ {fitted.map((f) => fittedSays(machine, f.assembly, f.action === "replaced")).join(" · ")}</p>
       )}
+      {pane !== "sheet" && tabs}
       <div className={styles.split}>
-        <SheetPane />
+        {pane === "sheet" && <SheetPane lead={tabs} />}
+        {pane === "exchange" && <Exchanges machine={machine} lists={lists} />}
+        {pane === "wires" && <Moving machine={machine} assemblies={assemblies} />}
+        {pane === "belt" && machine.drum.routing && <Belt routing={machine.drum.routing} />}
+        {pane === "photos" && <PhotoStrip of={reached.parts[0] ?? fitted.at(-1)?.assembly ?? "machine"} />}
       </div>
     </>
+  );
+}
+
+/** The list of each exchange; of any other by its name. */
+function Exchanges({ machine, lists }: { readonly machine: Machine; readonly lists: readonly Exchange[] }) {
+  const [more, setMore] = useState<readonly string[]>([]);
+  const shown = [...lists, ...machine.exchanges.filter((e) => more.includes(e.id) && !lists.includes(e))];
+  return (
+    <div className={hands.pane}>
+      {shown.map((e) => (
+        <section key={e.id} aria-label={`Exchange of the ${e.name.toLowerCase()}`}>
+          <h3>{e.name}</h3>
+          <Checklist
+            list={`fit.${e.id}`}
+            label={`${e.name}: what to see to`}
+            items={e.steps.map((s) => ({ id: s.id, says: s.says, about: ABOUT[s.is] }))}
+          />
+        </section>
+      ))}
+      <details className={hands.details} open={shown.length === 0}>
+        <summary>The exchange of another part</summary>
+        <div className={hands.goals}>
+          {machine.exchanges
+            .filter((e) => !shown.includes(e))
+            .map((e) => (
+              <Button key={e.id} onClick={() => setMore([...more, e.id])}>
+                {e.name}
+              </Button>
+            ))}
+        </div>
+      </details>
+    </div>
+  );
+}
+
+const ABOUT: Record<Exchange["steps"][number]["is"], string> = {
+  compare: "Compare",
+  carry: "Carry over",
+  place: "Seat",
+  clear: "Keep clear",
+  turn: "Which way round",
+  tight: "Tight",
+  spare: "Left over",
+  reading: "Meter the new one",
+  after: "Afterwards",
+};
+
+/** Two ways with wires: all off, recorded, then on again; or one by one from the old part to the new. */
+function Moving({ machine, assemblies }: { readonly machine: Machine; readonly assemblies: readonly string[] }) {
+  const [moving, setMoving] = useState(true);
+  const parts = assemblies.flatMap((a) => partsOfAssembly(machine, a));
+  const of = machine.parts.filter((p) => parts.includes(p.id)).flatMap((p) => p.nets.map((_, i) => terminalName(p.id, i + 1)));
+  return (
+    <div className={hands.pane}>
+      <div className={hands.goals}>
+        <Button aria-pressed={moving} onClick={() => setMoving(true)}>
+          One by one, old to new
+        </Button>
+        <Button aria-pressed={!moving} onClick={() => setMoving(false)}>
+          Record, then strip
+        </Button>
+      </div>
+      {of.length === 0 ? <p className={styles.quiet}>Choose a part: what is next has no wires.</p> : <WireList of={of} moving={moving} />}
+    </div>
   );
 }
 

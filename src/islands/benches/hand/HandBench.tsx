@@ -1,4 +1,5 @@
 import { findingSays } from "../../../core/finding/finding";
+import { afterChecks } from "../../../core/job/by-hand";
 import { checkId, openChecks } from "../../../core/job/checks/index";
 import { unseenSays } from "../../../core/job/kinds/closed";
 import { proofStands, reservationsOf } from "../../../core/job/proven";
@@ -26,6 +27,7 @@ export function HandBench() {
         <Measured />
         <Done />
         <Proven />
+        <NotSeenTo />
         <Noted />
         <Reservations />
       </dl>
@@ -36,6 +38,32 @@ export function HandBench() {
 function Noticed() {
   const words = useJob((s) => s.job.complaint?.words);
   return <Fact name="Noticed">{words === undefined ? "not recorded" : `“${words}”`}</Fact>;
+}
+
+/** Lines of lists that nobody saw to, and why; what an exchange wants afterwards and nobody looked at. */
+function NotSeenTo() {
+  const machine = useMachine();
+  const ticks = useJob((s) => s.job.ticks);
+  const fitted = useJob((s) => s.job.fitted);
+  const open = afterChecks(machine, { fitted }).filter((c) => !ticks.some((t) => t.list === c.list && t.item === c.id));
+  const undone = ticks.filter((t) => t.state === "not-done");
+  if (open.length + undone.length === 0) return null;
+  return (
+    <Fact name="Not seen to">
+      <ul>
+        {undone.map((t) => (
+          <li key={`${t.list} ${t.item}`}>
+            {t.says} ({t.why})
+          </li>
+        ))}
+        {open.map((c) => (
+          <li key={`${c.list} ${c.id}`}>
+            {c.about}: {c.says}
+          </li>
+        ))}
+      </ul>
+    </Fact>
+  );
 }
 
 /** Words that were kept as they are; left out where there are none. */

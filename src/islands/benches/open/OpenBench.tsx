@@ -1,85 +1,117 @@
-import { heldBy } from "../../../core/access/panels";
-import type { Machine, Panel } from "../../../core/machine/format";
-import { panelName } from "../../../core/naming/names";
-import { capital, minutesSay, percent } from "../../../core/naming/text";
-import { Button } from "../../../ui/Button";
+import { useState } from "react";
+import type { Way } from "../../../core/access/ways";
+import { type TrayCup, trayOf } from "../../../core/job/tray";
+import { terminalName } from "../../../core/machine/wiring";
+import { minutesSay } from "../../../core/naming/text";
+import { Press } from "../../../ui/Press";
+import { FastenerForm } from "../../hands/FastenerForm";
+import { Goals } from "../../hands/Goals";
+import hands from "../../hands/Hands.module.css";
+import { OwnSteps } from "../../hands/OwnSteps";
+import { panelDrafts } from "../../hands/PanelButtons";
+import { Stack } from "../../hands/Stack";
+import { cupName, Tray } from "../../hands/Tray";
+import { useReach } from "../../hands/use-way";
+import { WireList } from "../../hands/WireList";
 import { useDispatch, useJob, useMachine } from "../../job/store/context";
+import { PhotoStrip } from "../../photos/PhotoStrip";
+import { TagSheet } from "../../print/TagSheet";
 import styles from "../shared/Bench.module.css";
 
-/** The panels: which come off now, how, and what lies behind each. */
+/** The way in: what comes off in which order, by which way, what lies in the cups, and the wires of what is reached. */
 export function OpenBench() {
   const machine = useMachine();
-  const power = useJob((s) => s.job.safety.power);
-  return (
-    <>
-      <header className={styles.head}>
-        <h2>Panels</h2>
-        <p>Minutes are estimates of the machine file.</p>
-      </header>
-      {power !== "dead" && <p className={styles.caution}>⚠ Not proven dead. Cord out and prove it dead before a panel comes off.</p>}
-      <ol className={styles.rows}>
-        {machine.panels.map((panel) => (
-          <PanelRow key={panel.id} panel={panel} />
-        ))}
-      </ol>
-    </>
-  );
-}
-
-function PanelRow({ panel }: { readonly panel: Panel }) {
-  const machine = useMachine();
   const dispatch = useDispatch();
-  const off = useJob((s) => s.job.panelsOff);
+  const reach = useReach();
   const isDead = useJob((s) => s.job.safety.power === "dead");
-  const isOff = off.includes(panel.id);
-  const held = isOff ? undefined : heldBy(machine, panel.id, { panelsOff: off });
-  return (
-    <li data-state={isOff ? "off" : "on"}>
-      <div>
-        <h3>
-          {capital(panel.name)} {isOff && "· off"}
-        </h3>
-        <p>{panel.held}</p>
-        <small>
-          {minutesSay(panel.minutesOff)} off, {minutesSay(panel.minutesOn)} on
-          {panel.tools.length > 0 && ` · ${panel.tools.join(", ")}`}
-          <Behind machine={machine} panel={panel.id} />
-        </small>
-      </div>
-      {!isDead ? (
-        <small>make it safe first</small>
-      ) : held === undefined ? (
-        <Button
-          onClick={() => dispatch({ do: "record", drafts: [{ kind: "panel", body: { panel: panel.id, state: isOff ? "on" : "off" } }] })}
-        >
-          {isOff ? "It is back on" : "It is off"}
-        </Button>
-      ) : (
-        <small>after the {panelName(machine, held)}</small>
-      )}
-    </li>
-  );
-}
-
-const MOST_NAMED = 4;
-
-/** The parts behind a panel, the likeliest suspects first. */
-function Behind({ machine, panel }: { readonly machine: Machine; readonly panel: string }) {
-  const marks = useJob((s) => s.diagnosis.standing?.marks);
-  const parts = machine.parts
-    .filter((p) => p.panel === panel)
-    .map((p) => ({ label: p.label.toLowerCase(), share: marks?.[p.id]?.share ?? 0 }))
-    .sort((a, b) => b.share - a.share);
-  const share = parts.reduce((sum, p) => sum + p.share, 0);
-  if (parts.length === 0) return null;
-  const more = parts.length - MOST_NAMED;
+  const cameOff = useJob((s) => s.job.cameOff);
+  const cups = useJob((s) => s.job.cups);
+  const [picked, setPicked] = useState<string | undefined>();
+  const [changing, setChanging] = useState<TrayCup | undefined>();
+  const way = reach.ways.find((w) => w.id === picked) ?? reach.ways[0];
+  const last = cameOff.findLast((c) => c.is === "panel")?.id;
+  const tray = trayOf(machine, { cameOff, cups });
+  const touch = (panel: string, state: "off" | "on") =>
+    dispatch({
+      do: "record",
+      drafts: panelDrafts(machine.panels.find((p) => p.id === panel)?.fasteners.filter((f) => !f.stays) ?? [], panel, state),
+    });
+  const wires = machine.parts.filter((p) => reach.parts.includes(p.id)).flatMap((p) => p.nets.map((_, i) => terminalName(p.id, i + 1)));
   return (
     <>
-      {` · behind it ${parts
-        .slice(0, MOST_NAMED)
-        .map((p) => p.label)
-        .join(", ")}${more > 0 ? ` and ${more} more` : ""}`}
-      {marks && `: ${percent(Math.min(1, share))} of the suspicion`}
+      <Goals reach={reach} />
+      {!isDead && <p className={styles.caution}>⚠ Not proven dead. Cord out and prove it dead before a panel comes off.</p>}
+      <Ways ways={reach.ways} picked={way} onPick={setPicked} />
+      {way && way.steps.length > 0 ? (
+        <Stack steps={way.steps} goal={reach.name} last={last} onTouch={isDead ? touch : undefined} />
+      ) : (
+        <p className={styles.quiet}>{reach.goals.length === 0 ? "Nothing has to come off for what is next." : "It is reached."}</p>
+      )}
+      {changing && (
+        <FastenerForm
+          key={changing.of}
+          title={`${cupName(machine, changing.of)}: what came out`}
+          begin={changing.fasteners}
+          onLeave={() => setChanging(undefined)}
+          onKeep={(fasteners) => {
+            setChanging(undefined);
+            return dispatch({ do: "record", drafts: [{ kind: "cup", body: { of: changing.of, fasteners } }] });
+          }}
+        />
+      )}
+      <div className={hands.bottom}>
+        <div className={hands.pane}>
+          <Tray
+            machine={machine}
+            cups={tray}
+            onAsFile={(cup) => dispatch({ do: "record", drafts: [{ kind: "cup", body: { of: cup.of, fasteners: [...cup.fasteners] } }] })}
+            onDiffers={setChanging}
+          />
+          {tray.length === 0 && <p className={styles.quiet}>Cups: one for each thing that comes off. None yet.</p>}
+          <OwnSteps />
+          <PhotoStrip of={reach.parts[0] ?? way?.steps.find((s) => !s.isOff)?.panel.id ?? "machine"} />
+        </div>
+        <div className={hands.pane}>
+          <h3>Wires of {reach.parts.length === 0 ? "what is reached" : reach.name.toLowerCase()}</h3>
+          {wires.length === 0 ? <p className={styles.quiet}>None.</p> : <WireList of={wires} />}
+          <TagSheet of={wires} />
+        </div>
+      </div>
     </>
   );
 }
+
+interface WaysProps {
+  readonly ways: readonly Way[];
+  readonly picked: Way | undefined;
+  readonly onPick: (id: string) => void;
+}
+
+/** The ways side by side, with their price in and back. */
+function Ways({ ways, picked, onPick }: WaysProps) {
+  if (ways.length === 0 || ways.every((w) => w.steps.length === 0)) return null;
+  return (
+    <section className={hands.ways} aria-label="Ways in">
+      {ways.map((w) => (
+        <Press key={w.id} aria-pressed={w === picked} onClick={() => onPick(w.id)}>
+          <b>{wayName(w)}</b>
+          <b>
+            {minutesSay(w.minutesIn)} in, {minutesSay(w.minutesBack).replace(" min", "")} back
+          </b>
+          <small>
+            {[
+              w.reached.join("; "),
+              w.tools.join(", "),
+              w.steps.some((s) => !s.isOff && s.panel.mind.some((m) => m.is === "two-people")) ? "two people" : "",
+            ]
+              .filter((x) => x !== "")
+              .join(" · ")}
+          </small>
+        </Press>
+      ))}
+    </section>
+  );
+}
+
+/** A way by the last thing that comes off on it. */
+const wayName = ({ steps }: Way): string => (steps.length === 0 ? "Open" : `Through the ${steps.at(-1)?.panel.name}`);

@@ -1,4 +1,7 @@
+import { afterChecks } from "../../../core/job/by-hand";
 import { entrySays } from "../../../core/language/entries";
+import { Checklist } from "../../hands/Checklist";
+import hands from "../../hands/Hands.module.css";
 import { useJob, useMachine } from "../../job/store/context";
 import styles from "../shared/Bench.module.css";
 import { ProofForm } from "./ProofForm";
@@ -18,6 +21,23 @@ export function ProveBench() {
         <p className={styles.caution}>⚠ The machine is not recorded as on: close it up, power on, record “energised”. Then prove it.</p>
       )}
       <ProofForm />
+      <Afterwards />
     </>
+  );
+}
+
+/** What the exchanges that were made want to be seen, each on its own list. */
+function Afterwards() {
+  const machine = useMachine();
+  const fitted = useJob((s) => s.job.fitted);
+  const checks = afterChecks(machine, { fitted });
+  if (checks.length === 0) return null;
+  return (
+    <section className={hands.pane} aria-label="For what was fitted">
+      <h3>For what was fitted</h3>
+      {[...new Set(checks.map((c) => c.list))].map((list) => (
+        <Checklist key={list} list={list} label={`Afterwards, ${list}`} items={checks.filter((c) => c.list === list)} />
+      ))}
+    </section>
   );
 }

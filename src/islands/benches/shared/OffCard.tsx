@@ -1,26 +1,131 @@
-import { maybePanelOf } from "../../../core/machine/format";
+import { useState } from "react";
+import { trayOf } from "../../../core/job/tray";
+import { cameOffName } from "../../../core/language/came-off";
+import { improvedMachine } from "../../../core/machine/improved";
 import { capital } from "../../../core/naming/text";
-import { useJob, useMachine } from "../../job/store/context";
+import { Button } from "../../../ui/Button";
+import hands from "../../hands/Hands.module.css";
+import { useDispatch, useJob, useMachine } from "../../job/store/context";
+import { WaitingPage } from "../../print/WaitingPage";
+import { saveFile } from "../meter/save-file";
 import styles from "./Bench.module.css";
 
-/** What is off now, in the order in which it came off. */
+/** What is off now, in the order in which it came off; where it lies, and who has it; one page for a machine that stands open. */
 export function OffCard() {
   const machine = useMachine();
-  const off = useJob((s) => s.job.panelsOff);
+  const off = useJob((s) => s.job.cameOff);
+  const lying = useJob((s) => s.job.lying);
   return (
     <section className={styles.card} aria-label="What is off">
       <h2>What is off</h2>
       {off.length === 0 && <p className={styles.quiet}>Nothing: the machine is closed.</p>}
       <ol className={styles.plain}>
-        {off.map((id, i) => (
-          <li key={id}>
+        {off.map((c, i) => (
+          <li key={c.entry}>
             <b>
-              {i + 1} {capital(maybePanelOf(machine, id)?.name ?? id)}
+              {i + 1} {capital(cameOffName(machine, c).replace(/^the /, ""))}
             </b>
-            <span>{maybePanelOf(machine, id)?.held}</span>
+            {c.note && <span>{c.note}</span>}
           </li>
         ))}
       </ol>
+      {lying.length > 0 && (
+        <ul className={styles.plain} aria-label="Where things lie">
+          {lying.map((l) => (
+            <li key={l.what}>
+              <b>{capital(l.what)}</b>
+              <span>
+                {l.where}
+                {l.who && ` · ${l.who} has it`}
+              </span>
+            </li>
+          ))}
+        </ul>
+      )}
+      {off.length > 0 && <Lies />}
+      {off.length > 0 && (
+        <div className={hands.row}>
+          <WaitingPage />
+          <ImprovedFile />
+        </div>
+      )}
     </section>
+  );
+}
+
+/** Where something lies while the machine stands open. */
+function Lies() {
+  const dispatch = useDispatch();
+  const [asking, setAsking] = useState(false);
+  const [what, setWhat] = useState("");
+  const [where, setWhere] = useState("");
+  const [who, setWho] = useState("");
+  if (!asking)
+    return (
+      <Button look="quiet" onClick={() => setAsking(true)}>
+        Where things lie…
+      </Button>
+    );
+  const ready = what.trim() !== "" && where.trim() !== "";
+  return (
+    <form
+      className={hands.form}
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (!ready) return;
+        setAsking(false);
+        setWhat("");
+        setWhere("");
+        setWho("");
+        void dispatch({
+          do: "record",
+          drafts: [{ kind: "lies", body: { what: what.trim(), where: where.trim(), ...(who.trim() && { who: who.trim() }) } }],
+        });
+      }}
+    >
+      <label>
+        What
+        <input
+          className={styles.field}
+          maxLength={80}
+          placeholder="front and cups"
+          value={what}
+          onChange={(e) => setWhat(e.target.value)}
+        />
+      </label>
+      <label>
+        Where it lies
+        <input
+          className={styles.field}
+          maxLength={120}
+          placeholder="behind the machine"
+          value={where}
+          onChange={(e) => setWhere(e.target.value)}
+        />
+      </label>
+      <label>
+        Who has it
+        <input className={styles.field} maxLength={80} value={who} onChange={(e) => setWho(e.target.value)} />
+      </label>
+      <Button type="submit" disabled={!ready}>
+        Keep
+      </Button>
+    </form>
+  );
+}
+
+/** The machine's file with what this job found to be otherwise, to be looked over and offered to the shop. */
+function ImprovedFile() {
+  const machine = useMachine();
+  const differs = useJob((s) => s.job.differs);
+  const cameOff = useJob((s) => s.job.cameOff);
+  const cups = useJob((s) => s.job.cups);
+  const counted = trayOf(machine, { cameOff, cups }).filter((c) => c.counted && c.is === "panel");
+  const better = improvedMachine(machine, [...differs, ...counted.map((c) => ({ of: c.of, fasteners: c.fasteners }))]);
+  if (better === machine) return null;
+  return (
+    <Button look="quiet" onClick={() => saveFile(`${machine.id}.machine.json`, "application/json", `${JSON.stringify(better, null, 1)}\n`)}>
+      The machine’s file, as found here
+    </Button>
   );
 }

@@ -2,10 +2,15 @@ import { useState } from "react";
 import { isProven } from "../../../core/job/proven";
 import { costSays, proposalSays, testTitle } from "../../../core/language/proposals";
 import { testSays } from "../../../core/language/tests";
+import { maybePanelOf } from "../../../core/machine/format";
 import { panelName } from "../../../core/naming/names";
 import { minutesSay } from "../../../core/naming/text";
 import type { OtherTest, Proposal, StepKind } from "../../../core/planning/proposal";
 import { Button } from "../../../ui/Button";
+import { PanelWords } from "../../hands/PanelWords";
+import { PlugNext } from "../../hands/PlugNext";
+import { ReachNext } from "../../hands/ReachNext";
+import { usePlugNext } from "../../hands/use-plug";
 import { useDispatch, useJob, useMachine } from "../store/context";
 import { Expectations } from "./Expectations";
 import styles from "./NextCard.module.css";
@@ -16,6 +21,11 @@ import { StepButtons } from "./StepButtons";
 /** The one thing to do now: what, where, what to expect, what it costs and why. */
 export function NextCard() {
   const proposal = useJob((s) => (s.job.closed ? null : s.diagnosis.proposal));
+  const bench = useJob((s) => s.view.bench);
+  const reaching = useJob((s) => s.view.reach.length > 0);
+  const plug = usePlugNext();
+  if (bench === "close" && plug) return <PlugNext plug={plug} />;
+  if (bench === "open" && reaching) return <ReachNext />;
   if (proposal) return <Proposed proposal={proposal} />;
   return (
     <section className={styles.card} aria-label="Next">
@@ -76,7 +86,11 @@ function ProposedStep({ proposal }: { readonly proposal: Proposal }) {
     <>
       <Kicker>{`${costSays(proposal)}${off && ` · ${off} off`}`}</Kicker>
       <h2>{title}</h2>
-      <p>{detail}</p>
+      {proposal.step.kind === "panel" && maybePanelOf(machine, proposal.step.panel)?.how.length ? (
+        <PanelWords panel={proposal.step.panel} state={proposal.step.state} />
+      ) : (
+        <p>{detail}</p>
+      )}
       {prepares !== undefined && (
         <p className={styles.then}>
           {proposal.prepares?.for === "fit" ? "Plan, once it can be reached" : "Then"}: <b>{prepares}</b>

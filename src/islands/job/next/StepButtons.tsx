@@ -1,8 +1,10 @@
 import { checkId } from "../../../core/job/checks/index";
 import { closingDraft } from "../../../core/job/closing-draft";
+import { draftBack } from "../../../core/job/draft-back";
 import type { Draft } from "../../../core/job/kinds/index";
 import type { Step } from "../../../core/planning/proposal";
 import { Button } from "../../../ui/Button";
+import { PanelButtons } from "../../hands/PanelButtons";
 import { useDispatch, useJob } from "../store/context";
 import { CheckButtons } from "./CheckButtons";
 import { DoubtButtons } from "./DoubtButtons";
@@ -28,10 +30,9 @@ export function StepButtons({ step }: { readonly step: Step }) {
     case "energise":
       return record("Power is on", { kind: "energised", body: {} });
     case "panel":
-      return record(step.state === "off" ? "It is off" : "It is back on", {
-        kind: "panel",
-        body: { panel: step.panel, state: step.state },
-      });
+      return <PanelButtons panel={step.panel} state={step.state} />;
+    case "put-back":
+      return record("It is back", draftBack(step.thing));
     case "fit":
       return record(step.replaces ? "It is fitted" : "It is done", {
         kind: "fitted",

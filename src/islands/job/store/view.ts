@@ -23,6 +23,8 @@ export interface View {
   /** Control positions in which the next reading is taken; those not named are as found. */
   readonly controls: ControlPositions;
   readonly chosen: Chosen;
+  /** Parts that are to be reached; none: what the proposal is about. */
+  readonly reach: readonly string[];
   readonly path?: string | undefined;
   /** The question whose answer is shown. */
   readonly asked?: Asked | undefined;
@@ -31,7 +33,7 @@ export interface View {
 export const NOTHING: Chosen = { kind: "nothing" };
 const AS_FOUND: ControlPositions = {};
 
-export const viewOf = (bench: Stage): View => ({ bench, line: "", lineCalls: 0, controls: AS_FOUND, chosen: NOTHING });
+export const viewOf = (bench: Stage): View => ({ bench, line: "", lineCalls: 0, controls: AS_FOUND, chosen: NOTHING, reach: [] });
 
 /** After an entry the page shows the suspects again, controls as found, no answer. The same view when it does already. */
 export const afterEntry = (view: View): View =>
@@ -54,6 +56,8 @@ export function viewAfter(view: View, intent: Intent): View {
       return { ...view, chosen: chosenPoints(view.chosen, intent.net) };
     case "unchoose":
       return view.chosen === NOTHING ? view : { ...view, chosen: NOTHING };
+    case "reach":
+      return { ...view, reach: intent.parts };
     case "show-path":
       return { ...view, path: intent.entry };
     case "answer":

@@ -1,0 +1,31 @@
+import type { CameOff } from "../job/came-off";
+import { leadName } from "../job/lead-found";
+import { COLOURS } from "../machine/cabinet";
+import { type Machine, maybePanelOf, maybePartOf } from "../machine/format";
+import { panelName, partName } from "../naming/names";
+import { lower } from "../naming/text";
+
+/** What came off, in a sentence: “the front”, “the wire of the timer, H1”, “plug J3”. */
+export function cameOffName(machine: Machine, { is, id }: Pick<CameOff, "is" | "id">): string {
+  switch (is) {
+    case "panel":
+      return `the ${panelName(machine, id)}`;
+    case "own":
+      return `the ${lower(id)}`;
+    case "lead":
+      return `the wire of ${leadName(machine, id)}`;
+    case "wires":
+      return maybePartOf(machine, id) ? `the wires of the ${partName(machine, id)}` : `plug ${id}`;
+  }
+}
+
+/** How it goes back: what held it, its colour, what was noted when it came off. */
+export function putBackSays(machine: Machine, { is, id, note }: CameOff): string {
+  const lead = is === "lead" ? machine.leads.find((l) => l.at === id) : undefined;
+  const told = [
+    ...(is === "panel" ? (maybePanelOf(machine, id)?.back ?? []) : []),
+    ...(lead ? [`${COLOURS[lead.colour]} (${lead.colour}) on ${lead.mark}.`] : []),
+    ...(note ? [note] : []),
+  ];
+  return told.join(" ") || "Then record it.";
+}

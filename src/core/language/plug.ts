@@ -1,0 +1,101 @@
+import type { PlugCheck, PlugStep, PlugVerdict } from "../access/plug/check";
+import type { Foreseen } from "../access/plug/foreseen";
+import { band, toldApart } from "../access/plug/likelihood";
+import type { Mistake } from "../access/plug/mistake";
+import { item } from "../array/at";
+import { leadName } from "../job/lead-found";
+import { COLOURS } from "../machine/cabinet";
+import type { Machine } from "../machine/format";
+import type { ControlPositions } from "../machine/run/condition";
+import { readTerminal } from "../machine/wiring";
+import { lower } from "../naming/text";
+import { formatValue } from "../quantity/format";
+
+/** A pin by what is on the plug: “pin L1”, “the earth pin”. */
+export const pinName = (machine: Machine, net: string): string =>
+  (machine.testPoints.find((t) => t.net === net)?.name ?? net).replace(/^plug /, "");
+
+/** Where the controls stand, all of them: “Timer timed dry, door shut, start released”. What no hand moves is left out. */
+export function plugControlsSay(machine: Machine, controls: ControlPositions): string {
+  const moved = new Set(machine.parts.flatMap((p) => p.moves.map((m) => m.control)));
+  const told = machine.controls
+    .filter((c) => !moved.has(c.id))
+    .map((c) => `${lower(c.name)} ${c.positions.find((p) => p.id === (controls[c.id] ?? c.rest))?.name ?? ""}`);
+  return told.join(", ").replace(/^./, (x) => x.toUpperCase());
+}
+
+/** The end of a wire: “grey GY, H1 of the timer”. */
+export function wireName(machine: Machine, at: string): string {
+  const lead = machine.leads.find((l) => l.at === at);
+  return lead ? `${COLOURS[lead.colour]} ${lead.colour} of ${leadName(machine, at)}` : `the wire of ${leadName(machine, at)}`;
+}
+
+/** A mistake in a sentence. */
+export function mistakeSays(machine: Machine, { edit }: Mistake): string {
+  switch (edit.edit) {
+    case "off":
+      return `${wireName(machine, edit.at)} is off`;
+    case "cabinet":
+      return `${wireName(machine, edit.at)} is pinched to the cabinet`;
+    case "spare":
+      return `${wireName(machine, edit.at)} is on the spare terminal ${readTerminal(edit.to)?.number ?? ""}`;
+    case "swapped":
+      return `${wireName(machine, edit.at)} and ${wireName(machine, edit.with)} are swapped`;
+    default:
+      return "the wires are otherwise than drawn";
+  }
+}
+
+/** What is read: a value, or a range where good parts spread. */
+export function foreseenSays(foreseen: Foreseen): string {
+  if (!foreseen) return "OL";
+  const [low, high] = band(foreseen);
+  if (high < 1) return `under ${formatValue(high, "ohm")}`;
+  return `${formatValue(low, "ohm")} to ${formatValue(high, "ohm")}`;
+}
+
+const MOST_NAMED = 2;
+
+/** What a reading may be, and what it would mean; right first, then each other reading with the mistakes that give it. */
+export function plugOutcomes(machine: Machine, { seen }: PlugCheck, step: PlugStep): { readonly reads: string; readonly means: string }[] {
+  const groups: { readonly reads: string; readonly foreseen: Foreseen; readonly of: string[] }[] = [
+    { reads: foreseenSays(step.right), foreseen: step.right, of: ["rightly wired"] },
+  ];
+  for (const [i, mistake] of seen.entries()) {
+    const foreseen = item(step.under, i);
+    const known = groups.find((g) => !toldApart([g.foreseen], [foreseen]));
+    if (known) known.of.push(mistakeSays(machine, mistake));
+    else groups.push({ reads: foreseenSays(foreseen), foreseen, of: [mistakeSays(machine, mistake)] });
+  }
+  return groups.map(({ reads, of }) => {
+    const [first = "", second, ...more] = of;
+    if (second === undefined) return { reads, means: first };
+    return {
+      reads,
+      means:
+        first === "rightly wired"
+          ? "rightly wired, or nothing that this shows"
+          : [first, second].slice(0, MOST_NAMED).join("; or ") + (more.length > 0 ? `; or ${more.length} more` : ""),
+    };
+  });
+}
+
+/** What the readings say, and what to do. Mistakes that the plug can’t tell from each other come together. */
+export function plugFindings(
+  machine: Machine,
+  { verdict, mistakes, unlike }: PlugVerdict,
+): { readonly title: string; readonly todo: string } {
+  if (verdict === "right")
+    return { title: "Rightly wired, as far as the plug shows", todo: "Look at what no reading shows, then close up." };
+  if (unlike)
+    return { title: "These readings fit no known mistake", todo: "Read again; then compare every wire that was touched with its photo." };
+  const [best] = mistakes;
+  if (!best || verdict === "unclear") return { title: "Not clear yet", todo: "Take the reading again, both probes well on the pins." };
+  const alike = mistakes.filter((m) => m.share > best.share * ALIKE).slice(0, 1 + MOST_NAMED);
+  return {
+    title: `Likeliest: ${alike.map((m) => mistakeSays(machine, m.mistake)).join("; or ")}`,
+    todo: "Put it right, then measure again before power.",
+  };
+}
+
+const ALIKE = 0.9;

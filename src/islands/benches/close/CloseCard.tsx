@@ -1,0 +1,24 @@
+import { BY_HAND, handChecks } from "../../../core/job/by-hand";
+import { Checklist } from "../../hands/Checklist";
+import { useJob, useMachine } from "../../job/store/context";
+import styles from "../shared/Bench.module.css";
+import { ClosingCard } from "../shared/ClosingCard";
+
+/** What hands look at before it is shut; then what keeps it from closing. */
+export function CloseCard() {
+  const machine = useMachine();
+  const wasOff = useJob((s) => s.job.wasOff);
+  const fitted = useJob((s) => s.job.fitted);
+  const touched = useJob((s) => s.job.touched);
+  const checks = handChecks(machine, { wasOff, fitted, touched });
+  if (checks.length === 0) return <ClosingCard />;
+  return (
+    <>
+      <section className={styles.card} aria-label="By hand, before it is shut">
+        <h2>By hand, before it is shut</h2>
+        <Checklist list={BY_HAND} label="By hand" items={checks} />
+      </section>
+      <ClosingCard />
+    </>
+  );
+}

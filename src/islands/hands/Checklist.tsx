@@ -1,0 +1,83 @@
+import { useState } from "react";
+import { Button } from "../../ui/Button";
+import bench from "../benches/shared/Bench.module.css";
+import { useDispatch, useJob } from "../job/store/context";
+import styles from "./Hands.module.css";
+
+export interface ChecklistItem {
+  readonly id: string;
+  readonly says: string;
+  /** What it is about, over the line. */
+  readonly about?: string;
+}
+
+interface Props {
+  readonly list: string;
+  readonly label: string;
+  readonly items: readonly ChecklistItem[];
+}
+
+/** A list that is gone through: each line seen to, or not, and why. */
+export function Checklist({ list, label, items }: Props) {
+  return (
+    <ol className={styles.checks} aria-label={label}>
+      {items.map((item) => (
+        <Line key={item.id} list={list} item={item} />
+      ))}
+    </ol>
+  );
+}
+
+function Line({ list, item }: { readonly list: string; readonly item: ChecklistItem }) {
+  const dispatch = useDispatch();
+  const ticked = useJob((s) => s.job.ticks.find((t) => t.list === list && t.item === item.id));
+  const [why, setWhy] = useState<string | undefined>();
+  const record = (body: { readonly state: "done" | "not-done" | "open"; readonly why?: string }) => {
+    setWhy(undefined);
+    return dispatch({ do: "record", drafts: [{ kind: "tick", body: { list, item: item.id, says: item.says, ...body } }] });
+  };
+  const isDone = ticked?.state === "done";
+  return (
+    <li data-state={ticked?.state ?? "open"}>
+      <span>
+        {item.about && <small>{item.about}</small>}
+        {item.says}
+        {ticked?.why && <small>Not done: {ticked.why}</small>}
+      </span>
+      <span className={styles.row}>
+        <Button
+          aria-pressed={isDone}
+          aria-label={`${item.says} ${isDone ? "seen to" : "see to"}`}
+          onClick={() => record({ state: isDone ? "open" : "done" })}
+        >
+          {isDone ? "✓ Done" : "Done"}
+        </Button>
+        {!ticked && why === undefined && (
+          <Button look="quiet" aria-label={`${item.says} not done`} onClick={() => setWhy("")}>
+            Not…
+          </Button>
+        )}
+      </span>
+      {why !== undefined && (
+        <form
+          className={styles.row}
+          onSubmit={(e) => {
+            e.preventDefault();
+            if (why.trim() !== "") void record({ state: "not-done", why: why.trim() });
+          }}
+        >
+          <input
+            className={bench.field}
+            aria-label={`Why not: ${item.says}`}
+            placeholder="Why not?"
+            value={why}
+            onChange={(e) => setWhy(e.target.value)}
+          />
+          <Button type="submit" disabled={why.trim() === ""}>
+            Keep
+          </Button>
+        </form>
+      )}
+    </li>
+  );
+}

@@ -1,0 +1,136 @@
+import { useState } from "react";
+import type { Draft } from "../../core/job/kinds/index";
+import { inFile } from "../../core/job/tray";
+import { panelName } from "../../core/naming/names";
+import { capital } from "../../core/naming/text";
+import { Button } from "../../ui/Button";
+import bench from "../benches/shared/Bench.module.css";
+import { useDispatch, useJob, useMachine } from "../job/store/context";
+import { FastenerForm } from "./FastenerForm";
+import styles from "./Hands.module.css";
+
+type What = "fasteners" | "way" | "minutes" | "own";
+
+const WHAT: Record<What, string> = {
+  fasteners: "Other screws came out",
+  way: "Another panel is in the way",
+  own: "Something else is in the way",
+  minutes: "It takes longer",
+};
+
+/** Where a panel is not as the machine's file has it: corrected on the spot. */
+export function DiffersForm({ panel, onLeave }: { readonly panel: string; readonly onLeave: () => void }) {
+  const machine = useMachine();
+  const dispatch = useDispatch();
+  const isOff = useJob((s) => s.job.panelsOff.includes(panel));
+  const [what, setWhat] = useState<What | undefined>();
+  const keep = (...drafts: Draft[]) => {
+    onLeave();
+    return dispatch({ do: "record", drafts });
+  };
+  const name = capital(panelName(machine, panel));
+  if (what === "fasteners")
+    return (
+      <FastenerForm
+        title={`${name}: what came out`}
+        begin={inFile(machine, panel)}
+        onLeave={onLeave}
+        onKeep={(fasteners) =>
+          keep(...(isOff ? [] : [{ kind: "panel", body: { panel, state: "off" } } as const]), {
+            kind: "cup",
+            body: { of: panel, fasteners },
+          })
+        }
+      />
+    );
+  return (
+    <section className={styles.form} aria-label={`${name} differs`}>
+      <h3>{name} differs</h3>
+      {what === undefined && (
+        <div className={styles.row}>
+          {(Object.keys(WHAT) as What[]).map((w) => (
+            <Button key={w} onClick={() => setWhat(w)}>
+              {WHAT[w]}
+            </Button>
+          ))}
+        </div>
+      )}
+      {what === "way" && (
+        <div className={styles.row}>
+          {machine.panels
+            .filter((p) => p.id !== panel)
+            .map((p) => (
+              <Button key={p.id} onClick={() => keep({ kind: "differs", body: { of: panel, needs: [p.id] } })}>
+                {capital(p.name)} first
+              </Button>
+            ))}
+        </div>
+      )}
+      {what === "own" && (
+        <OneField
+          label="What is in the way, in your words"
+          more="Which way round it sits"
+          button="It is off"
+          onKeep={(text, note) => keep({ kind: "own-step", body: { name: text, state: "off", ...(note && { note }) } })}
+        />
+      )}
+      {what === "minutes" && (
+        <OneField
+          label="Minutes, off and back again"
+          numeric
+          button="Keep"
+          onKeep={(text) => {
+            const minutes = Number(text.replace(",", "."));
+            return minutes > 0 && minutes <= 600 ? keep({ kind: "differs", body: { of: panel, minutes } }) : undefined;
+          }}
+        />
+      )}
+      <Button look="quiet" onClick={onLeave}>
+        Leave it
+      </Button>
+    </section>
+  );
+}
+
+interface FieldProps {
+  readonly label: string;
+  readonly more?: string;
+  readonly button: string;
+  readonly numeric?: boolean;
+  readonly onKeep: (text: string, more: string) => unknown;
+}
+
+export function OneField({ label, more, button, numeric = false, onKeep }: FieldProps) {
+  const [text, setText] = useState("");
+  const [note, setNote] = useState("");
+  return (
+    <form
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (text.trim() !== "") onKeep(text.trim(), note.trim());
+      }}
+    >
+      <fieldset>
+        <label>
+          {label}
+          <input
+            className={bench.field}
+            inputMode={numeric ? "decimal" : "text"}
+            maxLength={80}
+            value={text}
+            onChange={(e) => setText(e.target.value)}
+          />
+        </label>
+        {more && (
+          <label>
+            {more}
+            <input className={bench.field} maxLength={200} value={note} onChange={(e) => setNote(e.target.value)} />
+          </label>
+        )}
+        <Button type="submit" disabled={text.trim() === ""}>
+          {button}
+        </Button>
+      </fieldset>
+    </form>
+  );
+}

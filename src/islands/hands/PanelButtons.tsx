@@ -1,0 +1,43 @@
+import { useState } from "react";
+import type { Draft } from "../../core/job/kinds/index";
+import { inFile } from "../../core/job/tray";
+import { Button } from "../../ui/Button";
+import { useDispatch, useMachine } from "../job/store/context";
+import { DiffersForm } from "./DiffersForm";
+import { RecountForm } from "./RecountForm";
+
+/** What records that a panel is off, with its fasteners in their cup as the file says, or that it is back on and its cup is empty; or that it differs. */
+export function PanelButtons({
+  panel,
+  state,
+  main = true,
+}: {
+  readonly panel: string;
+  readonly state: "off" | "on";
+  readonly main?: boolean;
+}) {
+  const machine = useMachine();
+  const dispatch = useDispatch();
+  const [differs, setDiffers] = useState(false);
+  const leave = () => setDiffers(false);
+  return (
+    <>
+      <Button
+        look={main ? "main" : "plain"}
+        onClick={() => dispatch({ do: "record", drafts: panelDrafts(inFile(machine, panel), panel, state) })}
+      >
+        {state === "off" ? "It is off" : "It is back on"}
+      </Button>
+      <Button aria-expanded={differs} onClick={() => setDiffers(!differs)}>
+        {state === "off" ? "It differs" : "Count differs"}
+      </Button>
+      {differs && (state === "off" ? <DiffersForm panel={panel} onLeave={leave} /> : <RecountForm of={panel} onLeave={leave} />)}
+    </>
+  );
+}
+
+/** A panel off with its cup filled as the file says; a panel back on. */
+export function panelDrafts(fasteners: ReturnType<typeof inFile>, panel: string, state: "off" | "on"): Draft[] {
+  const moved: Draft = { kind: "panel", body: { panel, state } };
+  return state === "off" && fasteners.length > 0 ? [moved, { kind: "cup", body: { of: panel, fasteners } }] : [moved];
+}

@@ -1,0 +1,80 @@
+import { useEffect, useState } from "react";
+import type { PlugStep } from "../../core/access/plug/check";
+import { isSamePlace, type PlugReadingTaken } from "../../core/job/plug-read";
+import type { Machine } from "../../core/machine/format";
+import type { PlugAnswer, PlugQuestion } from "../../workers/plug.worker";
+import { askWorker } from "../ask-worker";
+import { useJob, useMachine } from "../job/store/context";
+
+/** The check at the plug as it stands: what is proposed, what was read of it, what it says. */
+export interface Plug extends PlugAnswer {
+  readonly reads: readonly PlugReadingTaken[];
+  /** Readings still to be taken; those that only name a mistake come where one shows. */
+  readonly left: readonly PlugStep[];
+}
+
+/** What was asked last, so that the bench and the card wait for one answer. */
+let asked: { readonly machine: Machine; readonly key: string; readonly answer: Promise<PlugAnswer> } | undefined;
+
+function ask(question: PlugQuestion): Promise<PlugAnswer> {
+  const key = JSON.stringify([question.touched, question.reads]);
+  if (asked?.machine === question.machine && asked.key === key) return asked.answer;
+  const worker = new Worker(new URL("../../workers/plug.worker.ts", import.meta.url), { type: "module" });
+  asked = { machine: question.machine, key, answer: askWorker<PlugAnswer>(worker, question).answer };
+  return asked.answer;
+}
+
+/** The check for the wires that were touched; `undefined` while none was, or it is being worked out; or why it can't be. */
+export function usePlug(): Plug | string | undefined {
+  const machine = useMachine();
+  const touched = useJob((s) => s.job.touched);
+  const reads = useJob((s) => s.job.plugReads);
+  const [plug, setPlug] = useState<Plug | string | undefined>();
+  useEffect(() => {
+    let gone = false;
+    if (touched.length === 0) {
+      setPlug(undefined);
+      return undefined;
+    }
+    ask({ machine, touched, reads }).then(
+      (answer) => {
+        if (!gone) setPlug({ ...answer, reads, left: leftOf(answer, reads) });
+      },
+      (error: Error) => {
+        if (!gone) setPlug(`The check at the plug can’t be worked out here: ${error.message}.`);
+      },
+    );
+    return () => {
+      gone = true;
+    };
+  }, [machine, touched, reads]);
+  return plug;
+}
+
+/** While all is as it should be, only what tells right from wrong; once something is not, what names it too. */
+function leftOf({ check, verdict }: PlugAnswer, reads: readonly PlugReadingTaken[]): PlugStep[] {
+  const open = check.steps.filter((s) => !reads.some((r) => isSamePlace(r, { between: [...s.between], controls: { ...s.controls } })));
+  const amiss = reads.length > 0 && verdict.verdict !== "right" && verdict.right < AMISS;
+  return open.filter((s) => !s.names || amiss);
+}
+
+const AMISS = 0.5;
+
+/** The check, where it is what comes next: all wires are on, the machine is dead, and something is left to read or to put right. */
+export function usePlugNext(): Plug | undefined {
+  const plug = useOnClose();
+  const ready = useJob(
+    ({ job }) =>
+      job.machine !== undefined &&
+      !job.closed &&
+      job.safety.power === "dead" &&
+      !job.cameOff.some((c) => c.is === "lead" || c.is === "wires"),
+  );
+  if (!ready || !plug || typeof plug === "string") return undefined;
+  return plug.left.length > 0 || plug.verdict.verdict === "wrong" ? plug : undefined;
+}
+
+/** Nothing is worked out where it is not looked at. */
+function useOnClose(): Plug | string | undefined {
+  return usePlug();
+}

@@ -1,0 +1,90 @@
+import { wayOut } from "../../core/job/came-off";
+import type { Energy } from "../../core/job/energies";
+import { energiesOf } from "../../core/job/energies";
+import type { Job } from "../../core/job/fold";
+import { trayOf } from "../../core/job/tray";
+import { blockerSays } from "../../core/language/blockers";
+import { cameOffName } from "../../core/language/came-off";
+import type { Machine } from "../../core/machine/format";
+import { fastenersSay } from "../../core/naming/fasteners";
+import { assemblyName } from "../../core/naming/names";
+import { capital } from "../../core/naming/text";
+import { useJob, useMachine } from "../job/store/context";
+import { Printed } from "./Printed";
+import styles from "./Printed.module.css";
+
+/** One page for a machine that stands open: not to be used, why, what is off and where it lies, what it waits for. */
+export function WaitingPage() {
+  const machine = useMachine();
+  const job = useJob((s) => s.job);
+  const number = useJob((s) => s.number);
+  return <Printed says="Print the page for the machine">{() => <Waiting machine={machine} job={job} number={number} />}</Printed>;
+}
+
+function Waiting({ machine, job, number }: { readonly machine: Machine; readonly job: Job; readonly number: number | undefined }) {
+  const off = wayOut(job.cameOff);
+  const cups = trayOf(machine, job).filter((c) => c.full);
+  return (
+    <>
+      <div className={styles.sign}>
+        <b>Do not use</b>
+        This machine stands open. Leave the cord out of the wall{machine.burner ? " and the gas cock shut" : ""}.
+      </div>
+      <p>
+        Job {number ?? ""} · {machine.maker} {machine.model}
+        {job.serial ? ` · serial ${job.serial}` : ""} · {job.opened?.place ?? ""}
+      </p>
+      <h2>What is unsafe now</h2>
+      <ul>
+        {unsafe(machine, job).map((u) => (
+          <li key={u}>{u}</li>
+        ))}
+      </ul>
+      <h2>It waits for</h2>
+      <ul>
+        {job.wanted.length === 0 && <li>nothing that was named</li>}
+        {job.wanted.map((w) => (
+          <li key={w ?? "?"}>{w === null ? "a part that was not named" : capital(assemblyName(machine, w))}</li>
+        ))}
+      </ul>
+      <h2>What is off, as it goes back</h2>
+      <ol>
+        {off.map((c) => (
+          <li key={c.entry}>{capital(cameOffName(machine, c).replace(/^the /, ""))}</li>
+        ))}
+      </ol>
+      <h2>Cups</h2>
+      <ol>
+        {cups.map((c) => (
+          <li key={c.of}>
+            {capital(cameOffName(machine, { is: c.is, id: c.of }).replace(/^the /, ""))}: {fastenersSay(c.fasteners)}
+          </li>
+        ))}
+      </ol>
+      <h2>Where things lie, and who has them</h2>
+      <ul>
+        {job.lying.length === 0 && <li>nothing was written down</li>}
+        {job.lying.map((l) => (
+          <li key={l.what}>
+            {capital(l.what)}: {l.where}
+            {l.who ? ` (${l.who})` : ""}
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
+/** What would hurt whoever plugs it in now. */
+function unsafe(machine: Machine, job: Job): string[] {
+  const energies = energiesOf(machine, job)
+    .filter((e: Energy) => e.state !== "safe")
+    .map((e) => `${capital(e.of)} is not made safe`);
+  return [
+    ...(job.panelsOff.length > 0 ? ["Panels are off: live parts and moving parts are in reach"] : []),
+    ...energies,
+    ...job.blockers
+      .filter((b) => b.code === "lead" || b.code === "leak" || b.code === "to-cabinet")
+      .map((b) => capital(blockerSays(machine, b).says)),
+  ];
+}
