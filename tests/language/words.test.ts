@@ -118,8 +118,11 @@ describe("the words of every kind of step", () => {
       make-safe: Make it safe | Cord out (or breaker off). Meter on a known source, on the machine, on the known source again.
       energise: Power on to watch it | Hands and tools out, panels where they must be, cord in.
       energise: Power on | Nothing left inside, wires clear of panel edges, door shut. Then cord in.
-      panel: Take off the terminal cover | 1 short screw with a washer. Tools: 5.5 mm nut driver.
-      panel: Put the terminal cover back | 1 short screw with a washer
+      panel: Take off the terminal block cover | 1 short screw with a washer. Tools: 5.5 mm nut driver.
+      panel: Put the terminal block cover back | 1 short screw with a washer
+      put-back: Put the rubber bumper back | lip to the left
+      put-back: Put the wire of the cord, L2, PL2 back | red (RD) on PL2.
+      put-back: Put plug J2 back | Then record it.
       fit: Reset the breaker or refer to an electrician | Then record it.
       fit: Fit a new cord | New part beside old: same ratings, same terminals. Meter the new part before it goes in: under a minute, against the chance of a bad one (est. 1.5 %). Never bridge a fuse or limit.
       fit: Remake the joint at the timer motor contact | Then record it.
@@ -155,8 +158,11 @@ describe("the words of every kind of step", () => {
       make-safe: Make it safe | Cord out (or breaker off). Meter on a known source, on the machine, on the known source again.
       energise: Power on to watch it | Hands and tools out, panels where they must be, cord in.
       energise: Power on | Nothing left inside, wires clear of panel edges, door shut. Then cord in.
-      panel: Take off the terminal cover | 1 short screw with a washer. Tools: 5.5 mm nut driver.
-      panel: Put the terminal cover back | 1 short screw with a washer
+      panel: Take off the terminal block cover | 1 short screw with a washer. Tools: 5.5 mm nut driver.
+      panel: Put the terminal block cover back | 1 short screw with a washer
+      put-back: Put the rubber bumper back | lip to the left
+      put-back: Put the wire of the cord, earth, PG back | green and yellow (GNYE) on PG.
+      put-back: Put plug J2 back | Then record it.
       fit: Reset the breaker or refer to an electrician | Then record it.
       fit: Fit a new cord | New part beside old: same ratings, same terminals. Meter the new part before it goes in: under a minute, against the chance of a bad one (est. 1.5 %). Never bridge a fuse or limit.
       fit: Remake the joint at the door switch | Then record it.
@@ -194,8 +200,11 @@ describe("the words of every kind of step", () => {
       make-safe: Make it safe | Cord out (or breaker off). Meter on a known source, on the machine, on the known source again.
       energise: Power on to watch it | Hands and tools out, panels where they must be, cord in.
       energise: Power on | Nothing left inside, wires clear of panel edges, door shut. Then cord in.
-      panel: Take off the terminal cover | 1 short screw with a washer. Tools: 5.5 mm nut driver.
-      panel: Put the terminal cover back | 1 short screw with a washer
+      panel: Take off the terminal block cover | 1 short screw with a washer. Tools: 5.5 mm nut driver.
+      panel: Put the terminal block cover back | 1 short screw with a washer
+      put-back: Put the rubber bumper back | lip to the left
+      put-back: Put the wire of the cord, L2, PL2 back | red (RD) on PL2.
+      put-back: Put plug J2 back | Then record it.
       fit: Reset the breaker or refer to an electrician | Then record it.
       fit: Fit a new cord | New part beside old: same ratings, same terminals. Meter the new part before it goes in: under a minute, against the chance of a bad one (est. 1.5 %). Never bridge a fuse or limit.
       fit: Remake the joint at the control board | Then record it.
@@ -232,8 +241,11 @@ describe("the words of every kind of step", () => {
       make-safe: Make it safe | Cord out (or breaker off). Meter on a known source, on the machine, on the known source again.
       energise: Power on to watch it | Hands and tools out, panels where they must be, cord in.
       energise: Power on | Nothing left inside, wires clear of panel edges, door shut. Then cord in.
-      panel: Take off the terminal cover | 1 short screw with a washer. Tools: 5.5 mm nut driver.
-      panel: Put the terminal cover back | 1 short screw with a washer
+      panel: Take off the terminal block cover | 1 short screw with a washer. Tools: 5.5 mm nut driver.
+      panel: Put the terminal block cover back | 1 short screw with a washer
+      put-back: Put the rubber bumper back | lip to the left
+      put-back: Put the wire of the cord, earth, PG back | green and yellow (GNYE) on PG.
+      put-back: Put plug J2 back | Then record it.
       fit: Reset the breaker or refer to an electrician | Then record it.
       fit: Fit a new cord | New part beside old: same ratings, same terminals. Meter the new part before it goes in: under a minute, against the chance of a bad one (est. 1.5 %). Never bridge a fuse or limit.
       fit: Remake the joint at the start button | Then record it.
@@ -274,6 +286,9 @@ describe("the words of every kind of step", () => {
       energise: Power on | Nothing left inside, wires clear of panel edges, door shut. Then cord in.
       panel: Take off the top | 2 screws at the back; slide it off. Tools: Torx T20.
       panel: Put the top back | 2 screws at the back; slide it off
+      put-back: Put the rubber bumper back | lip to the left
+      put-back: Put the wire of the cord, neutral, PN back | blue (BU) on PN.
+      put-back: Put plug J2 back | Then record it.
       fit: Reset the breaker or refer to an electrician | Then record it.
       fit: Fit a new cord | New part beside old: same ratings, same terminals. Meter the new part before it goes in: under a minute, against the chance of a bad one (est. 1.5 %). Never bridge a fuse or limit.
       fit: Remake the joint at the cord, earth | Then record it.
@@ -792,7 +807,7 @@ test("what keeps a job from closing", () => {
   expect(said.join("\n")).toMatchInlineSnapshot(`
     "the machine is not named | Choose the machine from its plate.
     the complaint is not recorded | Write what the customer noticed.
-    the top is still off | Put it back: 2 spring clips; tie it up
+    the top is still off | Put it back: 2 screws in the lint slot, 2 spring clips; tie it up
     the attic is still off | Put it back: 
     it is not proven to run | Power on, run it on heat, answer what you saw.
     the last proof run did not start, turn and heat as it should | Power on, run it on heat, answer what you saw.

@@ -37,7 +37,7 @@ describe("what names something that is not there", () => {
       }),
     ).toMatchInlineSnapshot(`
       [
-        "panels.1.ways.0.needs.1: names “attic”, which is not a panel; expected terminal-cover, console, top, front, bulkhead, belt, drum, out, rear",
+        "panels.1.ways.0.needs.1: names “attic”, which is not a panel; expected terminal-cover, console, top, front, bulkhead, belt, drum, rear",
         "panels: the panels terminal-cover, console can’t come off: every way to one needs another of them, or itself",
       ]
     `);

@@ -52,7 +52,7 @@ describe("watching once a panel is off", () => {
       steps.push(`${valued?.closes.join() || "closed"}, ${job.safety.power}`);
       lines.push(next);
     }
-    expect(steps).toEqual(["terminal-cover,rear, dead", "terminal-cover, dead", "closed, dead"]);
+    expect(steps).toEqual(["rear,terminal-cover, dead", "terminal-cover, dead", "closed, dead"]);
   });
 });
 

@@ -1,5 +1,6 @@
 import type { Blocker } from "./blocker";
 import { openChecks } from "./checks/index";
+import { leftOff } from "./left-off";
 import { proofStands } from "./proven";
 import type { JobState } from "./state";
 
@@ -14,19 +15,5 @@ export function closingBlockers(state: JobState): Blocker[] {
     ...state.panelsOff.map((panel): Blocker => ({ code: "panel", panel })),
     ...leftOff(state),
     ...(run === "proven" ? [] : [{ code: "proof", run } as const]),
-  ];
-}
-
-/** What the hands left: something of their own still off, a wire's end off or burnt, a count that does not come out. */
-function leftOff({ cameOff, leads, recounts }: JobState): Blocker[] {
-  return [
-    ...cameOff.flatMap((c): Blocker[] => (c.is === "own" ? [{ code: "own-off", name: c.id }] : [])),
-    ...leads.flatMap((l): Blocker[] => {
-      if (l.off) return [{ code: "lead", at: l.at, because: "off" }];
-      return l.condition === "burnt" && l.mended === undefined ? [{ code: "lead", at: l.at, because: "burnt" }] : [];
-    }),
-    ...recounts.flatMap(({ of, over, short, why }): Blocker[] =>
-      over + short > 0 && why === undefined ? [{ code: "count", of, over, short }] : [],
-    ),
   ];
 }

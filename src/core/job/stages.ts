@@ -1,5 +1,6 @@
 import type { Finding } from "../finding/finding";
 import { isWallPoint } from "../machine/format";
+import { leftOff } from "./left-off";
 import { isProven } from "./proven";
 import type { JobState } from "./state";
 
@@ -43,7 +44,7 @@ function isDone(stage: Stage, state: JobState): boolean {
     case "fit":
       return state.fitted.length > 0;
     case "close":
-      return state.fitted.length > 0 && state.panelsOff.length === 0;
+      return state.fitted.length > 0 && !isOpen(state);
     case "prove":
       return isProven(state);
     case "hand":
@@ -60,9 +61,14 @@ const isAtWall = (finding: Finding, { machine }: JobState): boolean =>
   machine !== undefined &&
   finding.place.between.every((p) => isWallPoint(machine, p));
 
+type Opened = Pick<JobState, "panelsOff" | "cameOff" | "leads" | "recounts">;
+
+/** Something is off, or was left to be settled. */
+const isOpen = (state: Opened): boolean => state.panelsOff.length > 0 || leftOff(state).length > 0;
+
 /** Where the work stands, going by what is done; earlier stages may have been skipped. */
-export function presentStage(done: readonly Stage[], { panelsOff }: Pick<JobState, "panelsOff">): Stage {
-  const open = panelsOff.length > 0;
+export function presentStage(done: readonly Stage[], state: Opened): Stage {
+  const open = isOpen(state);
   if (done.includes("hand") || done.includes("prove")) return open ? "close" : "hand";
   if (done.includes("fit")) return open ? "close" : "prove";
   if (done.includes("meter") || done.includes("open") || done.includes("safe")) return "meter";

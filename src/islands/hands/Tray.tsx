@@ -62,7 +62,7 @@ function CupGlyph({ fasteners, state }: { readonly fasteners: readonly Fastener[
   return (
     <svg viewBox="0 0 168 76" aria-hidden="true">
       <path d="M6 4H162" className="rim" />
-      <path d="M6 4 22 62Q24 72 36 72H132Q144 72 146 62L162 4" />
+      <path d="M6 4 22 62Q24 72 36 72H132Q144 72 146 62L162 4" className="side" />
       {drawn.map(({ f, key }, i) => (
         <g key={key} transform={`translate(${18 + step * (i + 0.5) - 9} 16)`}>
           <Fastened f={f} />

@@ -1,5 +1,6 @@
 import { useMemo } from "react";
 import { type Way, waysTo } from "../../core/access/ways";
+import type { Question } from "../../core/finding/finding";
 import { questionOfCheck } from "../../core/job/checks/index";
 import { assemblyIdOf, repairOf } from "../../core/machine/assembly";
 import { type Machine, maybePartOf } from "../../core/machine/format";
@@ -48,7 +49,7 @@ function aimOf(machine: Machine, proposal: Proposal | null | undefined): Aim | u
     if (panels.length === 0) return undefined;
     const id = "part" in question.place ? question.place.part : part;
     const known = id === undefined ? undefined : maybePartOf(machine, id);
-    return { name: known?.name ?? "The test", goals: panels, parts: known ? [known.id] : [] };
+    return { name: known?.name ?? pointsName(question), goals: panels, parts: known ? [known.id] : [] };
   }
   if ((what === "check" || what === "examine") && "check" in aim) {
     const goals = panelsOfQuestion(machine, questionOfCheck(machine, aim.check));
@@ -56,6 +57,8 @@ function aimOf(machine: Machine, proposal: Proposal | null | undefined): Aim | u
   }
   return undefined;
 }
+
+const pointsName = ({ place }: Question): string => ("between" in place ? place.between.join(" and ") : "Inside");
 
 const named = (names: readonly string[]): string => capital([...new Set(names)].join(", "));
 
@@ -70,5 +73,9 @@ function ofAssemblies(machine: Machine, assemblies: readonly string[]): Aim {
 
 function ofParts(machine: Machine, ids: readonly string[]): Aim {
   const parts = machine.parts.filter((p) => ids.includes(p.id));
-  return { name: named(parts.map((p) => p.name)), goals: parts.flatMap((p) => p.panel ?? []), parts: parts.map((p) => p.id) };
+  return {
+    name: named(parts.map((p) => p.name)),
+    goals: parts.flatMap((p) => p.panel ?? []),
+    parts: machine.parts.filter((p) => parts.some((q) => assemblyIdOf(q) === assemblyIdOf(p))).map((p) => p.id),
+  };
 }

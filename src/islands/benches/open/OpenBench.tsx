@@ -96,7 +96,7 @@ function Ways({ ways, picked, onPick }: WaysProps) {
         <Press key={w.id} aria-pressed={w === picked} onClick={() => onPick(w.id)}>
           <b>{wayName(w)}</b>
           <b>
-            {minutesSay(w.minutesIn)} in, {minutesSay(w.minutesBack).replace(" min", "")} back
+            {w.minutesIn > 0 ? `${minutesSay(w.minutesIn)} in` : "open"}, {minutesSay(w.minutesBack)} back
           </b>
           <small>
             {[

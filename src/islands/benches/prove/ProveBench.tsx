@@ -1,8 +1,9 @@
-import { afterChecks } from "../../../core/job/by-hand";
+import { afterChecks, BY_HAND, handChecks } from "../../../core/job/by-hand";
 import { entrySays } from "../../../core/language/entries";
+import { Button } from "../../../ui/Button";
 import { Checklist } from "../../hands/Checklist";
 import hands from "../../hands/Hands.module.css";
-import { useJob, useMachine } from "../../job/store/context";
+import { useDispatch, useJob, useMachine } from "../../job/store/context";
 import styles from "../shared/Bench.module.css";
 import { ProofForm } from "./ProofForm";
 
@@ -20,9 +21,31 @@ export function ProveBench() {
       {power !== "live" && (
         <p className={styles.caution}>⚠ The machine is not recorded as on: close it up, power on, record “energised”. Then prove it.</p>
       )}
+      <ByHand />
       <ProofForm />
       <Afterwards />
     </>
+  );
+}
+
+/** Lines that hands should have gone through before power. */
+function ByHand() {
+  const machine = useMachine();
+  const dispatch = useDispatch();
+  const wasOff = useJob((s) => s.job.wasOff);
+  const fitted = useJob((s) => s.job.fitted);
+  const touched = useJob((s) => s.job.touched);
+  const ticks = useJob((s) => s.job.ticks);
+  const isLive = useJob((s) => s.job.safety.power === "live");
+  const open = handChecks(machine, { wasOff, fitted, touched }).filter((c) => !ticks.some((t) => t.list === BY_HAND && t.item === c.id));
+  if (open.length === 0 || isLive) return null;
+  return (
+    <p className={styles.caution}>
+      ⚠ {open.length} {open.length === 1 ? "line" : "lines"} by hand not ticked.{" "}
+      <Button look="quiet" onClick={() => dispatch({ do: "go", bench: "close" })}>
+        Go through them
+      </Button>
+    </p>
   );
 }
 

@@ -7,6 +7,7 @@ import { panelName } from "../../../core/naming/names";
 import { minutesSay } from "../../../core/naming/text";
 import type { OtherTest, Proposal, StepKind } from "../../../core/planning/proposal";
 import { Button } from "../../../ui/Button";
+import { BackNext } from "../../hands/BackNext";
 import { PanelWords } from "../../hands/PanelWords";
 import { PlugNext } from "../../hands/PlugNext";
 import { ReachNext } from "../../hands/ReachNext";
@@ -23,8 +24,10 @@ export function NextCard() {
   const proposal = useJob((s) => (s.job.closed ? null : s.diagnosis.proposal));
   const bench = useJob((s) => s.view.bench);
   const reaching = useJob((s) => s.view.reach.length > 0);
+  const goingBack = useJob(({ job }) => job.safety.power === "dead" && !job.closed && job.cameOff.length > 0);
   const plug = usePlugNext();
   if (bench === "close" && plug) return <PlugNext plug={plug} />;
+  if (bench === "close" && goingBack) return <BackNext />;
   if (bench === "open" && reaching) return <ReachNext />;
   if (proposal) return <Proposed proposal={proposal} />;
   return (

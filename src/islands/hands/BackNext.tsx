@@ -1,0 +1,44 @@
+import { wayOut } from "../../core/job/came-off";
+import { draftBack } from "../../core/job/draft-back";
+import { cameOffName, putBackSays } from "../../core/language/came-off";
+import { stepTitle } from "../../core/language/proposals";
+import { maybePanelOf } from "../../core/machine/format";
+import { minutesSay } from "../../core/naming/text";
+import { Button } from "../../ui/Button";
+import card from "../job/next/NextCard.module.css";
+import { useDispatch, useJob, useMachine } from "../job/store/context";
+import { PanelButtons } from "./PanelButtons";
+import { PanelWords } from "./PanelWords";
+
+/** The next thing that goes back, for whoever closes up; what would still be found out is said beside it. */
+export function BackNext() {
+  const machine = useMachine();
+  const dispatch = useDispatch();
+  const off = useJob((s) => s.job.cameOff);
+  const proposal = useJob((s) => s.diagnosis.proposal);
+  const [thing] = wayOut(off);
+  if (!thing) return null;
+  const panel = thing.is === "panel" ? maybePanelOf(machine, thing.id) : undefined;
+  return (
+    <section className={card.card} aria-label="Next">
+      <p className={card.kicker}>
+        <span>Next</span>
+        <span>{panel ? [minutesSay(panel.minutesOn), ...panel.tools].join(" · ") : "the way back"}</span>
+      </p>
+      <h2>Put {cameOffName(machine, thing)} back</h2>
+      {panel ? <PanelWords panel={panel.id} state="on" /> : <p>{putBackSays(machine, thing)}</p>}
+      <div className={card.buttons}>
+        {panel ? (
+          <PanelButtons key={panel.id} panel={panel.id} state="on" />
+        ) : (
+          <Button look="main" onClick={() => dispatch({ do: "record", drafts: [draftBack(thing)] })}>
+            It is back
+          </Button>
+        )}
+      </div>
+      {proposal && !["panel", "put-back", "make-safe"].includes(proposal.step.kind) && (
+        <p className={card.why}>Still open: {stepTitle(machine, proposal.step)}.</p>
+      )}
+    </section>
+  );
+}
