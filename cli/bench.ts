@@ -23,6 +23,7 @@ const BENCHES: Record<string, () => void | Promise<void>> = {
   hour: simulatedHour,
   scale: scaling,
   rehearse: rehearsed,
+  way: async () => (await import("./bench/way")).wayFinding(),
   plug: async () => (await import("./bench/plug")).plugging(),
 };
 

@@ -106,3 +106,43 @@ test("check runs the healthy machine of a file and says all that is wrong, with 
   expect(JSON.parse(broken.stdout).problems.map((p: { path: string }) => p.path)).toEqual(["thermal.boxJPerK", "thermal"]);
   expect(broken.stderr).toContain("broken.json: not right as it is");
 });
+
+test("plug proposes readings for the wires that were touched, and judges them", () => {
+  const touched = file("touched.json", JSON.stringify(["cycling-thermostat.1", "cycling-thermostat.2", "bias-heater.1", "bias-heater.2"]));
+  const { status, stdout } = yennic("plug", "orrinshaw-e27", touched);
+  expect(status).toBe(0);
+  const { readings, unseen } = JSON.parse(stdout) as {
+    readings: { between: [string, string]; controls: object; right: number[] | "OL" }[];
+    unseen: string[];
+  };
+  expect(readings.length).toBeLessThanOrEqual(6);
+  expect(unseen).toContain("off cycling-thermostat.1");
+  const read = readings.map(({ between, controls, right }) => ({
+    between,
+    controls,
+    ohms: right === "OL" ? null : ((right[0] ?? 0) + (right[1] ?? 0)) / 2,
+  }));
+  const right = yennic("plug", "orrinshaw-e27", touched, file("right.json", JSON.stringify(read)));
+  expect(JSON.parse(right.stdout)).toMatchObject({ verdict: "right" });
+  const pinched = read.map((r) => (r.between.includes("PG") ? { ...r, ohms: 0.3 } : r));
+  const wrong = yennic("plug", "orrinshaw-e27", touched, file("wrong.json", JSON.stringify(pinched)));
+  expect(JSON.parse(wrong.stdout)).toMatchObject({ verdict: "wrong" });
+  expect(JSON.parse(wrong.stdout).mistakes[0].edits[0]).toMatch(/^cab /);
+});
+
+test.each([
+  [["plug"], "expected MACHINE"],
+  [["plug", "kelvane-c9", "touched.json"], "“kelvane-c9” is not a shipped machine; expected orrinshaw-e27"],
+  [
+    ["plug", "orrinshaw-e27", "strange.json"],
+    "strange.json: “element.7” is not a wired terminal of orrinshaw-e27; expected element.1, element.2",
+  ],
+  [["plug", "orrinshaw-e27", "touched.json", "odd.json"], "odd.json: “H4” is not a pin of the plug; expected PL1, PN, PL2, PG"],
+])("%j is refused in one clear line", (args, says) => {
+  file("touched.json", '["element.1"]');
+  file("strange.json", '["element.7"]');
+  file("odd.json", '[{"between":["PL1","H4"],"controls":{},"ohms":1}]');
+  const { status, stderr } = yennic(...args);
+  expect(status).toBe(2);
+  expect(stderr).toContain(says);
+});

@@ -1,8 +1,8 @@
 import { item } from "../array/at";
-import { type Machine, maybePlaceOf, type Panel, panelOf } from "../machine/format";
+import { type Machine, maybePanelOf, maybePlaceOf, type Panel, panelOf } from "../machine/format";
 import { minutesOf, type OpenNow, wayProblemOf, waysOf } from "./opening";
 import { wayIn } from "./way-in";
-import type { Taken } from "./way-problem";
+import type { Taken, WayIn } from "./way-problem";
 
 /** One thing on the way: it is off already, or still to come. */
 export interface OnTheWay {
@@ -20,7 +20,7 @@ export interface Way {
   readonly steps: readonly OnTheWay[];
   /** How the places are reached in the end: “lying down, with an angle driver”. */
   readonly reached: readonly string[];
-  /** Minutes still to come: in, and back again with everything that is off of it. */
+  /** Minutes still to come: in, and back again with everything that is off by then. */
   readonly minutesIn: number;
   readonly minutesBack: number;
   readonly tools: readonly string[];
@@ -54,17 +54,19 @@ function wayBy(machine: Machine, reach: readonly string[], now: OpenNow, forced:
   const parts = problem.parts.map((p) =>
     p.id === forced?.id ? { ...p, ways: p.ways.map((w, i) => (i === forced.way ? w : { ...w, minutes: FAR })) } : p,
   );
-  // All of the way is asked for as if it were shut: what is off already is a part of it.
-  const shut = wayIn({ ...problem, parts, off: [] });
   const left = wayIn({ ...problem, parts });
-  if (shut.minutes === null || left.minutes === null || left.minutes >= FAR) return [];
-  const come = new Set(left.off.map((t) => t.id));
-  const taken = [...shut.off.filter((t) => !come.has(t.id) && now.panelsOff.includes(t.id)), ...left.off];
+  if (left.minutes === null || left.minutes >= FAR) return [];
+  const taken = [...offAlready(machine, left, now), ...left.off];
   const steps = taken.map((t) => stepOf(panelOf(machine, t.id), t, now));
   const atPlaces = left.parts.flatMap((t) => {
     const way = maybePlaceOf(machine, t.id)?.ways[t.way];
     return way ? [way] : [];
   });
+  // Whatever is off goes back, whichever way is taken.
+  const offNow = now.panelsOff.reduce(
+    (sum, id) => sum + (maybePanelOf(machine, id) ? stepOf(panelOf(machine, id), { id, way: 0 }, now).minutesOn : 0),
+    0,
+  );
   const hands = atPlaces.reduce((sum, w) => sum + w.minutes, 0);
   return [
     {
@@ -72,10 +74,30 @@ function wayBy(machine: Machine, reach: readonly string[], now: OpenNow, forced:
       steps,
       reached: atPlaces.flatMap((w) => w.says ?? []),
       minutesIn: hands + steps.reduce((sum, s) => sum + (s.isOff ? 0 : s.minutesOff), 0),
-      minutesBack: steps.reduce((sum, s) => sum + s.minutesOn, 0),
+      minutesBack: steps.reduce((sum, s) => sum + (s.isOff ? 0 : s.minutesOn), 0) + offNow,
       tools: [...new Set(steps.filter((s) => !s.isOff).flatMap((s) => s.panel.tools))],
     },
   ];
+}
+
+/** What is off already of what a way needs, in the order in which it came off. */
+function offAlready(machine: Machine, { off, parts }: Pick<WayIn, "off" | "parts">, now: OpenNow): Taken[] {
+  const found = new Map<string, number>();
+  const visit = (needs: readonly string[]): void => {
+    for (const id of needs) {
+      if (found.has(id) || !now.panelsOff.includes(id)) continue;
+      const ways = waysOf(panelOf(machine, id), now);
+      const way = Math.max(
+        0,
+        ways.findIndex((w) => w.needs.every((n) => now.panelsOff.includes(n))),
+      );
+      found.set(id, way);
+      visit(item(ways, way).needs);
+    }
+  };
+  for (const { id, way } of off) visit(item(waysOf(panelOf(machine, id), now), way).needs);
+  for (const { id, way } of parts) visit(maybePlaceOf(machine, id)?.ways[way]?.needs ?? [id]);
+  return now.panelsOff.flatMap((id) => (found.has(id) ? [{ id, way: found.get(id) ?? 0 }] : []));
 }
 
 /** A way that is not to be taken. */

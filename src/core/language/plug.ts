@@ -30,6 +30,28 @@ export function wireName(machine: Machine, at: string): string {
   return lead ? `${COLOURS[lead.colour]} ${lead.colour} of ${leadName(machine, at)}` : `the wire of ${leadName(machine, at)}`;
 }
 
+/** The same in two words, for the head of a column: “GY H1”. */
+export function wireTag(machine: Machine, at: string): string {
+  const lead = machine.leads.find((l) => l.at === at);
+  return lead ? `${lead.colour} ${lead.mark}` : at;
+}
+
+/** A mistake in a few words. */
+export function mistakeTag(machine: Machine, { edit }: Mistake): string {
+  switch (edit.edit) {
+    case "off":
+      return `${wireTag(machine, edit.at)} off`;
+    case "cabinet":
+      return `${wireTag(machine, edit.at)} pinched`;
+    case "spare":
+      return `${wireTag(machine, edit.at)} on the spare`;
+    case "swapped":
+      return `${wireTag(machine, edit.at)} and ${wireTag(machine, edit.with)} swapped`;
+    default:
+      return "otherwise";
+  }
+}
+
 /** A mistake in a sentence. */
 export function mistakeSays(machine: Machine, { edit }: Mistake): string {
   switch (edit.edit) {
@@ -51,7 +73,9 @@ export function foreseenSays(foreseen: Foreseen): string {
   if (!foreseen) return "OL";
   const [low, high] = band(foreseen);
   if (high < 1) return `under ${formatValue(high, "ohm")}`;
-  return `${formatValue(low, "ohm")} to ${formatValue(high, "ohm")}`;
+  const [from, to] = [formatValue(low, "ohm"), formatValue(high, "ohm")];
+  const unit = to.split(" ")[1];
+  return from.endsWith(` ${unit}`) ? `${from.split(" ")[0]} to ${to}` : `${from} to ${to}`;
 }
 
 const MOST_NAMED = 2;

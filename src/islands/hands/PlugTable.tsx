@@ -1,7 +1,8 @@
 import { toldApart } from "../../core/access/plug/likelihood";
 import { item } from "../../core/array/at";
 import { isSamePlace } from "../../core/job/plug-read";
-import { foreseenSays, mistakeSays, pinName, plugControlsSay, plugFindings } from "../../core/language/plug";
+import { foreseenSays, mistakeSays, mistakeTag, pinName, plugFindings } from "../../core/language/plug";
+import type { Machine } from "../../core/machine/format";
 import { controlsSay } from "../../core/naming/names";
 import { percent } from "../../core/naming/text";
 import { formatValue } from "../../core/quantity/format";
@@ -30,59 +31,62 @@ function Told({ plug }: { readonly plug: Plug }) {
   const machine = useMachine();
   const { check, verdict, reads } = plug;
   const finding = plugFindings(machine, verdict);
-  const columns = columnsOf(plug);
+  const columns = columnsOf(machine, plug);
   return (
     <>
       {reads.length > 0 && (
         <p className={verdict.verdict === "right" ? bench.good : verdict.verdict === "wrong" ? bench.caution : ""}>{finding.title}</p>
       )}
       {check.steps.length > 0 ? (
-        <div className={styles.scroll}>
-          <table className={styles.table}>
-            <thead>
-              <tr>
-                <th>Reading</th>
-                <th>You read</th>
-                <th>Rightly wired</th>
-                {columns.map((c) => (
-                  <th key={c.says} data-out={c.out}>
-                    {c.says}
-                    {c.out && " · ruled out"}
-                  </th>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              {check.steps
-                .filter(
-                  (s) =>
-                    !s.names ||
-                    plug.left.includes(s) ||
-                    reads.some((r) => isSamePlace(r, { between: [...s.between], controls: { ...s.controls } })),
-                )
-                .map((s) => {
-                  const read = reads.find((r) => isSamePlace(r, { between: [...s.between], controls: { ...s.controls } }));
-                  return (
-                    <tr key={`${s.between.join()} ${JSON.stringify(s.controls)}`} data-next={s === plug.left[0]}>
-                      <th scope="row">
-                        {pinName(machine, s.between[0])} to {pinName(machine, s.between[1])}
-                        <small>{controlsSay(machine, s.controls) || plugControlsSay(machine, s.controls)}</small>
-                      </th>
-                      <td>
-                        <b>{read ? (read.ohms === null ? "OL" : formatValue(read.ohms, "ohm")) : "–"}</b>
-                      </td>
-                      <td data-right="true">{foreseenSays(s.right)}</td>
-                      {columns.map((c) => (
-                        <td key={c.says} data-out={c.out}>
-                          {foreseenSays(item(s.under, c.at))}
+        <details className={styles.details} open={verdict.verdict !== "right"}>
+          <summary>{check.steps.filter((s) => !s.names).length} readings tell</summary>
+          <div className={styles.scroll}>
+            <table className={styles.table}>
+              <thead>
+                <tr>
+                  <th>Reading</th>
+                  <th>You read</th>
+                  <th>Rightly wired</th>
+                  {columns.map((c) => (
+                    <th key={c.says} data-out={c.out}>
+                      {c.says}
+                      {c.out && " · ruled out"}
+                    </th>
+                  ))}
+                </tr>
+              </thead>
+              <tbody>
+                {check.steps
+                  .filter(
+                    (s) =>
+                      !s.names ||
+                      plug.left.includes(s) ||
+                      reads.some((r) => isSamePlace(r, { between: [...s.between], controls: { ...s.controls } })),
+                  )
+                  .map((s) => {
+                    const read = reads.find((r) => isSamePlace(r, { between: [...s.between], controls: { ...s.controls } }));
+                    return (
+                      <tr key={`${s.between.join()} ${JSON.stringify(s.controls)}`} data-next={s === plug.left[0]}>
+                        <th scope="row">
+                          {pinName(machine, s.between[0])} to {pinName(machine, s.between[1])}
+                          <small>{controlsSay(machine, s.controls) || "controls as found"}</small>
+                        </th>
+                        <td>
+                          <b>{read ? (read.ohms === null ? "OL" : formatValue(read.ohms, "ohm")) : "–"}</b>
                         </td>
-                      ))}
-                    </tr>
-                  );
-                })}
-            </tbody>
-          </table>
-        </div>
+                        <td data-right="true">{foreseenSays(s.right)}</td>
+                        {columns.map((c) => (
+                          <td key={c.says} data-out={c.out}>
+                            {foreseenSays(item(s.under, c.at))}
+                          </td>
+                        ))}
+                      </tr>
+                    );
+                  })}
+              </tbody>
+            </table>
+          </div>
+        </details>
       ) : (
         <p>No reading at the plug tells anything of these wires: a contact that no hand can close is between.</p>
       )}
@@ -128,7 +132,7 @@ const LOOK: Readonly<Record<string, string>> = {
 };
 
 /** Mistakes that give the same readings as one column: those that still may be come first. */
-function columnsOf({ check, reads, verdict }: Plug) {
+function columnsOf(machine: Machine, { check, reads, verdict }: Plug) {
   const share = new Map(verdict.mistakes.map((m) => [m.mistake.id, m.share]));
   const column = (i: number) => check.steps.map((s) => item(s.under, i));
   const groups: { readonly at: number; readonly ids: string[]; count: number; share: number }[] = [];
@@ -143,19 +147,11 @@ function columnsOf({ check, reads, verdict }: Plug) {
   return groups
     .sort((a, b) => b.share - a.share)
     .slice(0, MOST_COLUMNS)
-    .map((g) => ({ ...g, out: reads.length > 0 && g.share < RULED_OUT, says: shortly(item(check.seen, g.at).id, g.count) }));
+    .map((g) => ({
+      ...g,
+      out: reads.length > 0 && g.share < RULED_OUT,
+      says: `${mistakeTag(machine, item(check.seen, g.at))}${g.count > 1 ? `, or ${g.count - 1} alike` : ""}`,
+    }));
 }
 
 const RULED_OUT = 0.005;
-
-/** A column's head: what is wrong there, in a few words. */
-function shortly(id: string, count: number): string {
-  const [verb = "", one = "", two = ""] = id.split(" ");
-  const says: Readonly<Record<string, string>> = {
-    off: `${one} off`,
-    swap: `${one} and ${two} swapped`,
-    spare: `${one} on the spare`,
-    cab: `${one} pinched`,
-  };
-  return `${says[verb] ?? id}${count > 1 ? `, or ${count - 1} alike` : ""}`;
-}

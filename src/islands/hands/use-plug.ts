@@ -71,7 +71,7 @@ export function usePlugNext(): Plug | undefined {
       !job.cameOff.some((c) => c.is === "lead" || c.is === "wires"),
   );
   if (!ready || !plug || typeof plug === "string") return undefined;
-  return plug.left.length > 0 || plug.verdict.verdict === "wrong" ? plug : undefined;
+  return plug.left.length > 0 || plug.verdict.verdict !== "right" ? plug : undefined;
 }
 
 /** Nothing is worked out where it is not looked at. */

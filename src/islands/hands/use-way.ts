@@ -9,6 +9,7 @@ import { capital } from "../../core/naming/text";
 import type { Proposal, Purpose, Step } from "../../core/planning/proposal";
 import { panelsOfQuestion } from "../../core/planning/reach-of-question";
 import { useJob, useMachine } from "../job/store/context";
+import { useOwnTimes } from "./use-own-times";
 
 /** What is to be reached, and the ways to it. */
 export interface Reach {
@@ -27,14 +28,15 @@ export function useReach(): Reach {
   const suspects = useJob((s) => s.diagnosis.standing?.suspects);
   const panelsOff = useJob((s) => s.job.panelsOff);
   const differs = useJob((s) => s.job.differs);
+  const own = useOwnTimes();
   return useMemo(() => {
     const aim =
       chosen.length > 0
         ? ofParts(machine, chosen)
         : (aimOf(machine, proposal) ??
           ofAssemblies(machine, suspects?.find((x) => x.hypothesis.assemblies.length > 0)?.hypothesis.assemblies ?? []));
-    return { ...aim, ways: waysTo(machine, aim.goals, { panelsOff, differs }) };
-  }, [machine, chosen, proposal, suspects, panelsOff, differs]);
+    return { ...aim, ways: waysTo(machine, aim.goals, { panelsOff, differs }, own) };
+  }, [own, machine, chosen, proposal, suspects, panelsOff, differs]);
 }
 
 type Aim = Omit<Reach, "ways">;

@@ -1,3 +1,4 @@
+import type { Moved } from "../../core/access/own-times";
 import { readEnvelope, type Sequenced } from "../../core/journal/envelope";
 import type { EarlierVisit } from "../../core/language/earlier-visits";
 import type { ListedJob } from "../../core/language/job-row";
@@ -29,6 +30,10 @@ export async function askJob(job: string, after: number): Promise<{ row: ListedJ
 /** Earlier visits to the machine of a job; `undefined`: the server does not know the job yet. */
 export const askEarlier = async (job: string): Promise<readonly EarlierVisit[] | undefined> =>
   (await ask<{ visits: EarlierVisit[] }>(`/api/jobs/${job}/earlier`))?.visits;
+
+/** How long a technician took for panels on machines of this job's kind. */
+export const askMoved = async (job: string, by: string): Promise<readonly Moved[]> =>
+  (await ask<{ moved: Moved[] }>(`/api/jobs/${job}/moved?by=${encodeURIComponent(by)}`))?.moved ?? [];
 
 /** Where the journal stands, the open jobs, the machines that are offered. */
 export async function askCopy(): Promise<{ cursor: Cursor; rows: ListedJob[]; machines: MachineRef[] }> {

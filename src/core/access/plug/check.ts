@@ -4,13 +4,14 @@ import { restControls } from "../../machine/run/at-rest";
 import type { ControlPositions } from "../../machine/run/condition";
 import { chooseReadings } from "./choose";
 import { controlStates, type Foreseen, movesFrom, type PlugReading, pinOhms, pinsOf } from "./foreseen";
-import { logLikelihood, toldApart } from "./likelihood";
+import { logLikelihood, logOfAnything, toldApart } from "./likelihood";
 import { type Mistake, mistakesIn } from "./mistake";
 
 /** So many readings are proposed at most. */
 const MOST_READINGS = 6;
-/** P(all is on rightly), before a reading (est.). */
-const RIGHT_BEFORE = 0.8;
+/** P(one mistake that shows), before a reading, and of all of them together at most (est.). */
+const MISTAKE_BEFORE = 0.01;
+const MISTAKES_BEFORE = 0.5;
 /** At least as likely as this it is right; at most as likely as the other, wrong. */
 const SURELY_RIGHT = 0.9;
 const SURELY_WRONG = 0.1;
@@ -133,30 +134,26 @@ export function judgePlug(
   const shown = mistakes
     .map((mistake) => ({ mistake, foreseen: under([mistake.edit]) }))
     .filter(({ foreseen }) => toldApart(right, foreseen));
+  const each = Math.min(MISTAKE_BEFORE, MISTAKES_BEFORE / Math.max(1, shown.length));
   const logs = [
-    Math.log(RIGHT_BEFORE) + logLikelihood(ohms, right),
-    ...shown.map((s) => Math.log((1 - RIGHT_BEFORE) / shown.length) + logLikelihood(ohms, s.foreseen)),
-    Math.log(STRANGE_BEFORE) +
-      logLikelihood(
-        ohms,
-        reads.map(() => undefined),
-      ) -
-      reads.filter((r) => r.ohms === null).length * OL_IS_USUAL,
+    Math.log(1 - shown.length * each) + logLikelihood(ohms, right),
+    ...shown.map((s) => Math.log(each) + logLikelihood(ohms, s.foreseen)),
+    Math.log(STRANGE_BEFORE) + logOfAnything(ohms),
   ];
   const most = Math.max(...logs);
   const masses = logs.map((l) => Math.exp(l - most));
   const total = masses.reduce((sum, m) => sum + m, 0);
   const share = (i: number): number => item(masses, i) / total;
   const isRight = share(0);
+  const unlike = share(logs.length - 1) > UNLIKE;
   return {
-    verdict: reads.length === 0 ? "unclear" : isRight >= SURELY_RIGHT ? "right" : isRight <= SURELY_WRONG ? "wrong" : "unclear",
+    verdict: reads.length === 0 || unlike ? "unclear" : isRight >= SURELY_RIGHT ? "right" : isRight <= SURELY_WRONG ? "wrong" : "unclear",
     right: isRight,
     mistakes: shown.map(({ mistake }, i) => ({ mistake, share: share(i + 1) })).sort((a, b) => b.share - a.share),
-    unlike: share(logs.length - 1) > UNLIKE,
+    unlike,
   };
 }
 
-/** P(something else altogether) before a reading (est.); then any value may be read, and OL no more than that. */
+/** P(something else altogether) before a reading (est.). */
 const STRANGE_BEFORE = 0.02;
-const OL_IS_USUAL = Math.log(2);
 const UNLIKE = 0.5;

@@ -5,9 +5,9 @@ import type { Expected, Foreseen } from "./foreseen";
 const METER_SHARE = 0.008;
 const METER_OHMS = 0.2;
 /** A probe that did not touch (est.). */
-const MISSED = 0.002;
+const MISSED = 0.001;
 /** A value comes out of nowhere, spread over this many e-folds of ohms. */
-const STRAY = 0.002;
+const STRAY = 0.001;
 const STRAY_FOLDS = 16;
 /** So far apart, in σ, that readings settle which it is. */
 const TOLD_APART = 3.5;
@@ -80,6 +80,10 @@ export function logLikelihood(reads: readonly (number | null)[], foreseen: reado
   const most = Math.max(normal, slips);
   return log + most + Math.log(Math.exp(normal - most) + Math.exp(slips - most));
 }
+
+/** The same where anything may be read: OL as well as not, and any value. */
+export const logOfAnything = (reads: readonly (number | null)[]): number =>
+  reads.reduce((log: number, ohms) => log - (ohms === null ? Math.log(2) : Math.log(2 * STRAY_FOLDS * (ohms + 1))), 0);
 
 /** Whether readings in these places tell the one from the other, whatever good parts and the meter do. */
 export function toldApart(one: readonly Foreseen[], two: readonly Foreseen[]): boolean {

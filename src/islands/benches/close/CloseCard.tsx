@@ -13,12 +13,12 @@ export function CloseCard() {
   const checks = handChecks(machine, { wasOff, fitted, touched });
   if (checks.length === 0) return <ClosingCard />;
   return (
-    <>
+    <div className={styles.stacked}>
       <section className={styles.card} aria-label="By hand, before it is shut">
         <h2>By hand, before it is shut</h2>
         <Checklist list={BY_HAND} label="By hand" items={checks} />
       </section>
       <ClosingCard />
-    </>
+    </div>
   );
 }
