@@ -18,6 +18,7 @@ const BENCHES: Record<string, () => void | Promise<void>> = {
   list: async () => (await import("./bench/list")).listing(),
   live: async () => (await import("./bench/live")).live(),
   meter: async () => (await import("./bench/meter")).streaming(),
+  photos: async () => (await import("./bench/photos")).photographing(),
   start: secondStart,
   lookahead,
   hour: simulatedHour,

@@ -20,6 +20,22 @@ interface DemoJob {
   readonly lines: readonly (string | Draft)[];
 }
 
+/** A panel off with its fasteners in their cup, as the machine's file has them. */
+const off = (machine: string, panel: string): Draft[] => {
+  const fasteners =
+    findMachine(machine)
+      ?.panels.find((p) => p.id === panel)
+      ?.fasteners.filter((f) => !f.stays) ?? [];
+  return [
+    { kind: "panel", body: { panel, state: "off" } },
+    { kind: "cup", body: { of: panel, fasteners } },
+  ];
+};
+const lead = (at: string, state: "off" | "on", found: Partial<Body<"lead">> = {}): Draft => ({
+  kind: "lead",
+  body: { at, state, ...found },
+});
+
 const proof = (body: Partial<Body<"proof">> = {}): Draft => ({
   kind: "proof",
   body: { starts: "yes", turns: "yes", warm: "yes", cycles: "yes", airflow: "strong", ...body },
@@ -46,7 +62,17 @@ const DEMO: readonly DemoJob[] = [
     machine: "orrinshaw-e27",
     words: "no start",
     ago: 26,
-    lines: ["no start", "lamp yes", "proved dead", "top off", "front off", "blower fuse OL"],
+    lines: [
+      "no start",
+      "lamp yes",
+      "proved dead",
+      ...off("orrinshaw-e27", "top"),
+      ...off("orrinshaw-e27", "front"),
+      "blower fuse OL",
+      { kind: "wanted", body: { assembly: "blower-fuse" } },
+      { kind: "lies", body: { what: "front, with its cup taped to it", where: "behind machine 4" } },
+      { kind: "lies", body: { what: "lint screen and cup of the top", where: "shelf over the sink", who: "Mrs Tarpot-Lane" } },
+    ],
   },
   {
     by: "Col Wenlow",
@@ -119,6 +145,39 @@ const DEMO: readonly DemoJob[] = [
     words: "turns, no heat",
     ago: 30,
     lines: ["starts, turns", "no heat", "glow after 18 s, dark at 40 s, no flame", "air strong", "exhaust 24 C"],
+  },
+  {
+    by: YOU,
+    customer: "Miss Quillon",
+    place: "Fish quay flats, 2a",
+    machine: "orrinshaw-e27",
+    words: "turns, no heat",
+    ago: 7,
+    lines: [
+      "starts, turns",
+      "no heat",
+      "air strong",
+      "proved dead",
+      ...off("orrinshaw-e27", "top"),
+      { kind: "own-step", body: { name: "rubber bumper of the left hinge", state: "off", note: "lip to the wall" } },
+      ...off("orrinshaw-e27", "front"),
+      "cycling thermostat OL",
+      lead("cycling-thermostat.1", "off"),
+      lead("cycling-thermostat.2", "off", { condition: "burnt" }),
+      lead("bias-heater.1", "off"),
+      "fitted cycling thermostat",
+      lead("bias-heater.1", "on"),
+      lead("cycling-thermostat.2", "on", { mended: "crimped" }),
+      lead("cycling-thermostat.1", "on"),
+      {
+        kind: "plug-reading",
+        body: {
+          between: ["PL1", "PN"],
+          controls: { timer: "timed-high", door: "shut", start: "released", heat: "low", belt: "whole" },
+          ohms: 1940,
+        },
+      },
+    ],
   },
   {
     by: "Ida Thrupp",

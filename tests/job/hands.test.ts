@@ -152,17 +152,17 @@ test("the words of a check at the plug", () => {
   );
   expect([...said, plugFindings(e27, verdict).title].join("\n\n")).toMatchInlineSnapshot(`
     "1.59 to 2.23 kΩ: rightly wired, or nothing that this shows
-    2.42 to 3.38 kΩ: brown BN of the bias heater, B1 is off; or white WH of the bias heater, TBN is off; or 2 more
-    under 0.5 Ω: grey GY of the cycling thermostat, H2 and white WH of the bias heater, TBN are swapped
+    2.42 to 3.38 kΩ: BN B1 off; or WH TBN off; or 2 more
+    under 0.5 Ω: GY H2 and WH TBN swapped
 
     OL: rightly wired, or nothing that this shows
-    under 0.5 Ω: pink PK of the cycling thermostat, H1 is pinched to the cabinet; or grey GY of the cycling thermostat, H2 is pinched to the cabinet
-    7.09 to 9.91 kΩ: brown BN of the bias heater, B1 is pinched to the cabinet
-    2.42 to 3.38 kΩ: white WH of the bias heater, TBN is pinched to the cabinet
+    under 0.5 Ω: PK H1 pinched; or GY H2 pinched
+    7.09 to 9.91 kΩ: BN B1 pinched
+    2.42 to 3.38 kΩ: WH TBN pinched
 
     2.42 to 3.38 kΩ: rightly wired, or nothing that this shows
-    1.59 to 2.23 kΩ: pink PK of the cycling thermostat, H1 and brown BN of the bias heater, B1 are swapped
-    under 0.5 Ω: grey GY of the cycling thermostat, H2 and white WH of the bias heater, TBN are swapped
+    1.59 to 2.23 kΩ: PK H1 and BN B1 swapped
+    under 0.5 Ω: GY H2 and WH TBN swapped
 
     Likeliest: pink PK of the cycling thermostat, H1 and brown BN of the bias heater, B1 are swapped"
   `);

@@ -148,7 +148,7 @@ test("each changes what it is about, and nothing else", () => {
     pins: photos
     wanted: wanted
     discharged: safety
-    panel: panelsOff, cameOff, everOpen
+    panel: panelsOff, cameOff, wasOff, everOpen
     fitted: fitted
     proof: evidence, evidenceAtProof, proof
     closed: closed

@@ -88,8 +88,8 @@ export function plugOutcomes(machine: Machine, { seen }: PlugCheck, step: PlugSt
   for (const [i, mistake] of seen.entries()) {
     const foreseen = item(step.under, i);
     const known = groups.find((g) => !toldApart([g.foreseen], [foreseen]));
-    if (known) known.of.push(mistakeSays(machine, mistake));
-    else groups.push({ reads: foreseenSays(foreseen), foreseen, of: [mistakeSays(machine, mistake)] });
+    if (known) known.of.push(mistakeTag(machine, mistake));
+    else groups.push({ reads: foreseenSays(foreseen), foreseen, of: [mistakeTag(machine, mistake)] });
   }
   return groups.map(({ reads, of }) => {
     const [first = "", second, ...more] = of;
@@ -103,6 +103,9 @@ export function plugOutcomes(machine: Machine, { seen }: PlugCheck, step: PlugSt
     };
   });
 }
+
+/** How it stands while readings are still to be taken. */
+export const plugSoFar = (left: number): string => `As it should be so far; ${left} ${left === 1 ? "reading" : "readings"} to go`;
 
 /** What the readings say, and what to do. Mistakes that the plug can’t tell from each other come together. */
 export function plugFindings(

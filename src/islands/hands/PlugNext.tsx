@@ -73,7 +73,7 @@ export function PlugNext({ plug }: { readonly plug: Plug }) {
           </div>
         ))}
       </dl>
-      <ReadingField key={`${step.between.join()} ${JSON.stringify(step.controls)}`} label="At the plug" unit="ohm" onKeep={keep} />
+      <ReadingField key={`${step.between.join()} ${JSON.stringify(step.controls)}`} label="At the plug" unit="ohm" standing onKeep={keep} />
       <p className={card.why}>Before the rest goes on: a wire is put right in a minute now.</p>
     </section>
   );

@@ -1,7 +1,7 @@
 import { toldApart } from "../../core/access/plug/likelihood";
 import { item } from "../../core/array/at";
 import { isSamePlace } from "../../core/job/plug-read";
-import { foreseenSays, mistakeSays, mistakeTag, pinName, plugFindings } from "../../core/language/plug";
+import { foreseenSays, mistakeSays, mistakeTag, pinName, plugFindings, plugSoFar } from "../../core/language/plug";
 import type { Machine } from "../../core/machine/format";
 import { controlsSay } from "../../core/naming/names";
 import { percent } from "../../core/naming/text";
@@ -32,13 +32,12 @@ function Told({ plug }: { readonly plug: Plug }) {
   const { check, verdict, reads } = plug;
   const finding = plugFindings(machine, verdict);
   const columns = columnsOf(machine, plug);
+  const toGo = verdict.verdict === "right" && plug.left.length > 0;
   return (
     <>
-      {reads.length > 0 && (
-        <p className={verdict.verdict === "right" ? bench.good : verdict.verdict === "wrong" ? bench.caution : ""}>{finding.title}</p>
-      )}
+      {reads.length > 0 && <p className={toGo ? "" : LOOKS[verdict.verdict]}>{toGo ? plugSoFar(plug.left.length) : finding.title}</p>}
       {check.steps.length > 0 ? (
-        <details className={styles.details} open={verdict.verdict !== "right"}>
+        <details className={styles.details} open={toGo || verdict.verdict !== "right"}>
           <summary>{check.steps.filter((s) => !s.names).length} readings tell</summary>
           <div className={styles.scroll}>
             <table className={styles.table}>
@@ -103,6 +102,8 @@ function Told({ plug }: { readonly plug: Plug }) {
     </>
   );
 }
+
+const LOOKS = { right: bench.good, wrong: bench.caution, unclear: "" };
 
 /** What no reading at the plug can show: it is looked for. */
 function Unseen({ plug: { check } }: { readonly plug: Plug }) {

@@ -21,7 +21,7 @@ export function PhotoStrip({ of }: { readonly of: string }) {
   return (
     <section className={styles.strip} aria-label="Photos">
       <div className={hands.row}>
-        <TakePhoto of={of} when={fitted ? "after" : "before"}>
+        <TakePhoto of={of} when={fitted ? "after" : "before"} several>
           {open ? "Photo" : "Photo before it is opened"}
         </TakePhoto>
         {shown.length > 0 && (

@@ -11,10 +11,12 @@ interface Props {
   /** Before hands went in, or after. */
   readonly when?: "before" | "after";
   readonly children: string;
+  /** From the device's own pictures as well, and more than one. */
+  readonly several?: boolean;
 }
 
 /** Takes a photo with the camera, or from a file; it is made smaller, kept here by its content, then sent. */
-export function TakePhoto({ of, when, children }: Props) {
+export function TakePhoto({ of, when, children, several = false }: Props) {
   const dispatch = useDispatch();
   const input = useRef<HTMLInputElement>(null);
   const [amiss, setAmiss] = useState<string | undefined>();
@@ -27,6 +29,10 @@ export function TakePhoto({ of, when, children }: Props) {
       setAmiss(`${file.name} ${error instanceof SyntaxError ? error.message : "could not be kept here; try again"}.`);
     }
   };
+  // One after the other: a picture as it comes takes fifty times the room of one that is kept.
+  const takeAll = async (files: readonly File[]) => {
+    for (const file of files) await take(file);
+  };
   return (
     <>
       <Button onClick={() => input.current?.click()}>{children}</Button>
@@ -37,11 +43,11 @@ export function TakePhoto({ of, when, children }: Props) {
         tabIndex={-1}
         aria-label={children}
         accept="image/*"
-        capture="environment"
+        {...(several ? { multiple: true } : { capture: "environment" as const })}
         onChange={(e) => {
-          const [file] = e.target.files ?? [];
-          if (file) void take(file);
+          const files = [...(e.target.files ?? [])];
           e.target.value = "";
+          void takeAll(files);
         }}
       />
       {amiss && (

@@ -12,13 +12,15 @@ interface Props {
   /** In the unit; Infinity for OL. */
   readonly onKeep: (value: number) => void;
   readonly onLeave?: () => void;
+  /** It is there without being asked for: it does not take the keyboard, and keeping is the thing to do. */
+  readonly standing?: boolean;
 }
 
 /** What a bare number is meant in, where nobody writes the unit itself: microfarads. */
 const BARE: Partial<Record<Unit, string>> = { farad: "µF" };
 
 /** A number from a meter, as people write it, with OL by a touch where that can be read. What can't be read is said and stays. */
-export function ReadingField({ label, unit, onKeep, onLeave }: Props) {
+export function ReadingField({ label, unit, onKeep, onLeave, standing = false }: Props) {
   const [text, setText] = useState("");
   const [amiss, setAmiss] = useState<string | undefined>();
   const message = useId();
@@ -46,7 +48,7 @@ export function ReadingField({ label, unit, onKeep, onLeave }: Props) {
         autoComplete="off"
         // It was asked for by a touch on its own place.
         // biome-ignore lint/a11y/noAutofocus: the field takes the place of the button that was pressed
-        autoFocus
+        autoFocus={!standing}
         value={text}
         placeholder={BARE[unit] ?? UNIT_SYMBOL[unit]}
         onChange={(e) => {
@@ -56,7 +58,7 @@ export function ReadingField({ label, unit, onKeep, onLeave }: Props) {
         onKeyDown={(e) => e.key === "Escape" && onLeave?.()}
       />
       {unit === "ohm" && <Button onClick={() => onKeep(Infinity)}>OL</Button>}
-      <Button type="submit" disabled={text.trim() === ""}>
+      <Button look={standing ? "main" : "plain"} type="submit" disabled={text.trim() === ""}>
         Keep
       </Button>
       {amiss && (
