@@ -95,6 +95,17 @@ test("a machine that stands open gets one page: not to be used, why, what is off
     expect(paper.text).not.toContain("Take off");
     expectTidy(paper);
   }
+
+  // The next day somebody opens the job again.
+  await page.clock.setSystemTime(Date.now() + 14 * 3_600_000);
+  await page.reload();
+  const left = page.getByRole("region", { name: "Left open" });
+  await expect(left).toContainText("Nothing is proven dead any more");
+  await expect(left).toContainText("Off: top, front.");
+  await expect(left).toContainText("Front and its cup: behind the machine · Mrs Probatum has it");
+  await expect(left).toContainText("Waits for: blower thermal fuse");
+  await left.getByRole("button", { name: "Go on" }).click();
+  await expect(left).toHaveCount(0);
 });
 
 test("tags for wires: a large number, terminal, colour with its letters, and a code", async ({ page }) => {

@@ -5,6 +5,7 @@ import type { Envelope } from "../../../core/journal/envelope";
 import type { KeptMachine } from "../../../core/machine/revision";
 import type { FirstAnswer } from "../../../core/planning/first-answer";
 import { BENCHES } from "../../benches/index";
+import { LeftOpen } from "../../hands/LeftOpen";
 import { pageMachines } from "../../replica/page-machines";
 import { replica } from "../../replica/replica";
 import { technician } from "../../replica/technician";
@@ -82,6 +83,7 @@ function Frame({ machines }: Pick<Props, "machines">) {
           <EngineFailure />
           {hasMachine && (
             <>
+              <LeftOpen />
               <ContradictionBanner />
               <NextCard />
               <Quiet />
