@@ -10,6 +10,9 @@ export interface OnTheWay {
   readonly isOff: boolean;
   /** How, where there is more than one way to it. */
   readonly says?: string;
+  /** What must be off before it, and why. */
+  readonly after: readonly string[];
+  readonly because?: string;
   readonly minutesOff: number;
   readonly minutesOn: number;
 }
@@ -105,13 +108,15 @@ const FAR = 10_000;
 
 function stepOf(panel: Panel, { way }: Taken, now: OpenNow): OnTheWay {
   const ways = waysOf(panel, now);
-  const { says } = item(ways, Math.min(way, ways.length - 1));
+  const { says, because, needs } = item(ways, Math.min(way, ways.length - 1));
   const share = panel.minutesOff / (panel.minutesOff + panel.minutesOn);
   const minutes = minutesOf(panel, now);
   return {
     panel,
     isOff: now.panelsOff.includes(panel.id),
     ...(says !== undefined && { says }),
+    after: needs,
+    ...(because !== undefined && { because }),
     minutesOff: minutes * share,
     minutesOn: minutes * (1 - share),
   };

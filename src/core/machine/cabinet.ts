@@ -41,6 +41,7 @@ const way = z
   .strictObject({
     needs: z.array(id).max(40).describe("What must be off before."),
     minutes: z.number().min(0).max(600).default(0).describe("What this way takes besides, minutes (estimate)."),
+    because: z.string().max(120).optional().describe("Why these must be off before: “its screws are under the top”."),
     says: z.string().max(120).optional().describe("How, where there is more than one: “lying down, with an angle driver”."),
   })
   .describe("One way to it.");

@@ -9,6 +9,8 @@ export interface ChecklistItem {
   readonly says: string;
   /** What it is about, over the line. */
   readonly about?: string;
+  /** Where it is done, where that is on another bench. */
+  readonly go?: { readonly says: string; readonly to: () => void };
 }
 
 interface Props {
@@ -52,6 +54,7 @@ function Line({ list, item }: { readonly list: string; readonly item: ChecklistI
         >
           {isDone ? "✓ Done" : "Done"}
         </Button>
+        {item.go && !ticked && <Button onClick={item.go.to}>{item.go.says}</Button>}
         {!ticked && why === undefined && (
           <Button look="quiet" aria-label={`${item.says} not done`} onClick={() => setWhy("")}>
             Not…

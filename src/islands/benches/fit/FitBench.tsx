@@ -81,6 +81,7 @@ export function FitBench() {
 /** The list of each exchange; of any other by its name. */
 function Exchanges({ machine, lists }: { readonly machine: Machine; readonly lists: readonly Exchange[] }) {
   const [more, setMore] = useState<readonly string[]>([]);
+  const dispatch = useDispatch();
   const shown = [...lists, ...machine.exchanges.filter((e) => more.includes(e.id) && !lists.includes(e))];
   return (
     <div className={hands.pane}>
@@ -90,7 +91,12 @@ function Exchanges({ machine, lists }: { readonly machine: Machine; readonly lis
           <Checklist
             list={`fit.${e.id}`}
             label={`${e.name}: what to see to`}
-            items={e.steps.map((s) => ({ id: s.id, says: s.says, about: ABOUT[s.is] }))}
+            items={e.steps.map((s) => ({
+              id: s.id,
+              says: s.says,
+              about: ABOUT[s.is],
+              ...(s.is === "reading" && { go: { says: "To the meter", to: () => dispatch({ do: "go", bench: "meter" }) } }),
+            }))}
           />
         </section>
       ))}

@@ -2,7 +2,8 @@ import { useState } from "react";
 import type { Way } from "../../../core/access/ways";
 import { type TrayCup, trayOf } from "../../../core/job/tray";
 import { terminalName } from "../../../core/machine/wiring";
-import { minutesSay } from "../../../core/naming/text";
+import { panelName } from "../../../core/naming/names";
+import { capital, minutesSay } from "../../../core/naming/text";
 import { Press } from "../../../ui/Press";
 import { FastenerForm } from "../../hands/FastenerForm";
 import { Goals } from "../../hands/Goals";
@@ -47,6 +48,7 @@ export function OpenBench() {
       ) : (
         <p className={styles.quiet}>{reach.goals.length === 0 ? "Nothing has to come off for what is next." : "It is reached."}</p>
       )}
+      {way && <WhySo way={way} />}
       {changing && (
         <FastenerForm
           key={changing.of}
@@ -78,6 +80,25 @@ export function OpenBench() {
         </div>
       </div>
     </>
+  );
+}
+
+/** Why things come off in this order. */
+function WhySo({ way }: { readonly way: Way }) {
+  const machine = useMachine();
+  const told = way.steps.filter((s) => !s.isOff && s.because !== undefined);
+  if (told.length === 0) return null;
+  return (
+    <details className={hands.details}>
+      <summary>Why in this order</summary>
+      <ul>
+        {told.map((s) => (
+          <li key={s.panel.id}>
+            {capital(s.panel.name)} after the {s.after.map((n) => panelName(machine, n)).join(" and the ")}: {s.because}.
+          </li>
+        ))}
+      </ul>
+    </details>
   );
 }
 
