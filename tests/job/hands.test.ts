@@ -1,3 +1,4 @@
+import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { judgePlug, plugCheck } from "../../src/core/access/plug/check";
 import { item } from "../../src/core/array/at";
@@ -166,4 +167,30 @@ test("the words of a check at the plug", () => {
 
     Likeliest: pink PK of the cycling thermostat, H1 and brown BN of the bias heater, B1 are swapped"
   `);
+});
+
+test("whatever was done in whatever order, the way out puts all of it back, and nothing is off twice", () => {
+  const panels = ["top", "front", "bulkhead", "belt", "drum", "rear", "console"];
+  const ends = ["element.1", "element.2", "cycling-thermostat.1", "motor.3"];
+  const act = fc.oneof(
+    fc.tuple(fc.constantFrom(...panels), fc.constantFrom("off" as const, "on" as const)).map(([p, s]) => panel(p, s)),
+    fc.tuple(fc.constantFrom(...ends), fc.constantFrom("off" as const, "on" as const)).map(([at, s]) => lead(at, s)),
+    fc
+      .tuple(fc.constantFrom("bumper", "cable tie"), fc.constantFrom("off" as const, "on" as const))
+      .map(([name, state]): Draft => ({ kind: "own-step", body: { name, state } })),
+    fc.constantFrom("off" as const, "on" as const).map((state): Draft => ({ kind: "wire", body: { of: "motor", state } })),
+  );
+  fc.assert(
+    fc.property(fc.array(act, { maxLength: 25 }), (acts) => {
+      const job = jobOf(e27, [SAFE, ...acts]);
+      const names = job.cameOff.map((c) => `${c.is} ${c.id}`);
+      expect(new Set(names).size).toBe(names.length);
+      expect([...job.panelsOff].sort()).toEqual(job.cameOff.flatMap((c) => (c.is === "panel" ? [c.id] : [])).sort());
+      expect(job.drumOut).toBe(job.panelsOff.includes("drum"));
+      const back = jobOf(e27, [SAFE, ...acts, ...wayOut(job.cameOff).map(draftBack)]);
+      expect([back.cameOff, back.panelsOff, back.wiresOff, back.leads.filter((l) => l.off)]).toEqual([[], [], [], []]);
+      expect(back.blockers.some((b) => b.code === "own-off" || b.code === "lead" || b.code === "panel")).toBe(false);
+    }),
+    { seed: 21, numRuns: 120 },
+  );
 });

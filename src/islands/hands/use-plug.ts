@@ -13,6 +13,8 @@ export interface Plug extends PlugAnswer {
   readonly left: readonly PlugStep[];
 }
 
+const NONE: readonly string[] = [];
+
 /** What was asked last, so that the bench and the card wait for one answer. */
 let asked: { readonly machine: Machine; readonly key: string; readonly answer: Promise<PlugAnswer> } | undefined;
 
@@ -27,7 +29,8 @@ function ask(question: PlugQuestion): Promise<PlugAnswer> {
 /** The check for the wires that were touched; `undefined` while none was, or it is being worked out; or why it can't be. */
 export function usePlug(): Plug | string | undefined {
   const machine = useMachine();
-  const touched = useJob((s) => s.job.touched);
+  // Nothing is worked out where it is not looked at.
+  const touched = useJob((s) => (s.view.bench === "close" ? s.job.touched : NONE));
   const reads = useJob((s) => s.job.plugReads);
   const [plug, setPlug] = useState<Plug | string | undefined>();
   useEffect(() => {
@@ -62,7 +65,7 @@ const AMISS = 0.5;
 
 /** The check, where it is what comes next: all wires are on, the machine is dead, and something is left to read or to put right. */
 export function usePlugNext(): Plug | undefined {
-  const plug = useOnClose();
+  const plug = usePlug();
   const ready = useJob(
     ({ job }) =>
       job.machine !== undefined &&
@@ -72,9 +75,4 @@ export function usePlugNext(): Plug | undefined {
   );
   if (!ready || !plug || typeof plug === "string") return undefined;
   return plug.left.length > 0 || plug.verdict.verdict !== "right" ? plug : undefined;
-}
-
-/** Nothing is worked out where it is not looked at. */
-function useOnClose(): Plug | string | undefined {
-  return usePlug();
 }
