@@ -97,7 +97,7 @@ test("by keyboard: from bench to bench, and what each offers", async ({ page }) 
   await recorded("Made safe: breaker off, proved dead");
   await expect(page.getByRole("status", { name: "Energy state" })).toContainText("DEAD, proved");
   await go("Open up");
-  await press("It is off");
+  await press("Rear panel: it is off");
   await recorded("Rear panel off");
   await go("Meter");
   await page.locator('[data-part="element"]').focus();

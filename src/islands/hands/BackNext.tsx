@@ -20,7 +20,7 @@ export function BackNext() {
   if (!thing) return null;
   const panel = thing.is === "panel" ? maybePanelOf(machine, thing.id) : undefined;
   return (
-    <section className={card.card} aria-label="Next">
+    <section className={card.card} aria-label="Next" data-working="false">
       <p className={card.kicker}>
         <span>Next</span>
         <span>{panel ? [minutesSay(panel.minutesOn), ...panel.tools].join(" · ") : "the way back"}</span>

@@ -1,15 +1,27 @@
 import { useState } from "react";
+import { heldBy } from "../../core/access/panels";
+import type { Draft } from "../../core/job/kinds/index";
+import { inFile } from "../../core/job/tray";
+import { panelDoneSays } from "../../core/naming/removals";
 import { Button } from "../../ui/Button";
-import { useDispatch, useJob } from "../job/store/context";
+import { useDispatch, useJob, useMachine } from "../job/store/context";
 import { OneField } from "./DiffersForm";
 import styles from "./Hands.module.css";
+import { panelDrafts } from "./PanelButtons";
 
-/** Something came off that no file has: it is kept, and goes back in its turn. */
+/** Something came off that is not on the way: another panel, or what no file has. It goes back in its turn. */
 export function OwnSteps() {
   const dispatch = useDispatch();
   const isDead = useJob((s) => s.job.safety.power === "dead");
   const [asking, setAsking] = useState(false);
+  const machine = useMachine();
+  const panelsOff = useJob((s) => s.job.panelsOff);
+  const record = (drafts: readonly Draft[]) => {
+    setAsking(false);
+    return dispatch({ do: "record", drafts });
+  };
   if (!isDead) return null;
+  const free = machine.panels.filter((p) => !panelsOff.includes(p.id) && heldBy(machine, p.id, { panelsOff }) === undefined);
   if (!asking)
     return (
       <div className={styles.row}>
@@ -20,14 +32,18 @@ export function OwnSteps() {
     );
   return (
     <section className={styles.form} aria-label="Something else came off">
+      <div className={styles.row}>
+        {free.map((p) => (
+          <Button key={p.id} onClick={() => record(panelDrafts(inFile(machine, p.id), p.id, "off"))}>
+            {panelDoneSays(machine, p.id, "off")}
+          </Button>
+        ))}
+      </div>
       <OneField
         label="What came off, in your words"
         more="Which way round it sits"
         button="It is off"
-        onKeep={(text, note) => {
-          setAsking(false);
-          return dispatch({ do: "record", drafts: [{ kind: "own-step", body: { name: text, state: "off", ...(note && { note }) } }] });
-        }}
+        onKeep={(text, note) => record([{ kind: "own-step", body: { name: text, state: "off", ...(note && { note }) } }])}
       />
       <Button look="quiet" onClick={() => setAsking(false)}>
         Leave it

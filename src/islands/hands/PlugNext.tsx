@@ -1,5 +1,6 @@
 import { item } from "../../core/array/at";
 import { pinName, plugControlsSay, plugFindings, plugOutcomes } from "../../core/language/plug";
+import { controlsSay } from "../../core/naming/names";
 import { Button } from "../../ui/Button";
 import { ReadingField } from "../benches/shared/ReadingField";
 import card from "../job/next/NextCard.module.css";
@@ -14,7 +15,7 @@ export function PlugNext({ plug }: { readonly plug: Plug }) {
   const [step] = left;
   if (!step)
     return (
-      <section className={card.card} aria-label="Next">
+      <section className={card.card} aria-label="Next" data-working="false">
         <p className={card.kicker}>
           <span>Next</span>
           <span>before power</span>
@@ -38,6 +39,7 @@ export function PlugNext({ plug }: { readonly plug: Plug }) {
         </div>
       </section>
     );
+  const so = controlsSay(machine, step.controls);
   const taken = check.steps.length - left.length + 1;
   const keep = (ohms: number) =>
     dispatch({
@@ -54,7 +56,7 @@ export function PlugNext({ plug }: { readonly plug: Plug }) {
       ],
     });
   return (
-    <section className={card.card} aria-label="Next">
+    <section className={card.card} aria-label="Next" data-working="false">
       <p className={card.kicker}>
         <span>Next</span>
         <span>
@@ -63,6 +65,7 @@ export function PlugNext({ plug }: { readonly plug: Plug }) {
       </p>
       <h2>
         Measure at the plug, {pinName(machine, step.between[0])} to {pinName(machine, step.between[1])}
+        {so && `, ${so}`}
       </h2>
       <p>{plugControlsSay(machine, step.controls)}. Cord out.</p>
       <dl className={card.expects}>

@@ -21,14 +21,14 @@ export function ReachNext() {
   );
   if (!next || !isDead)
     return (
-      <section className={card.card} aria-label="Next">
+      <section className={card.card} aria-label="Next" data-working="false">
         <p className={card.kicker}>Next</p>
         <h2>{isDead ? `${name}: it is reached` : "Make it safe first"}</h2>
         <div className={card.buttons}>{back}</div>
       </section>
     );
   return (
-    <section className={card.card} aria-label="Next">
+    <section className={card.card} aria-label="Next" data-working="false">
       <p className={card.kicker}>
         <span>Next</span>
         <span>{[minutesSay(next.minutesOff), ...next.panel.tools].join(" · ")}</span>

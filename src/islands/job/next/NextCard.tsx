@@ -26,8 +26,9 @@ export function NextCard() {
   const reaching = useJob((s) => s.view.reach.length > 0);
   const goingBack = useJob(({ job }) => job.safety.power === "dead" && !job.closed && job.cameOff.length > 0);
   const plug = usePlugNext();
-  if (bench === "close" && plug) return <PlugNext plug={plug} />;
-  if (bench === "close" && goingBack) return <BackNext />;
+  const closing = bench === "close" && !(proposal && BEFORE_CLOSING.includes(proposal.step.kind));
+  if (closing && plug) return <PlugNext plug={plug} />;
+  if (closing && goingBack) return <BackNext />;
   if (bench === "open" && reaching) return <ReachNext />;
   if (proposal) return <Proposed proposal={proposal} />;
   return (
@@ -37,6 +38,9 @@ export function NextCard() {
     </section>
   );
 }
+
+/** What comes before anything goes back: what is looked into while it is open, and whatever makes that safe. */
+const BEFORE_CLOSING: readonly StepKind[] = ["examine", "make-safe", "discharge"];
 
 /** Steps of looking on after a repair: whoever finds that it runs need not go on. */
 const ON_THE_WAY: readonly StepKind[] = ["test", "fit", "doubt", "panel", "make-safe", "discharge"];
