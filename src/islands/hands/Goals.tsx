@@ -1,3 +1,4 @@
+import { lower } from "../../core/naming/text";
 import { Button } from "../../ui/Button";
 import { useDispatch, useJob, useMachine } from "../job/store/context";
 import styles from "./Hands.module.css";
@@ -14,7 +15,7 @@ export function Goals({ reach }: { readonly reach: Reach }) {
   return (
     <details className={styles.details}>
       <summary>
-        To reach: {reach.name.toLowerCase()}
+        To reach: {lower(reach.name)}
         {chosen.length === 0 ? ", as proposed" : ""}
       </summary>
       <div className={styles.goals}>
