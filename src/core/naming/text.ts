@@ -1,8 +1,8 @@
 export const capital = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
 export const lower = (s: string): string => s.charAt(0).toLowerCase() + s.slice(1);
 
-/** Lower case for a name in the middle of a sentence, but a net stays as it is written on the sheet. */
-export const lowerUnlessNet = (s: string): string => (/^[A-Z0-9.]+$/.test(s) ? s : lower(s));
+/** Lower case for a name in the middle of a sentence, but nets stay as they are written on the sheet: “H3”, “M3 and H2”. */
+export const lowerUnlessNet = (s: string): string => (/^[A-Z0-9.]+( and [A-Z0-9.]+)?$/.test(s) ? s : lower(s));
 
 /** A share as a percentage: “>99 %”, “<1 %”, “37 %”. */
 export const percent = (share: number): string =>

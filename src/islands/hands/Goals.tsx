@@ -1,4 +1,4 @@
-import { lower } from "../../core/naming/text";
+import { lowerUnlessNet } from "../../core/naming/text";
 import { Button } from "../../ui/Button";
 import { useDispatch, useJob, useMachine } from "../job/store/context";
 import styles from "./Hands.module.css";
@@ -15,7 +15,7 @@ export function Goals({ reach }: { readonly reach: Reach }) {
   return (
     <details className={styles.details}>
       <summary>
-        To reach: {lower(reach.name)}
+        To reach: {lowerUnlessNet(reach.name)}
         {chosen.length === 0 ? ", as proposed" : ""}
       </summary>
       <div className={styles.goals}>

@@ -3,7 +3,7 @@ import type { Way } from "../../../core/access/ways";
 import { type TrayCup, trayOf } from "../../../core/job/tray";
 import { terminalName } from "../../../core/machine/wiring";
 import { panelName } from "../../../core/naming/names";
-import { capital, lower, minutesSay } from "../../../core/naming/text";
+import { capital, lowerUnlessNet, minutesSay } from "../../../core/naming/text";
 import { Press } from "../../../ui/Press";
 import { FastenerForm } from "../../hands/FastenerForm";
 import { Goals } from "../../hands/Goals";
@@ -74,7 +74,7 @@ export function OpenBench() {
           <PhotoStrip of={reach.parts[0] ?? way?.steps.find((s) => !s.isOff)?.panel.id ?? "machine"} />
         </div>
         <div className={hands.pane}>
-          <h3>Wires of {reach.parts.length === 0 ? "what is reached" : lower(reach.name)}</h3>
+          <h3>Wires of {reach.parts.length === 0 ? "what is reached" : lowerUnlessNet(reach.name)}</h3>
           {wires.length === 0 ? <p className={styles.quiet}>None.</p> : <WireList of={wires} />}
           <TagSheet of={wires} />
         </div>
