@@ -4,10 +4,10 @@ import { inFile } from "../../core/job/tray";
 import { panelName } from "../../core/naming/names";
 import { capital } from "../../core/naming/text";
 import { Button } from "../../ui/Button";
-import bench from "../benches/shared/Bench.module.css";
 import { useDispatch, useJob, useMachine } from "../job/store/context";
 import { FastenerForm } from "./FastenerForm";
 import styles from "./Hands.module.css";
+import { OneField } from "./OneField";
 
 type What = "fasteners" | "way" | "minutes" | "own";
 
@@ -89,48 +89,5 @@ export function DiffersForm({ panel, onLeave }: { readonly panel: string; readon
         Leave it
       </Button>
     </section>
-  );
-}
-
-interface FieldProps {
-  readonly label: string;
-  readonly more?: string;
-  readonly button: string;
-  readonly numeric?: boolean;
-  readonly onKeep: (text: string, more: string) => unknown;
-}
-
-export function OneField({ label, more, button, numeric = false, onKeep }: FieldProps) {
-  const [text, setText] = useState("");
-  const [note, setNote] = useState("");
-  return (
-    <form
-      onSubmit={(e) => {
-        e.preventDefault();
-        if (text.trim() !== "") onKeep(text.trim(), note.trim());
-      }}
-    >
-      <fieldset>
-        <label>
-          {label}
-          <input
-            className={bench.field}
-            inputMode={numeric ? "decimal" : "text"}
-            maxLength={80}
-            value={text}
-            onChange={(e) => setText(e.target.value)}
-          />
-        </label>
-        {more && (
-          <label>
-            {more}
-            <input className={bench.field} maxLength={200} value={note} onChange={(e) => setNote(e.target.value)} />
-          </label>
-        )}
-        <Button type="submit" disabled={text.trim() === ""}>
-          {button}
-        </Button>
-      </fieldset>
-    </form>
   );
 }

@@ -5,9 +5,9 @@ import { inFile } from "../../core/job/tray";
 import { panelDoneSays } from "../../core/naming/removals";
 import { Button } from "../../ui/Button";
 import { useDispatch, useJob, useMachine } from "../job/store/context";
-import { OneField } from "./DiffersForm";
 import styles from "./Hands.module.css";
-import { panelDrafts } from "./PanelButtons";
+import { OneField } from "./OneField";
+import { panelDrafts } from "./panel-drafts";
 
 /** Something came off that is not on the way: another panel, or what no file has. It goes back in its turn. */
 export function OwnSteps() {

@@ -1,9 +1,9 @@
 import { useState } from "react";
-import type { Draft } from "../../core/job/kinds/index";
 import { inFile } from "../../core/job/tray";
 import { Button } from "../../ui/Button";
 import { useDispatch, useMachine } from "../job/store/context";
 import { DiffersForm } from "./DiffersForm";
+import { panelDrafts } from "./panel-drafts";
 import { RecountForm } from "./RecountForm";
 
 /** What records that a panel is off, with its fasteners in their cup as the file says, or that it is back on and its cup is empty; or that it differs. */
@@ -34,10 +34,4 @@ export function PanelButtons({
       {differs && (state === "off" ? <DiffersForm panel={panel} onLeave={leave} /> : <RecountForm of={panel} onLeave={leave} />)}
     </>
   );
-}
-
-/** A panel off with its cup filled as the file says; a panel back on. */
-export function panelDrafts(fasteners: ReturnType<typeof inFile>, panel: string, state: "off" | "on"): Draft[] {
-  const moved: Draft = { kind: "panel", body: { panel, state } };
-  return state === "off" && fasteners.length > 0 ? [moved, { kind: "cup", body: { of: panel, fasteners } }] : [moved];
 }

@@ -1,6 +1,6 @@
 import { useState } from "react";
 import type { Way } from "../../../core/access/ways";
-import { type TrayCup, trayOf } from "../../../core/job/tray";
+import { inFile, type TrayCup, trayOf } from "../../../core/job/tray";
 import { terminalName } from "../../../core/machine/wiring";
 import { panelName } from "../../../core/naming/names";
 import { capital, lowerUnlessNet, minutesSay } from "../../../core/naming/text";
@@ -9,7 +9,7 @@ import { FastenerForm } from "../../hands/FastenerForm";
 import { Goals } from "../../hands/Goals";
 import hands from "../../hands/Hands.module.css";
 import { OwnSteps } from "../../hands/OwnSteps";
-import { panelDrafts } from "../../hands/PanelButtons";
+import { panelDrafts } from "../../hands/panel-drafts";
 import { Stack } from "../../hands/Stack";
 import { cupName, Tray } from "../../hands/Tray";
 import { useReach } from "../../hands/use-way";
@@ -35,7 +35,7 @@ export function OpenBench() {
   const touch = (panel: string, state: "off" | "on") =>
     dispatch({
       do: "record",
-      drafts: panelDrafts(machine.panels.find((p) => p.id === panel)?.fasteners.filter((f) => !f.stays) ?? [], panel, state),
+      drafts: panelDrafts(inFile(machine, panel), panel, state),
     });
   const wires = machine.parts.filter((p) => reach.parts.includes(p.id)).flatMap((p) => p.nets.map((_, i) => terminalName(p.id, i + 1)));
   return (
