@@ -23,6 +23,9 @@ test("an open element: found, replaced, proven, closed", async ({ page }) => {
   await expect(page.locator('[data-part="element"]')).toHaveAttribute("data-state", "bad");
   await expect(page.getByRole("heading", { name: "Fit a new heating element" })).toBeVisible();
   await next(page).getByRole("button", { name: "It is fitted" }).click();
+  await next(page).getByRole("button", { name: "Close up without it…" }).click();
+  await next(page).getByLabel("Why without the check?").fill("the customer has to leave");
+  await page.keyboard.press("Enter");
   await next(page).getByRole("button", { name: "It is back on" }).click();
   await prove(page);
   await close(page);

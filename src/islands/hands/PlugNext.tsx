@@ -1,11 +1,13 @@
+import { useState } from "react";
 import { item } from "../../core/array/at";
 import { pinName, plugControlsSay, plugFindings, plugOutcomes } from "../../core/language/plug";
 import { controlsSay } from "../../core/naming/names";
 import { Button } from "../../ui/Button";
 import { ReadingField } from "../benches/shared/ReadingField";
 import card from "../job/next/NextCard.module.css";
-import { useDispatch, useMachine } from "../job/store/context";
-import type { Plug } from "./use-plug";
+import { useDispatch, useJob, useMachine } from "../job/store/context";
+import { OneField } from "./OneField";
+import { PLUG_LIST, type Plug } from "./use-plug";
 
 /** The next reading at the plug, with what it may be and what that would mean; or what is likeliest wrong. */
 export function PlugNext({ plug }: { readonly plug: Plug }) {
@@ -78,6 +80,37 @@ export function PlugNext({ plug }: { readonly plug: Plug }) {
       </dl>
       <ReadingField key={`${step.between.join()} ${JSON.stringify(step.controls)}`} label="At the plug" unit="ohm" standing onKeep={keep} />
       <p className={card.why}>Before the rest goes on: a wire is put right in a minute now.</p>
+      <WithoutIt />
     </section>
+  );
+}
+
+/** The check is left out, which wants a reason: it is told at the hand-over. */
+function WithoutIt() {
+  const dispatch = useDispatch();
+  const touched = useJob((s) => s.job.touched);
+  const [asking, setAsking] = useState(false);
+  if (!asking)
+    return (
+      <Button look="quiet" onClick={() => setAsking(true)}>
+        Close up without it…
+      </Button>
+    );
+  return (
+    <OneField
+      label="Why without the check?"
+      button="Keep"
+      onKeep={(why) =>
+        dispatch({
+          do: "record",
+          drafts: [
+            {
+              kind: "tick",
+              body: { list: PLUG_LIST, item: plugItem(touched), says: "Check at the plug, before power.", state: "not-done", why },
+            },
+          ],
+        })
+      }
+    />
   );
 }

@@ -15,6 +15,11 @@ export interface Plug extends PlugAnswer {
 
 const NONE: readonly string[] = [];
 
+/** The check’s name among lists that are gone through. */
+export const PLUG_LIST = "plug";
+/** Left out for so many wires; another one touched, it is asked again. */
+export const plugItem = (touched: readonly string[]): string => `check-${touched.length}`;
+
 /** What was asked last, so that the bench and the card wait for one answer. */
 let asked: { readonly machine: Machine; readonly key: string; readonly answer: Promise<PlugAnswer> } | undefined;
 
@@ -66,6 +71,9 @@ const AMISS = 0.5;
 /** The check, where it is what comes next: all wires are on, the machine is dead, and something is left to read or to put right. */
 export function usePlugNext(): Plug | undefined {
   const plug = usePlug();
+  const skipped = useJob((s) =>
+    s.job.ticks.some((t) => t.list === PLUG_LIST && t.item === plugItem(s.job.touched) && t.state === "not-done"),
+  );
   const ready = useJob(
     ({ job }) =>
       job.machine !== undefined &&
@@ -73,6 +81,6 @@ export function usePlugNext(): Plug | undefined {
       job.safety.power === "dead" &&
       !job.cameOff.some((c) => c.is === "lead" || c.is === "wires"),
   );
-  if (!ready || !plug || typeof plug === "string") return undefined;
+  if (skipped || !ready || !plug || typeof plug === "string") return undefined;
   return plug.left.length > 0 || plug.verdict.verdict !== "right" ? plug : undefined;
 }
