@@ -7,7 +7,7 @@ import { ReadingField } from "../benches/shared/ReadingField";
 import card from "../job/next/NextCard.module.css";
 import { useDispatch, useJob, useMachine } from "../job/store/context";
 import { OneField } from "./OneField";
-import { PLUG_LIST, type Plug } from "./use-plug";
+import { PLUG_LIST, type Plug, plugItem } from "./use-plug";
 
 /** The next reading at the plug, with what it may be and what that would mean; or what is likeliest wrong. */
 export function PlugNext({ plug }: { readonly plug: Plug }) {
