@@ -80,9 +80,11 @@ const MOST_STEPS = 60;
 /** Does what the card says and answers as a machine with this fault would, until it says this, or is closed. */
 async function follow(page: Page, model: ModelAnswers, until?: string): Promise<void> {
   const card = next(page);
+  const said: string[] = [];
   for (let i = 0; i < MOST_STEPS; i++) {
     await expect(card).toHaveAttribute("data-working", "false", { timeout: 20_000 });
     const title = await card.getByRole("heading").first().innerText();
+    said.push(title);
     if (title === until) return;
     const [main] = await card.locator("button").all();
     if (!main) throw new Error(`nothing to press under “${title}”`);
@@ -96,7 +98,7 @@ async function follow(page: Page, model: ModelAnswers, until?: string): Promise<
     if (label === "Close the job") return;
     await expect(card.getByRole("heading").first(), `after “${title}”: ${label}`).not.toHaveText(title, { timeout: 20_000 });
   }
-  throw new Error(`not closed after ${MOST_STEPS} steps`);
+  throw new Error(`not closed after ${MOST_STEPS} steps: ${said.slice(-12).join(" / ")}`);
 }
 
 /** Reads at the plug what a machine whose wires are on rightly reads there: the card says it first. */

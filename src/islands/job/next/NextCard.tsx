@@ -26,10 +26,21 @@ export function NextCard() {
   const reaching = useJob((s) => s.view.reach.length > 0);
   const goingBack = useJob(({ job }) => job.safety.power === "dead" && !job.closed && job.cameOff.length > 0);
   const plug = usePlugNext();
-  const closing = bench === "close" && !(proposal && BEFORE_CLOSING.includes(proposal.step.kind));
+  const [anyway, setAnyway] = useState(false);
+  if (anyway && bench !== "close") setAnyway(false);
+  const closing = bench === "close" && (anyway || !proposal || ON_THE_WAY_OUT.includes(proposal.step.kind));
   if (closing && plug) return <PlugNext plug={plug} />;
   if (closing && goingBack) return <BackNext />;
   if (bench === "open" && reaching) return <ReachNext />;
+  if (proposal && bench === "close" && goingBack)
+    return (
+      <>
+        <Proposed proposal={proposal} />
+        <Button look="quiet" onClick={() => setAnyway(true)}>
+          Close up all the same
+        </Button>
+      </>
+    );
   if (proposal) return <Proposed proposal={proposal} />;
   return (
     <section className={styles.card} aria-label="Next">
@@ -39,8 +50,8 @@ export function NextCard() {
   );
 }
 
-/** What comes before anything goes back: what is looked into while it is open, and whatever makes that safe. */
-const BEFORE_CLOSING: readonly StepKind[] = ["examine", "make-safe", "discharge"];
+/** Steps that agree with closing up; whatever is still to be found out inside comes before anything goes back, unless who works says otherwise. */
+const ON_THE_WAY_OUT: readonly StepKind[] = ["panel", "put-back", "energise", "prove", "close", "intake"];
 
 /** Steps of looking on after a repair: whoever finds that it runs need not go on. */
 const ON_THE_WAY: readonly StepKind[] = ["test", "fit", "doubt", "panel", "make-safe", "discharge"];
