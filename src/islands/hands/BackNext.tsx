@@ -14,13 +14,14 @@ import { PanelWords } from "./PanelWords";
 export function BackNext() {
   const machine = useMachine();
   const dispatch = useDispatch();
+  const working = useJob((s) => s.diagnosis.working);
   const off = useJob((s) => s.job.cameOff);
   const proposal = useJob((s) => s.diagnosis.proposal);
   const [thing] = wayOut(off);
   if (!thing) return null;
   const panel = thing.is === "panel" ? maybePanelOf(machine, thing.id) : undefined;
   return (
-    <section className={card.card} aria-label="Next" data-working="false">
+    <section className={card.card} aria-label="Next" data-working={working}>
       <p className={card.kicker}>
         <span>Next</span>
         <span>{panel ? [minutesSay(panel.minutesOn), ...panel.tools].join(" · ") : "the way back"}</span>

@@ -13,11 +13,12 @@ import { PLUG_LIST, type Plug, plugItem } from "./use-plug";
 export function PlugNext({ plug }: { readonly plug: Plug }) {
   const machine = useMachine();
   const dispatch = useDispatch();
+  const working = useJob((s) => s.diagnosis.working);
   const { check, verdict, left } = plug;
   const [step] = left;
   if (!step)
     return (
-      <section className={card.card} aria-label="Next" data-working="false">
+      <section className={card.card} aria-label="Next" data-working={working}>
         <p className={card.kicker}>
           <span>Next</span>
           <span>before power</span>
@@ -58,7 +59,7 @@ export function PlugNext({ plug }: { readonly plug: Plug }) {
       ],
     });
   return (
-    <section className={card.card} aria-label="Next" data-working="false">
+    <section className={card.card} aria-label="Next" data-working={working}>
       <p className={card.kicker}>
         <span>Next</span>
         <span>

@@ -28,7 +28,8 @@ export function NextCard() {
   const plug = usePlugNext();
   const [anyway, setAnyway] = useState(false);
   if (anyway && bench !== "close") setAnyway(false);
-  const closing = bench === "close" && (anyway || !proposal || ON_THE_WAY_OUT.includes(proposal.step.kind));
+  const closing =
+    bench === "close" && (anyway || proposal === null || (proposal !== undefined && ON_THE_WAY_OUT.includes(proposal.step.kind)));
   if (closing && plug) return <PlugNext plug={plug} />;
   if (closing && goingBack) return <BackNext />;
   if (bench === "open" && reaching) return <ReachNext />;
