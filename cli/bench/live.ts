@@ -1,10 +1,5 @@
-import { mkdtempSync } from "node:fs";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
-import { chromium, type Page } from "@playwright/test";
-import config from "../../playwright.config";
-import { Server } from "../../tests/e2e/server";
-import { buildIfNeeded } from "../build";
+import type { Page } from "@playwright/test";
+import { inBrowser } from "./browser";
 import { print, quantile } from "./measure";
 
 const ROUNDS = 60;
@@ -16,11 +11,7 @@ const PAUSE_MS = 600;
  * device. Times are read off the pages' own clocks, which are this machine's.
  */
 export async function live(): Promise<void> {
-  buildIfNeeded();
-  const server = new Server(mkdtempSync(join(tmpdir(), "yennic-bench-")));
-  const browser = await chromium.launch(config.use?.launchOptions);
-  try {
-    await server.start("--empty");
+  await inBrowser(async (browser, server) => {
     const [here, there] = [await browser.newContext(), await browser.newContext()];
     const mine = await here.newPage();
     await mine.goto(`${server.url}/jobs/new`);
@@ -65,10 +56,7 @@ export async function live(): Promise<void> {
     tell("from Enter to the entry safe in the browser", kept, 20);
     tell("from Enter to another tab", onTab, 300);
     tell("from Enter to another device", onDevice, 1500);
-  } finally {
-    await browser.close();
-    await server.remove();
-  }
+  });
 }
 
 interface Watched {

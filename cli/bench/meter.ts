@@ -1,11 +1,6 @@
-import { mkdtempSync } from "node:fs";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
-import { type CDPSession, chromium, type Page } from "@playwright/test";
-import config from "../../playwright.config";
+import type { CDPSession, Page } from "@playwright/test";
 import { openJob, type, visit } from "../../tests/e2e/hidden-fault";
-import { Server } from "../../tests/e2e/server";
-import { buildIfNeeded } from "../build";
+import { inBrowser } from "./browser";
 import { print, quantile } from "./measure";
 
 /** s for which the meter streams; YENNIC_METER_SECONDS for a shorter look. */
@@ -18,11 +13,7 @@ const LOOKS = 10;
  * take, against the same page with the meter off.
  */
 export async function streaming(): Promise<void> {
-  buildIfNeeded();
-  const server = new Server(mkdtempSync(join(tmpdir(), "yennic-bench-")));
-  const browser = await chromium.launch(config.use?.launchOptions);
-  try {
-    await server.start("--empty");
+  await inBrowser(async (browser, server) => {
     const page = await browser.newPage();
     const session = await page.context().newCDPSession(page);
     await openJob(page, server.url, "turns but no heat");
@@ -48,10 +39,7 @@ export async function streaming(): Promise<void> {
     print({ name: "readings that came twice", figure: await count("doubled"), unit: "readings", target: 0 });
     tellHeaps(heaps);
     tellResponses(before, during);
-  } finally {
-    await browser.close();
-    await server.remove();
-  }
+  });
 }
 
 function tellHeaps(heaps: readonly number[]): void {

@@ -1,11 +1,7 @@
-import { mkdtempSync, readFileSync } from "node:fs";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
-import { type Browser, chromium, type Page } from "@playwright/test";
-import config from "../../playwright.config";
+import { readFileSync } from "node:fs";
+import type { Browser, Page } from "@playwright/test";
 import { openJob, type, visit } from "../../tests/e2e/hidden-fault";
-import { Server } from "../../tests/e2e/server";
-import { buildIfNeeded } from "../build";
+import { inBrowser } from "./browser";
 import { print, quantile } from "./measure";
 
 /** Photos of one job; YENNIC_PHOTOS for fewer. */
@@ -15,11 +11,7 @@ const HIGH = 3000;
 
 /** Photos of 12 million points each in one job, in a real browser: the server is killed half way; how memory and frames are, and whether all are there. */
 export async function photographing(): Promise<void> {
-  buildIfNeeded();
-  const server = new Server(mkdtempSync(join(tmpdir(), "yennic-bench-")));
-  const browser = await chromium.launch(config.use?.launchOptions);
-  try {
-    await server.start("--empty");
+  await inBrowser(async (browser, server) => {
     const page = await browser.newPage();
     await openJob(page, server.url, "turns but no heat");
     await type(page, "proved dead");
@@ -59,10 +51,7 @@ export async function photographing(): Promise<void> {
       unit: "ms",
       baseline: { what: "without photos", figure: quantile(emptyFrames, 0.95) },
     });
-  } finally {
-    await browser.close();
-    await server.remove();
-  }
+  });
 }
 
 /** Makes a picture unlike the others, hands it to the program as a camera would, and waits until it stands in the record; ms. */

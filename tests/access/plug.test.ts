@@ -1,10 +1,12 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
+import { groupAlike } from "../../src/core/access/plug/alike";
 import { judgePlug, type PlugRead, plugCheck } from "../../src/core/access/plug/check";
-import { controlStates, pinOhms, pinsOf } from "../../src/core/access/plug/foreseen";
+import { controlStates, pinOhms } from "../../src/core/access/plug/foreseen";
 import { band, toldApart } from "../../src/core/access/plug/likelihood";
 import { mistakesIn, wiredTerminals } from "../../src/core/access/plug/mistake";
 import { item } from "../../src/core/array/at";
+import { pinsOf } from "../../src/core/machine/format";
 import { healthyOhms } from "../../src/core/prediction/healthy-ohms";
 import { MACHINES } from "../../src/machines";
 import { shipped } from "../job-of";
@@ -49,7 +51,6 @@ describe.each(MACHINES.map((m) => [m.id, m] as const))("%s", (_, machine) => {
         const all = [...check.seen, ...check.unseen].map((m) => m.id).sort();
         expect(all).toEqual(
           mistakesIn(machine, touched, machine.spares)
-            .filter((m) => !m.harmless)
             .map((m) => m.id)
             .sort(),
         );
@@ -118,10 +119,7 @@ test("what is foreseen at the pins is what the program reads there anywhere else
 });
 
 test("the two ends of a part that does not mind are no mistake; a motor’s are", () => {
-  const ids = (touched: string[]) =>
-    mistakesIn(e27, touched, e27.spares)
-      .filter((m) => !m.harmless)
-      .map((m) => m.id);
+  const ids = (touched: string[]) => mistakesIn(e27, touched, e27.spares).map((m) => m.id);
   expect(ids(["element.1", "element.2"])).toEqual(["off element.1", "cab element.1", "off element.2", "cab element.2"]);
   expect(ids(["motor.1", "motor.3"])).toContain("swap motor.1 motor.3");
   expect(ids(["cycling-thermostat.1"])).toContain("spare cycling-thermostat.1 cycling-thermostat.3");
@@ -145,4 +143,22 @@ test("the band shown holds what every good machine reads", () => {
     expect(low).toBeLessThan(right.mean - most);
     expect(high).toBeGreaterThan(right.mean + most);
   }
+});
+
+test("cases that no reading tells apart stand together, each once, and no two groups begin alike", () => {
+  for (const machine of MACHINES)
+    fc.assert(
+      fc.property(touchedOf(machine), (touched) => {
+        const { seen, steps } = plugCheck(machine, touched, machine.spares);
+        const cases = seen.map((_, i) => steps.map((s) => s.under[i]));
+        const groups = groupAlike(cases);
+        expect(groups.flat().sort((a, b) => a - b)).toEqual(seen.map((_, i) => i));
+        const first = groups.map((g) => item(cases, item(g, 0)));
+        for (const [g, members] of groups.entries()) {
+          for (const m of members) expect(toldApart(item(first, g), item(cases, m))).toBe(false);
+          for (const other of first.slice(g + 1)) expect(toldApart(item(first, g), other)).toBe(true);
+        }
+      }),
+      { seed: 14, numRuns: 3 },
+    );
 });

@@ -1,5 +1,5 @@
 import { item } from "../array/at";
-import { type Machine, maybePanelOf, maybePlaceOf, type Panel, panelOf } from "../machine/format";
+import { type Machine, maybePlaceOf, type Panel, panelOf } from "../machine/format";
 import { minutesOf, type OpenNow, wayProblemOf, waysOf } from "./opening";
 import { wayIn } from "./way-in";
 import type { Taken, WayIn } from "./way-problem";
@@ -66,10 +66,7 @@ function wayBy(machine: Machine, reach: readonly string[], now: OpenNow, forced:
     return way ? [way] : [];
   });
   // Whatever is off goes back, whichever way is taken.
-  const offNow = now.panelsOff.reduce(
-    (sum, id) => sum + (maybePanelOf(machine, id) ? stepOf(panelOf(machine, id), { id, way: 0 }, now).minutesOn : 0),
-    0,
-  );
+  const offNow = machine.panels.filter((p) => now.panelsOff.includes(p.id)).reduce((sum, p) => sum + parted(p, now).minutesOn, 0);
   const hands = atPlaces.reduce((sum, w) => sum + w.minutes, 0);
   return [
     {
@@ -107,17 +104,20 @@ function offAlready(machine: Machine, { off, parts }: Pick<WayIn, "off" | "parts
 const FAR = 10_000;
 
 function stepOf(panel: Panel, { way }: Taken, now: OpenNow): OnTheWay {
-  const ways = waysOf(panel, now);
-  const { says, because, needs } = item(ways, Math.min(way, ways.length - 1));
-  const share = panel.minutesOff / (panel.minutesOff + panel.minutesOn);
-  const minutes = minutesOf(panel, now);
+  const { says, because, needs } = item(waysOf(panel, now), way);
   return {
     panel,
     isOff: now.panelsOff.includes(panel.id),
     ...(says !== undefined && { says }),
     after: needs,
     ...(because !== undefined && { because }),
-    minutesOff: minutes * share,
-    minutesOn: minutes * (1 - share),
+    ...parted(panel, now),
   };
+}
+
+/** Its minutes as found here, off and on in the file's proportion. */
+function parted(panel: Panel, now: OpenNow): Pick<OnTheWay, "minutesOff" | "minutesOn"> {
+  const minutes = minutesOf(panel, now);
+  const share = panel.minutesOff / (panel.minutesOff + panel.minutesOn);
+  return { minutesOff: minutes * share, minutesOn: minutes * (1 - share) };
 }

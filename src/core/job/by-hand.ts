@@ -14,6 +14,13 @@ export interface HandCheck {
 /** Its name among lists. */
 export const BY_HAND = "by-hand";
 
+/** The check at the plug as a line that may be left out: for so many wires; another one touched, it is asked again. */
+export const plugLine = (touched: readonly string[]) => ({
+  list: "plug",
+  item: `check-${touched.length}`,
+  says: "Check at the plug, before power.",
+});
+
 type Done = Pick<JobState, "wasOff" | "fitted" | "touched">;
 
 /** What is looked at before the machine is shut: what the file says of each panel that was off, the belt and the drum where hands were at them, wires and tools. */

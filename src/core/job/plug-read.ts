@@ -1,5 +1,4 @@
 import { z } from "zod";
-import type { Machine } from "../machine/format";
 
 const pin = z.string().regex(/^[A-Z][A-Z0-9.]*$/, "a net name in capitals, such as PL1");
 
@@ -14,16 +13,19 @@ export const plugReadingSchema = z
 /** A reading at the plug, with its entry. */
 export type PlugReadingTaken = z.infer<typeof plugReadingSchema> & { readonly entry: string };
 
-type Place = Pick<z.infer<typeof plugReadingSchema>, "between" | "controls">;
-
-/** Whether a net is that of a pin of the plug. */
-export const isPin = ({ supply }: Machine, net: string): boolean =>
-  [...supply.legs, supply.neutral, supply.ground].some((s) => s.pin === net);
+interface Place {
+  readonly between: readonly [string, string];
+  readonly controls: Readonly<Record<string, string>>;
+}
 
 /** The same pins with the controls in the same positions. */
 export const isSamePlace = (a: Place, b: Place): boolean =>
   a.between.every((p) => b.between.includes(p)) &&
   [...new Set([...Object.keys(a.controls), ...Object.keys(b.controls)])].every((c) => a.controls[c] === b.controls[c]);
+
+/** What was read there; `undefined`: nothing yet. */
+export const readAt = (reads: readonly PlugReadingTaken[], place: Place): PlugReadingTaken | undefined =>
+  reads.find((r) => isSamePlace(r, place));
 
 const NONE: readonly PlugReadingTaken[] = [];
 

@@ -47,7 +47,8 @@ export function blockerSays(machine: Machine | undefined, blocker: Blocker): Blo
   }
 }
 
-const countSays = ({ over, short }: { readonly over: number; readonly short: number }): string =>
+/** “1 left over”, “2 missing”. */
+export const countSays = ({ over, short }: { readonly over: number; readonly short: number }): string =>
   [...(over > 0 ? [`${over} left over`] : []), ...(short > 0 ? [`${short} missing`] : [])].join(", ");
 
 export const UNPROVEN: Record<Exclude<ProofStanding, "proven">, string> = {

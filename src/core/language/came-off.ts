@@ -3,7 +3,7 @@ import { leadName } from "../job/lead-found";
 import { COLOURS } from "../machine/cabinet";
 import { type Machine, maybePanelOf, maybePartOf } from "../machine/format";
 import { panelName, partName } from "../naming/names";
-import { lower } from "../naming/text";
+import { capital, lower } from "../naming/text";
 
 /** What came off, in a sentence: “the front”, “the wire of the timer, H1”, “plug J3”. */
 export function cameOffName(machine: Machine, { is, id }: Pick<CameOff, "is" | "id">): string {
@@ -18,6 +18,10 @@ export function cameOffName(machine: Machine, { is, id }: Pick<CameOff, "is" | "
       return maybePartOf(machine, id) ? `the wires of the ${partName(machine, id)}` : `plug ${id}`;
   }
 }
+
+/** The same by itself: “Front”, “Wire of the timer, H1”, “Plug J3”. */
+export const cameOffTitle = (machine: Machine, thing: Pick<CameOff, "is" | "id">): string =>
+  capital(cameOffName(machine, thing).replace(/^the /, ""));
 
 /** How it goes back: what held it, its colour, what was noted when it came off. */
 export function putBackSays(machine: Machine, { is, id, note }: CameOff): string {

@@ -1,14 +1,15 @@
+import { groupAlike } from "../access/plug/alike";
 import type { PlugCheck, PlugStep, PlugVerdict } from "../access/plug/check";
 import type { Foreseen } from "../access/plug/foreseen";
-import { band, toldApart } from "../access/plug/likelihood";
+import { band } from "../access/plug/likelihood";
 import type { Mistake } from "../access/plug/mistake";
 import { item } from "../array/at";
 import { leadName } from "../job/lead-found";
 import { COLOURS } from "../machine/cabinet";
-import type { Machine } from "../machine/format";
+import { handControls, type Machine } from "../machine/format";
 import type { ControlPositions } from "../machine/run/condition";
 import { readTerminal } from "../machine/wiring";
-import { lower } from "../naming/text";
+import { capital, lower } from "../naming/text";
 import { formatValue } from "../quantity/format";
 
 /** A pin by what is on the plug: “pin L1”, “the earth pin”. */
@@ -17,11 +18,10 @@ export const pinName = (machine: Machine, net: string): string =>
 
 /** Where the controls stand, all of them: “Timer timed dry, door shut, start released”. What no hand moves is left out. */
 export function plugControlsSay(machine: Machine, controls: ControlPositions): string {
-  const moved = new Set(machine.parts.flatMap((p) => p.moves.map((m) => m.control)));
-  const told = machine.controls
-    .filter((c) => !moved.has(c.id))
-    .map((c) => `${lower(c.name)} ${c.positions.find((p) => p.id === (controls[c.id] ?? c.rest))?.name ?? ""}`);
-  return told.join(", ").replace(/^./, (x) => x.toUpperCase());
+  const told = handControls(machine).map(
+    (c) => `${lower(c.name)} ${c.positions.find((p) => p.id === (controls[c.id] ?? c.rest))?.name ?? ""}`,
+  );
+  return capital(told.join(", "));
 }
 
 /** The end of a wire: “grey GY, H1 of the timer”. */
@@ -78,30 +78,53 @@ export function foreseenSays(foreseen: Foreseen): string {
   return from.endsWith(` ${unit}`) ? `${from.split(" ")[0]} to ${to}` : `${from} to ${to}`;
 }
 
-const MOST_NAMED = 2;
-
 /** What a reading may be, and what it would mean; right first, then each other reading with the mistakes that give it. */
 export function plugOutcomes(machine: Machine, { seen }: PlugCheck, step: PlugStep): { readonly reads: string; readonly means: string }[] {
-  const groups: { readonly reads: string; readonly foreseen: Foreseen; readonly of: string[] }[] = [
-    { reads: foreseenSays(step.right), foreseen: step.right, of: ["rightly wired"] },
-  ];
-  for (const [i, mistake] of seen.entries()) {
-    const foreseen = item(step.under, i);
-    const known = groups.find((g) => !toldApart([g.foreseen], [foreseen]));
-    if (known) known.of.push(mistakeTag(machine, mistake));
-    else groups.push({ reads: foreseenSays(foreseen), foreseen, of: [mistakeTag(machine, mistake)] });
-  }
-  return groups.map(({ reads, of }) => {
-    const [first = "", second, ...more] = of;
-    if (second === undefined) return { reads, means: first };
-    return {
-      reads,
-      means:
-        first === "rightly wired"
-          ? "rightly wired, or nothing that this shows"
-          : [first, second].slice(0, MOST_NAMED).join("; or ") + (more.length > 0 ? `; or ${more.length} more` : ""),
-    };
+  const cases = [step.right, ...step.under];
+  return groupAlike(cases.map((c) => [c])).map((members) => {
+    const reads = foreseenSays(item(cases, item(members, 0)));
+    if (members[0] === 0) return { reads, means: members.length === 1 ? "rightly wired" : "rightly wired, or nothing that this shows" };
+    const [first, second, ...more] = members.map((i) => mistakeTag(machine, item(seen, i - 1)));
+    const named = second === undefined ? [first] : [first, second, ...(more.length > 0 ? [`${more.length} more`] : [])];
+    return { reads, means: named.join("; or ") };
   });
+}
+
+/** Mistakes that give the same readings, as one column of a table. */
+export interface PlugColumn {
+  readonly says: string;
+  /** What is foreseen, in the order of the steps. */
+  readonly foreseen: readonly Foreseen[];
+  /** The readings so far rule it out. */
+  readonly out: boolean;
+}
+
+/** Less likely than this together, mistakes are ruled out. */
+const RULED_OUT = 0.005;
+
+/** The mistakes that show, those that give the same readings together, the likeliest first, so many at most. */
+export function plugColumns(
+  machine: Machine,
+  { seen, steps }: PlugCheck,
+  { mistakes }: PlugVerdict,
+  isRead: boolean,
+  most: number,
+): PlugColumn[] {
+  const share = new Map(mistakes.map((m) => [m.mistake.id, m.share]));
+  const cases = seen.map((_, i) => steps.map((s) => item(s.under, i)));
+  return groupAlike(cases)
+    .map((members) => ({ members, share: members.reduce((sum, i) => sum + (share.get(item(seen, i).id) ?? 0), 0) }))
+    .sort((a, b) => b.share - a.share)
+    .slice(0, most)
+    .map(({ members, share: together }) => {
+      const first = item(members, 0);
+      const alike = members.length > 1 ? `, or ${members.length - 1} alike` : "";
+      return {
+        says: `${mistakeTag(machine, item(seen, first))}${alike}`,
+        foreseen: item(cases, first),
+        out: isRead && together < RULED_OUT,
+      };
+    });
 }
 
 /** How it stands while readings are still to be taken. */
@@ -118,11 +141,13 @@ export function plugFindings(
     return { title: "These readings fit no known mistake", todo: "Read again; then compare every wire that was touched with its photo." };
   const [best] = mistakes;
   if (!best || verdict === "unclear") return { title: "Not clear yet", todo: "Take the reading again, both probes well on the pins." };
-  const alike = mistakes.filter((m) => m.share > best.share * ALIKE).slice(0, 1 + MOST_NAMED);
+  const alike = mistakes.filter((m) => m.share > best.share * ALIKE).slice(0, MOST_NAMED);
   return {
     title: `Likeliest: ${alike.map((m) => mistakeSays(machine, m.mistake)).join("; or ")}`,
     todo: "Put it right, then measure again before power.",
   };
 }
 
+/** As likely as the likeliest, nearly: they are named together, so many at most. */
 const ALIKE = 0.9;
+const MOST_NAMED = 3;

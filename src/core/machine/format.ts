@@ -246,6 +246,15 @@ export const maybePanelOf = (machine: Machine, id: string): Panel | undefined =>
 /** A vented machine blows outside; a condenser keeps its air. */
 export const hasHood = (machine: Machine): boolean => machine.thermal.recirculates === 0;
 
+/** Nets of the plug's pins: legs, neutral, earth. */
+export const pinsOf = ({ supply }: Machine): string[] => [...supply.legs, supply.neutral, supply.ground].map((s) => s.pin);
+
+/** Controls that hands move; what only a fault moves (a broken belt, a full tank) is none of them. */
+export function handControls({ controls, parts }: Machine): Control[] {
+  const moved = new Set(parts.flatMap((p) => p.moves.map((m) => m.control)));
+  return controls.filter((c) => !moved.has(c.id));
+}
+
 /** Nets on the wall's side of the plug. */
 export function isWallPoint(machine: Machine, point: string): boolean {
   const { legs, neutral, ground } = machine.supply;

@@ -51,6 +51,9 @@ export interface Wiring {
 /** Name of a terminal, and of the node that it is when nothing is joined to it. */
 export const terminalName = (part: string, number: number): string => `${part}.${number}`;
 
+/** The terminals of a part that a wire goes to. */
+export const terminalsOf = (part: Pick<Part, "id" | "nets">): string[] => part.nets.map((_, i) => terminalName(part.id, i + 1));
+
 /** A terminal's name in its two parts; `undefined` for the name of a net. */
 export function readTerminal(point: string): { readonly part: string; readonly number: number } | undefined {
   const match = /^([a-z][a-z0-9-]*)\.(\d)$/.exec(point);

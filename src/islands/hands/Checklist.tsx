@@ -1,8 +1,8 @@
 import { useState } from "react";
 import { Button } from "../../ui/Button";
-import bench from "../benches/shared/Bench.module.css";
 import { useDispatch, useJob } from "../job/store/context";
 import styles from "./Hands.module.css";
+import { WordsForm } from "./WordsForm";
 
 export interface ChecklistItem {
   readonly id: string;
@@ -33,9 +33,9 @@ export function Checklist({ list, label, items }: Props) {
 function Line({ list, item }: { readonly list: string; readonly item: ChecklistItem }) {
   const dispatch = useDispatch();
   const ticked = useJob((s) => s.job.ticks.find((t) => t.list === list && t.item === item.id));
-  const [why, setWhy] = useState<string | undefined>();
+  const [asking, setAsking] = useState(false);
   const record = (body: { readonly state: "done" | "not-done" | "open"; readonly why?: string }) => {
-    setWhy(undefined);
+    setAsking(false);
     return dispatch({ do: "record", drafts: [{ kind: "tick", body: { list, item: item.id, says: item.says, ...body } }] });
   };
   const isDone = ticked?.state === "done";
@@ -55,31 +55,18 @@ function Line({ list, item }: { readonly list: string; readonly item: ChecklistI
           {isDone ? "✓ Done" : "Done"}
         </Button>
         {item.go && !ticked && <Button onClick={item.go.to}>{item.go.says}</Button>}
-        {!ticked && why === undefined && (
-          <Button look="quiet" aria-label={`${item.says} not done`} onClick={() => setWhy("")}>
+        {!ticked && !asking && (
+          <Button look="quiet" aria-label={`${item.says} not done`} onClick={() => setAsking(true)}>
             Not…
           </Button>
         )}
       </span>
-      {why !== undefined && (
-        <form
-          className={styles.row}
-          onSubmit={(e) => {
-            e.preventDefault();
-            if (why.trim() !== "") void record({ state: "not-done", why: why.trim() });
-          }}
-        >
-          <input
-            className={bench.field}
-            aria-label={`Why not: ${item.says}`}
-            placeholder="Why not?"
-            value={why}
-            onChange={(e) => setWhy(e.target.value)}
-          />
-          <Button type="submit" disabled={why.trim() === ""}>
-            Keep
-          </Button>
-        </form>
+      {asking && (
+        <WordsForm
+          fields={{ why: { label: `Why not: ${item.says}`, bare: true, placeholder: "Why not?", most: 200 } }}
+          button="Keep"
+          onKeep={({ why }) => record({ state: "not-done", why })}
+        />
       )}
     </li>
   );

@@ -7,7 +7,8 @@ import { Button } from "../../ui/Button";
 import { useDispatch, useJob, useMachine } from "../job/store/context";
 import { FastenerForm } from "./FastenerForm";
 import styles from "./Hands.module.css";
-import { OneField } from "./OneField";
+import { OwnStepForm } from "./OwnStepForm";
+import { WordsForm } from "./WordsForm";
 
 type What = "fasteners" | "way" | "minutes" | "own";
 
@@ -66,23 +67,15 @@ export function DiffersForm({ panel, onLeave }: { readonly panel: string; readon
             ))}
         </div>
       )}
-      {what === "own" && (
-        <OneField
-          label="What is in the way, in your words"
-          more="Which way round it sits"
-          button="It is off"
-          onKeep={(text, note) => keep({ kind: "own-step", body: { name: text, state: "off", ...(note && { note }) } })}
-        />
-      )}
+      {what === "own" && <OwnStepForm onKeep={keep} />}
       {what === "minutes" && (
-        <OneField
-          label="Minutes, off and back again"
-          numeric
+        <WordsForm
+          fields={{ minutes: { label: "Minutes, off and back again", numeric: true } }}
           button="Keep"
-          onKeep={(text) => {
-            const minutes = Number(text.replace(",", "."));
-            return minutes > 0 && minutes <= 600 ? keep({ kind: "differs", body: { of: panel, minutes } }) : undefined;
-          }}
+          amiss={({ minutes }) =>
+            isMinutes(minutes) ? undefined : `“${minutes}” are no minutes: expected a number up to ${MOST_MINUTES}, such as 12`
+          }
+          onKeep={({ minutes }) => keep({ kind: "differs", body: { of: panel, minutes: numberOf(minutes) } })}
         />
       )}
       <Button look="quiet" onClick={onLeave}>
@@ -91,3 +84,7 @@ export function DiffersForm({ panel, onLeave }: { readonly panel: string; readon
     </section>
   );
 }
+
+const MOST_MINUTES = 600;
+const numberOf = (text: string): number => Number(text.replace(",", "."));
+const isMinutes = (text: string): boolean => numberOf(text) > 0 && numberOf(text) <= MOST_MINUTES;

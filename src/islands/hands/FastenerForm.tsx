@@ -1,7 +1,8 @@
 import { useState } from "react";
-import { type Fastener, fastenerSchema } from "../../core/machine/cabinet";
+import type { Fastener } from "../../core/machine/cabinet";
 import { Button } from "../../ui/Button";
 import bench from "../benches/shared/Bench.module.css";
+import { ANOTHER, FASTENER_KINDS, type FastenerFields, fastenersFrom, fieldsOf, MOST_FASTENERS } from "./fastener-fields";
 import styles from "./Hands.module.css";
 
 interface Props {
@@ -11,82 +12,37 @@ interface Props {
   readonly onLeave: () => void;
 }
 
-const KINDS = fastenerSchema.shape.is.options;
-
 /** What came out, where it is not as the file says: how many, which head, how long, how it is known. */
 export function FastenerForm({ title, begin, onKeep, onLeave }: Props) {
-  const [list, setList] = useState<readonly Fastener[]>(begin);
-  const change = (at: number, by: Partial<Fastener>) => setList(list.map((f, i) => (i === at ? { ...f, ...by } : f)));
+  const [list, setList] = useState<readonly FastenerFields[]>(() => begin.map(fieldsOf));
+  const [amiss, setAmiss] = useState<string | undefined>();
+  const keep = () => {
+    const read = fastenersFrom(list);
+    if (read.ok) onKeep(read.fasteners);
+    else setAmiss(read.amiss);
+  };
   return (
     <form
       className={styles.form}
       aria-label={title}
       onSubmit={(e) => {
         e.preventDefault();
-        onKeep(list.map(tidy));
+        keep();
       }}
     >
       <h3>{title}</h3>
       {list.map((f, i) => (
-        // biome-ignore lint/suspicious/noArrayIndexKey: lines of a form, told apart by their place alone
-        <fieldset key={i}>
-          <span className={styles.count}>
-            <Button aria-label={`One ${f.is} less`} disabled={f.count <= 1} onClick={() => change(i, { count: f.count - 1 })}>
-              −
-            </Button>
-            <output>{f.count}</output>
-            <Button aria-label={`One ${f.is} more`} disabled={f.count >= 60} onClick={() => change(i, { count: f.count + 1 })}>
-              +
-            </Button>
-          </span>
-          <label>
-            Kind
-            <select
-              className={bench.field}
-              value={f.is}
-              onChange={(e) => change(i, { is: KINDS.find((k) => k === e.target.value) ?? f.is })}
-            >
-              {KINDS.map((k) => (
-                <option key={k}>{k}</option>
-              ))}
-            </select>
-          </label>
-          <label>
-            Head
-            <input
-              className={bench.field}
-              value={f.head ?? ""}
-              maxLength={40}
-              placeholder="hex 8"
-              onChange={(e) => change(i, { head: e.target.value })}
-            />
-          </label>
-          <label>
-            Length, mm
-            <input
-              className={bench.field}
-              inputMode="decimal"
-              value={f.lengthMm ?? ""}
-              onChange={(e) => change(i, { lengthMm: lengthOf(e.target.value) })}
-            />
-          </label>
-          <label>
-            Known by
-            <input
-              className={bench.field}
-              value={f.finish ?? ""}
-              maxLength={60}
-              placeholder="brass, washer"
-              onChange={(e) => change(i, { finish: e.target.value })}
-            />
-          </label>
-          <Button look="quiet" onClick={() => setList(list.filter((_, j) => j !== i))}>
-            None of these
-          </Button>
-        </fieldset>
+        <Line
+          // biome-ignore lint/suspicious/noArrayIndexKey: lines of a form, told apart by their place alone
+          key={i}
+          fields={f}
+          onChange={(by) => setList(list.map((g, j) => (j === i ? { ...g, ...by } : g)))}
+          onRemove={() => setList(list.filter((_, j) => j !== i))}
+        />
       ))}
+      {amiss && <em role="alert">{amiss}</em>}
       <div className={styles.row}>
-        <Button onClick={() => setList([...list, { is: "screw", count: 1, stays: false }])}>Another kind</Button>
+        <Button onClick={() => setList([...list, ANOTHER])}>Another kind</Button>
         <Button type="submit">Into the cup</Button>
         <Button look="quiet" onClick={onLeave}>
           Leave it
@@ -96,20 +52,60 @@ export function FastenerForm({ title, begin, onKeep, onLeave }: Props) {
   );
 }
 
-const lengthOf = (text: string): number | undefined => {
-  const value = Number(text.replace(",", "."));
-  return text.trim() === "" || !(value > 0) || value > 400 ? undefined : value;
-};
+interface LineProps {
+  readonly fields: FastenerFields;
+  readonly onChange: (by: Partial<FastenerFields>) => void;
+  readonly onRemove: () => void;
+}
 
-/** Without what was left empty. */
-function tidy(f: Fastener): Fastener {
-  const { head, lengthMm, thread, finish, where, ...rest } = f;
-  return {
-    ...rest,
-    ...(head?.trim() && { head: head.trim() }),
-    ...(lengthMm !== undefined && { lengthMm }),
-    ...(thread?.trim() && { thread: thread.trim() }),
-    ...(finish?.trim() && { finish: finish.trim() }),
-    ...(where?.trim() && { where: where.trim() }),
-  };
+const TYPED: readonly { readonly field: "head" | "lengthMm" | "finish"; readonly label: string; readonly such: string }[] = [
+  { field: "head", label: "Head", such: "hex 8" },
+  { field: "lengthMm", label: "Length, mm", such: "16" },
+  { field: "finish", label: "Known by", such: "brass, washer" },
+];
+
+/** Fasteners of one kind. */
+function Line({ fields, onChange, onRemove }: LineProps) {
+  const { is, count } = fields;
+  return (
+    <fieldset>
+      <span className={styles.count}>
+        <Button aria-label={`One ${is} less`} disabled={count <= 1} onClick={() => onChange({ count: count - 1 })}>
+          −
+        </Button>
+        <output>{count}</output>
+        <Button aria-label={`One ${is} more`} disabled={count >= MOST_FASTENERS} onClick={() => onChange({ count: count + 1 })}>
+          +
+        </Button>
+      </span>
+      <label>
+        Kind
+        <select
+          className={bench.field}
+          value={is}
+          onChange={(e) => onChange({ is: FASTENER_KINDS.find((k) => k === e.target.value) ?? is })}
+        >
+          {FASTENER_KINDS.map((k) => (
+            <option key={k}>{k}</option>
+          ))}
+        </select>
+      </label>
+      {TYPED.map(({ field, label, such }) => (
+        <label key={field}>
+          {label}
+          <input
+            className={bench.field}
+            inputMode={field === "lengthMm" ? "decimal" : "text"}
+            maxLength={40}
+            placeholder={such}
+            value={fields[field]}
+            onChange={(e) => onChange({ [field]: e.target.value })}
+          />
+        </label>
+      ))}
+      <Button look="quiet" onClick={onRemove}>
+        None of these
+      </Button>
+    </fieldset>
+  );
 }

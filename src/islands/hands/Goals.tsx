@@ -2,7 +2,7 @@ import { lowerUnlessNet } from "../../core/naming/text";
 import { Button } from "../../ui/Button";
 import { useDispatch, useJob, useMachine } from "../job/store/context";
 import styles from "./Hands.module.css";
-import type { Reach } from "./use-way";
+import type { Reach } from "./use-reach";
 
 /** What is to be reached: what the proposal is about, or parts that are chosen, several with one opening. */
 export function Goals({ reach }: { readonly reach: Reach }) {

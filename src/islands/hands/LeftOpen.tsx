@@ -1,7 +1,7 @@
 import { useState } from "react";
-import { cameOffName } from "../../core/language/came-off";
+import { cameOffTitle } from "../../core/language/came-off";
 import { assemblyName } from "../../core/naming/names";
-import { capital } from "../../core/naming/text";
+import { capital, lower } from "../../core/naming/text";
 import { Button } from "../../ui/Button";
 import bench from "../benches/shared/Bench.module.css";
 import { Clock } from "../job/shell/Clock";
@@ -20,7 +20,10 @@ export function LeftOpen() {
   const off = useJob((s) => s.job.cameOff);
   const lying = useJob((s) => s.job.lying);
   const wanted = useJob((s) => s.job.wanted);
-  const last = useJob((s) => s.job.record.flatMap((l) => (l.status === "counts" ? [l.entry.at] : [])).at(-1));
+  const last = useJob(({ job }) => {
+    const line = job.record.findLast((l) => l.status === "counts");
+    return line?.status === "counts" ? line.entry.at : undefined;
+  });
   const power = useJob((s) => s.job.safety.power);
   const [read, setRead] = useState(false);
   const [openedAt] = useState(() => pageClock.now().getTime());
@@ -32,7 +35,7 @@ export function LeftOpen() {
         Left open since <Clock at={last} />
       </h2>
       {power !== "dead" && <p className={bench.caution}>⚠ Nothing is proven dead any more: prove it before a hand goes in.</p>}
-      <p>Off: {off.map((c) => cameOffName(machine, c).replace(/^the /, "")).join(", ")}.</p>
+      <p>Off: {off.map((c) => lower(cameOffTitle(machine, c))).join(", ")}.</p>
       {lying.map((l) => (
         <p key={l.what}>
           <b>{capital(l.what)}</b>: {l.where}

@@ -6,7 +6,7 @@ import { panelDoneSays } from "../../core/naming/removals";
 import { Button } from "../../ui/Button";
 import { useDispatch, useJob, useMachine } from "../job/store/context";
 import styles from "./Hands.module.css";
-import { OneField } from "./OneField";
+import { OwnStepForm } from "./OwnStepForm";
 import { panelDrafts } from "./panel-drafts";
 
 /** Something came off that is not on the way: another panel, or what no file has. It goes back in its turn. */
@@ -16,12 +16,13 @@ export function OwnSteps() {
   const [asking, setAsking] = useState(false);
   const machine = useMachine();
   const panelsOff = useJob((s) => s.job.panelsOff);
+  const differs = useJob((s) => s.job.differs);
   const record = (drafts: readonly Draft[]) => {
     setAsking(false);
     return dispatch({ do: "record", drafts });
   };
   if (!isDead) return null;
-  const free = machine.panels.filter((p) => !panelsOff.includes(p.id) && heldBy(machine, p.id, { panelsOff }) === undefined);
+  const free = machine.panels.filter((p) => !panelsOff.includes(p.id) && heldBy(machine, p.id, { panelsOff, differs }) === undefined);
   if (!asking)
     return (
       <div className={styles.row}>
@@ -39,12 +40,7 @@ export function OwnSteps() {
           </Button>
         ))}
       </div>
-      <OneField
-        label="What came off, in your words"
-        more="Which way round it sits"
-        button="It is off"
-        onKeep={(text, note) => record([{ kind: "own-step", body: { name: text, state: "off", ...(note && { note }) } }])}
-      />
+      <OwnStepForm onKeep={(draft) => record([draft])} />
       <Button look="quiet" onClick={() => setAsking(false)}>
         Leave it
       </Button>

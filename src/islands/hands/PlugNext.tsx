@@ -1,76 +1,50 @@
 import { useState } from "react";
-import { item } from "../../core/array/at";
+import type { PlugStep } from "../../core/access/plug/check";
+import { plugLine } from "../../core/job/by-hand";
 import { pinName, plugControlsSay, plugFindings, plugOutcomes } from "../../core/language/plug";
 import { controlsSay } from "../../core/naming/names";
 import { Button } from "../../ui/Button";
 import { ReadingField } from "../benches/shared/ReadingField";
 import card from "../job/next/NextCard.module.css";
 import { useDispatch, useJob, useMachine } from "../job/store/context";
-import { OneField } from "./OneField";
-import { PLUG_LIST, type Plug, plugItem } from "./use-plug";
+import type { Plug } from "./use-plug";
+import { WordsForm } from "./WordsForm";
 
 /** The next reading at the plug, with what it may be and what that would mean; or what is likeliest wrong. */
 export function PlugNext({ plug }: { readonly plug: Plug }) {
-  const machine = useMachine();
-  const dispatch = useDispatch();
   const working = useJob((s) => s.diagnosis.working);
-  const { check, verdict, left } = plug;
-  const [step] = left;
-  if (!step)
-    return (
-      <section className={card.card} aria-label="Next" data-working={working}>
-        <p className={card.kicker}>
-          <span>Next</span>
-          <span>before power</span>
-        </p>
-        <h2>{plugFindings(machine, verdict).title}</h2>
-        <p>{plugFindings(machine, verdict).todo}</p>
-        <div className={card.buttons}>
-          <Button
-            look="main"
-            onClick={() => {
-              const at = verdict.mistakes[0]?.mistake.edit;
-              if (at && "at" in at)
-                void dispatch({
-                  do: "record",
-                  drafts: [{ kind: "lead", body: { at: at.at, state: "on", note: "put right after the check at the plug" } }],
-                });
-            }}
-          >
-            It is put right: measure again
-          </Button>
-        </div>
-      </section>
-    );
-  const so = controlsSay(machine, step.controls);
-  const taken = check.steps.length - left.length + 1;
-  const keep = (ohms: number) =>
-    dispatch({
-      do: "record",
-      drafts: [
-        {
-          kind: "plug-reading",
-          body: {
-            between: [item(step.between, 0), item(step.between, 1)],
-            controls: { ...step.controls },
-            ohms: Number.isFinite(ohms) ? ohms : null,
-          },
-        },
-      ],
-    });
+  const [step] = plug.left;
   return (
     <section className={card.card} aria-label="Next" data-working={working}>
+      {step ? <ToRead key={`${step.between.join()} ${JSON.stringify(step.controls)}`} plug={plug} step={step} /> : <Amiss plug={plug} />}
+    </section>
+  );
+}
+
+function ToRead({ plug, step }: { readonly plug: Plug; readonly step: PlugStep }) {
+  const machine = useMachine();
+  const dispatch = useDispatch();
+  const { check, left } = plug;
+  const { between, controls } = step;
+  const taken = plug.rows.length - left.length;
+  const so = controlsSay(machine, controls);
+  const keep = (value: number) => {
+    const ohms = Number.isFinite(value) ? value : null;
+    return dispatch({ do: "record", drafts: [{ kind: "plug-reading", body: { between: [...between], controls: { ...controls }, ohms } }] });
+  };
+  return (
+    <>
       <p className={card.kicker}>
         <span>Next</span>
         <span>
-          1 min · reading {taken} of {check.steps.filter((s) => !s.names || left.includes(s)).length}
+          1 min · reading {taken + 1} of {plug.rows.length}
         </span>
       </p>
       <h2>
-        Measure at the plug, {pinName(machine, step.between[0])} to {pinName(machine, step.between[1])}
+        Measure at the plug, {pinName(machine, between[0])} to {pinName(machine, between[1])}
         {so && `, ${so}`}
       </h2>
-      <p>{plugControlsSay(machine, step.controls)}. Cord out.</p>
+      <p>{plugControlsSay(machine, controls)}. Cord out.</p>
       <dl className={card.expects}>
         {plugOutcomes(machine, check, step).map((o) => (
           <div key={o.reads}>
@@ -79,10 +53,52 @@ export function PlugNext({ plug }: { readonly plug: Plug }) {
           </div>
         ))}
       </dl>
-      <ReadingField key={`${step.between.join()} ${JSON.stringify(step.controls)}`} label="At the plug" unit="ohm" standing onKeep={keep} />
+      <ReadingField label="At the plug" unit="ohm" standing onKeep={keep} />
       <p className={card.why}>Before the rest goes on: a wire is put right in a minute now.</p>
       <WithoutIt />
-    </section>
+    </>
+  );
+}
+
+/** All is read, and it is not as it should be: what is likeliest; or nothing that is known, and the last reading is taken again. */
+function Amiss({ plug: { verdict, reads } }: { readonly plug: Plug }) {
+  const machine = useMachine();
+  const dispatch = useDispatch();
+  const { title, todo } = plugFindings(machine, verdict);
+  const [likeliest] = verdict.verdict === "wrong" ? verdict.mistakes : [];
+  const at = likeliest && "at" in likeliest.mistake.edit ? likeliest.mistake.edit.at : undefined;
+  const last = reads.at(-1)?.entry;
+  return (
+    <>
+      <p className={card.kicker}>
+        <span>Next</span>
+        <span>before power</span>
+      </p>
+      <h2>{title}</h2>
+      <p>{todo}</p>
+      <div className={card.buttons}>
+        {at !== undefined ? (
+          <Button
+            look="main"
+            onClick={() =>
+              dispatch({
+                do: "record",
+                drafts: [{ kind: "lead", body: { at, state: "on", note: "put right after the check at the plug" } }],
+              })
+            }
+          >
+            It is put right: measure again
+          </Button>
+        ) : (
+          last !== undefined && (
+            <Button look="main" onClick={() => dispatch({ do: "take-back", entry: last })}>
+              Take the last reading again
+            </Button>
+          )
+        )}
+      </div>
+      <WithoutIt />
+    </>
   );
 }
 
@@ -98,20 +114,10 @@ function WithoutIt() {
       </Button>
     );
   return (
-    <OneField
-      label="Why without the check?"
+    <WordsForm
+      fields={{ why: { label: "Why without the check?", most: 200 } }}
       button="Keep"
-      onKeep={(why) =>
-        dispatch({
-          do: "record",
-          drafts: [
-            {
-              kind: "tick",
-              body: { list: PLUG_LIST, item: plugItem(touched), says: "Check at the plug, before power.", state: "not-done", why },
-            },
-          ],
-        })
-      }
+      onKeep={({ why }) => dispatch({ do: "record", drafts: [{ kind: "tick", body: { ...plugLine(touched), state: "not-done", why } }] })}
     />
   );
 }

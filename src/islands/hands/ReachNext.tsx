@@ -5,15 +5,15 @@ import card from "../job/next/NextCard.module.css";
 import { useDispatch, useJob, useMachine } from "../job/store/context";
 import { PanelButtons } from "./PanelButtons";
 import { PanelWords } from "./PanelWords";
-import { useReach } from "./use-way";
+import { useReach } from "./use-reach";
 
 /** The next thing that comes off on the way to what was chosen. */
 export function ReachNext() {
   const machine = useMachine();
   const dispatch = useDispatch();
-  const { ways, name } = useReach();
+  const { way, name } = useReach();
   const isDead = useJob((s) => s.job.safety.power === "dead");
-  const next = ways[0]?.steps.find((s) => !s.isOff);
+  const next = way?.steps.find((s) => !s.isOff);
   const back = (
     <Button look="quiet" onClick={() => dispatch({ do: "reach", parts: [] })}>
       Back to the proposal

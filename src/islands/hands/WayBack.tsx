@@ -3,7 +3,7 @@ import { backBefore } from "../../core/access/panels";
 import { type CameOff, wayOut } from "../../core/job/came-off";
 import { draftBack } from "../../core/job/draft-back";
 import { trayOf } from "../../core/job/tray";
-import { cameOffName, putBackSays } from "../../core/language/came-off";
+import { cameOffTitle, putBackSays } from "../../core/language/came-off";
 import { maybePanelOf } from "../../core/machine/format";
 import { countOf, fastenersSay } from "../../core/naming/fasteners";
 import { panelName } from "../../core/naming/names";
@@ -16,6 +16,7 @@ import hands from "./Hands.module.css";
 import { PanelButtons } from "./PanelButtons";
 import { RecountForm } from "./RecountForm";
 import stack from "./Stack.module.css";
+import { WordsForm } from "./WordsForm";
 
 /** The way out: exactly the reverse of what was really done, each with what held it and how it sits. */
 export function WayBack() {
@@ -25,13 +26,7 @@ export function WayBack() {
   return (
     <ol className={styles.rows} aria-label="What goes back">
       {wayOut(off).map((thing, i) => (
-        <Back
-          key={thing.entry}
-          thing={thing}
-          isNext={i === 0}
-          isDead={isDead}
-          name={capital(cameOffName(machine, thing).replace(/^the /, ""))}
-        />
+        <Back key={thing.entry} thing={thing} isNext={i === 0} isDead={isDead} name={cameOffTitle(machine, thing)} />
       ))}
     </ol>
   );
@@ -48,11 +43,12 @@ function Back({ thing, isNext, isDead, name }: Props) {
   const machine = useMachine();
   const dispatch = useDispatch();
   const panelsOff = useJob((s) => s.job.panelsOff);
+  const differs = useJob((s) => s.job.differs);
   const cameOff = useJob((s) => s.job.cameOff);
   const cups = useJob((s) => s.job.cups);
   const [asking, setAsking] = useState<"count" | "stays" | undefined>();
   const cup = trayOf(machine, { cameOff, cups }).find((c) => c.of === thing.id);
-  const first = thing.is === "panel" && maybePanelOf(machine, thing.id) ? backBefore(machine, thing.id, { panelsOff }) : undefined;
+  const first = thing.is === "panel" && maybePanelOf(machine, thing.id) ? backBefore(machine, thing.id, { panelsOff, differs }) : undefined;
   const held = cup ? `${countOf(cup.fasteners)} in the cup: ${fastenersSay(cup.fasteners)}` : (maybePanelOf(machine, thing.id)?.held ?? "");
   return (
     <li data-state="off">
@@ -93,31 +89,16 @@ function Back({ thing, isNext, isDead, name }: Props) {
 /** Something of their own stays off for good: with a reason, or not at all. */
 function Stays({ name, onLeave }: { readonly name: string; readonly onLeave: () => void }) {
   const dispatch = useDispatch();
-  const [why, setWhy] = useState("");
   return (
-    <form
-      className={hands.row}
-      onSubmit={(e) => {
-        e.preventDefault();
-        if (why.trim() === "") return;
+    <WordsForm
+      fields={{ why: { label: "Why it stays off", bare: true, placeholder: "Why?" } }}
+      button="Keep"
+      onLeave={onLeave}
+      onKeep={({ why }) => {
         onLeave();
-        void dispatch({ do: "record", drafts: [{ kind: "own-step", body: { name, state: "stays", why: why.trim() } }] });
+        return dispatch({ do: "record", drafts: [{ kind: "own-step", body: { name, state: "stays", why } }] });
       }}
-    >
-      <input
-        className={styles.field}
-        aria-label="Why it stays off"
-        placeholder="Why?"
-        value={why}
-        onChange={(e) => setWhy(e.target.value)}
-      />
-      <Button type="submit" disabled={why.trim() === ""}>
-        Keep
-      </Button>
-      <Button look="quiet" onClick={onLeave}>
-        Leave it
-      </Button>
-    </form>
+    />
   );
 }
 

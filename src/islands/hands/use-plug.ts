@@ -1,6 +1,7 @@
 import { useEffect, useState } from "react";
 import type { PlugStep } from "../../core/access/plug/check";
-import { isSamePlace, type PlugReadingTaken } from "../../core/job/plug-read";
+import { plugLine } from "../../core/job/by-hand";
+import { type PlugReadingTaken, readAt } from "../../core/job/plug-read";
 import type { Machine } from "../../core/machine/format";
 import type { PlugAnswer, PlugQuestion } from "../../workers/plug.worker";
 import { askWorker } from "../ask-worker";
@@ -9,16 +10,13 @@ import { useJob, useMachine } from "../job/store/context";
 /** The check at the plug as it stands: what is proposed, what was read of it, what it says. */
 export interface Plug extends PlugAnswer {
   readonly reads: readonly PlugReadingTaken[];
-  /** Readings still to be taken; those that only name a mistake come where one shows. */
+  /** Readings that are asked for, with what was read; those that only name a mistake come where one shows. */
+  readonly rows: readonly { readonly step: PlugStep; readonly read: PlugReadingTaken | undefined }[];
+  /** Those still to be taken. */
   readonly left: readonly PlugStep[];
 }
 
 const NONE: readonly string[] = [];
-
-/** The check’s name among lists that are gone through. */
-export const PLUG_LIST = "plug";
-/** Left out for so many wires; another one touched, it is asked again. */
-export const plugItem = (touched: readonly string[]): string => `check-${touched.length}`;
 
 /** What was asked last, so that the bench and the card wait for one answer. */
 let asked: { readonly machine: Machine; readonly key: string; readonly answer: Promise<PlugAnswer> } | undefined;
@@ -46,7 +44,7 @@ export function usePlug(): Plug | string | undefined {
     }
     ask({ machine, touched, reads }).then(
       (answer) => {
-        if (!gone) setPlug({ ...answer, reads, left: leftOf(answer, reads) });
+        if (!gone) setPlug(standing(answer, reads));
       },
       (error: Error) => {
         if (!gone) setPlug(`The check at the plug can’t be worked out here: ${error.message}.`);
@@ -60,10 +58,13 @@ export function usePlug(): Plug | string | undefined {
 }
 
 /** While all is as it should be, only what tells right from wrong; once something is not, what names it too. */
-function leftOf({ check, verdict }: PlugAnswer, reads: readonly PlugReadingTaken[]): PlugStep[] {
-  const open = check.steps.filter((s) => !reads.some((r) => isSamePlace(r, { between: [...s.between], controls: { ...s.controls } })));
+function standing({ check, verdict }: PlugAnswer, reads: readonly PlugReadingTaken[]): Plug {
   const amiss = reads.length > 0 && verdict.verdict !== "right" && verdict.right < AMISS;
-  return open.filter((s) => !s.names || amiss);
+  const rows = check.steps.flatMap((step) => {
+    const read = readAt(reads, step);
+    return step.names && !read && !amiss ? [] : [{ step, read }];
+  });
+  return { check, verdict, reads, rows, left: rows.flatMap(({ step, read }) => (read ? [] : [step])) };
 }
 
 const AMISS = 0.5;
@@ -71,9 +72,10 @@ const AMISS = 0.5;
 /** The check, where it is what comes next: all wires are on, the machine is dead, and something is left to read or to put right. */
 export function usePlugNext(): Plug | undefined {
   const plug = usePlug();
-  const skipped = useJob((s) =>
-    s.job.ticks.some((t) => t.list === PLUG_LIST && t.item === plugItem(s.job.touched) && t.state === "not-done"),
-  );
+  const skipped = useJob(({ job }) => {
+    const { list, item } = plugLine(job.touched);
+    return job.ticks.some((t) => t.list === list && t.item === item && t.state === "not-done");
+  });
   const ready = useJob(
     ({ job }) =>
       job.machine !== undefined &&

@@ -4,7 +4,7 @@ import type { Photo } from "../../core/job/state";
 import { Button } from "../../ui/Button";
 import { Press } from "../../ui/Press";
 import bench from "../benches/shared/Bench.module.css";
-import hands from "../hands/Hands.module.css";
+import { WordsForm } from "../hands/WordsForm";
 import { useDispatch, useMachine } from "../job/store/context";
 import { replica } from "../replica/replica";
 import styles from "./Photos.module.css";
@@ -16,7 +16,6 @@ export function PinBoard({ photo }: { readonly photo: Photo }) {
   const machine = useMachine();
   const dispatch = useDispatch();
   const [at, setAt] = useState<{ readonly x: number; readonly y: number } | undefined>();
-  const [text, setText] = useState("");
   const pins = photo.pins ?? NONE;
   const says = photoSays(machine, photo);
   const keep = (next: typeof pins) =>
@@ -40,31 +39,15 @@ export function PinBoard({ photo }: { readonly photo: Photo }) {
         )}
       </figcaption>
       {at ? (
-        <form
-          className={hands.row}
-          onSubmit={(e) => {
-            e.preventDefault();
-            if (text.trim() === "") return;
-            void keep([...pins, { ...at, says: text.trim() }]);
+        <WordsForm
+          fields={{ says: { label: "What is there", bare: true, placeholder: "red RD on H1" } }}
+          button="Pin it"
+          onLeave={() => setAt(undefined)}
+          onKeep={({ says: label }) => {
             setAt(undefined);
-            setText("");
+            return keep([...pins, { ...at, says: label }]);
           }}
-        >
-          <input
-            className={bench.field}
-            aria-label="What is there"
-            placeholder="red RD on H1"
-            maxLength={80}
-            value={text}
-            onChange={(e) => setText(e.target.value)}
-          />
-          <Button type="submit" disabled={text.trim() === ""}>
-            Pin it
-          </Button>
-          <Button look="quiet" onClick={() => setAt(undefined)}>
-            Leave it
-          </Button>
-        </form>
+        />
       ) : (
         <p className={bench.quiet}>Touch the picture where a label is to be.</p>
       )}

@@ -1,10 +1,10 @@
 import { wayOut } from "../../core/job/came-off";
-import type { Energy } from "../../core/job/energies";
 import { energiesOf } from "../../core/job/energies";
 import type { Job } from "../../core/job/fold";
 import { trayOf } from "../../core/job/tray";
 import { blockerSays } from "../../core/language/blockers";
-import { cameOffName } from "../../core/language/came-off";
+import { cameOffTitle } from "../../core/language/came-off";
+import { energySays } from "../../core/language/energies";
 import type { Machine } from "../../core/machine/format";
 import { fastenersSay } from "../../core/naming/fasteners";
 import { assemblyName } from "../../core/naming/names";
@@ -50,14 +50,14 @@ function Waiting({ machine, job, number }: { readonly machine: Machine; readonly
       <h2>What is off, as it goes back</h2>
       <ol>
         {off.map((c) => (
-          <li key={c.entry}>{capital(cameOffName(machine, c).replace(/^the /, ""))}</li>
+          <li key={c.entry}>{cameOffTitle(machine, c)}</li>
         ))}
       </ol>
       <h2>Cups</h2>
       <ol>
         {cups.map((c) => (
           <li key={c.of}>
-            {capital(cameOffName(machine, { is: c.is, id: c.of }).replace(/^the /, ""))}: {fastenersSay(c.fasteners)}
+            {cameOffTitle(machine, { is: c.is, id: c.of })}: {fastenersSay(c.fasteners)}
           </li>
         ))}
       </ol>
@@ -77,9 +77,10 @@ function Waiting({ machine, job, number }: { readonly machine: Machine; readonly
 
 /** What would hurt whoever plugs it in now. */
 function unsafe(machine: Machine, job: Job): string[] {
-  const energies = energiesOf(machine, job)
-    .filter((e: Energy) => e.state !== "safe")
-    .map((e) => `${capital(e.of)} is not made safe`);
+  const energies = energiesOf(machine, job).flatMap((e) => {
+    const { name, stands } = energySays(machine, e);
+    return e.state === "safe" ? [] : [`${name}: ${stands}`];
+  });
   return [
     ...(job.panelsOff.length > 0 ? ["Panels are off: live parts and moving parts are in reach"] : []),
     ...energies,

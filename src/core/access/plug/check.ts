@@ -1,9 +1,10 @@
 import { item } from "../../array/at";
-import type { Machine } from "../../machine/format";
+import { type Machine, pinsOf } from "../../machine/format";
+import { controlOf } from "../../machine/parts/index";
 import { restControls } from "../../machine/run/at-rest";
 import type { ControlPositions } from "../../machine/run/condition";
 import { chooseReadings } from "./choose";
-import { controlStates, type Foreseen, movesFrom, type PlugReading, pinOhms, pinsOf } from "./foreseen";
+import { controlStates, type Foreseen, movesFrom, type PlugReading, pinOhms } from "./foreseen";
 import { logLikelihood, logOfAnything, toldApart } from "./likelihood";
 import { type Mistake, mistakesIn } from "./mistake";
 
@@ -12,6 +13,9 @@ const MOST_READINGS = 6;
 /** P(one mistake that shows), before a reading, and of all of them together at most (est.). */
 const MISTAKE_BEFORE = 0.01;
 const MISTAKES_BEFORE = 0.5;
+/** P(something else altogether) before a reading (est.), and from which share on it is that. */
+const STRANGE_BEFORE = 0.02;
+const UNLIKE = 0.5;
 /** At least as likely as this it is right; at most as likely as the other, wrong. */
 const SURELY_RIGHT = 0.9;
 const SURELY_WRONG = 0.1;
@@ -54,7 +58,7 @@ export interface PlugVerdict {
  * terminal that the machine does not have.
  */
 export function plugCheck(machine: Machine, touched: readonly string[], spares: readonly string[] = []): PlugCheck {
-  const mistakes = mistakesIn(machine, touched, spares).filter((m) => !m.harmless);
+  const mistakes = mistakesIn(machine, touched, spares);
   const readings = candidates(machine, mistakes);
   const column = (i: number, set: readonly number[]): Foreseen[] => set.map((k) => item(item(readings, k).under, i));
   const rightly = (set: readonly number[]): Foreseen[] => set.map((k) => item(readings, k).right);
@@ -111,13 +115,13 @@ function distinct(machine: Machine, states: readonly ControlPositions[]): Contro
 }
 
 /** Contacts that are closed with the controls so. */
-function closedIn(machine: Machine, controls: ControlPositions): string {
-  return machine.parts
-    .map((p) =>
-      "closedWhen" in p && typeof p.closedWhen === "object" ? Number(p.closedWhen.in.includes(controls[p.closedWhen.control] ?? "")) : "",
-    )
+const closedIn = (machine: Machine, controls: ControlPositions): string =>
+  machine.parts
+    .flatMap((p) => {
+      const led = controlOf(p);
+      return led ? [Number(led.in.includes(controls[led.control] ?? ""))] : [];
+    })
     .join("");
-}
 
 /** What readings taken at the plug say of the wires that were touched, by Bayes' rule over all mistakes that show in them. */
 export function judgePlug(
@@ -126,7 +130,7 @@ export function judgePlug(
   reads: readonly PlugRead[],
   spares: readonly string[] = [],
 ): PlugVerdict {
-  const mistakes = mistakesIn(machine, touched, spares).filter((m) => !m.harmless);
+  const mistakes = mistakesIn(machine, touched, spares);
   const under = (edits: Parameters<typeof pinOhms>[2]): Foreseen[] =>
     reads.map(({ between, controls }) => item(pinOhms(machine, { ...restControls(machine), ...controls }, edits, [between]), 0));
   const right = under([]);
@@ -153,7 +157,3 @@ export function judgePlug(
     unlike,
   };
 }
-
-/** P(something else altogether) before a reading (est.). */
-const STRANGE_BEFORE = 0.02;
-const UNLIKE = 0.5;

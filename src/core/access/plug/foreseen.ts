@@ -1,6 +1,6 @@
 import { item, real } from "../../array/at";
 import { resistancesOf, transferOhms } from "../../circuit/resistances";
-import type { Machine } from "../../machine/format";
+import { handControls, type Machine } from "../../machine/format";
 import { deadMachine } from "../../machine/network";
 import { deadCondition, restControls } from "../../machine/run/at-rest";
 import type { ControlPositions } from "../../machine/run/condition";
@@ -29,16 +29,11 @@ const EVEN = 1 / Math.sqrt(3);
 export const spreadParts = (machine: Machine): { readonly id: string; readonly sigma: number }[] =>
   machine.parts.flatMap((p) => ("tolerance" in p && p.tolerance > 0 ? [{ id: p.id, sigma: p.tolerance * EVEN }] : []));
 
-/** Nets of the plug's pins: legs, neutral, earth. */
-export const pinsOf = ({ supply }: Machine): string[] => [...supply.legs.map((l) => l.pin), supply.neutral.pin, supply.ground.pin];
-
 /** Every position in which a person can leave the controls, those nearest to where they rest first; what a fault moves (a broken belt, a full tank) stays. */
 export function controlStates(machine: Machine): ControlPositions[] {
-  const moved = new Set(machine.parts.flatMap((p) => p.moves.map((m) => m.control)));
   const rest = restControls(machine);
   let states: ControlPositions[] = [rest];
-  for (const control of machine.controls.filter((c) => !moved.has(c.id)))
-    states = states.flatMap((s) => control.positions.map((p) => ({ ...s, [control.id]: p.id })));
+  for (const control of handControls(machine)) states = states.flatMap((s) => control.positions.map((p) => ({ ...s, [control.id]: p.id })));
   return states.sort((a, b) => movesFrom(rest, a) - movesFrom(rest, b));
 }
 

@@ -1,35 +1,31 @@
 import { type Machine, maybePartOf, type Part, partOf } from "../../machine/format";
-import { readTerminal, terminalName, type WiringEdit } from "../../machine/wiring";
+import { readTerminal, terminalsOf, type WiringEdit } from "../../machine/wiring";
 
 /** One way in which wires that were touched may be on wrongly. */
 export interface Mistake {
   /** `off A`, `swap A B`, `spare A X`, `cab A`. */
   readonly id: string;
   readonly edit: WiringEdit;
-  /** The machine works all the same: the two ends of a part that does not mind which is which. */
-  readonly harmless: boolean;
 }
 
 /** Terminals of this machine that wires go to, in its own order. */
-export const wiredTerminals = (machine: Machine): string[] => machine.parts.flatMap((p) => p.nets.map((_, i) => terminalName(p.id, i + 1)));
+export const wiredTerminals = (machine: Machine): string[] => machine.parts.flatMap(terminalsOf);
 
-/** Every plausible mistake in the wires of these terminals, each as likely as the next: nobody has counted them. Throws RangeError for a terminal that the machine does not have. */
+/** Every plausible mistake in the wires of these terminals that matters, each as likely as the next: nobody has counted them. Throws RangeError for a terminal that the machine does not have. */
 export function mistakesIn(machine: Machine, touched: readonly string[], spares: readonly string[]): Mistake[] {
   const at = [...new Set(touched)].map((t) => ({ terminal: t, ...wireAt(machine, t) }));
-  const make = (id: string, edit: WiringEdit, harmless = false): Mistake => ({ id, edit, harmless });
   return [
-    ...at.flatMap(({ terminal: t }) => [
-      make(`off ${t}`, { edit: "off", at: t }),
-      make(`cab ${t}`, { edit: "cabinet", at: t }),
+    ...at.flatMap(({ terminal: t }): Mistake[] => [
+      { id: `off ${t}`, edit: { edit: "off", at: t } },
+      { id: `cab ${t}`, edit: { edit: "cabinet", at: t } },
       ...spares
         .filter((s) => readTerminal(s)?.part === readTerminal(t)?.part)
-        .map((s) => make(`spare ${t} ${s}`, { edit: "spare", at: t, to: s })),
+        .map((s): Mistake => ({ id: `spare ${t} ${s}`, edit: { edit: "spare", at: t, to: s } })),
     ]),
     ...at.flatMap((one, i) =>
-      at.slice(i + 1).flatMap((two) => {
-        if (one.net === two.net) return [];
-        const edit: WiringEdit = { edit: "swapped", at: one.terminal, with: two.terminal };
-        return [make(`swap ${one.terminal} ${two.terminal}`, edit, isHarmless(one.part, two.part))];
+      at.slice(i + 1).flatMap((two): Mistake[] => {
+        if (one.net === two.net || isHarmless(one.part, two.part)) return [];
+        return [{ id: `swap ${one.terminal} ${two.terminal}`, edit: { edit: "swapped", at: one.terminal, with: two.terminal } }];
       }),
     ),
   ];
@@ -40,7 +36,7 @@ function wireAt(machine: Machine, terminal: string): { readonly part: Part; read
   const part = at && maybePartOf(machine, at.part);
   const net = at && part?.nets[at.number - 1];
   if (!part || net === undefined) {
-    const known = part ? part.nets.map((_, i) => terminalName(part.id, i + 1)) : wiredTerminals(machine);
+    const known = part ? terminalsOf(part) : wiredTerminals(machine);
     throw new RangeError(
       `“${terminal}” is not a wired terminal of ${machine.id}; expected ${known.length > 0 ? known.slice(0, 12).join(", ") : "another part: this one has no wires"}${known.length > 12 ? "…" : ""}`,
     );
@@ -66,4 +62,5 @@ const EITHER_WAY_ROUND = new Set<Part["kind"]>([
   "moisture-bars",
 ]);
 
+/** The machine works all the same: the two ends of a part that does not mind which is which. */
 const isHarmless = (one: Part, two: Part): boolean => one.id === two.id && one.nets.length === 2 && EITHER_WAY_ROUND.has(one.kind);

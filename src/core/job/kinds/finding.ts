@@ -1,9 +1,10 @@
 import { controlsIn } from "../../finding/circumstances";
 import { type Finding, findingKind, findingSays, findingSchema } from "../../finding/finding";
 import { upcaster } from "../../journal/upcast";
+import { pinsOf } from "../../machine/format";
 import { restControls } from "../../machine/run/at-rest";
 import { firstMeasure, firstReading, firstSighting, upMeasure, upReading, upSighting } from "../first-version";
-import { isPin, isSamePlace } from "../plug-read";
+import { isSamePlace } from "../plug-read";
 import { powerRefusal } from "../power-refusal";
 import type { Refusal } from "../refusal";
 import { chargedCapacitor } from "../safety";
@@ -34,7 +35,7 @@ function readAtPlug({ machine, touched, plugReads }: JobState, id: string, found
   if (!machine || touched.length === 0 || found.kind !== "ohms" || (found.circumstances.wiring ?? []).length > 0) return {};
   const { between } = found.place;
   const [a, b] = between;
-  if (!between.every((p) => isPin(machine, p))) return {};
+  if (!between.every((p) => pinsOf(machine).includes(p))) return {};
   const controls = { ...restControls(machine), ...controlsIn(found.circumstances) };
   const read = { entry: id, between: [a, b] as [string, string], controls, ohms: found.result.is === "OL" ? null : found.result.value };
   return { plugReads: [...plugReads.filter((r) => !isSamePlace(r, read)), read] };

@@ -1,6 +1,7 @@
+import { pinsOf } from "../../machine/format";
 import { controlsSay } from "../../naming/names";
 import { formatValue } from "../../quantity/format";
-import { isPin, isSamePlace, plugReadingSchema } from "../plug-read";
+import { isSamePlace, plugReadingSchema } from "../plug-read";
 import { defineEntry, noUpcasters } from "./definition";
 
 export const plugReading = defineEntry({
@@ -10,7 +11,7 @@ export const plugReading = defineEntry({
   schema: plugReadingSchema,
   upcasters: noUpcasters,
   allows: ({ between }, { safety, machine }) => {
-    const strange = machine && between.find((p) => !isPin(machine, p));
+    const strange = machine && between.find((p) => !pinsOf(machine).includes(p));
     if (strange !== undefined) return { code: "not-on-machine", given: strange };
     if (safety.power === "dead") return undefined;
     return { code: "not-dead", power: safety.power, ...(safety.lapsed && { lapsed: safety.lapsed }) };

@@ -1,5 +1,5 @@
 import type { Machine } from "../format";
-import { readTerminal } from "../wiring";
+import { readTerminal, terminalsOf } from "../wiring";
 import type { MachineProblem } from "./problem";
 import { canComeOff } from "./reachable";
 import { twice, unknown } from "./unknown";
@@ -54,7 +54,7 @@ const plugProblems = ({ panels, parts }: Machine): MachineProblem[] =>
 
 /** Leads stand on terminals that have a wire, once each; spare terminals are those that have none. */
 function leadProblems({ parts, leads, spares }: Machine): MachineProblem[] {
-  const wired = parts.flatMap((p) => p.nets.map((_, i) => `${p.id}.${i + 1}`));
+  const wired = parts.flatMap(terminalsOf);
   return [
     ...leads.flatMap((l, i) => unknown(["leads", i, "at"], l.at, "a terminal with a wire", wired)),
     ...twice(

@@ -1,6 +1,7 @@
 import { assemblyIdOf } from "../assembly";
 import type { Fastener } from "../cabinet";
 import type { Machine, Panel } from "../format";
+import { terminalName } from "../wiring";
 import { isReachable } from "./reachable";
 
 /** What a full machine file still lacks, in words, with its place. A file is used without it all the same. */
@@ -65,7 +66,7 @@ function wireGaps({ parts, leads, panels }: Machine): Gap[] {
   const colours = new Map<string, Set<string>>();
   const gaps = parts.flatMap((p) =>
     p.nets.flatMap((net, i): Gap[] => {
-      const lead = leads.find((l) => l.at === `${p.id}.${i + 1}`);
+      const lead = leads.find((l) => l.at === terminalName(p.id, i + 1));
       if (!lead) return [{ at: `parts.${p.id}`, lacks: `the wire of terminal ${i + 1}` }];
       colours.set(net, (colours.get(net) ?? new Set()).add(lead.colour));
       return [];

@@ -1,18 +1,17 @@
-import { useState } from "react";
 import { isOpenCheck } from "../../../core/job/blocker";
 import { checkId, type OpenCheck, questionOfCheck, timeOfCheck } from "../../../core/job/checks/index";
 import type { Recount } from "../../../core/job/state";
 import { trayCount, trayOf } from "../../../core/job/tray";
-import { blockerSays } from "../../../core/language/blockers";
+import { blockerSays, countSays } from "../../../core/language/blockers";
 import { panelName } from "../../../core/naming/names";
 import { capital } from "../../../core/naming/text";
 import { needsDead } from "../../../core/planning/reach-of-question";
-import { Button } from "../../../ui/Button";
 import hands from "../../hands/Hands.module.css";
 import { PlugTable } from "../../hands/PlugTable";
 import { Tray } from "../../hands/Tray";
 import { BackStack, WayBack } from "../../hands/WayBack";
 import { WireList } from "../../hands/WireList";
+import { WordsForm } from "../../hands/WordsForm";
 import { CheckButtons } from "../../job/next/CheckButtons";
 import { useDispatch, useJob, useMachine } from "../../job/store/context";
 import { PhotoStrip } from "../../photos/PhotoStrip";
@@ -49,49 +48,36 @@ export function CloseBench() {
 
 /** Burnt ends that are to be renewed, and counts that are to be told. */
 function Settle() {
-  const machine = useMachine();
-  const burnt = useJob((s) => s.job.leads);
-  const recounts = useJob((s) => s.job.recounts);
-  const ends = burnt.filter((l) => l.condition === "burnt" && l.mended === undefined).map((l) => l.at);
-  const counts = recounts.filter((r) => r.over + r.short > 0 && r.why === undefined);
+  const blockers = useJob((s) => s.job.blockers);
+  const ends = blockers.flatMap((b) => (b.code === "lead" && b.because === "burnt" ? [b.at] : []));
+  const counts = blockers.flatMap((b) => (b.code === "count" ? [b] : []));
   if (ends.length + counts.length === 0) return null;
   return (
     <section className={hands.pane} aria-label="To be settled before it is closed">
       <h3>To be settled before it is closed</h3>
       {ends.length > 0 && <WireList of={ends} />}
-      {counts.map((r) => (
-        <CountSettled key={r.of} recount={r} name={capital(panelName(machine, r.of))} />
+      {counts.map((count) => (
+        <CountSettled key={count.of} {...count} />
       ))}
     </section>
   );
 }
 
-function CountSettled({ recount, name }: { readonly recount: Recount; readonly name: string }) {
+function CountSettled({ of, over, short }: Pick<Recount, "of" | "over" | "short">) {
+  const machine = useMachine();
   const dispatch = useDispatch();
-  const [why, setWhy] = useState("");
-  const { of, over, short } = recount;
+  const name = capital(panelName(machine, of));
   return (
-    <form
-      className={hands.row}
-      onSubmit={(e) => {
-        e.preventDefault();
-        if (why.trim() !== "") void dispatch({ do: "record", drafts: [{ kind: "recount", body: { of, over, short, why: why.trim() } }] });
-      }}
-    >
+    <div className={hands.row}>
       <b>
-        {name}: {over > 0 ? `${over} left over` : `${short} missing`}
+        {name}: {countSays({ over, short })}
       </b>
-      <input
-        className={styles.field}
-        aria-label={`${name}: what was found`}
-        placeholder="found in the console’s cup"
-        value={why}
-        onChange={(e) => setWhy(e.target.value)}
+      <WordsForm
+        fields={{ why: { label: `${name}: what was found`, bare: true, placeholder: "found in the console’s cup", most: 200 } }}
+        button="Settled"
+        onKeep={({ why }) => dispatch({ do: "record", drafts: [{ kind: "recount", body: { of, over, short, why } }] })}
       />
-      <Button type="submit" disabled={why.trim() === ""}>
-        Settled
-      </Button>
-    </form>
+    </div>
   );
 }
 

@@ -5,7 +5,7 @@ import { repairPhrase } from "../../../core/language/phrases";
 import { assemblyIdOf, partsOfAssembly, repairOf } from "../../../core/machine/assembly";
 import type { Exchange } from "../../../core/machine/cabinet";
 import type { Machine } from "../../../core/machine/format";
-import { terminalName } from "../../../core/machine/wiring";
+import { terminalsOf } from "../../../core/machine/wiring";
 import { fittedSays, repairSays } from "../../../core/naming/names";
 import { behindSays } from "../../../core/naming/removals";
 import { minutesSay, percent } from "../../../core/naming/text";
@@ -13,7 +13,7 @@ import { Button } from "../../../ui/Button";
 import { Belt } from "../../hands/Belt";
 import { Checklist } from "../../hands/Checklist";
 import hands from "../../hands/Hands.module.css";
-import { useReach } from "../../hands/use-way";
+import { useReach } from "../../hands/use-reach";
 import { WireList } from "../../hands/WireList";
 import { useDispatch, useJob, useMachine } from "../../job/store/context";
 import { PhotoStrip } from "../../photos/PhotoStrip";
@@ -132,7 +132,7 @@ const ABOUT: Record<Exchange["steps"][number]["is"], string> = {
 function Moving({ machine, assemblies }: { readonly machine: Machine; readonly assemblies: readonly string[] }) {
   const [moving, setMoving] = useState(true);
   const parts = assemblies.flatMap((a) => partsOfAssembly(machine, a));
-  const of = machine.parts.filter((p) => parts.includes(p.id)).flatMap((p) => p.nets.map((_, i) => terminalName(p.id, i + 1)));
+  const of = machine.parts.filter((p) => parts.includes(p.id)).flatMap(terminalsOf);
   return (
     <div className={hands.pane}>
       <div className={hands.goals}>

@@ -1,7 +1,7 @@
 import { useState } from "react";
 import type { Way } from "../../../core/access/ways";
 import { inFile, type TrayCup, trayOf } from "../../../core/job/tray";
-import { terminalName } from "../../../core/machine/wiring";
+import { terminalsOf } from "../../../core/machine/wiring";
 import { panelName } from "../../../core/naming/names";
 import { capital, lowerUnlessNet, minutesSay } from "../../../core/naming/text";
 import { Press } from "../../../ui/Press";
@@ -12,7 +12,7 @@ import { OwnSteps } from "../../hands/OwnSteps";
 import { panelDrafts } from "../../hands/panel-drafts";
 import { Stack } from "../../hands/Stack";
 import { cupName, Tray } from "../../hands/Tray";
-import { useReach } from "../../hands/use-way";
+import { useReach } from "../../hands/use-reach";
 import { WireList } from "../../hands/WireList";
 import { useDispatch, useJob, useMachine } from "../../job/store/context";
 import { PhotoStrip } from "../../photos/PhotoStrip";
@@ -27,9 +27,8 @@ export function OpenBench() {
   const isDead = useJob((s) => s.job.safety.power === "dead");
   const cameOff = useJob((s) => s.job.cameOff);
   const cups = useJob((s) => s.job.cups);
-  const [picked, setPicked] = useState<string | undefined>();
   const [changing, setChanging] = useState<TrayCup | undefined>();
-  const way = reach.ways.find((w) => w.id === picked) ?? reach.ways[0];
+  const { way } = reach;
   const last = cameOff.findLast((c) => c.is === "panel")?.id;
   const tray = trayOf(machine, { cameOff, cups });
   const touch = (panel: string, state: "off" | "on") =>
@@ -37,12 +36,12 @@ export function OpenBench() {
       do: "record",
       drafts: panelDrafts(inFile(machine, panel), panel, state),
     });
-  const wires = machine.parts.filter((p) => reach.parts.includes(p.id)).flatMap((p) => p.nets.map((_, i) => terminalName(p.id, i + 1)));
+  const wires = machine.parts.filter((p) => reach.parts.includes(p.id)).flatMap(terminalsOf);
   return (
     <>
       <Goals reach={reach} />
       {!isDead && <p className={styles.caution}>⚠ Not proven dead. Cord out and prove it dead before a panel comes off.</p>}
-      <Ways ways={reach.ways} picked={way} onPick={setPicked} />
+      <Ways ways={reach.ways} picked={way} onPick={(id) => dispatch({ do: "take-way", way: id, parts: reach.parts })} />
       {way && way.steps.length > 0 ? (
         <Stack steps={way.steps} goal={reach.name} last={last} onTouch={isDead ? touch : undefined} />
       ) : (

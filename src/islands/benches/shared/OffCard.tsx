@@ -1,10 +1,11 @@
 import { useState } from "react";
 import { trayOf } from "../../../core/job/tray";
-import { cameOffName } from "../../../core/language/came-off";
+import { cameOffTitle } from "../../../core/language/came-off";
 import { improvedMachine } from "../../../core/machine/improved";
 import { capital } from "../../../core/naming/text";
 import { Button } from "../../../ui/Button";
 import hands from "../../hands/Hands.module.css";
+import { WordsForm } from "../../hands/WordsForm";
 import { useDispatch, useJob, useMachine } from "../../job/store/context";
 import { WaitingPage } from "../../print/WaitingPage";
 import { saveFile } from "../meter/save-file";
@@ -23,7 +24,7 @@ export function OffCard() {
         {off.map((c, i) => (
           <li key={c.entry}>
             <b>
-              {i + 1} {capital(cameOffName(machine, c).replace(/^the /, ""))}
+              {i + 1} {cameOffTitle(machine, c)}
             </b>
             {c.note && <span>{c.note}</span>}
           </li>
@@ -57,60 +58,25 @@ export function OffCard() {
 function Lies() {
   const dispatch = useDispatch();
   const [asking, setAsking] = useState(false);
-  const [what, setWhat] = useState("");
-  const [where, setWhere] = useState("");
-  const [who, setWho] = useState("");
   if (!asking)
     return (
       <Button look="quiet" onClick={() => setAsking(true)}>
         Where things lie…
       </Button>
     );
-  const ready = what.trim() !== "" && where.trim() !== "";
   return (
-    <form
-      className={hands.form}
-      onSubmit={(e) => {
-        e.preventDefault();
-        if (!ready) return;
-        setAsking(false);
-        setWhat("");
-        setWhere("");
-        setWho("");
-        void dispatch({
-          do: "record",
-          drafts: [{ kind: "lies", body: { what: what.trim(), where: where.trim(), ...(who.trim() && { who: who.trim() }) } }],
-        });
+    <WordsForm
+      fields={{
+        what: { label: "What", placeholder: "front and cups" },
+        where: { label: "Where it lies", placeholder: "behind the machine", most: 120 },
+        who: { label: "Who has it", optional: true },
       }}
-    >
-      <label>
-        What
-        <input
-          className={styles.field}
-          maxLength={80}
-          placeholder="front and cups"
-          value={what}
-          onChange={(e) => setWhat(e.target.value)}
-        />
-      </label>
-      <label>
-        Where it lies
-        <input
-          className={styles.field}
-          maxLength={120}
-          placeholder="behind the machine"
-          value={where}
-          onChange={(e) => setWhere(e.target.value)}
-        />
-      </label>
-      <label>
-        Who has it
-        <input className={styles.field} maxLength={80} value={who} onChange={(e) => setWho(e.target.value)} />
-      </label>
-      <Button type="submit" disabled={!ready}>
-        Keep
-      </Button>
-    </form>
+      button="Keep"
+      onKeep={({ what, where, who }) => {
+        setAsking(false);
+        return dispatch({ do: "record", drafts: [{ kind: "lies", body: { what, where, ...(who && { who }) } }] });
+      }}
+    />
   );
 }
 

@@ -18,41 +18,43 @@ import styles from "./NextCard.module.css";
 import { OtherTests } from "./OtherTests";
 import { OtherWays } from "./OtherWays";
 import { StepButtons } from "./StepButtons";
+import { isGoingBack, whichCard } from "./which-card";
 
 /** The one thing to do now: what, where, what to expect, what it costs and why. */
 export function NextCard() {
   const proposal = useJob((s) => (s.job.closed ? null : s.diagnosis.proposal));
-  const bench = useJob((s) => s.view.bench);
-  const reaching = useJob((s) => s.view.reach.length > 0);
-  const goingBack = useJob(({ job }) => job.safety.power === "dead" && !job.closed && job.cameOff.length > 0);
+  const job = useJob((s) => s.job);
+  const view = useJob((s) => s.view);
   const plug = usePlugNext();
   const [anyway, setAnyway] = useState(false);
-  if (anyway && bench !== "close") setAnyway(false);
-  const closing =
-    bench === "close" && (anyway || proposal === null || (proposal !== undefined && ON_THE_WAY_OUT.includes(proposal.step.kind)));
-  if (closing && plug) return <PlugNext plug={plug} />;
-  if (closing && goingBack) return <BackNext />;
-  if (bench === "open" && reaching) return <ReachNext />;
-  if (proposal && bench === "close" && goingBack)
-    return (
-      <>
-        <Proposed proposal={proposal} />
-        <Button look="quiet" onClick={() => setAnyway(true)}>
-          Close up all the same
-        </Button>
-      </>
-    );
-  if (proposal) return <Proposed proposal={proposal} />;
-  return (
-    <section className={styles.card} aria-label="Next">
-      <p className={styles.kicker}>Next</p>
-      <h2>{proposal === null ? "Nothing left to do" : "Working it out…"}</h2>
-    </section>
-  );
+  if (anyway && view.bench !== "close") setAnyway(false);
+  switch (whichCard({ job, view, proposal, plug: plug !== undefined, anyway })) {
+    case "plug":
+      return plug && <PlugNext plug={plug} />;
+    case "back":
+      return <BackNext />;
+    case "reach":
+      return <ReachNext />;
+    case "proposal":
+      return (
+        <>
+          {proposal && <Proposed proposal={proposal} />}
+          {view.bench === "close" && isGoingBack(job) && (
+            <Button look="quiet" onClick={() => setAnyway(true)}>
+              Close up all the same
+            </Button>
+          )}
+        </>
+      );
+    case "none":
+      return (
+        <section className={styles.card} aria-label="Next">
+          <p className={styles.kicker}>Next</p>
+          <h2>{proposal === null ? "Nothing left to do" : "Working it out…"}</h2>
+        </section>
+      );
+  }
 }
-
-/** Steps that agree with closing up; whatever is still to be found out inside comes before anything goes back, unless who works says otherwise. */
-const ON_THE_WAY_OUT: readonly StepKind[] = ["panel", "put-back", "energise", "prove", "close", "intake"];
 
 /** Steps of looking on after a repair: whoever finds that it runs need not go on. */
 const ON_THE_WAY: readonly StepKind[] = ["test", "fit", "doubt", "panel", "make-safe", "discharge"];

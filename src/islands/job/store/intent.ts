@@ -21,6 +21,8 @@ export type Intent =
   | { readonly do: "unchoose" }
   /** What is to be reached, by parts; none: what the proposal is about. */
   | { readonly do: "reach"; readonly parts: readonly string[] }
+  /** By which of the ways to these parts. */
+  | { readonly do: "take-way"; readonly way: string; readonly parts: readonly string[] }
   /** The reading whose way is shown on the sheet; `undefined`: none. */
   | { readonly do: "show-path"; readonly entry: string | undefined }
   | { readonly do: "go"; readonly bench: Stage };

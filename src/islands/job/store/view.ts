@@ -25,6 +25,8 @@ export interface View {
   readonly chosen: Chosen;
   /** Parts that are to be reached; none: what the proposal is about. */
   readonly reach: readonly string[];
+  /** The way that was picked among those to it. */
+  readonly way?: string | undefined;
   readonly path?: string | undefined;
   /** The question whose answer is shown. */
   readonly asked?: Asked | undefined;
@@ -57,7 +59,9 @@ export function viewAfter(view: View, intent: Intent): View {
     case "unchoose":
       return view.chosen === NOTHING ? view : { ...view, chosen: NOTHING };
     case "reach":
-      return { ...view, reach: intent.parts };
+      return { ...view, reach: intent.parts, way: undefined };
+    case "take-way":
+      return { ...view, reach: intent.parts, way: intent.way };
     case "show-path":
       return { ...view, path: intent.entry };
     case "answer":

@@ -1,0 +1,81 @@
+import { useId, useState } from "react";
+import { Button } from "../../ui/Button";
+import bench from "../benches/shared/Bench.module.css";
+import styles from "./Hands.module.css";
+
+export interface Field {
+  readonly label: string;
+  readonly placeholder?: string;
+  /** Its label is heard, not seen. */
+  readonly bare?: boolean;
+  readonly most?: number;
+  readonly numeric?: boolean;
+  /** It may be left empty. */
+  readonly optional?: boolean;
+}
+
+interface Props<N extends string> {
+  readonly fields: Readonly<Record<N, Field>>;
+  readonly button: string;
+  /** What is wrong with what was typed; `undefined`: nothing. */
+  readonly amiss?: (typed: Readonly<Record<N, string>>) => string | undefined;
+  readonly onKeep: (typed: Readonly<Record<N, string>>) => unknown;
+  readonly onLeave?: () => void;
+}
+
+const MOST = 80;
+
+/** A few words that are kept at a touch: only when all that is wanted stands there; what is wrong is said and stays. */
+export function WordsForm<N extends string>({ fields, button, amiss, onKeep, onLeave }: Props<N>) {
+  const names = Object.keys(fields) as N[];
+  const [texts, setTexts] = useState<Partial<Record<N, string>>>({});
+  const [wrong, setWrong] = useState<string | undefined>();
+  const message = useId();
+  const typed = Object.fromEntries(names.map((n) => [n, (texts[n] ?? "").trim()])) as Record<N, string>;
+  const ready = names.every((n) => fields[n].optional || typed[n] !== "");
+  const keep = () => {
+    const why = amiss?.(typed);
+    setWrong(why);
+    if (why !== undefined) return;
+    setTexts({});
+    onKeep(typed);
+  };
+  return (
+    <form
+      className={styles.words}
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (ready) keep();
+      }}
+    >
+      {names.map((n) => (
+        <label key={n}>
+          <span className={fields[n].bare ? "hidden" : ""}>{fields[n].label}</span>
+          <input
+            className={bench.field}
+            inputMode={fields[n].numeric ? "decimal" : "text"}
+            maxLength={fields[n].most ?? MOST}
+            placeholder={fields[n].placeholder}
+            aria-invalid={wrong !== undefined}
+            aria-describedby={wrong === undefined ? undefined : message}
+            value={texts[n] ?? ""}
+            onChange={(e) => setTexts({ ...texts, [n]: e.target.value })}
+          />
+        </label>
+      ))}
+      <Button type="submit" disabled={!ready}>
+        {button}
+      </Button>
+      {onLeave && (
+        <Button look="quiet" onClick={onLeave}>
+          Leave it
+        </Button>
+      )}
+      {wrong !== undefined && (
+        <em id={message} role="alert">
+          {wrong}
+        </em>
+      )}
+    </form>
+  );
+}
