@@ -38,6 +38,7 @@ const MAY: Record<string, readonly string[]> = {
   ],
   "core/diagnosis": ["core/job", "core/judging", "core/instrument", "core/finding", "core/prediction", "core/machine", "core/array"],
   "core/planning": [
+    "core/naming",
     "core/diagnosis",
     "core/job",
     "core/finding",

@@ -3,7 +3,7 @@ import { describe, expect, test } from "vitest";
 import { groupAlike } from "../../src/core/access/plug/alike";
 import { judgePlug, type PlugRead, plugCheck } from "../../src/core/access/plug/check";
 import { controlStates, pinOhms } from "../../src/core/access/plug/foreseen";
-import { band, toldApart } from "../../src/core/access/plug/likelihood";
+import { band, fits, toldApart } from "../../src/core/access/plug/likelihood";
 import { mistakesIn, wiredTerminals } from "../../src/core/access/plug/mistake";
 import { item } from "../../src/core/array/at";
 import { pinsOf } from "../../src/core/machine/format";
@@ -132,6 +132,25 @@ test("a reading that fits nothing is like nothing, and clears nothing; none at a
   expect(judgePlug(e27, TOUCHED, [], e27.spares).verdict).toBe("unclear");
   expect(() => plugCheck(e27, ["element.7"])).toThrow(
     "“element.7” is not a wired terminal of orrinshaw-e27; expected element.1, element.2",
+  );
+});
+
+test("one reading that slipped among good ones never makes it right, is named as the odd one, and makes nothing likely that it does not fit", () => {
+  const { steps } = plugCheck(e27, TOUCHED, e27.spares);
+  fc.assert(
+    fc.property(fc.nat({ max: steps.length - 1 }), fc.double({ min: -1, max: 6, noNaN: true }), (slipped, folds) => {
+      const good = steps.map((s): PlugRead => ({ between: s.between, controls: s.controls, ohms: s.right?.mean ?? null }));
+      const stray = 10 ** folds;
+      fc.pre(!fits(stray, item(steps, slipped).right));
+      const reads = good.map((r, i) => (i === slipped ? { ...r, ohms: stray } : r));
+      const { verdict, odd, mistakes } = judgePlug(e27, TOUCHED, reads, e27.spares);
+      expect(verdict).not.toBe("right");
+      expect(odd).toEqual([slipped]);
+      if (verdict !== "wrong") return;
+      const { edit } = item(mistakes, 0).mistake;
+      for (const { between, controls, ohms } of reads) expect(fits(ohms, pinOhms(e27, controls, [edit], [between])[0])).toBe(true);
+    }),
+    { seed: 14, numRuns: 200 },
   );
 });
 

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { logSum } from "../../src/core/diagnosis/logs";
+import { logSum } from "../../src/core/array/logs";
 import { rank } from "../../src/core/diagnosis/rank";
 import { SLIPS, slipsIn, USUALLY, withSlips } from "../../src/core/diagnosis/slips";
 import { BASE_RATE_SIGMA, shareBand } from "../../src/core/diagnosis/spread";

@@ -25,10 +25,14 @@ bothWays((way, press) => {
     await press(page, /^Keep 0/);
     await expect(judged(page).getByRole("button", { name: /^Leads 0\.\d+ Ω/ })).toBeVisible();
     await page.locator('[data-part="element"]').click();
-    await expect(judged(page).getByRole("strong")).toHaveText("Pass");
-    await press(page, /^Keep 1/);
+    // A healthy part that stands at its limit can’t be told by this meter; bad it never is.
+    await expect(judged(page).getByRole("strong")).toHaveText(/^(Pass|Can’t tell)$/);
+    const shown = await judged(page)
+      .getByRole("button", { name: /^Keep \d/ })
+      .innerText();
+    await press(page, shown);
     const record = page.getByLabel("Record").locator("li");
-    await expect(record.first()).toContainText(/Heating element, wires off: 1\d\.\d Ω/);
+    await expect(record.first()).toContainText(`Heating element, wires off: ${shown.replace("Keep ", "")}`);
     await page.locator('[data-part="high-limit"]').click();
     await page.getByLabel("keep what I choose by itself when it stands").check();
     await expect(record.first()).toContainText(/High-limit thermostat, wires off: 0\.\d Ω/);

@@ -105,9 +105,11 @@ async function follow(page: Page, model: ModelAnswers, until?: string): Promise<
 async function readPlug(card: Locator): Promise<void> {
   const right = await card.getByRole("term").first().innerText();
   if (right === "OL") return card.getByRole("button", { name: "OL", exact: true }).tap();
-  const [from = 0, to = from] = [...right.matchAll(/[\d.]+/g)].map((m) => Number(m[0]));
+  const times = right.includes("kΩ") ? 1e3 : 1;
+  const ends = [...right.matchAll(/([\d.]+)( Ω to)?/g)].map(([, number, isOhms]) => Number(number) * (isOhms ? 1 : times));
+  const [from = 0, to = from] = ends;
   const value = right.startsWith("under") ? from / 2 : (from + to) / 2;
-  await card.getByRole("textbox", { name: /^At the plug/ }).fill(`${value.toFixed(2)}${right.includes("kΩ") ? "k" : ""}`);
+  await card.getByRole("textbox", { name: /^At the plug/ }).fill(value.toFixed(2));
   await card.getByRole("button", { name: "Keep" }).tap();
 }
 

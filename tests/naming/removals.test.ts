@@ -26,6 +26,15 @@ test("what comes off is said as hands do it, by what it is", () => {
       isOffSays(machine, id),
     ].join(" | "),
   );
-  expect([...said, behindSays(machine, "front"), behindSays(machine, "coil-bracket")].join("\n")).toMatchInlineSnapshot();
-  expect(fastenersSay(machine.panels.find((p) => p.id === "console")?.fasteners ?? [])).toMatchInlineSnapshot();
+  expect([...said, behindSays(machine, "front"), behindSays(machine, "coil-bracket")].join("\n")).toMatchInlineSnapshot(`
+    "Take off the front | Put the front back | Front off | Front back on | the front is off
+    Slip the belt off | Put the belt back on | Belt off | Belt back on | the belt is off
+    Lift the drum out | Put the drum back in | Drum out | Drum back in | the drum is out
+    Pull the machine out | Push the machine back | Machine pulled out | Machine back in its place | the machine is pulled out
+    behind the front
+    behind the lower front or the drum"
+  `);
+  expect(fastenersSay(machine.panels.find((p) => p.id === "console")?.fasteners ?? [])).toMatchInlineSnapshot(
+    `"2 screws, cross 2, 10 mm, sheet metal, zinc, inner; 2 screws, cross 2, 25 mm, sheet metal, zinc, blunt tip, outer corners; 3 tabs, along its lower edge"`,
+  );
 });

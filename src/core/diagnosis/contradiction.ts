@@ -1,7 +1,7 @@
 import { item, real } from "../array/at";
+import { logSum, softmax } from "../array/logs";
 import type { Evidence, JobState } from "../job/state";
 import type { Hypothesis } from "./hypotheses";
-import { logSum, softmax } from "./logs";
 import { takenAgain } from "./repeats";
 import type { SuspectSet } from "./suspect-set";
 

@@ -1,6 +1,6 @@
 import { item, real } from "../array/at";
+import { logSum, summed } from "../array/logs";
 import type { Evidence } from "../job/state";
-import { logSum, summed } from "./logs";
 
 /** What the leads of a meter that was not zeroed may read, Ω, and how often (est.): one unknown of the whole job. */
 export const LEADS: readonly number[] = [0.05, 0.25, 0.5, 0.85];

@@ -1,4 +1,5 @@
 import { item, real } from "../array/at";
+import { highest, logSum, summed } from "../array/logs";
 import { wiringIn } from "../finding/circumstances";
 import type { FindingKind } from "../finding/finding";
 import { isPieceLook, type PieceLook } from "../finding/piece-looks";
@@ -6,7 +7,6 @@ import { isOf } from "../job/own-finding";
 import type { Evidence } from "../job/state";
 import type { Machine } from "../machine/format";
 import { pieceId } from "../machine/pieces";
-import { highest, logSum, summed } from "./logs";
 import { repeated, takenBack } from "./repeats";
 import { anything } from "./strange";
 import type { SuspectSet } from "./suspect-set";

@@ -1,8 +1,8 @@
 import { item, real, whole } from "../array/at";
+import { logSum, softmax, summed } from "../array/logs";
 import type { Evidence } from "../job/state";
 import { repairOf, replaces } from "../machine/assembly";
 import type { Hypothesis } from "./hypotheses";
-import { logSum, softmax, summed } from "./logs";
 import { outsideLog } from "./outside";
 import { type ShareBand, shareBand } from "./spread";
 import { LEAST_LIKELIHOOD, type SuspectSet } from "./suspect-set";

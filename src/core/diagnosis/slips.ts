@@ -1,9 +1,9 @@
 import { item, real } from "../array/at";
+import { highest, logSum } from "../array/logs";
 import { findingKind } from "../finding/finding";
 import { astrayLikelihood } from "../finding/kinds/ohms";
 import type { Evidence } from "../job/state";
 import type { Machine } from "../machine/format";
-import { highest, logSum } from "./logs";
 
 /** Share of a job's entries that are slips, beyond the usual errors; and how often a job is such a one (est.): one unknown of the whole job. */
 export const SLIPS: readonly number[] = [0, 0.02, 0.1];

@@ -1,9 +1,9 @@
 import { item, real } from "../array/at";
+import { highest, logSum, summed } from "../array/logs";
 import { type FindingKind, findingKind } from "../finding/finding";
 import { strayDensity } from "../finding/kinds/ohms";
 import { isPieceLook } from "../finding/piece-looks";
 import type { Evidence } from "../job/state";
-import { highest, logSum, summed } from "./logs";
 import type { SuspectSet } from "./suspect-set";
 
 /** An entry that the rest of the record did not lead anybody to expect. */

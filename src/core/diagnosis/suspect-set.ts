@@ -1,4 +1,5 @@
 import { item, real, valueUnder, whole } from "../array/at";
+import { highest, summed } from "../array/logs";
 import type { Witness } from "../finding/definition";
 import { type Finding, likelihoodsOf } from "../finding/finding";
 import type { Evidence } from "../job/state";
@@ -6,7 +7,6 @@ import { type Fault, faultsId, INTERMITTENT_IS_OPEN, whileGood, whileOpen } from
 import type { Predictor } from "../prediction/predictor";
 import { type Hypothesis, hypothesesOf, remaining } from "./hypotheses";
 import { hangsOnLeads, LEADS, leadShares, mixed } from "./leads";
-import { highest, summed } from "./logs";
 import { repeated } from "./repeats";
 import { inTheirRoom } from "./room";
 import { slipped, slipsIn, withSlips } from "./slips";

@@ -1,6 +1,6 @@
 import { groupAlike } from "../access/plug/alike";
 import type { PlugCheck, PlugStep, PlugVerdict } from "../access/plug/check";
-import type { Foreseen } from "../access/plug/foreseen";
+import type { Foreseen, PlugReading } from "../access/plug/foreseen";
 import { band } from "../access/plug/likelihood";
 import type { Mistake } from "../access/plug/mistake";
 import { item } from "../array/at";
@@ -9,12 +9,22 @@ import { COLOURS } from "../machine/cabinet";
 import { handControls, type Machine } from "../machine/format";
 import type { ControlPositions } from "../machine/run/condition";
 import { readTerminal } from "../machine/wiring";
+import { controlsSay } from "../naming/names";
 import { capital, lower } from "../naming/text";
 import { formatValue } from "../quantity/format";
 
 /** A pin by what is on the plug: “pin L1”, “the earth pin”. */
 export const pinName = (machine: Machine, net: string): string =>
   (machine.testPoints.find((t) => t.net === net)?.name ?? net).replace(/^plug /, "");
+
+/** Where it is read: “pin L1 to pin N, door open”. */
+export function plugPlaceSays(machine: Machine, { between, controls }: PlugReading): string {
+  const so = controlsSay(machine, controls);
+  return `${pinName(machine, between[0])} to ${pinName(machine, between[1])}${so && `, ${so}`}`;
+}
+
+/** What was read. Ω; `null`: OL. */
+export const ohmsSay = (ohms: number | null): string => (ohms === null ? "OL" : formatValue(ohms, "ohm"));
 
 /** Where the controls stand, all of them: “Timer timed dry, door shut, start released”. What no hand moves is left out. */
 export function plugControlsSay(machine: Machine, controls: ControlPositions): string {

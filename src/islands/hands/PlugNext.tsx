@@ -1,8 +1,7 @@
 import { useState } from "react";
 import type { PlugStep } from "../../core/access/plug/check";
 import { plugLine } from "../../core/job/by-hand";
-import { pinName, plugControlsSay, plugFindings, plugOutcomes } from "../../core/language/plug";
-import { controlsSay } from "../../core/naming/names";
+import { foreseenSays, ohmsSay, plugControlsSay, plugFindings, plugOutcomes, plugPlaceSays } from "../../core/language/plug";
 import { Button } from "../../ui/Button";
 import { ReadingField } from "../benches/shared/ReadingField";
 import card from "../job/next/NextCard.module.css";
@@ -27,7 +26,6 @@ function ToRead({ plug, step }: { readonly plug: Plug; readonly step: PlugStep }
   const { check, left } = plug;
   const { between, controls } = step;
   const taken = plug.rows.length - left.length;
-  const so = controlsSay(machine, controls);
   const keep = (value: number) => {
     const ohms = Number.isFinite(value) ? value : null;
     return dispatch({ do: "record", drafts: [{ kind: "plug-reading", body: { between: [...between], controls: { ...controls }, ohms } }] });
@@ -40,10 +38,7 @@ function ToRead({ plug, step }: { readonly plug: Plug; readonly step: PlugStep }
           1 min · reading {taken + 1} of {plug.rows.length}
         </span>
       </p>
-      <h2>
-        Measure at the plug, {pinName(machine, between[0])} to {pinName(machine, between[1])}
-        {so && `, ${so}`}
-      </h2>
+      <h2>Measure at the plug, {plugPlaceSays(machine, step)}</h2>
       <p>{plugControlsSay(machine, controls)}. Cord out.</p>
       <dl className={card.expects}>
         {plugOutcomes(machine, check, step).map((o) => (
@@ -60,14 +55,15 @@ function ToRead({ plug, step }: { readonly plug: Plug; readonly step: PlugStep }
   );
 }
 
-/** All is read, and it is not as it should be: what is likeliest; or nothing that is known, and the last reading is taken again. */
-function Amiss({ plug: { verdict, reads } }: { readonly plug: Plug }) {
+/** All is read, and it is not as it should be: what is likeliest; or nothing that is known, and the reading that fits least is taken again. */
+function Amiss({ plug: { verdict, reads, rows } }: { readonly plug: Plug }) {
   const machine = useMachine();
   const dispatch = useDispatch();
   const { title, todo } = plugFindings(machine, verdict);
   const [likeliest] = verdict.verdict === "wrong" ? verdict.mistakes : [];
   const at = likeliest && "at" in likeliest.mistake.edit ? likeliest.mistake.edit.at : undefined;
-  const last = reads.at(-1)?.entry;
+  const doubted = reads[verdict.odd.at(-1) ?? reads.length - 1];
+  const step = rows.find(({ read }) => read !== undefined && read === doubted)?.step;
   return (
     <>
       <p className={card.kicker}>
@@ -76,6 +72,17 @@ function Amiss({ plug: { verdict, reads } }: { readonly plug: Plug }) {
       </p>
       <h2>{title}</h2>
       <p>{todo}</p>
+      {at === undefined && doubted && (
+        <dl className={card.expects}>
+          <div>
+            <dt>{ohmsSay(doubted.ohms)}</dt>
+            <dd>
+              {plugPlaceSays(machine, doubted)}
+              {step && `; rightly wired ${foreseenSays(step.right)}`}
+            </dd>
+          </div>
+        </dl>
+      )}
       <div className={card.buttons}>
         {at !== undefined ? (
           <Button
@@ -90,9 +97,9 @@ function Amiss({ plug: { verdict, reads } }: { readonly plug: Plug }) {
             It is put right: measure again
           </Button>
         ) : (
-          last !== undefined && (
-            <Button look="main" onClick={() => dispatch({ do: "take-back", entry: last })}>
-              Take the last reading again
+          doubted && (
+            <Button look="main" onClick={() => dispatch({ do: "take-back", entry: doubted.entry })}>
+              Take it again
             </Button>
           )
         )}

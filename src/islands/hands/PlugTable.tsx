@@ -1,11 +1,10 @@
-import { foreseenSays, mistakeSays, pinName, plugColumns, plugFindings, plugSoFar } from "../../core/language/plug";
+import { foreseenSays, mistakeSays, ohmsSay, pinName, plugColumns, plugFindings, plugSoFar } from "../../core/language/plug";
 import { controlsSay } from "../../core/naming/names";
 import { percent } from "../../core/naming/text";
-import { formatValue } from "../../core/quantity/format";
 import bench from "../benches/shared/Bench.module.css";
 import { useJob, useMachine } from "../job/store/context";
 import styles from "./Hands.module.css";
-import { type Plug, usePlug } from "./use-plug";
+import { type Plug, usePlug, WORKING } from "./use-plug";
 
 const MOST_COLUMNS = 4;
 const MOST_MISTAKES = 3;
@@ -14,12 +13,12 @@ const MOST_MISTAKES = 3;
 export function PlugTable() {
   const plug = usePlug();
   const touched = useJob((s) => s.job.touched.length);
-  if (touched === 0) return null;
-  if (typeof plug === "string") return <p role="alert">{plug}</p>;
+  if (touched === 0 || !plug) return null;
+  if (plug !== WORKING && "trouble" in plug) return <p role="alert">{plug.trouble}</p>;
   return (
     <section className={styles.pane} aria-label="Check at the plug">
       <h3>Check at the plug, before power: cord out</h3>
-      {plug ? <Told plug={plug} /> : <p className={bench.quiet}>Working it out…</p>}
+      {plug === WORKING ? <p className={bench.quiet}>Working it out…</p> : <Told plug={plug} />}
     </section>
   );
 }
@@ -85,7 +84,7 @@ function Readings({ plug: { check, verdict, reads, rows, left } }: { readonly pl
                 <small>{controlsSay(machine, step.controls) || "controls as found"}</small>
               </th>
               <td>
-                <b>{read ? (read.ohms === null ? "OL" : formatValue(read.ohms, "ohm")) : "–"}</b>
+                <b>{read ? ohmsSay(read.ohms) : "–"}</b>
               </td>
               <td data-right="true">{foreseenSays(step.right)}</td>
               {columns.map((c) => (

@@ -1,11 +1,12 @@
-import { item } from "../../array/at";
+import { item, real } from "../../array/at";
+import { softmax } from "../../array/logs";
 import { type Machine, pinsOf } from "../../machine/format";
 import { controlOf } from "../../machine/parts/index";
 import { restControls } from "../../machine/run/at-rest";
 import type { ControlPositions } from "../../machine/run/condition";
 import { chooseReadings } from "./choose";
 import { controlStates, type Foreseen, movesFrom, type PlugReading, pinOhms } from "./foreseen";
-import { logLikelihood, logOfAnything, toldApart } from "./likelihood";
+import { fits, logLikelihood, logOfAnything, toldApart } from "./likelihood";
 import { type Mistake, mistakesIn } from "./mistake";
 
 /** So many readings are proposed at most. */
@@ -50,6 +51,8 @@ export interface PlugVerdict {
   readonly mistakes: readonly { readonly mistake: Mistake; readonly share: number }[];
   /** No mistake that is known gives these readings, nor does none at all. */
   readonly unlike: boolean;
+  /** Which of the readings, by their places, are not what is read where all is on rightly. */
+  readonly odd: readonly number[];
 }
 
 /**
@@ -130,30 +133,31 @@ export function judgePlug(
   reads: readonly PlugRead[],
   spares: readonly string[] = [],
 ): PlugVerdict {
-  const mistakes = mistakesIn(machine, touched, spares);
   const under = (edits: Parameters<typeof pinOhms>[2]): Foreseen[] =>
     reads.map(({ between, controls }) => item(pinOhms(machine, { ...restControls(machine), ...controls }, edits, [between]), 0));
   const right = under([]);
   const ohms = reads.map((r) => r.ohms);
-  const shown = mistakes
+  const shown = mistakesIn(machine, touched, spares)
     .map((mistake) => ({ mistake, foreseen: under([mistake.edit]) }))
     .filter(({ foreseen }) => toldApart(right, foreseen));
   const each = Math.min(MISTAKE_BEFORE, MISTAKES_BEFORE / Math.max(1, shown.length));
-  const logs = [
-    Math.log(1 - shown.length * each) + logLikelihood(ohms, right),
-    ...shown.map((s) => Math.log(each) + logLikelihood(ohms, s.foreseen)),
-    Math.log(STRANGE_BEFORE) + logOfAnything(ohms),
-  ];
-  const most = Math.max(...logs);
-  const masses = logs.map((l) => Math.exp(l - most));
-  const total = masses.reduce((sum, m) => sum + m, 0);
-  const share = (i: number): number => item(masses, i) / total;
-  const isRight = share(0);
-  const unlike = share(logs.length - 1) > UNLIKE;
-  return {
-    verdict: reads.length === 0 || unlike ? "unclear" : isRight >= SURELY_RIGHT ? "right" : isRight <= SURELY_WRONG ? "wrong" : "unclear",
-    right: isRight,
-    mistakes: shown.map(({ mistake }, i) => ({ mistake, share: share(i + 1) })).sort((a, b) => b.share - a.share),
-    unlike,
+  const shares = softmax(
+    Float64Array.of(
+      Math.log(1 - shown.length * each) + logLikelihood(ohms, right),
+      ...shown.map((s) => Math.log(each) + logLikelihood(ohms, s.foreseen)),
+      Math.log(STRANGE_BEFORE) + logOfAnything(ohms),
+    ),
+  );
+  const isRight = real(shares, 0);
+  const unlike = real(shares, shares.length - 1) > UNLIKE;
+  const mistakes = shown.map((s, i) => ({ ...s, share: real(shares, i + 1) })).sort((a, b) => b.share - a.share);
+  const misfits = (foreseen: readonly Foreseen[]) => ohms.flatMap((o, i) => (fits(o, item(foreseen, i)) ? [] : [i]));
+  const odd = misfits(right);
+  const verdict = (): PlugVerdict["verdict"] => {
+    if (reads.length === 0 || unlike) return "unclear";
+    const [best] = mistakes;
+    if (isRight <= SURELY_WRONG) return best && misfits(best.foreseen).length === 0 ? "wrong" : "unclear";
+    return isRight >= SURELY_RIGHT && odd.length === 0 ? "right" : "unclear";
   };
+  return { verdict: verdict(), right: isRight, mistakes: mistakes.map(({ mistake, share }) => ({ mistake, share })), unlike, odd };
 }

@@ -1,4 +1,5 @@
 import { item, real } from "../../array/at";
+import { logSum } from "../../array/logs";
 import type { Expected, Foreseen } from "./foreseen";
 
 /** 1 σ of an ohm-meter whose maker nobody knows, leads and joints with it: of the reading, and Ω (est.). */
@@ -53,33 +54,54 @@ function distance(matrix: readonly Float64Array[], d: readonly number[]): { read
   return { squared, logScale };
 }
 
-/**
- * ln of how likely readings are where these are foreseen, Ω (`null`: OL): normal about what is foreseen, with what the parts' deviations have in common, or now
- * and then a slip.
- */
-export function logLikelihood(reads: readonly (number | null)[], foreseen: readonly Foreseen[]): number {
-  let log = 0;
-  let slips = 0;
-  const values: { readonly ohms: number; readonly expected: Expected }[] = [];
-  for (const [i, ohms] of reads.entries()) {
-    const expected = item(foreseen, i);
-    const stray = ohms === null ? Math.log(MISSED) : Math.log(STRAY / STRAY_FOLDS / (ohms + 1));
-    if (ohms === null) log += expected ? stray : Math.log(1 - STRAY);
-    else if (!expected) log += stray;
-    else {
-      values.push({ ohms, expected });
-      slips += stray;
-    }
-  }
-  if (values.length === 0) return log;
+interface Value {
+  readonly ohms: number;
+  readonly expected: Expected;
+}
+
+/** ln of the normal density of values about what is foreseen, with what the parts' deviations have in common. */
+function logNormal(values: readonly Value[]): number {
+  if (values.length === 0) return 0;
   const { squared, logScale } = distance(
     covariance(values.map((v) => v.expected)),
     values.map((v) => v.ohms - v.expected.mean),
   );
-  const normal = -squared / 2 - logScale - (values.length / 2) * Math.log(2 * Math.PI);
-  const most = Math.max(normal, slips);
-  return log + most + Math.log(Math.exp(normal - most) + Math.exp(slips - most));
+  return -squared / 2 - logScale - (values.length / 2) * Math.log(2 * Math.PI);
 }
+
+const logStray = (ohms: number): number => Math.log(STRAY / STRAY_FOLDS / (ohms + 1));
+
+/** ln of how likely readings are where these are foreseen, Ω (`null`: OL): as foreseen, or now and then a slip: of one of them, or of all. */
+export function logLikelihood(reads: readonly (number | null)[], foreseen: readonly Foreseen[]): number {
+  let log = 0;
+  const values: Value[] = [];
+  for (const [i, ohms] of reads.entries()) {
+    const expected = item(foreseen, i);
+    if (ohms !== null && expected) values.push({ ohms, expected });
+    else if (ohms !== null) log += logStray(ohms);
+    else log += Math.log(expected ? MISSED : 1 - STRAY);
+  }
+  if (values.length === 0) return log;
+  return (
+    log +
+    logSum(
+      Float64Array.of(
+        logNormal(values),
+        ...values.map((v, i) => logStray(v.ohms) + logNormal(values.toSpliced(i, 1))),
+        values.reduce((sum, v) => sum + logStray(v.ohms), 0),
+      ),
+    )
+  );
+}
+
+/** Whether a reading is what is foreseen, wherever the part stands in its tolerance and whatever the meter does. */
+export function fits(ohms: number | null, foreseen: Foreseen): boolean {
+  if (ohms === null || !foreseen) return ohms === null && !foreseen;
+  return Math.abs(ohms - foreseen.mean) <= partsOhms(foreseen) + TOLD_APART * Math.sqrt(meterVariance(foreseen.mean));
+}
+
+/** What the parts' deviations come to at most, all one way. */
+const partsOhms = ({ by }: Expected): number => LARGEST * by.reduce((sum, x) => sum + Math.abs(x), 0);
 
 /** The same where anything may be read: OL as well as not, and any value. */
 export const logOfAnything = (reads: readonly (number | null)[]): number =>
@@ -106,8 +128,8 @@ export function toldApart(one: readonly Foreseen[], two: readonly Foreseen[]): b
 }
 
 /** Between which values a reading is what is foreseen, Ω, parts and meter allowed for. */
-export function band({ mean, by }: Expected): readonly [number, number] {
-  const parts = LARGEST * by.reduce((sum, x) => sum + Math.abs(x), 0);
-  const meter = 2 * Math.sqrt(meterVariance(mean));
-  return [Math.max(0, mean - parts - meter), mean + parts + meter];
+export function band(expected: Expected): readonly [number, number] {
+  const { mean } = expected;
+  const off = partsOhms(expected) + 2 * Math.sqrt(meterVariance(mean));
+  return [Math.max(0, mean - off), mean + off];
 }

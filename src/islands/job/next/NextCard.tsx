@@ -11,7 +11,7 @@ import { BackNext } from "../../hands/BackNext";
 import { PanelWords } from "../../hands/PanelWords";
 import { PlugNext } from "../../hands/PlugNext";
 import { ReachNext } from "../../hands/ReachNext";
-import { usePlugNext } from "../../hands/use-plug";
+import { usePlugNext, WORKING } from "../../hands/use-plug";
 import { useDispatch, useJob, useMachine } from "../store/context";
 import { Expectations } from "./Expectations";
 import styles from "./NextCard.module.css";
@@ -30,7 +30,7 @@ export function NextCard() {
   if (anyway && view.bench !== "close") setAnyway(false);
   switch (whichCard({ job, view, proposal, plug: plug !== undefined, anyway })) {
     case "plug":
-      return plug && <PlugNext plug={plug} />;
+      return plug === WORKING ? <Working /> : plug && <PlugNext plug={plug} />;
     case "back":
       return <BackNext />;
     case "reach":
@@ -47,14 +47,23 @@ export function NextCard() {
         </>
       );
     case "none":
-      return (
-        <section className={styles.card} aria-label="Next">
-          <p className={styles.kicker}>Next</p>
-          <h2>{proposal === null ? "Nothing left to do" : "Working it out…"}</h2>
-        </section>
-      );
+      return proposal === null ? <Done /> : <Working />;
   }
 }
+
+const Working = () => (
+  <section className={styles.card} aria-label="Next" data-working="true">
+    <p className={styles.kicker}>Next</p>
+    <h2>Working it out…</h2>
+  </section>
+);
+
+const Done = () => (
+  <section className={styles.card} aria-label="Next" data-working="false">
+    <p className={styles.kicker}>Next</p>
+    <h2>Nothing left to do</h2>
+  </section>
+);
 
 /** Steps of looking on after a repair: whoever finds that it runs need not go on. */
 const ON_THE_WAY: readonly StepKind[] = ["test", "fit", "doubt", "panel", "make-safe", "discharge"];

@@ -1,4 +1,4 @@
-import { real } from "../array/at";
+import { real } from "./at";
 
 /** Shares from logarithms. Written as loops: it runs over every hypothesis at every entry, and a typed array's own map is many times slower. */
 export function softmax(logs: Float64Array): Float64Array {
