@@ -26,6 +26,7 @@ const BENCHES: Record<string, () => void | Promise<void>> = {
   rehearse: rehearsed,
   way: async () => (await import("./bench/way")).wayFinding(),
   plug: async () => (await import("./bench/plug")).plugging(),
+  fit: async () => (await import("./bench/fit")).fitting(),
 };
 
 /** JSON lines: name, figure, unit, and the baseline measured in the same run. With a name, only that one. */

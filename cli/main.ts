@@ -6,6 +6,7 @@ const COMMANDS: Record<string, () => Promise<{ run: (args: string[]) => Promise<
   test: () => import("./test"),
   probe: () => import("./probe"),
   physics: () => import("./physics"),
+  cycle: () => import("./cycle"),
   log: () => import("./log"),
   plan: () => import("./plan"),
   way: () => import("./way"),

@@ -24,6 +24,7 @@ export function startScript(machine: Machine, until: number, controls: ControlPo
 export function operate(machine: Machine, faults: FaultSet, script: Script): Timeline {
   const model = new Model(machine, faults, script.water ?? 0);
   const frames: Frame[] = [];
+  const everyS = script.everyS ?? SAMPLE_S;
   let next = 0;
   let sampled = -Infinity;
   while (true) {
@@ -34,12 +35,12 @@ export function operate(machine: Machine, faults: FaultSet, script: Script): Tim
       next++;
     }
     const changed = model.settle();
-    if (changed || model.at - sampled >= SAMPLE_S || model.at >= script.until) {
+    if (changed || model.at - sampled >= everyS || model.at >= script.until) {
       frames.push(model.frame());
       sampled = model.at;
     }
     if (model.at >= script.until - 1e-9) return { frames };
     const limit = Math.min(script.until, script.moves[next]?.at ?? Infinity);
-    model.advance(Math.min(model.timeStep(), limit - model.at));
+    model.advance(Math.min(model.timeStep(), everyS, limit - model.at));
   }
 }

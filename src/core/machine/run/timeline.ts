@@ -7,6 +7,8 @@ export interface Script {
   readonly until: number;
   /** Water in the load, kg; 0 runs it empty. */
   readonly water?: number;
+  /** Seconds between frames at most; as many as a slow run needs, where it is left out. */
+  readonly everyS?: number;
 }
 
 /** The machine at one moment. Frames are taken at every change of a contact and every `SAMPLE_S` seconds. */

@@ -1,0 +1,59 @@
+import { fitRun, type Known } from "../../src/core/fitting/fit-run";
+import { knownOf } from "../../src/core/fitting/known";
+import type { Machine } from "../../src/core/machine/format";
+import { type LoggedRun, loggedRun } from "../../src/core/training/logged-run";
+import { MACHINES } from "../../src/machines";
+import { print, quantile } from "./measure";
+
+const LOGS = 200;
+const FIRST_SEED = 1;
+const NOISE_K = 0.5;
+const EVERY_S = 5;
+
+/** Records of machines that nobody knows, with noise: flow, power and switching temperatures found again, and how long it takes. */
+export function fitting(): void {
+  const machines = MACHINES.filter(
+    (m) => m.parts.some((p) => p.kind === "thermostat" && p.senses === "exhaust") && m.thermal.recirculates === 0,
+  );
+  const ms: number[] = [];
+  const tally = { flow: 0, off: 0, on: 0, all: 0, cycled: 0, within: 0 };
+  for (let i = 0; i < LOGS; i++) {
+    const machine = machines[i % machines.length];
+    if (!machine) continue;
+    const run = loggedRun(machine, { seed: FIRST_SEED + i, noiseK: NOISE_K, everyS: EVERY_S });
+    known(machine);
+    const begun = performance.now();
+    const fit = fitRun(machine, run.series, known(machine));
+    ms.push(performance.now() - begun);
+    const flow = Math.abs(fit.flow.value / run.flow - 1) <= 0.1;
+    if (flow) tally.flow++;
+    if (Math.abs(fit.flow.value - run.flow) <= 2 * fit.flow.sigma) tally.within++;
+    const cycles = run.cycles && fit.off !== undefined && fit.on !== undefined;
+    if (run.cycles) tally.cycled++;
+    const off = !run.cycles || (cycles && Math.abs((fit.off?.exhaustC ?? 0) - run.opensC) <= 1.5);
+    const on = !run.cycles || (cycles && Math.abs((fit.on?.exhaustC ?? 0) - run.closesC) <= 1.5);
+    if (off) tally.off++;
+    if (on) tally.on++;
+    if (flow && off && on) tally.all++;
+    else if (process.env.SAY) console.error(said(machine.id, run, fit.flow.value, fit.off?.exhaustC, fit.on?.exhaustC));
+  }
+  const name = `fit, ${LOGS} logs, noise ${NOISE_K} K, every ${EVERY_S} s, seeds ${FIRST_SEED} to ${FIRST_SEED + LOGS - 1}`;
+  const share = (n: number): number => n / LOGS;
+  print({ name: `${name}: flow within 10 %`, figure: share(tally.flow), unit: "share" });
+  print({ name: `${name}: flow within its own 2 σ`, figure: share(tally.within), unit: "share" });
+  print({ name: `${name}: opens within 1.5 K (${tally.cycled} cycle)`, figure: share(tally.off), unit: "share" });
+  print({ name: `${name}: closes within 1.5 K`, figure: share(tally.on), unit: "share" });
+  print({ name: `${name}: all three`, figure: share(tally.all), unit: "share" });
+  print({ name: `${name}: median`, figure: Math.round(quantile(ms, 0.5)), unit: "ms" });
+  print({ name: `${name}: most`, figure: Math.round(Math.max(...ms)), unit: "ms" });
+}
+
+const all = new Map<string, Known>();
+function known(machine: Machine): Known {
+  const had = all.get(machine.id) ?? knownOf(machine);
+  all.set(machine.id, had);
+  return had;
+}
+
+const said = (id: string, run: LoggedRun, ...found: (number | undefined)[]): string =>
+  `${id} seed ${run.seed}: flow ${run.flow.toFixed(4)}, ${run.opensC.toFixed(1)} to ${run.closesC.toFixed(1)}, cycles ${run.cycles}; found ${found.map((f) => f?.toFixed(4)).join(", ")}`;
