@@ -27,6 +27,7 @@ const BENCHES: Record<string, () => void | Promise<void>> = {
   way: async () => (await import("./bench/way")).wayFinding(),
   plug: async () => (await import("./bench/plug")).plugging(),
   fit: async () => (await import("./bench/fit")).fitting(),
+  sequence: async () => (await import("./bench/sequence")).sequences(),
 };
 
 /** JSON lines: name, figure, unit, and the baseline measured in the same run. With a name, only that one. */

@@ -1,7 +1,7 @@
 import { fitRun, type Known } from "../../src/core/fitting/fit-run";
 import { knownOf } from "../../src/core/fitting/known";
 import type { Machine } from "../../src/core/machine/format";
-import { type LoggedRun, loggedRun } from "../../src/core/training/logged-run";
+import { loggedRun } from "../../src/core/training/logged-run";
 import { MACHINES } from "../../src/machines";
 import { print, quantile } from "./measure";
 
@@ -35,7 +35,6 @@ export function fitting(): void {
     if (off) tally.off++;
     if (on) tally.on++;
     if (flow && off && on) tally.all++;
-    else if (process.env.SAY) console.error(said(machine.id, run, fit.flow.value, fit.off?.exhaustC, fit.on?.exhaustC));
   }
   const name = `fit, ${LOGS} logs, noise ${NOISE_K} K, every ${EVERY_S} s, seeds ${FIRST_SEED} to ${FIRST_SEED + LOGS - 1}`;
   const share = (n: number): number => n / LOGS;
@@ -54,6 +53,3 @@ function known(machine: Machine): Known {
   all.set(machine.id, had);
   return had;
 }
-
-const said = (id: string, run: LoggedRun, ...found: (number | undefined)[]): string =>
-  `${id} seed ${run.seed}: flow ${run.flow.toFixed(4)}, ${run.opensC.toFixed(1)} to ${run.closesC.toFixed(1)}, cycles ${run.cycles}; found ${found.map((f) => f?.toFixed(4)).join(", ")}`;

@@ -168,6 +168,13 @@ const EXAMPLES: Record<Finding["kind"], Finding> = {
     result: { is: "value", value: 3.2, unit: "metre-per-second" },
     circumstances: {},
   },
+  flow: {
+    kind: "flow",
+    place: { stream: "duct" },
+    result: { is: "flow", value: 0.05, sigma: 0.004, by: ["back pressure"] },
+    circumstances: {},
+  },
+  input: { kind: "input", place: { of: "burner" }, result: { is: "input", value: 6200, sigma: 90, by: "meter" }, circumstances: {} },
   capacitance: {
     kind: "capacitance",
     place: { part: "capacitor" },
@@ -203,6 +210,8 @@ test("every kind has its schema, its words, and a place in the list", () => {
     Exhaust at its hottest: 61 °C
     Back pressure: 150 Pa
     Air at the hood: 3.2 m/s
+    Air worked out: 106 ± 17 cfm (from back pressure)
+    Burner input clocked: 21155 ± 614 BTU/h
     capacitor holds 7.60 µF
     Joint at the heating element looks bad
     Heating element is grounded: it leaks to the cabinet
@@ -232,13 +241,15 @@ test("what names something that the machine does not have is known by that name"
   ];
   for (const [question, name] of strange) expect(findingKind(question).unknownName(question, e27)).toBe(name);
   for (const { kind, ...finding } of Object.values(EXAMPLES))
-    expect(findingKind({ kind }).unknownName({ kind, ...finding } as Finding, e27)).toBe(kind === "capacitance" ? "capacitor" : undefined);
+    expect(findingKind({ kind }).unknownName({ kind, ...finding } as Finding, e27)).toBe(
+      { capacitance: "capacitor", input: "burner" }[kind as string],
+    );
 });
 
 test("power in which each is found", () => {
   const power = Object.values(EXAMPLES).map((f) => `${f.kind} ${findingKind(f).power(f, e27)}`);
   expect(power.join(", ")).toMatchInlineSnapshot(
-    `"sight any, airway any, code any, look any, ohms dead, volts live, amps live, temperature on, pressure on, airspeed on, capacitance dead, spot any, verdict any, setting any, series any"`,
+    `"sight any, airway any, code any, look any, ohms dead, volts live, amps live, temperature on, pressure on, airspeed on, flow any, input on, capacitance dead, spot any, verdict any, setting any, series any"`,
   );
   const outlet = { ...EXAMPLES.volts, place: { between: ["WL1", "WN"] } } as Finding;
   expect(findingKind(outlet).power(outlet, e27)).toBe("wall");

@@ -25,6 +25,19 @@ const EXAMPLES: { [K in EntryKind]: Body<K> } = {
   photo: { file: "0".repeat(64), of: "plate", note: "bottom row worn off" },
   "made-safe": { how: "breaker", proved: true, check: { source: "outlet" } },
   energised: { note: "for the proof" },
+  "leak-test": { joint: "union behind the valve", method: "soap", tight: true },
+  burner: { gas: "natural", altitudeFt: 600, orificeInches: 0.089, manifoldInWc: 3.5 },
+  converted: { to: "propane", items: { orifice: true, spring: true, cap: true, pressure: true, label: true } },
+  duct: {
+    diameterM: 0.1,
+    pieces: [
+      { is: "straight", material: "foil", metres: 1.5 },
+      { is: "bend", material: "metal", degrees: 90 },
+    ],
+    hood: "louvres",
+    hoodOpen: 1,
+    upM: 2,
+  },
   "gas-opened": { note: "union behind the valve" },
   "not-done": { check: "door", why: "the customer had to leave" },
   finding: { kind: "look", place: { part: "belt" }, result: { is: "answer", value: "good" }, circumstances: {} },
@@ -84,6 +97,10 @@ test("each says itself, with a machine and without", () => {
     photo: Photo of the plate: bottom row worn off | Photo of the plate: bottom row worn off
     made-safe: Made safe: breaker off, proved dead, meter tried on the outlet before and after | Made safe: breaker off, proved dead, meter tried on the outlet before and after
     energised: Energised: the machine is live | Energised: the machine is live
+    leak-test: Leak test, union behind the valve: tight (soap solution) | Leak test, union behind the valve: tight (soap solution)
+    burner: Burner: natural gas, orifice 2.26 mm, manifold 3.5 in w.c. | Burner: natural gas, orifice 2.26 mm, manifold 3.5 in w.c.
+    converted: Converted to propane: orifice, spring, cap, pressure, label | Converted to propane: orifice, spring, cap, pressure, label
+    duct: Duct: 1.5 m, 1 bend, louvres | Duct: 1.5 m, 1 bend, louvres
     gas-opened: Gas joint opened: union behind the valve | Gas joint opened: union behind the valve
     not-done: Not done: door (the customer had to leave) | Not done: door (the customer had to leave)
     finding: Drum belt looks good | look belt: good
@@ -127,7 +144,11 @@ test("each changes what it is about, and nothing else", () => {
     photo: photos
     made-safe: safety
     energised: safety, livened
-    gas-opened: gasOpened
+    leak-test: joints
+    burner: burnerSet
+    converted: joints, burnerSet, gasOpened
+    duct: ductRun
+    gas-opened: joints, gasOpened
     not-done: notDone
     finding: evidence
     watched: evidence

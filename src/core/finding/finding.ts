@@ -11,6 +11,8 @@ import { airway } from "./kinds/airway";
 import { amps } from "./kinds/amps";
 import { capacitance } from "./kinds/capacitance";
 import { code } from "./kinds/code";
+import { flow } from "./kinds/flow";
+import { input } from "./kinds/input";
 import { look } from "./kinds/look";
 import { ohms } from "./kinds/ohms";
 import { pressure } from "./kinds/pressure";
@@ -28,6 +30,8 @@ export const FINDING_KINDS = [
   temperature,
   pressure,
   airspeed,
+  flow,
+  input,
   airway,
   code,
   sight,

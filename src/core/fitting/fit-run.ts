@@ -1,6 +1,6 @@
 import { item, real } from "../array/at";
 import { leastSquares, variancesOf } from "../array/least-squares";
-import { endOf, evened, type Series } from "../cycling/series";
+import { endOf, evened, firstPart, type Series } from "../cycling/series";
 import { type Switch, switchesOf } from "../cycling/switches";
 import type { Machine } from "../machine/format";
 import { at, coolingOf, pulseOf, type Response, responseOf } from "./response";
@@ -45,6 +45,8 @@ export interface RunFit {
 
 /** No coarser than this, s, whatever the logger took: a fit needs no more. */
 const STRETCH_S = 4;
+/** Of a long record its first part says as much, s. */
+const MOST_S = 5400;
 const ROUNDS = 8;
 /** Flows, as shares of the fan's free flow, from which the search begins: at the best of them. */
 const BEGIN_SHARES = [0.15, 0.25, 0.4, 0.6, 0.85];
@@ -68,10 +70,10 @@ const SETTLED = 1e-4;
  * steps on a posterior, Tarantola 2005, 3.4). Throws RangeError for less than two minutes of samples.
  */
 export function fitRun(machine: Machine, series: Series, known: Known): RunFit {
-  const even = evened(series, STRETCH_S);
+  const even = evened(firstPart(series, MOST_S), STRETCH_S);
   if (even.values.length < 12 || endOf(even) < 120)
     throw new RangeError(`${Math.round(endOf(even))} s with ${even.values.length} samples; expected two minutes and a dozen at least`);
-  const problem = new Problem(machine, even, switchesOf(series), known);
+  const problem = new Problem(machine, even, switchesOf(firstPart(series, MOST_S)), known);
   let best = BEGIN_SHARES.map((share) => problem.begun(share * machine.thermal.fanFreeM3PerS)).reduce((a, b) => (b.left < a.left ? b : a));
   for (let round = 0; round < ROUNDS; round++) {
     const next = problem.stepFrom(best);
@@ -197,8 +199,8 @@ class Problem {
     };
     const later = moments.slice(1);
     return {
-      flow: { value: flow, sigma: flow * sigma(LN_FLOW) },
-      watts: { value: watts, sigma: PER_KILOWATT * sigma(POWER) },
+      flow: { value: flow, sigma: flow * Math.hypot(sigma(LN_FLOW), MODEL_WITHIN) },
+      watts: { value: watts, sigma: Math.hypot(PER_KILOWATT * sigma(POWER), MODEL_WITHIN * watts) },
       roomC,
       off: meanAt(later.filter((_, i) => i % 2 === 0)),
       on: meanAt(later.filter((_, i) => i % 2 === 1).map((t) => t - this.known.heatsAfterS)),
@@ -209,6 +211,8 @@ class Problem {
   }
 }
 
+/** An element takes less as it warms, and box and drum are one node each: what that does to flow and power, as 1 σ (est.). */
+const MODEL_WITHIN = 0.025;
 const WARMED_K = 4;
 const WARMS_IN_S = 12;
 

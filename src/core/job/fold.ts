@@ -48,6 +48,7 @@ const BEFORE_ANYTHING: Omit<JobState, "id"> = {
   cups: [],
   recounts: [],
   ticks: [],
+  joints: [],
   lying: [],
   wiresOff: [],
   shut: [],

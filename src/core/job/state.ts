@@ -1,3 +1,4 @@
+import type { z } from "zod";
 import type { Differs } from "../access/opening";
 import type { Witness } from "../finding/definition";
 import type { Finding } from "../finding/finding";
@@ -8,6 +9,8 @@ import type { Machine } from "../machine/format";
 import type { Plate } from "../machine/plate";
 import type { MachineRef } from "../machine/revision";
 import type { CameOff } from "./came-off";
+import type { burnerSetSchema } from "./kinds/burner";
+import type { ductRunSchema } from "./kinds/duct";
 import type { LeadFound } from "./lead-found";
 import type { PlugReadingTaken } from "./plug-read";
 import type { Preference } from "./preference";
@@ -91,6 +94,21 @@ export interface Proof {
   readonly whyUnseen?: string | undefined;
 }
 
+/** A joint that was opened, and how it was tested since. */
+export interface GasJoint {
+  readonly entry: string;
+  readonly name: string;
+  /** How much evidence there was then. */
+  readonly at: number;
+  readonly test?: {
+    readonly entry: string;
+    readonly method: "soap" | "detector" | "pressure";
+    readonly tight: boolean;
+    readonly by: string;
+    readonly when: string;
+  };
+}
+
 /** What the entries taken so far come to. Each entry gives a new state; what it does not change keeps its reference. */
 export interface JobState {
   readonly id: string;
@@ -143,6 +161,12 @@ export interface JobState {
   readonly evidenceAtProof: number;
   /** How many answers there were, told or not, when its power was last switched: until the next, what it was switched for is still to come. */
   readonly answersAtSwitch?: number;
+  /** Joints of the gas train that were opened, with the last test of each. */
+  readonly joints: readonly GasJoint[];
+  /** How the burner stands, as far as it was said. */
+  readonly burnerSet?: z.infer<typeof burnerSetSchema>;
+  /** The duct as it runs in this house. */
+  readonly ductRun?: z.infer<typeof ductRunSchema>;
   /** How much evidence there was when a gas joint was last opened. */
   readonly gasOpened?: number;
   /** Checks that somebody said were not made, with why. They stay open. */

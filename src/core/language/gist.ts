@@ -54,6 +54,10 @@ function entryGist({ kind, body }: Draft, machine: Machine): string {
     case "proof":
       return "prove";
     case "gas-opened":
+    case "leak-test":
+    case "burner":
+    case "converted":
+    case "duct":
     case "preference":
     case "meter":
     case "opened":
@@ -110,6 +114,10 @@ function findingGist(f: Finding, machine: Machine): string {
       return `pressure ${f.place.stream} ${digits(f.result.value)}`;
     case "airspeed":
       return `airspeed ${f.place.stream} ${digits(f.result.value)}`;
+    case "flow":
+      return `flow ${digits(f.result.value)}`;
+    case "input":
+      return `input ${digits(f.result.value)}`;
     case "series":
       return "note";
   }

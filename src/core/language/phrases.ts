@@ -42,6 +42,9 @@ export function phraseFor(machine: Machine, question: Question): string {
       return { duct: "back pressure ", manifold: "manifold ", inlet: "inlet " }[question.place.stream];
     case "airspeed":
       return "air at the hood ";
+    case "flow":
+    case "input":
+      return "";
     case "capacitance":
       return `${partPhrase(machine, partOf(machine, question.place.part))} `;
     case "sight":

@@ -39,6 +39,10 @@ export function testSays(machine: Machine, question: Question): TestWords {
       return { title: `How does the ${controlName(machine, question.place.control)} stand?`, how: "As it was found." };
     case "capacitance":
       return { title: `Measure the µF of the ${partName(machine, question.place.part)}`, how: "Discharged, its wires off." };
+    case "flow":
+      return { title: "Work out the air", how: "From the speed at the hood, the back pressure, or two temperatures." };
+    case "input":
+      return { title: "Clock the gas meter", how: "Everything else that burns gas off, one turn of the smallest dial." };
     case "airspeed":
       return { title: "Measure the speed of the air at the hood", how: "Vane in the middle of the opening, drum turning." };
     case "ohms":
@@ -197,6 +201,8 @@ export function answerSays(machine: Machine, question: Question, value: string):
     case "temperature":
     case "pressure":
     case "airspeed":
+    case "flow":
+    case "input":
     case "capacitance":
     case "series":
       return value;

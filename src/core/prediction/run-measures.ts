@@ -7,6 +7,9 @@ import { DARK_C, GLOWS_C } from "./run-sights";
 export interface RunMeasures {
   readonly "exhaust-peak": number;
   readonly "back-pressure": number;
+  /** Air at its most, m³/s; what the flame gives at its most, W, 0 where none burns. */
+  readonly flow: number;
+  readonly input: number;
   readonly times: Readonly<Record<string, number>>;
 }
 
@@ -20,6 +23,8 @@ export function runMeasures(machine: Machine, faults: FaultSet, { frames }: Time
   return {
     "exhaust-peak": Math.max(...frames.map((f) => f.exhaustC)),
     "back-pressure": (machine.thermal.ductPaPerM3PerS2 * flow * flow) / (free * free),
+    flow,
+    input: machine.burner ? Math.max(...frames.map((f) => (f.flame ? f.heatW : 0))) : 0,
     times: {
       ...(glow !== undefined && { glow }),
       ...(dark !== undefined && { dark }),

@@ -24,7 +24,7 @@ export const lanesOf = (machine: Machine): Lane[] => LANES.filter((l) => machine
 /** Runs the machine with these faults from pressing start, so many seconds long. Throws as {@link operate} does. */
 export function stripOf(machine: Machine, faults: readonly Fault[], seconds: number): Strip {
   const set = new FaultSet(faults);
-  const { frames } = operate(machine, set, startScript(machine, seconds));
+  const { frames } = operate(machine, set, { ...startScript(machine, seconds), everyS: EVERY_S });
   const { motor, belt } = machine.drum;
   const driven = belt === null || !(set.has(belt, "broken") || set.has(belt, "slips") || set.has(belt, "idler-stuck"));
   const warmC = machine.thermal.ambientC + WARM_K;
@@ -63,6 +63,9 @@ export function spansOf(moments: readonly { readonly at: number; readonly on: bo
   }
   return spans;
 }
+
+/** A glow is not missed by more, s. */
+const EVERY_S = 2;
 
 /** Two runs differ in a lane for so long, s, before anybody would see it. */
 const SEEN_APART_S = 6;

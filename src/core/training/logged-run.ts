@@ -60,7 +60,10 @@ export function loggedRun(machine: Machine, { seed, noiseK, everyS, lasts = 2400
     const exact = a && b && b.at > a.at ? a.exhaustC + ((b.exhaustC - a.exhaustC) * (t - a.at)) / (b.at - a.at) : (a?.exhaustC ?? ambientC);
     return exact + noiseK * normalFrom(random);
   });
-  const heats = frames.filter((f) => f.heatW > 0);
+  const heats = frames
+    .map((f) => f.heatW)
+    .filter((w) => w > LEAST_HEAT_W)
+    .sort((a, b) => a - b);
   const opened = new Set(frames.flatMap((f) => [...f.condition.opened]));
   const acted = frames.filter(
     (f, i) => i > 0 && thermostat && f.condition.opened.has(thermostat.id) && !frames[i - 1]?.condition.opened.has(thermostat.id),
@@ -69,13 +72,15 @@ export function loggedRun(machine: Machine, { seed, noiseK, everyS, lasts = 2400
     seed,
     series: { seconds, values },
     flow: Math.max(...frames.map((f) => f.flow)),
-    watts: heats.reduce((sum, f) => sum + f.heatW, 0) / Math.max(1, heats.length),
+    watts: heats[heats.length >> 1] ?? 0,
     opensC: (thermostat?.opensC ?? 0) + opensOff,
     closesC: (thermostat?.closesC ?? 0) + closesOff,
     cycles: acted.length > 1 && [...opened].every((id) => id === thermostat?.id || !isThermal(machine, id)),
   };
 }
 
+/** Less than this is a leak, W. */
+const LEAST_HEAT_W = 100;
 /** The most choked that is drawn. */
 const LEAST_FREE = 0.35;
 const FINE_S = 2;

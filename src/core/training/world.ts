@@ -321,6 +321,8 @@ export class World {
       case "verdict":
       case "setting":
       case "airspeed":
+      case "flow":
+      case "input":
       case "capacitance":
         return noSuchInstrument(question);
     }

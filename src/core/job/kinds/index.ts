@@ -1,18 +1,22 @@
 import type { z } from "zod";
+import { burner } from "./burner";
 import { cleaned } from "./cleaned";
 import { closed } from "./closed";
 import { complaint } from "./complaint";
+import { converted } from "./converted";
 import { cooled } from "./cooled";
 import { cup } from "./cup";
 import type { EntryDefinition } from "./definition";
 import { differs } from "./differs";
 import { discharged } from "./discharged";
+import { duct } from "./duct";
 import { energised } from "./energised";
 import { finding } from "./finding";
 import { fitted } from "./fitted";
 import { gasOpened } from "./gas-opened";
 import { isolated } from "./isolated";
 import { lead } from "./lead";
+import { leakTest } from "./leak-test";
 import { lies } from "./lies";
 import { machine } from "./machine";
 import { madeSafe } from "./made-safe";
@@ -51,6 +55,10 @@ export const ENTRY_KINDS = [
   cleaned,
   wanted,
   gasOpened,
+  leakTest,
+  burner,
+  converted,
+  duct,
   panel,
   wire,
   ownStep,

@@ -394,6 +394,7 @@ export class Model {
       hums: this.motors.some((m) => !this.condition.atSpeed.has(m.id) && (this.stalled.get(m.id) ?? 0) >= HUM_S),
       chatters: this.chatters,
       flow: this.flow(),
+      waterKg: real(this.x, NODE.water),
       code: this.boards.find((b) => b.code !== null)?.code ?? null,
       lit: this.boards.some((b) => b.lit),
       timed: this.timed,

@@ -28,6 +28,8 @@ export interface Frame {
   readonly chatters: boolean;
   /** m³/s. */
   readonly flow: number;
+  /** Water that is left in the load, kg. */
+  readonly waterKg: number;
   /** Code that a board shows; `null`: none, or no board. */
   readonly code: string | null;
   /** Boards that have their supply: their displays are lit. */

@@ -1,0 +1,32 @@
+import type { Figure } from "../fitting/fit-run";
+import type { Machine } from "../machine/format";
+import { freeArea } from "../physics/free-area";
+import { fanPressure, operatingPoint } from "./fan";
+
+/** Share of the way that is free, with what it may be: at least, at most. */
+export interface Choke {
+  readonly free: number;
+  readonly least: number;
+  readonly most: number;
+}
+
+/** A share that is no longer told from shut. */
+const LEAST_FREE = 0.02;
+
+/**
+ * How much of the duct is free, from the flow that is there: Δp = k V̇², so that the free area goes with √(k expected / k found) (ASHRAE Handbook, Fundamentals).
+ * `loss`: the clear run's loss at a flow, Pa. The band is that of 2 σ of the flow.
+ */
+export function chokeOf(machine: Machine, flow: Figure, loss: (flow: number) => number): Choke {
+  const at = (v: number): number => {
+    const { thermal } = machine;
+    const bounded = Math.min(Math.max(v, 1e-4), 0.999 * thermal.fanFreeM3PerS);
+    const found = fanPressure(thermal, bounded) / bounded ** 2;
+    const expected = loss(bounded) / bounded ** 2;
+    return Math.min(1, Math.max(LEAST_FREE, freeArea(expected, found)));
+  };
+  return { free: at(flow.value), least: at(flow.value - 2 * flow.sigma), most: at(flow.value + 2 * flow.sigma) };
+}
+
+/** The flow of the clear run. m³/s, Pa. */
+export const clearPoint = (machine: Machine, loss: (flow: number) => number) => operatingPoint(machine.thermal, loss);
