@@ -1,7 +1,7 @@
 import type { Figure } from "../fitting/fit-run";
 import type { Machine } from "../machine/format";
 import { freeArea } from "../physics/free-area";
-import { fanPressure, operatingPoint } from "./fan";
+import { fanPressure } from "./fan";
 
 /** Share of the way that is free, with what it may be: at least, at most. */
 export interface Choke {
@@ -28,5 +28,18 @@ export function chokeOf(machine: Machine, flow: Figure, loss: (flow: number) => 
   return { free: at(flow.value), least: at(flow.value - 2 * flow.sigma), most: at(flow.value + 2 * flow.sigma) };
 }
 
-/** The flow of the clear run. m³/s, Pa. */
-export const clearPoint = (machine: Machine, loss: (flow: number) => number) => operatingPoint(machine.thermal, loss);
+/** The free share of the file's own duct that gives this flow; more than all of it where the run is better than that. */
+export function freeAs({ thermal }: Machine, flow: number): number {
+  const { fanShutoffPa: p0, fanFreeM3PerS: v0, ductPaPerM3PerS2: k } = thermal;
+  const bounded = Math.min(Math.max(flow, 1e-4), 0.999 * v0);
+  return Math.max(LEAST_FREE, Math.sqrt((k * v0 * v0) / (p0 * ((v0 / bounded) ** 2 - 1))));
+}
+
+/** What the air had to do with it, by the band of what is free. */
+export type AirVerdict = "choked" | "clear" | "may-be";
+
+/** Below this free share heat piles up before the limit (est.); a run is clear above it. */
+const CLEAR_ABOVE = 0.7;
+
+export const airVerdict = ({ least, most }: Choke): AirVerdict =>
+  most < CLEAR_ABOVE ? "choked" : least > CLEAR_ABOVE ? "clear" : "may-be";

@@ -10,7 +10,7 @@ export interface AirMeasured {
   readonly backPressure?: number | undefined;
   /** m/s at points over the hood's opening, and its area, m². */
   readonly hood?: { readonly speeds: readonly number[]; readonly areaM2: number } | undefined;
-  /** °C of the room and of the exhaust of an empty, warmed-through machine while it heats, and W of its heat. */
+  /** °C of the room and of the exhaust of an empty, warmed-through machine, and W of its heat on the mean: its thermostat takes its share of the time. */
   readonly rise?: { readonly roomC: number; readonly exhaustC: number; readonly watts: number; readonly wattsSigma: number } | undefined;
   /** Louvres that stand open, of how many. */
   readonly louvres?: { readonly open: number; readonly of: number } | undefined;

@@ -1,13 +1,16 @@
-import { useMemo } from "react";
+import { useMemo, useState } from "react";
 import { outletPairs } from "../../../core/diagnosis/supply-cases";
 import { testSays } from "../../../core/language/tests";
-import type { Machine } from "../../../core/machine/format";
+import { hasHood, type Machine } from "../../../core/machine/format";
 import { type TestAction, testsOf } from "../../../core/planning/tests";
+import { Button } from "../../../ui/Button";
 import { useJob, useMachine } from "../../job/store/context";
 import { SheetPane } from "../../sheet/SheetPane";
+import tabs from "../meter/Meter.module.css";
 import styles from "../shared/Bench.module.css";
 import { QuestionRow } from "../shared/QuestionRow";
 import { Airway } from "./Airway";
+import { DuctPane } from "./DuctPane";
 import { Loaded } from "./Loaded";
 import { OutletRow } from "./OutletRow";
 import { SupplyCases } from "./SupplyCases";
@@ -18,8 +21,27 @@ export function AirBench() {
   const live = useJob((s) => s.job.safety.liveTests);
   const pairs = useMemo(() => outletPairs(machine), [machine]);
   const tests = useMemo(() => testsOf(machine).filter(isOfSupplyOrAir(machine)), [machine]);
+  const [pane, setPane] = useState<"looks" | "duct">("looks");
+  const panes = hasHood(machine) && (
+    <nav className={tabs.panes} aria-label="Supply and air">
+      <Button aria-pressed={pane === "looks"} onClick={() => setPane("looks")}>
+        Look and measure
+      </Button>
+      <Button aria-pressed={pane === "duct"} onClick={() => setPane("duct")}>
+        Duct and flow
+      </Button>
+    </nav>
+  );
+  if (pane === "duct")
+    return (
+      <>
+        {panes}
+        <DuctPane />
+      </>
+    );
   return (
     <>
+      {panes}
       <ul className={`${styles.rows} ${styles.dense}`} aria-label="Supply and air">
         {live && pairs.map((pair) => <OutletRow key={pair.says} pair={pair} />)}
         {tests.map(({ id, question }) => (

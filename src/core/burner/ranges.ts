@@ -1,10 +1,4 @@
-/** What can be typed of a burner and its gas; outside of it, it is refused where it is typed. */
-export interface Range {
-  readonly least: number;
-  readonly most: number;
-  readonly unit: string;
-  readonly because: string;
-}
+import type { Range } from "../quantity/range";
 
 /** The widest hole that a spud of the usual thread has metal for, inches (3/8-27 thread, root less a wall of a sixteenth). */
 export const SPUD_INCHES = 0.228;
@@ -31,10 +25,3 @@ export const BURNER_RANGES = {
 } as const satisfies Record<string, Range>;
 
 export type BurnerField = keyof typeof BURNER_RANGES;
-
-/** Why a value can't be: what was given, what is expected, why. `undefined`: it can. */
-export function refusedIn({ least, most, unit, because }: Range, value: number): string | undefined {
-  if (Number.isFinite(value) && value >= least && value <= most) return undefined;
-  const u = unit === "" ? "" : ` ${unit}`;
-  return `${Number.isFinite(value) ? `${Number(value.toPrecision(6))}${u}` : "That"} can’t be: expected ${least} to ${most}${u}; ${because}.`;
-}

@@ -1,0 +1,15 @@
+import { type Consequence, consequenceOf } from "../core/air/consequence";
+import type { Machine } from "../core/machine/format";
+
+/** What flows do to a machine: free shares of its duct. */
+export interface AirQuestion {
+  readonly machine: Machine;
+  readonly frees: readonly number[];
+}
+/** In the order of the question. */
+export type AirAnswer = readonly Consequence[];
+
+addEventListener("message", ({ data: { machine, frees } }: MessageEvent<AirQuestion>) => {
+  const answer: AirAnswer = frees.map((free) => consequenceOf(machine, free));
+  postMessage(answer);
+});
