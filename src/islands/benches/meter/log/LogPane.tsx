@@ -7,6 +7,8 @@ import { replica } from "../../../replica/replica";
 import styles from "./Log.module.css";
 import { ReadLog } from "./ReadLog";
 import { type ReadFile, readFile } from "./read-file";
+import { SimulatedLogger } from "./SimulatedLogger";
+import { TypedLog } from "./TypedLog";
 
 /** A logging meter's file: read, looked at, kept by its content; those that were kept can be opened again. */
 export function LogPane() {
@@ -33,8 +35,10 @@ export function LogPane() {
             e.target.value = "";
           }}
         />
+        <SimulatedLogger onLog={open} />
         <p>CSV as a logging meter exports it: a time and a value on each line.</p>
       </div>
+      <TypedLog onLog={open} />
       {file === "reading" && <p role="status">Reading it…</p>}
       {file && file !== "reading" && <ReadLog key={file.name} file={file} onKept={() => setFile(undefined)} />}
       <KeptLogs onOpen={open} />

@@ -10,8 +10,10 @@ import type { LogAnswer } from "../../../../workers/logs.worker";
 import { useDispatch, useJob, useMachine } from "../../../job/store/context";
 import { replica } from "../../../replica/replica";
 import bench from "../../shared/Bench.module.css";
+import { CycleOf } from "./CycleOf";
 import styles from "./Log.module.css";
 import type { ReadFile } from "./read-file";
+import { roundTicks } from "./round-ticks";
 
 interface Props {
   readonly file: ReadFile;
@@ -30,7 +32,7 @@ export function ReadLog({ file: { name, bytes, answer }, onKept }: Props) {
     <article className={styles.log} aria-label={name}>
       <h3>{name}</h3>
       <p>{logSays(answer.summary, answer.unit)}</p>
-      <Curve answer={answer} />
+      {answer.unit === "celsius" ? <CycleOf bytes={bytes} outline={answer.outline} /> : <Curve answer={answer} />}
       <Refused answer={answer} />
       <Keep bytes={bytes} answer={answer} onKept={onKept} />
     </article>
@@ -52,16 +54,6 @@ function Curve({ answer: { outline, summary, unit } }: { readonly answer: Read }
     [outline, unit, summary.last.t],
   );
   return <Chart options={options} says={logSays(summary, unit)} />;
-}
-
-/** s between ticks that people read easily. */
-const STEPS = [1, 5, 10, 30, 60, 120, 300, 600, 1800, 3600, 7200, 21_600, 86_400];
-const MOST_TICKS = 7;
-
-function roundTicks(seconds: number) {
-  const step = STEPS.find((s) => seconds / s <= MOST_TICKS) ?? Math.ceil(seconds / MOST_TICKS);
-  const tickAmount = Math.max(1, Math.ceil(seconds / step));
-  return { min: 0, max: step * tickAmount, tickAmount };
 }
 
 function Refused({ answer: { refused, refusedInAll } }: { readonly answer: Read }) {

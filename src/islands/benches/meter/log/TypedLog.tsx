@@ -1,0 +1,38 @@
+import { useId, useState } from "react";
+import { Button } from "../../../../ui/Button";
+import bench from "../../shared/Bench.module.css";
+import styles from "./Log.module.css";
+
+const EVERY_S = 30;
+const [LEAST, MOST] = [-30, 200];
+
+/** Temperatures of the exhaust read off by hand, one each half minute, as a record like any other. */
+export function TypedLog({ onLog }: { readonly onLog: (name: string, blob: Blob) => void }) {
+  const [text, setText] = useState("");
+  const id = useId();
+  const words = text.split(/[\s;]+/).filter((w) => w !== "");
+  const bad = words.find((w) => {
+    const value = Number(w.replace(",", "."));
+    return !(value >= LEAST && value <= MOST);
+  });
+  const keep = () => {
+    const rows = words.map((w, i) => `${i * EVERY_S},${w.replace(",", ".")}`);
+    onLog("Typed each half minute, exhaust", new Blob([["time (s),exhaust (°C)", ...rows].join("\n")], { type: "text/csv" }));
+  };
+  return (
+    <details className={styles.typed}>
+      <summary>Type the exhaust’s temperature each half minute</summary>
+      <label htmlFor={id}>°C, one after the other, with blanks between</label>
+      <textarea id={id} className={bench.field} rows={3} inputMode="decimal" value={text} onChange={(e) => setText(e.target.value)} />
+      {bad !== undefined && (
+        <p role="alert">
+          “{bad}” is no temperature of an exhaust; expected {LEAST} to {MOST} °C.
+        </p>
+      )}
+      <Button disabled={words.length < 12 || bad !== undefined} onClick={keep}>
+        Take it apart
+      </Button>
+      {words.length < 12 && <p className={bench.quiet}>{words.length} of 12 at least.</p>}
+    </details>
+  );
+}

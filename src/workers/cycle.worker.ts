@@ -1,0 +1,81 @@
+import { type Course, courseOf } from "../core/cycling/course";
+import type { Series } from "../core/cycling/series";
+import { type Cycling, cyclingOf } from "../core/cycling/switches";
+import { fitRun, type RunFit } from "../core/fitting/fit-run";
+import { knownOf } from "../core/fitting/known";
+import { outlineOf } from "../core/logging/outline";
+import { readLog } from "../core/logging/read-log";
+import { textOf } from "../core/logging/text-of";
+import { type Fault, FaultSet } from "../core/machine/fault";
+import type { Machine } from "../core/machine/format";
+import { operate, startScript } from "../core/machine/run/operate";
+import { loggedRun } from "../core/training/logged-run";
+
+/** A record of the exhaust, held against this machine; or a record of a simulated one with a fault of its own. */
+export type CycleQuestion =
+  | { readonly ask: "read"; readonly machine: Machine; readonly bytes: Uint8Array; readonly faults: readonly (readonly Fault[])[] }
+  | { readonly ask: "simulated"; readonly machine: Machine; readonly seed: number };
+
+export interface ReadCycle {
+  readonly cycling: Cycling;
+  readonly course: Course;
+  /** Or why it can't be fitted. */
+  readonly fit: RunFit | string;
+  readonly fitted: readonly (readonly [number, number])[];
+  /** How the exhaust would go when nothing is wrong, then under each of the faults of the question; as long as the record. */
+  readonly runs: readonly (readonly (readonly [number, number])[])[];
+}
+export type CycleAnswer = { readonly is: "read"; readonly read: ReadCycle } | { readonly is: "csv"; readonly csv: string };
+
+const MOST_POINTS = 600;
+const LONGEST_S = 3600;
+
+addEventListener("message", ({ data }: MessageEvent<CycleQuestion>) => {
+  postMessage(data.ask === "read" ? { is: "read", read: readOf(data) } : { is: "csv", csv: simulated(data.machine, data.seed) });
+});
+
+function readOf({ machine, bytes, faults }: Extract<CycleQuestion, { ask: "read" }>): ReadCycle {
+  const series: Series = readLog(textOf(bytes));
+  const cycling = cyclingOf(series);
+  const fit = fitted(machine, series);
+  const long = Math.min(LONGEST_S, series.seconds.at(-1) ?? 0);
+  return {
+    cycling,
+    course: courseOf(series, cycling.switches),
+    fit,
+    fitted:
+      typeof fit === "string"
+        ? []
+        : points(
+            Float64Array.from(fit.curve, (_, i) => i),
+            fit.curve,
+          ),
+    runs: [[], ...faults].map((f) => {
+      const { frames } = operate(machine, new FaultSet(f), { ...startScript(machine, long), everyS: 5 });
+      return points(
+        Float64Array.from(frames, (x) => x.at),
+        Float64Array.from(frames, (x) => x.exhaustC),
+      );
+    }),
+  };
+}
+
+function fitted(machine: Machine, series: Series): RunFit | string {
+  try {
+    return fitRun(machine, series, knownOf(machine));
+  } catch (error) {
+    return error instanceof Error ? error.message : String(error);
+  }
+}
+
+const points = (seconds: Float64Array, values: Float64Array): [number, number][] =>
+  outlineOf({ seconds, values }, MOST_POINTS).flatMap(([t, v]) => (v === null ? [] : [[t, v] as [number, number]]));
+
+const EVERY_S = 5;
+const NOISE_K = 0.5;
+
+function simulated(machine: Machine, seed: number): string {
+  const { series } = loggedRun(machine, { seed, noiseK: NOISE_K, everyS: EVERY_S });
+  const rows = [...series.seconds].map((t, i) => `${t},${(series.values[i] ?? 0).toFixed(2)}`);
+  return ["time (s),exhaust (°C)", ...rows].join("\n");
+}
