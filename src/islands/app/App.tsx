@@ -5,6 +5,7 @@ import { Missing } from "../../ui/Missing";
 import { JobView } from "../job/shell/JobView";
 import { JobList } from "../jobs/JobList";
 import { NewJob, offerOf } from "../new-job/NewJob";
+import { Reckon } from "../reckon/Reckon";
 import { replica } from "../replica/replica";
 import { Settings } from "../settings/Settings";
 import styles from "./App.module.css";
@@ -23,6 +24,8 @@ function At({ place }: { readonly place: Place }) {
       return <NewJobHere />;
     case "settings":
       return <Settings />;
+    case "reckon":
+      return <Reckon />;
     case "job":
       return <JobHere id={place.id} bench={place.bench} />;
     case "nowhere":

@@ -5,12 +5,14 @@ export type Place =
   | { readonly at: "list"; readonly query: ListQuery }
   | { readonly at: "new" }
   | { readonly at: "settings" }
+  | { readonly at: "reckon" }
   | { readonly at: "job"; readonly id: string; readonly bench: string }
   | { readonly at: "nowhere"; readonly path: string };
 
 export function placeOf({ pathname, search }: Pick<Location, "pathname" | "search">): Place {
   const [first = "", second, third = ""] = pathname.split("/").filter((part) => part !== "");
   if (first === "settings") return { at: "settings" };
+  if (first === "reckon") return { at: "reckon" };
   if (first !== "" && first !== "jobs" && first !== "shell") return { at: "nowhere", path: pathname };
   if (second === undefined) return { at: "list", query: queryOf(new URLSearchParams(search)) };
   return second === "new" ? { at: "new" } : { at: "job", id: second, bench: third };

@@ -1,5 +1,5 @@
 import { format } from "date-fns";
-import { Settings } from "lucide-react";
+import { Calculator, Settings } from "lucide-react";
 import { STAGE_NAMES, STAGES } from "../../core/job/stages";
 import type { JobRow } from "../../core/language/job-row";
 import styles from "./JobList.module.css";
@@ -27,6 +27,9 @@ export function JobList({ query, first }: Props) {
         <h1>
           <img src="/mark.svg" alt="" width="30" height="30" /> Yennic
         </h1>
+        <a className={styles.quiet} href="/reckon" aria-label="Reckon air and gas">
+          <Calculator size={24} aria-hidden />
+        </a>
         <a className={styles.quiet} href="/settings" aria-label="Settings">
           <Settings size={24} aria-hidden />
         </a>

@@ -10,6 +10,7 @@ import { fittedSays, repairSays } from "../../../core/naming/names";
 import { behindSays } from "../../../core/naming/removals";
 import { minutesSay, percent } from "../../../core/naming/text";
 import { Button } from "../../../ui/Button";
+import { BurnerPane } from "../../burner/BurnerPane";
 import { Belt } from "../../hands/Belt";
 import { Checklist } from "../../hands/Checklist";
 import hands from "../../hands/Hands.module.css";
@@ -24,7 +25,7 @@ import styles from "../shared/Bench.module.css";
 const MOST_SHOWN = 3;
 const NONE: readonly RankedSuspect[] = [];
 
-type Pane = "sheet" | "exchange" | "wires" | "belt" | "photos";
+type Pane = "sheet" | "exchange" | "wires" | "belt" | "burner" | "photos";
 
 /** What would put it right, with its share and price; then the exchange itself: its list, its wires, the belt; the sheet. */
 export function FitBench() {
@@ -43,6 +44,7 @@ export function FitBench() {
     ["exchange", "The exchange"],
     ["wires", "Wires"],
     ...(machine.drum.routing ? [["belt", "Belt"] as [Pane, string]] : []),
+    ...(machine.burner ? [["burner", "Burner"] as [Pane, string]] : []),
     ["photos", "Photos"],
   ];
   const tabs = (
@@ -72,6 +74,7 @@ export function FitBench() {
         {pane === "exchange" && <Exchanges machine={machine} lists={lists} />}
         {pane === "wires" && <Moving machine={machine} assemblies={assemblies} />}
         {pane === "belt" && machine.drum.routing && <Belt routing={machine.drum.routing} />}
+        {pane === "burner" && <BurnerPane />}
         {pane === "photos" && <PhotoStrip of={reached.parts[0] ?? fitted.at(-1)?.assembly ?? "machine"} />}
       </div>
     </>

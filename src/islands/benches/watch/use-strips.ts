@@ -8,7 +8,7 @@ import { askWorker } from "../../ask-worker";
 export interface Strips {
   readonly healthy: Strip;
   /** Those of the leading suspects that can be run, in their order. */
-  readonly suspects: readonly { readonly suspect: RankedSuspect; readonly strip: Strip }[];
+  readonly suspects: readonly { readonly suspect: Pick<RankedSuspect, "hypothesis" | "probability">; readonly strip: Strip }[];
 }
 
 /** How a healthy machine and these suspects would run, worked out away from the page: `undefined` until it is here, or why it can't be. */

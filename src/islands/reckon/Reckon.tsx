@@ -1,0 +1,74 @@
+import { useEffect, useState } from "react";
+import type { DuctRun } from "../../core/air/duct-run";
+import { hasHood, type Machine } from "../../core/machine/format";
+import { Button } from "../../ui/Button";
+import { PageHead } from "../../ui/PageHead";
+import { AirBoard, USUAL_RUN } from "../air/AirBoard";
+import bench from "../benches/shared/Bench.module.css";
+import { type BurnerTyped, GasBoard } from "../burner/GasBoard";
+import { replica } from "../replica/replica";
+import worked from "../worked/Worked.module.css";
+
+/** Air and gas reckoned without a job: nothing is kept. */
+export function Reckon() {
+  const machines = useMachines();
+  const [about, setAbout] = useState<"air" | "burner">("air");
+  const [id, setId] = useState<string | undefined>();
+  const [run, setRun] = useState<DuctRun>(USUAL_RUN);
+  const [typed, setTyped] = useState<BurnerTyped>({ gas: "natural" });
+  const vented = machines.filter(hasHood);
+  const machine = vented.find((m) => m.id === id) ?? vented[0];
+  return (
+    <>
+      <PageHead title="Reckon" />
+      <main className={worked.page}>
+        <nav className={worked.buttons} aria-label="What is reckoned">
+          <Button aria-pressed={about === "air"} onClick={() => setAbout("air")}>
+            Air and duct
+          </Button>
+          <Button aria-pressed={about === "burner"} onClick={() => setAbout("burner")}>
+            Gas and orifice
+          </Button>
+        </nav>
+        {about === "burner" && <GasBoard typed={typed} onType={setTyped} plate={undefined} />}
+        {about === "air" && (
+          <>
+            <label className={worked.field}>
+              <span>With the fan of</span>
+              <select className={bench.field} value={machine?.id ?? ""} onChange={(e) => setId(e.target.value)}>
+                {vented.map((m) => (
+                  <option key={m.id} value={m.id}>
+                    {m.maker} {m.model}
+                  </option>
+                ))}
+              </select>
+            </label>
+            {machine ? (
+              <AirBoard key={machine.id} machine={machine} run={run} onRun={setRun} />
+            ) : (
+              <p role="status">Looking for a machine on this device…</p>
+            )}
+          </>
+        )}
+      </main>
+    </>
+  );
+}
+
+/** The machines on this device, the newest revision of each. */
+function useMachines(): readonly Machine[] {
+  const [machines, setMachines] = useState<readonly Machine[]>([]);
+  useEffect(() => {
+    const look = () =>
+      setMachines([
+        ...new Map(
+          replica()
+            .machines.all()
+            .map((k) => [k.machine.id, k.machine]),
+        ).values(),
+      ]);
+    void replica().machines.load().then(look);
+    return replica().machines.subscribe(look);
+  }, []);
+  return machines;
+}
