@@ -47,7 +47,7 @@ export function SequencePane() {
         <Button onClick={() => void simulate()}>Simulated burner</Button>
       </div>
       <div className={worked.fields}>
-        <label className={worked.field}>
+        <label className={`${worked.field} ${worked.wide}`}>
           <span>Or typed: what happened, and when after start</span>
           <input
             className={bench.field}
@@ -65,7 +65,7 @@ export function SequencePane() {
         </p>
       )}
       {run ? (
-        <Told run={run} from={text.trim() !== "" ? "typed" : simulated ? "a simulated burner" : "the run that was watched"} />
+        <Told run={run} from={text.trim() !== "" ? "Typed" : simulated ? "A simulated burner" : "The run that was watched"} />
       ) : (
         text.trim() === "" && <p className={bench.quiet}>No run was watched yet.</p>
       )}
@@ -116,7 +116,7 @@ function Told({ run, from }: { readonly run: WatchedRun; readonly from: string }
   return (
     <section aria-label="What the ignition tells" className={worked.board}>
       <p>
-        From {from}: {run.events.map((e) => `${HAPPENED[e.what]} ${clockSays(e.at)}`).join(", ") || "nothing happened"}, looked on for{" "}
+        {from}: {run.events.map((e) => `${HAPPENED[e.what]} ${clockSays(e.at)}`).join(", ") || "nothing happened"}, looked on for{" "}
         {clockSays(run.seconds)}.
       </p>
       <ol className={styles.courses}>

@@ -86,7 +86,7 @@ function isExamined(machine: Machine, part: Part, by: By, state: JobState): bool
   const looksGood = looksAt(state, part.id).some(({ finding }) => finding.result.value === "good");
   switch (by) {
     case "air":
-      return looksGood || wasSeen(state, "airflow");
+      return looksGood || wasSeen(state, "airflow") || state.evidence.some(({ finding }) => finding.kind === "flow");
     case "cabinet":
       return ohmsAt(state, machine.cabinet).some(({ finding: r }) => isToCabinet(r, part, machine) && isSoundToCabinet(r));
     case "across":

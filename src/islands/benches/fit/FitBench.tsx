@@ -58,13 +58,15 @@ export function FitBench() {
   );
   return (
     <>
-      <ol className={`${styles.rows} ${styles.dense}`} aria-label="What would put it right">
-        {repairsIn(suspects)
-          .slice(0, MOST_SHOWN)
-          .map((r) => (
-            <Repair key={r.assemblies.join()} {...r} />
-          ))}
-      </ol>
+      {pane !== "burner" && (
+        <ol className={`${styles.rows} ${styles.dense}`} aria-label="What would put it right">
+          {repairsIn(suspects)
+            .slice(0, MOST_SHOWN)
+            .map((r) => (
+              <Repair key={r.assemblies.join()} {...r} />
+            ))}
+        </ol>
+      )}
       {fitted.length > 0 && (
         <p className={styles.good}>✓ {fitted.map((f) => fittedSays(machine, f.assembly, f.action === "replaced")).join(" · ")}</p>
       )}
