@@ -29,8 +29,8 @@ const PROFILE = 0.9;
 const PROFILE_WITHIN = 0.08;
 const THERMOMETER_K = 1.5;
 const LOUVRES_WITHIN = 0.3;
-/** Air in the duct, near 50 °C. */
-const AIR_KG_PER_M3 = 1.09;
+/** Air on its way through, near 40 °C. */
+const AIR_KG_PER_M3 = 1.13;
 const AIR_J_PER_KG_K = 1006;
 
 /** The flow from each thing that was measured, with the uncertainty of each (JCGM 100:2008, 5.1.2: to first order). m³/s. */
@@ -58,7 +58,8 @@ export function flowsFrom(machine: Machine, measured: AirMeasured): FlowEstimate
   if (measured.rise) {
     const { roomC, exhaustC, watts, wattsSigma } = measured.rise;
     const rise = exhaustC - roomC;
-    const flow = airflowFromRise(watts - thermal.boxLossWPerK * LOSS_SHARE * rise, rise, AIR_KG_PER_M3, AIR_J_PER_KG_K);
+    // On the mean, an empty drum takes nothing: box and exhaust are as warm as each other, and the box loses its part to the room.
+    const flow = airflowFromRise(watts - thermal.boxLossWPerK * rise, rise, AIR_KG_PER_M3, AIR_J_PER_KG_K);
     estimates.push({ by: "rise", value: flow, sigma: flow * Math.hypot((Math.SQRT2 * THERMOMETER_K) / rise, wattsSigma / watts) });
   }
   if (measured.louvres) {
@@ -69,8 +70,6 @@ export function flowsFrom(machine: Machine, measured: AirMeasured): FlowEstimate
   return estimates;
 }
 
-/** Of what the heater box loses to the room, so much goes with the rise of the exhaust (est.). */
-const LOSS_SHARE = 1.3;
 const LEAST_OPEN = 0.05;
 
 /** All estimates as one, weighted by their variances; `apart`: two of them differ by more than they may. `undefined` of none. */

@@ -3,7 +3,6 @@ import type { Consequence } from "../air/consequence";
 import type { DuctRun, Piece } from "../air/duct-run";
 import type { AirMeasured } from "../air/estimates";
 import type { Figure } from "../fitting/fit-run";
-import { percent } from "../naming/text";
 import { cfmOf } from "../physics/airflow-from-rise";
 import { formatValue } from "../quantity/format";
 import { PASCAL_PER_INCH_OF_WATER } from "../quantity/quantity";
@@ -40,6 +39,8 @@ function loadsSay({ loads }: Consequence): string | undefined {
   const most = loads.most > COUNTED_LOADS ? "hundreds" : loads.most.toFixed(0);
   return `about ${loads.likely.toFixed(0)} ${loads.likely < 1.5 ? "load" : "loads"} (${least} to ${most}, est.)`;
 }
+
+const percent = (share: number): string => `${Math.round(100 * share)} %`;
 
 /** The verdict in a headline, and what follows if only the blown part is replaced. */
 export function airVerdictSays(

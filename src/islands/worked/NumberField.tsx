@@ -18,7 +18,7 @@ interface Props {
 /** A number with its unit; what can't be is refused here, with why, and stays as it was typed. */
 export function NumberField({ label, range, value, onChange, worked = false, digits = 3 }: Props) {
   const [text, setText] = useState<string | undefined>();
-  const message = useId();
+  const [id, message] = [useId(), useId()];
   const shown = text ?? (value === undefined ? "" : String(Number(value.toPrecision(digits + 1))));
   const typed = text === undefined || text.trim() === "" ? undefined : Number(text.replace(",", "."));
   const amiss = typed === undefined ? undefined : refusedIn(range, typed);
@@ -29,13 +29,14 @@ export function NumberField({ label, range, value, onChange, worked = false, dig
     if (refusedIn(range, number) === undefined) onChange(number);
   };
   return (
-    <label className={styles.field} data-worked={worked}>
-      <span>
+    <div className={styles.field} data-worked={worked}>
+      <label htmlFor={id}>
         {label}
         {worked && <em> worked out</em>}
-      </span>
+      </label>
       <span className={styles.entry}>
         <input
+          id={id}
           className={bench.field}
           inputMode="decimal"
           autoComplete="off"
@@ -52,6 +53,6 @@ export function NumberField({ label, range, value, onChange, worked = false, dig
           {amiss}
         </strong>
       )}
-    </label>
+    </div>
   );
 }
