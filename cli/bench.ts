@@ -26,7 +26,11 @@ const BENCHES: Record<string, () => void | Promise<void>> = {
   rehearse: rehearsed,
   way: async () => (await import("./bench/way")).wayFinding(),
   plug: async () => (await import("./bench/plug")).plugging(),
-  fit: async () => (await import("./bench/fit")).fitting(),
+  fit: async () => {
+    const { fitting, longLog } = await import("./bench/fit");
+    fitting();
+    longLog();
+  },
   sequence: async () => (await import("./bench/sequence")).sequences(),
 };
 

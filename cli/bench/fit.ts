@@ -1,5 +1,9 @@
+import { valueAt } from "../../src/core/cycling/series";
+import { cyclingOf } from "../../src/core/cycling/switches";
 import { fitRun, type Known } from "../../src/core/fitting/fit-run";
 import { knownOf } from "../../src/core/fitting/known";
+import { outlineOf } from "../../src/core/logging/outline";
+import { readLog } from "../../src/core/logging/read-log";
 import type { Machine } from "../../src/core/machine/format";
 import { loggedRun } from "../../src/core/training/logged-run";
 import { MACHINES } from "../../src/machines";
@@ -45,6 +49,36 @@ export function fitting(): void {
   print({ name: `${name}: all three`, figure: share(tally.all), unit: "share" });
   print({ name: `${name}: median`, figure: Math.round(quantile(ms, 0.5)), unit: "ms" });
   print({ name: `${name}: most`, figure: Math.round(Math.max(...ms)), unit: "ms" });
+}
+
+const ROWS = 200_000;
+const ROW_S = 0.1;
+
+/** A logger's file as long as they come: read, taken apart and fitted, as the worker does it. */
+export function longLog(): void {
+  const machine = MACHINES[0];
+  if (!machine) return;
+  const { series } = loggedRun(machine, { seed: 1, noiseK: NOISE_K, everyS: EVERY_S });
+  const end = series.seconds.at(-1) ?? 1;
+  const lines = Array.from({ length: ROWS }, (_, i) => `${(i * ROW_S).toFixed(1)},${valueAt(series, (i * ROW_S) % end).toFixed(2)}`);
+  const csv = ["time (s),exhaust (°C)", ...lines].join("\n");
+  const ms = Array.from({ length: 5 }, () => {
+    const begun = performance.now();
+    const log = readLog(csv);
+    const read = performance.now();
+    const cycling = cyclingOf(log);
+    outlineOf(log, 400);
+    fitRun(machine, log, known(machine));
+    return { all: performance.now() - begun, read: read - begun, switches: cycling.switches.length };
+  });
+  const middle = (of: (m: (typeof ms)[number]) => number): number => Math.round(quantile(ms.map(of), 0.5));
+  const name = `a record of ${ROWS} rows, ${middle((m) => m.switches)} switches`;
+  print({
+    name: `${name}: read, reduced and fitted`,
+    figure: middle((m) => m.all),
+    unit: "ms",
+    baseline: { what: "read alone", figure: middle((m) => m.read) },
+  });
 }
 
 const all = new Map<string, Known>();

@@ -62,7 +62,7 @@ export function AirBoard({ machine, run, onRun, onKeep }: Props) {
   const names = [
     ...(now === undefined ? [] : ["Now"]),
     "Cleared",
-    ...(cases.length > (now === undefined ? 1 : 2) ? ["and metal for foil"] : []),
+    ...(cases.length > (now === undefined ? 1 : 2) ? ["Metal for foil"] : []),
   ];
   const keep = useCallback(() => {
     if (flow)

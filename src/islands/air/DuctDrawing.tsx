@@ -16,7 +16,7 @@ export function DuctDrawing({ run, worst }: { readonly run: DuctRun; readonly wo
   const { points, middles } = laidOut(run);
   const last = points.at(-1) ?? { x: 0, y: 0 };
   const [left, right] = [-112, Math.max(...points.map((p) => p.x)) + 96];
-  const [top, bottom] = [Math.min(...points.map((p) => p.y), -90) - 34, 52];
+  const [top, bottom] = [Math.min(...points.map((p) => p.y - 50), ...middles.map((m) => m.y - 20), -90), 56];
   const path = points.map((p, i) => `${i === 0 ? "M" : "L"}${p.x} ${p.y}`).join(" ");
   const foil = run.pieces.flatMap((p, i) => (p.material === "foil" ? [i] : []));
   return (

@@ -109,7 +109,7 @@ function SoakTest({ coils }: { readonly coils: readonly PartOf<"coil">[] }) {
           onChange={setCold}
         />
         <NumberField label="at" range={ROOM} value={roomC} onChange={setRoomC} />
-        <label className={worked.field}>
+        <label className={`${worked.field} ${worked.wide}`}>
           <span>Each minute, one after the other</span>
           <input className={bench.field} value={text} placeholder="1.41k 1.47k 1.52k OL" onChange={(e) => setText(e.target.value)} />
         </label>

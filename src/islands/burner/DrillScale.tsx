@@ -40,7 +40,7 @@ export function DrillScale({ gas, discharge, pressure, plate, input, sigma }: Pr
         </text>
         {drills.map((d, i) => {
           const stands = plateSays(d.btu, plate);
-          const top = 12 + (i % 2) * 34;
+          const top = 10 + (i % 3) * 24;
           const left = x(d.btu) > width - 130;
           return (
             <g key={d.number} data-is={stands.is}>
