@@ -5,11 +5,13 @@ import type { Machine } from "../core/machine/format";
 export interface AirQuestion {
   readonly machine: Machine;
   readonly frees: readonly number[];
+  /** Water in the load, kg. */
+  readonly waterKg: number;
 }
 /** In the order of the question. */
 export type AirAnswer = readonly Consequence[];
 
-addEventListener("message", ({ data: { machine, frees } }: MessageEvent<AirQuestion>) => {
-  const answer: AirAnswer = frees.map((free) => consequenceOf(machine, free));
+addEventListener("message", ({ data: { machine, frees, waterKg } }: MessageEvent<AirQuestion>) => {
+  const answer: AirAnswer = frees.map((free) => consequenceOf(machine, free, waterKg));
   postMessage(answer);
 });

@@ -10,6 +10,7 @@ export const AIR_RANGES = {
   exhaust: { least: 0, most: 150, unit: "°C", because: "above that every cut-off is open" },
   watts: { least: 200, most: 12_000, unit: "W", because: "such heaters give between those" },
   duty: { least: 5, most: 100, unit: "%", because: "less heat warms nothing, and more than all the time there is not" },
+  water: { least: 0.1, most: 15, unit: "kg", because: "a spun load holds half its dry weight of water" },
   louvres: { least: 0, most: 60, unit: "", because: "hoods have a few louvres" },
 } as const satisfies Record<string, Range>;
 

@@ -1,5 +1,6 @@
 import { FaultSet } from "../machine/fault";
 import type { Machine } from "../machine/format";
+import { boardThermostatId } from "../machine/parts/board";
 import { operate, startScript } from "../machine/run/operate";
 import type { Known } from "./fit-run";
 
@@ -13,7 +14,11 @@ export function knownOf(machine: Machine): Known {
   const { frames } = operate(machine, new FaultSet([]), { ...startScript(machine, LOOKED_AT_S), everyS: 5 });
   const heats = frames.filter((f) => f.heatW > 0).map((f) => f.heatW);
   const watts = heats.length > 0 ? Math.max(...heats) : 0;
-  const senses = new Set(machine.parts.flatMap((p) => (p.kind === "thermostat" && p.senses === "exhaust" ? [p.id] : [])));
+  const senses = new Set(
+    machine.parts.flatMap((p) =>
+      p.kind === "thermostat" && p.senses === "exhaust" ? [p.id] : p.kind === "board" ? [boardThermostatId(p.id)] : [],
+    ),
+  );
   const isOpen = (i: number) => [...(frames[i]?.condition.opened ?? [])].some((id) => senses.has(id));
   const delays = frames.flatMap((f, i) => {
     if (i === 0 || isOpen(i) || !isOpen(i - 1)) return [];

@@ -1,6 +1,6 @@
-import { againstPlate } from "../burner/balance";
+import { againstPlate, balanceOf, inputThrough } from "../burner/balance";
 import { type Drill, MM_PER_INCH } from "../burner/drills";
-import { FUELS, type Gas } from "../burner/gas";
+import { FUELS, GASES, type Gas } from "../burner/gas";
 import type { InThere } from "../burner/mismatch";
 import type { RankedCourse } from "../diagnosis/sequence";
 import type { Machine } from "../machine/format";
@@ -26,6 +26,18 @@ export function pressureSays(gas: Gas, where: "manifold" | "supply", inWc: numbe
   const usual = `usual for ${FUELS[gas].name}: ${low} to ${high} in w.c., the plate wins`;
   if (inWc < low) return { says: `low; ${usual}`, is: "bad" };
   return inWc > high ? { says: `high; ${usual}`, is: "bad" } : { says: usual, is: "good" };
+}
+
+/** A gas fits when it would burn within so much of what is burnt. */
+const FITS_WITHIN = 0.12;
+
+/** Which gas an orifice, a pressure and an input speak for. Inches, in w.c., BTU/h. */
+export function fuelsSay(inches: number, inWc: number, input: number, discharge: number): string {
+  const each = GASES.map((gas) => ({ gas, would: inputThrough(balanceOf(gas, discharge), inches, inWc) }));
+  const fits = each.filter(({ would }) => Math.abs(would / input - 1) <= FITS_WITHIN);
+  const told = each.map(({ gas, would }) => `${FUELS[gas].name} would give ${btuSays(would)}`).join(", ");
+  const [one] = fits;
+  return fits.length === 1 && one ? `That is ${FUELS[one.gas].name}: ${told}.` : `That is neither of both: ${told}. Measure again.`;
 }
 
 /** What the hole that is probably in there means. */

@@ -56,10 +56,23 @@ export function cycleFacts(
 const LOW_FLOW = 0.75;
 const ODD_K = 2;
 
-/** Which thermostat switched: the one whose ratings are met; the exhaust's where both could be. */
+interface Rated {
+  readonly name: string;
+  readonly senses: "exhaust" | "box";
+  readonly opensC: number;
+  readonly closesC: number;
+}
+
+/** Which thermostat switched, or the board by its sensor: the one whose ratings are met; the exhaust's where both could be. */
 function switchedBy(machine: Machine, { off, on }: RunFit): CycleFact[] {
   if (!off || !on) return [];
-  const rated = machine.parts.flatMap((p) => (p.kind === "thermostat" && p.closesC !== undefined ? [p] : []));
+  const rated: readonly Rated[] = machine.parts.flatMap((p): Rated[] => {
+    if (p.kind === "board")
+      return [{ name: `${p.name}, by its sensor`, senses: "exhaust", opensC: p.sensor.heatOffC, closesC: p.sensor.heatOnC }];
+    return p.kind === "thermostat" && p.closesC !== undefined
+      ? [{ name: p.name, senses: p.senses, opensC: p.opensC, closesC: p.closesC }]
+      : [];
+  });
   const at = (senses: "exhaust" | "box") =>
     senses === "exhaust" ? { opens: off.exhaustC, closes: on.exhaustC } : { opens: off.boxC, closes: on.boxC };
   const near = rated
@@ -67,7 +80,7 @@ function switchedBy(machine: Machine, { off, on }: RunFit): CycleFact[] {
     .sort((a, b) => a.off - b.off)[0];
   if (!near) return [];
   const { part, opens, closes } = near;
-  const good = Math.abs(opens - part.opensC) <= RATED_WITHIN_K && Math.abs(closes - (part.closesC ?? closes)) <= RATED_WITHIN_K;
+  const good = Math.abs(opens - part.opensC) <= RATED_WITHIN_K && Math.abs(closes - part.closesC) <= RATED_WITHIN_K;
   return [
     {
       name: "switched by",

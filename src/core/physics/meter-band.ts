@@ -6,6 +6,6 @@ export interface Accuracy {
   readonly digitSize: number;
 }
 
-/** ± of a reading, in its unit. */
+/** ± of a reading, in its unit; what its maker warrants near 23 °C within a year of its calibration. */
 export const meterBand = (reading: number, { percentOfReading, digits, digitSize }: Accuracy): number =>
   (percentOfReading / 100) * Math.abs(reading) + digits * digitSize;

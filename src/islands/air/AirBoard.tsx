@@ -1,14 +1,17 @@
 import { CircleCheck, CircleHelp, CircleX } from "lucide-react";
 import { useCallback, useMemo, useState } from "react";
 import { airVerdict, chokeOf, freeAs } from "../../core/air/choke";
+import { USUAL_WATER_KG } from "../../core/air/consequence";
 import { type DuctRun, lossesOf, USUAL_LIMIT_PA } from "../../core/air/duct-run";
 import { combined, flowsFrom } from "../../core/air/estimates";
 import { fanPressure, lossCurve, operatingPoint } from "../../core/air/fan";
+import { AIR_RANGES } from "../../core/air/ranges";
 import type { Figure } from "../../core/fitting/fit-run";
 import { airRows, airVerdictSays, FROM_SAYS, flowSays, HOOD_SAYS, pieceSays } from "../../core/language/air";
 import type { Machine } from "../../core/machine/format";
 import { cfmOf } from "../../core/physics/airflow-from-rise";
 import { Button } from "../../ui/Button";
+import { NumberField } from "../worked/NumberField";
 import styles from "../worked/Worked.module.css";
 import { DuctDrawing } from "./DuctDrawing";
 import { FanChart } from "./FanChart";
@@ -41,6 +44,7 @@ interface Props {
 /** What really flows, and what that does to this machine: the run, what was measured, fan against duct, now and cleared side by side. */
 export function AirBoard({ machine, run, onRun, onKeep }: Props) {
   const [typed, setTyped] = useState<AirTyped>({ dutyPercent: 100 });
+  const [water, setWater] = useState(USUAL_WATER_KG);
   const { measured, amiss } = measuredFrom(typed);
   const estimates = flowsFrom(machine, measured);
   const flow = combined(estimates);
@@ -55,6 +59,7 @@ export function AirBoard({ machine, run, onRun, onKeep }: Props) {
   const does = useConsequences(
     machine,
     cases.map((v) => freeAs(machine, v)),
+    water,
   );
   const choke = flow && chokeOf(machine, flow, loss);
   const losses = run ? lossesOf(run, now ?? asBuilt.flow) : [];
@@ -118,6 +123,12 @@ export function AirBoard({ machine, run, onRun, onKeep }: Props) {
           <FanChart machine={machine} loss={loss} now={now} clear={clear.flow} />
         </figure>
         <div className={styles.scroll}>
+          <NumberField
+            label="Water in the load"
+            range={AIR_RANGES.water}
+            value={water}
+            onChange={(kg) => kg !== undefined && setWater(kg)}
+          />
           <table className={styles.table}>
             <thead>
               <tr>

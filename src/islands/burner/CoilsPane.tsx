@@ -28,6 +28,7 @@ export function CoilsPane() {
     <div className={worked.board}>
       <InCircuit machine={machine} coils={coils} />
       <SoakTest coils={coils} />
+      <Sensor />
       {igniter && <Igniter igniter={igniter} volts={igniterVolts(machine)} />}
     </div>
   );
@@ -90,7 +91,7 @@ function SoakTest({ coils }: { readonly coils: readonly PartOf<"coil">[] }) {
   const soak = soakOf(readings, base);
   return (
     <section aria-label="Soak test" className={worked.board}>
-      <h3>Soak test: energised, then its wires off and read at once, each minute</h3>
+      <h3>Soak test: run it a minute, power off, wires off, read at once; and again. Never ohms on a live coil</h3>
       <div className={worked.fields}>
         <label className={worked.field}>
           <span>Coil</span>
@@ -222,6 +223,39 @@ function Igniter({ igniter, volts }: { readonly igniter: PartOf<"igniter">; read
         Rated {formatValue(igniter.coldOhms, "ohm")} cold, about {formatValue(volts / igniter.hotOhms, "amp")} running.
       </p>
       {stands && <p role="status">{STANDS[stands]}</p>}
+    </section>
+  );
+}
+
+const SECONDS = { least: 1, most: 900, unit: "s", because: "a sensor acts within minutes or not at all" };
+/** A good sensor opens within this time of the first glow, s, and closes again within that of the dark (typical; the maker’s sheet wins). */
+const OPENS_S = [15, 90] as const;
+const CLOSES_BY_S = 180;
+
+/** The flame sensor: cold, then how soon it opens when it sees heat, and how soon it closes again. */
+function Sensor() {
+  const [cold, setCold] = useState<number | undefined>();
+  const [opens, setOpens] = useState<number | undefined>();
+  const [closes, setCloses] = useState<number | undefined>();
+  const said = [
+    cold !== undefined && (cold <= 1 ? "✓ closed cold" : "✗ not closed cold: no glow comes"),
+    opens !== undefined &&
+      (opens < OPENS_S[0]
+        ? "✗ opens too soon: the igniter is not hot yet"
+        : opens > OPENS_S[1]
+          ? "✗ opens late or never: it glows on, no gas"
+          : "✓ opens in time"),
+    closes !== undefined && (closes > CLOSES_BY_S ? "✗ closes late: no second try" : "✓ closes again"),
+  ].filter((s): s is string => typeof s === "string");
+  return (
+    <section aria-label="Flame sensor" className={worked.board}>
+      <h3>Flame sensor: cold, hot, and closing again</h3>
+      <div className={worked.fields}>
+        <NumberField label="Cold" range={{ ...OHMS, least: 0 }} value={cold} onChange={setCold} />
+        <NumberField label="OL after the first glow" range={SECONDS} value={opens} onChange={setOpens} />
+        <NumberField label="Closed again after the flame" range={SECONDS} value={closes} onChange={setCloses} />
+      </div>
+      {said.length > 0 && <p role="status">{said.join(" · ")}</p>}
     </section>
   );
 }

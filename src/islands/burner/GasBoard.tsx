@@ -5,7 +5,7 @@ import { drillInches, MM_PER_INCH, nearestDrill } from "../../core/burner/drills
 import { altitudeShare, FUELS, GASES, type Gas, USUAL_DISCHARGE } from "../../core/burner/gas";
 import { orificeFor, whatIsInThere } from "../../core/burner/mismatch";
 import { BURNER_RANGES } from "../../core/burner/ranges";
-import { btuSays, drillSays, inThereSays, plateSays, pressureSays } from "../../core/language/burner";
+import { btuSays, drillSays, fuelsSay, inThereSays, plateSays, pressureSays } from "../../core/language/burner";
 import { Button } from "../../ui/Button";
 import bench from "../benches/shared/Bench.module.css";
 import { NumberField } from "../worked/NumberField";
@@ -33,7 +33,8 @@ interface Props {
   readonly onKeep?: ((input: number, sigma: number, by: "meter" | "orifice") => void) | undefined;
 }
 
-const UNKNOWNS: readonly (readonly [Unknown, string])[] = [
+const UNKNOWNS: readonly (readonly [Unknown | "gas", string])[] = [
+  ["gas", "gas"],
   ["diameter", "orifice"],
   ["input", "input"],
   ["pressure", "pressure"],
@@ -41,7 +42,7 @@ const UNKNOWNS: readonly (readonly [Unknown, string])[] = [
 
 /** Gas, pressure, orifice, input: any one worked out from the others, against the plate; the gas meter clocked; which hole is probably in there. */
 export function GasBoard({ typed, onType, plate, onKeep }: Props) {
-  const [unknown, setUnknown] = useState<Unknown>("input");
+  const [unknown, setUnknown] = useState<Unknown | "gas">("input");
   const [input, setInput] = useState<number | undefined>();
   const [rated, setRated] = useState<number | undefined>(plate);
   const [discharge, setDischarge] = useState<number>(USUAL_DISCHARGE);
@@ -56,6 +57,10 @@ export function GasBoard({ typed, onType, plate, onKeep }: Props) {
   };
   const found = balanced(given);
   const burns = found?.input ?? input;
+  const fuels =
+    unknown === "gas" && typed.orificeInches !== undefined && typed.manifoldInWc !== undefined && input !== undefined
+      ? fuelsSay(typed.orificeInches, typed.manifoldInWc, input, discharge)
+      : undefined;
   const set = (part: Partial<BurnerTyped>) => onType({ ...typed, ...part });
   return (
     <div className={worked.board}>
@@ -67,6 +72,11 @@ export function GasBoard({ typed, onType, plate, onKeep }: Props) {
           </Button>
         ))}
       </nav>
+      {unknown === "gas" && (
+        <p role="status" className={styles.says}>
+          {fuels ?? "With orifice, pressure and input it is told which gas that is."}
+        </p>
+      )}
       <div className={styles.values}>
         <GasChoice gas={gas} onGas={(g) => set({ gas: g })} />
         <Pressure unknown={unknown} found={found} typed={typed} onType={set} />
@@ -176,7 +186,7 @@ function GasChoice({ gas, onGas }: { readonly gas: Gas; readonly onGas: (gas: Ga
 }
 
 interface PartProps {
-  readonly unknown: Unknown;
+  readonly unknown: Unknown | "gas";
   readonly found: Balanced | undefined;
 }
 

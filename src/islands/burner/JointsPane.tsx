@@ -7,6 +7,7 @@ import { LEAK_METHODS, type LeakMethod } from "../../core/job/kinds/leak-test";
 import type { GasJoint } from "../../core/job/state";
 import { Button } from "../../ui/Button";
 import bench from "../benches/shared/Bench.module.css";
+import { Checklist } from "../hands/Checklist";
 import { WordsForm } from "../hands/WordsForm";
 import { Clock } from "../job/shell/Clock";
 import { useDispatch, useJob } from "../job/store/context";
@@ -46,10 +47,22 @@ export function JointsPane() {
         />
         <p className={bench.quiet}>Gas work is for the licensed; the local code and the maker’s sheet come first.</p>
       </section>
+      <details>
+        <summary>Work at the valve: what was carried over or changed</summary>
+        <Checklist list="valve-work" label="Work at the valve" items={VALVE_WORK} />
+      </details>
       <Conversion />
     </div>
   );
 }
+
+const VALVE_WORK = [
+  { id: "spring", says: "Regulator spring: limiter off, retainer slowly, turns counted; set by the gauge afterwards." },
+  { id: "cap", says: "Limiter or cap of the fuel in use carried over." },
+  { id: "orifice", says: "Orifice of the fuel in use carried over; it and the outlet face the same way." },
+  { id: "sleeve", says: "Metal sleeve of the coils carried over." },
+  { id: "bracket", says: "Bracket’s pins in their holes." },
+];
 
 function Joint({ joint: { name, test } }: { readonly joint: GasJoint }) {
   const dispatch = useDispatch();
