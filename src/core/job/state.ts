@@ -1,4 +1,3 @@
-import type { z } from "zod";
 import type { Differs } from "../access/opening";
 import type { Witness } from "../finding/definition";
 import type { Finding } from "../finding/finding";
@@ -8,9 +7,9 @@ import type { Fastener } from "../machine/cabinet";
 import type { Machine } from "../machine/format";
 import type { Plate } from "../machine/plate";
 import type { MachineRef } from "../machine/revision";
+import type { BurnerSet } from "./burner-set";
 import type { CameOff } from "./came-off";
-import type { burnerSetSchema } from "./kinds/burner";
-import type { ductRunSchema } from "./kinds/duct";
+import type { DuctRunKept } from "./duct-run";
 import type { LeadFound } from "./lead-found";
 import type { PlugReadingTaken } from "./plug-read";
 import type { Preference } from "./preference";
@@ -164,9 +163,9 @@ export interface JobState {
   /** Joints of the gas train that were opened, with the last test of each. */
   readonly joints: readonly GasJoint[];
   /** How the burner stands, as far as it was said. */
-  readonly burnerSet?: z.infer<typeof burnerSetSchema>;
+  readonly burnerSet?: BurnerSet;
   /** The duct as it runs in this house. */
-  readonly ductRun?: z.infer<typeof ductRunSchema>;
+  readonly ductRun?: DuctRunKept;
   /** How much evidence there was when a gas joint was last opened. */
   readonly gasOpened?: number;
   /** Checks that somebody said were not made, with why. They stay open. */

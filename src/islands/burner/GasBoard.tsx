@@ -1,17 +1,18 @@
 import { useState } from "react";
 import { type Balanced, balanced, balanceOf, type Unknown } from "../../core/burner/balance";
-import { clocked } from "../../core/burner/clocking";
-import { drillInches, MM_PER_INCH, nearestDrill } from "../../core/burner/drills";
+import { nearestDrill } from "../../core/burner/drills";
 import { altitudeShare, FUELS, GASES, type Gas, USUAL_DISCHARGE } from "../../core/burner/gas";
-import { orificeFor, whatIsInThere } from "../../core/burner/mismatch";
+import { orificeFor } from "../../core/burner/mismatch";
 import { BURNER_RANGES } from "../../core/burner/ranges";
-import { btuSays, drillSays, fuelsSay, inThereSays, plateSays, pressureSays } from "../../core/language/burner";
+import { btuSays, drillSays, fuelsSay, plateSays, pressureSays } from "../../core/language/burner";
 import { Button } from "../../ui/Button";
 import bench from "../benches/shared/Bench.module.css";
 import { NumberField } from "../worked/NumberField";
 import worked from "../worked/Worked.module.css";
 import styles from "./Burner.module.css";
+import { Clocking } from "./Clocking";
 import { DrillScale } from "./DrillScale";
+import { Orifice } from "./Orifice";
 import { Train } from "./Train";
 
 /** How a burner stands, as far as it is known. Inches, in w.c., BTU/h. */
@@ -24,13 +25,15 @@ export interface BurnerTyped {
   readonly supplyStaticInWc?: number | undefined;
 }
 
+export type KeepInput = (input: number, sigma: number, by: "meter" | "orifice") => void;
+
 interface Props {
   readonly typed: BurnerTyped;
   readonly onType: (typed: BurnerTyped) => void;
   /** Rated input of the machine, BTU/h; `undefined`: it is typed here. */
   readonly plate: number | undefined;
   /** Keeps an input as a finding, BTU/h; left out where there is no job. */
-  readonly onKeep?: ((input: number, sigma: number, by: "meter" | "orifice") => void) | undefined;
+  readonly onKeep?: KeepInput | undefined;
 }
 
 const UNKNOWNS: readonly (readonly [Unknown | "gas", string])[] = [
@@ -208,112 +211,5 @@ function Pressure({
       />
       {pressure !== undefined && <Stands {...pressureSays(typed.gas, "manifold", pressure)} />}
     </div>
-  );
-}
-
-const AS = ["drill", "mm", "in"] as const;
-type As = (typeof AS)[number];
-const RANGE: Readonly<Record<As, (typeof BURNER_RANGES)["diameter"] | { least: number; most: number; unit: string; because: string }>> = {
-  drill: { least: 1, most: 80, unit: "no.", because: "number drills go from 1 to 80" },
-  mm: {
-    least: BURNER_RANGES.diameter.least * MM_PER_INCH,
-    most: BURNER_RANGES.diameter.most * MM_PER_INCH,
-    unit: "mm",
-    because: BURNER_RANGES.diameter.because,
-  },
-  in: BURNER_RANGES.diameter,
-};
-
-function Orifice({
-  unknown,
-  found,
-  inches,
-  onInches,
-}: PartProps & { readonly inches: number | undefined; readonly onInches: (inches: number | undefined) => void }) {
-  const [as, setAs] = useState<As>("drill");
-  const hole = unknown === "diameter" ? found?.diameter : inches;
-  const shown = hole === undefined ? undefined : as === "in" ? hole : as === "mm" ? hole * MM_PER_INCH : nearestDrill(hole).number;
-  const read = (value: number | undefined) =>
-    onInches(value === undefined ? undefined : as === "in" ? value : as === "mm" ? value / MM_PER_INCH : drillInches(Math.round(value)));
-  return (
-    <div>
-      <NumberField key={as} label="Orifice" range={RANGE[as]} value={shown} worked={unknown === "diameter"} onChange={read} />
-      <nav className={worked.buttons} aria-label="Orifice as">
-        {AS.map((a) => (
-          <Button key={a} look="quiet" aria-pressed={as === a} onClick={() => setAs(a)}>
-            {a}
-          </Button>
-        ))}
-      </nav>
-      {hole !== undefined && <p>nearest {drillSays(nearestDrill(hole))}</p>}
-    </div>
-  );
-}
-
-const DIALS = [0.5, 1, 2, 0.25];
-
-/** The gas meter, watched for a turn: what burns, and which hole that speaks for. */
-function Clocking({
-  typed,
-  plate,
-  discharge,
-  onInput,
-  onKeep,
-}: {
-  readonly typed: BurnerTyped;
-  readonly plate: number | undefined;
-  readonly discharge: number;
-  readonly onInput: (input: number) => void;
-  readonly onKeep: Props["onKeep"];
-}) {
-  const [dial, setDial] = useState<number | undefined>(DIALS[0]);
-  const [seconds, setSeconds] = useState<number | undefined>();
-  const [others, setOthers] = useState<number | undefined>(0);
-  const found =
-    dial !== undefined && seconds !== undefined
-      ? clocked({ dial, seconds, heatingValueBtuPerFt3: FUELS[typed.gas].heatingValueBtuPerFt3, others: others ?? 0 })
-      : undefined;
-  const inThere =
-    found && found.burner > 0 && typed.manifoldInWc !== undefined && plate !== undefined
-      ? inThereSays(
-          typed.gas,
-          whatIsInThere({ ...balanceOf(typed.gas, discharge), pressure: typed.manifoldInWc, input: found.burner }, plate),
-        )
-      : undefined;
-  return (
-    <section aria-label="Gas meter clocked" className={worked.board}>
-      <h3>The gas meter, one turn of its smallest dial</h3>
-      <div className={styles.values}>
-        <NumberField label="Dial" range={BURNER_RANGES.dial} value={dial} onChange={setDial} />
-        <NumberField label="One turn" range={BURNER_RANGES.seconds} value={seconds} onChange={setSeconds} />
-        <NumberField label="Others that burn" range={BURNER_RANGES.other} value={others} onChange={setOthers} />
-      </div>
-      {found && found.burner <= 0 && (
-        <p role="alert" className={worked.alert}>
-          All that flows is {btuSays(found.all)}: the others can’t burn {btuSays(others ?? 0)} of it. Turn them off, and clock again.
-        </p>
-      )}
-      {found && found.burner > 0 && (
-        <>
-          <p>
-            <b>
-              Burner {btuSays(found.burner)} ± {Math.round(2 * found.sigma).toLocaleString("en-US")}
-            </b>{" "}
-            of {btuSays(found.all)} that flows
-            {plate !== undefined && `: ${plateSays(found.burner, plate).says}`}
-          </p>
-          {inThere && (
-            <p className={styles.says} data-is={inThere.is} role="status">
-              {inThere.says}
-            </p>
-          )}
-          {!inThere && <p className={worked.note}>With the manifold pressure, it is told which hole is probably in there.</p>}
-          <div className={worked.buttons}>
-            <Button onClick={() => onInput(found.burner)}>Reckon on with it</Button>
-            {onKeep && <Button onClick={() => onKeep(found.burner, found.sigma, "meter")}>Keep as evidence</Button>}
-          </div>
-        </>
-      )}
-    </section>
   );
 }

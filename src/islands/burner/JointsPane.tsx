@@ -1,8 +1,4 @@
 import { useState } from "react";
-import { FUELS, GASES, type Gas } from "../../core/burner/gas";
-import { otherGas } from "../../core/burner/mismatch";
-import { sightFinding } from "../../core/finding/kinds/sight";
-import { CONVERSION, CONVERSION_ITEMS, type ConversionItem } from "../../core/job/kinds/converted";
 import { LEAK_METHODS, type LeakMethod } from "../../core/job/kinds/leak-test";
 import type { GasJoint } from "../../core/job/state";
 import { Button } from "../../ui/Button";
@@ -12,7 +8,8 @@ import { WordsForm } from "../hands/WordsForm";
 import { Clock } from "../job/shell/Clock";
 import { useDispatch, useJob } from "../job/store/context";
 import worked from "../worked/Worked.module.css";
-import styles from "./Burner.module.css";
+import { Conversion } from "./Conversion";
+import { GasSmell } from "./GasSmell";
 
 const COMMON = ["union at the valve", "pressure tap plug", "orifice", "pipe to the cock"];
 
@@ -105,102 +102,5 @@ function Joint({ joint: { name, test } }: { readonly joint: GasJoint }) {
         </Button>
       </span>
     </li>
-  );
-}
-
-const NOTHING: Readonly<Record<ConversionItem, boolean>> = { orifice: false, spring: false, cap: false, pressure: false, label: false };
-
-/** A conversion is a complete set: what is missing is named, and nothing is recorded before. */
-function Conversion() {
-  const dispatch = useDispatch();
-  const gas = useJob((s) => s.job.burnerSet?.gas ?? "natural");
-  const dead = useJob((s) => s.job.safety.power === "dead");
-  const [to, setTo] = useState<Gas>(otherGas(gas));
-  const [done, setDone] = useState(NOTHING);
-  const [refused, setRefused] = useState(false);
-  const missing = CONVERSION_ITEMS.filter((i) => !done[i]);
-  const convert = () => {
-    if (missing.length > 0 || !dead) return setRefused(true);
-    setRefused(false);
-    setDone(NOTHING);
-    const items = { orifice: true, spring: true, cap: true, pressure: true, label: true } as const;
-    void dispatch({ do: "record", drafts: [{ kind: "converted", body: { to, items } }] });
-  };
-  return (
-    <details>
-      <summary>Convert it to another fuel</summary>
-      <section aria-label="Conversion" className={worked.board}>
-        <label className={worked.field}>
-          <span>It burns {FUELS[gas].name}; to</span>
-          <select className={bench.field} value={to} onChange={(e) => setTo(GASES.find((g) => g === e.target.value) ?? to)}>
-            {GASES.filter((g) => g !== gas).map((g) => (
-              <option key={g} value={g}>
-                {FUELS[g].name}
-              </option>
-            ))}
-          </select>
-        </label>
-        <ul className={worked.joints}>
-          {CONVERSION_ITEMS.map((i) => (
-            <li key={i}>
-              <label>
-                <input type="checkbox" checked={done[i]} onChange={(e) => setDone({ ...done, [i]: e.target.checked })} /> {CONVERSION[i]}
-              </label>
-            </li>
-          ))}
-        </ul>
-        {refused && (missing.length > 0 || !dead) && (
-          <p role="alert" className={worked.alert}>
-            {dead
-              ? `A conversion is complete or none: still missing: ${missing.map((m) => CONVERSION[m].toLowerCase()).join("; ")}.`
-              : "Make it safe first: a conversion is work on a dead machine, its gas shut."}
-          </p>
-        )}
-        <div className={worked.buttons}>
-          <Button onClick={convert}>It is converted</Button>
-        </div>
-      </section>
-    </details>
-  );
-}
-
-/** One screen for when it smells of gas. */
-function GasSmell() {
-  const dispatch = useDispatch();
-  const [smells, setSmells] = useState(false);
-  if (!smells)
-    return (
-      <div className={worked.buttons}>
-        <Button onClick={() => setSmells(true)}>⚠ It smells of gas</Button>
-      </div>
-    );
-  return (
-    <section aria-label="It smells of gas" className={styles.gas}>
-      <h2>It smells of gas: now</h2>
-      <ol>
-        <li>1. Gas cock shut.</li>
-        <li>2. No switch, no plug, no bell, no flame.</li>
-        <li>3. Windows and doors open.</li>
-        <li>4. Everybody out.</li>
-        <li>5. From outside: call the gas supplier. Nobody goes back in before they say so.</li>
-      </ol>
-      <div className={worked.buttons}>
-        <Button
-          look="main"
-          onClick={() =>
-            dispatch({
-              do: "record",
-              drafts: [
-                { kind: "valve", body: { of: "gas", state: "shut" } },
-                { kind: "finding", body: sightFinding("smell", "gas") },
-              ],
-            })
-          }
-        >
-          It is shut: record it
-        </Button>
-        <Button onClick={() => setSmells(false)}>It does not smell</Button>
-      </div>
-    </section>
   );
 }

@@ -1,0 +1,80 @@
+import { useState } from "react";
+import { balanceOf } from "../../core/burner/balance";
+import { clocked } from "../../core/burner/clocking";
+import { FUELS } from "../../core/burner/gas";
+import { whatIsInThere } from "../../core/burner/mismatch";
+import { BURNER_RANGES } from "../../core/burner/ranges";
+import { btuSays, inThereSays, plateSays } from "../../core/language/burner";
+import { Button } from "../../ui/Button";
+import { NumberField } from "../worked/NumberField";
+import worked from "../worked/Worked.module.css";
+import styles from "./Burner.module.css";
+import type { BurnerTyped, KeepInput } from "./GasBoard";
+
+const DIALS = [0.5, 1, 2, 0.25];
+
+/** The gas meter, watched for a turn: what burns, and which hole that speaks for. */
+export function Clocking({
+  typed,
+  plate,
+  discharge,
+  onInput,
+  onKeep,
+}: {
+  readonly typed: BurnerTyped;
+  readonly plate: number | undefined;
+  readonly discharge: number;
+  readonly onInput: (input: number) => void;
+  readonly onKeep: KeepInput | undefined;
+}) {
+  const [dial, setDial] = useState<number | undefined>(DIALS[0]);
+  const [seconds, setSeconds] = useState<number | undefined>();
+  const [others, setOthers] = useState<number | undefined>(0);
+  const found =
+    dial !== undefined && seconds !== undefined
+      ? clocked({ dial, seconds, heatingValueBtuPerFt3: FUELS[typed.gas].heatingValueBtuPerFt3, others: others ?? 0 })
+      : undefined;
+  const inThere =
+    found && found.burner > 0 && typed.manifoldInWc !== undefined && plate !== undefined
+      ? inThereSays(
+          typed.gas,
+          whatIsInThere({ ...balanceOf(typed.gas, discharge), pressure: typed.manifoldInWc, input: found.burner }, plate),
+        )
+      : undefined;
+  return (
+    <section aria-label="Gas meter clocked" className={worked.board}>
+      <h3>The gas meter, one turn of its smallest dial</h3>
+      <div className={styles.values}>
+        <NumberField label="Dial" range={BURNER_RANGES.dial} value={dial} onChange={setDial} />
+        <NumberField label="One turn" range={BURNER_RANGES.seconds} value={seconds} onChange={setSeconds} />
+        <NumberField label="Others that burn" range={BURNER_RANGES.other} value={others} onChange={setOthers} />
+      </div>
+      {found && found.burner <= 0 && (
+        <p role="alert" className={worked.alert}>
+          All that flows is {btuSays(found.all)}: the others can’t burn {btuSays(others ?? 0)} of it. Turn them off, and clock again.
+        </p>
+      )}
+      {found && found.burner > 0 && (
+        <>
+          <p>
+            <b>
+              Burner {btuSays(found.burner)} ± {Math.round(2 * found.sigma).toLocaleString("en-US")}
+            </b>{" "}
+            of {btuSays(found.all)} that flows
+            {plate !== undefined && `: ${plateSays(found.burner, plate).says}`}
+          </p>
+          {inThere && (
+            <p className={styles.says} data-is={inThere.is} role="status">
+              {inThere.says}
+            </p>
+          )}
+          {!inThere && <p className={worked.note}>With the manifold pressure, it is told which hole is probably in there.</p>}
+          <div className={worked.buttons}>
+            <Button onClick={() => onInput(found.burner)}>Reckon on with it</Button>
+            {onKeep && <Button onClick={() => onKeep(found.burner, found.sigma, "meter")}>Keep as evidence</Button>}
+          </div>
+        </>
+      )}
+    </section>
+  );
+}
