@@ -37,13 +37,15 @@ interface Props {
   /** The run as it was kept; `undefined`: nobody built it. */
   readonly run: DuctRun | undefined;
   readonly onRun: (run: DuctRun) => void;
+  /** What was measured already. */
+  readonly first?: AirTyped;
   /** Keeps what flows as a finding; left out where there is no job. */
   readonly onKeep?: ((flow: Figure, by: readonly string[]) => void) | undefined;
 }
 
 /** What really flows, and what that does to this machine: the run, what was measured, fan against duct, now and cleared side by side. */
-export function AirBoard({ machine, run, onRun, onKeep }: Props) {
-  const [typed, setTyped] = useState<AirTyped>({ dutyPercent: 100 });
+export function AirBoard({ machine, run, onRun, first, onKeep }: Props) {
+  const [typed, setTyped] = useState<AirTyped>({ dutyPercent: 100, ...first });
   const [water, setWater] = useState(USUAL_WATER_KG);
   const { measured, amiss } = measuredFrom(typed);
   const estimates = flowsFrom(machine, measured);

@@ -1,4 +1,6 @@
 import { useState } from "react";
+import type { Evidence } from "../../core/job/state";
+import { PASCAL_PER_INCH_OF_WATER } from "../../core/quantity/quantity";
 import { Button } from "../../ui/Button";
 import panes from "../benches/meter/Meter.module.css";
 import { useDispatch, useJob, useMachine } from "../job/store/context";
@@ -38,12 +40,21 @@ const SHOWN: Record<Pane, () => React.ReactNode> = {
   joints: () => <JointsPane />,
 };
 
+/** A pressure of the gas as it was last read, in w.c. */
+function lastInWc(evidence: readonly Evidence[], stream: "manifold" | "inlet"): number | undefined {
+  const found = evidence.findLast(({ finding: f }) => f.kind === "pressure" && f.place.stream === stream)?.finding;
+  if (found?.kind !== "pressure" || found.result.value <= 0) return undefined;
+  return Number((found.result.value / PASCAL_PER_INCH_OF_WATER).toFixed(2));
+}
+
 /** The numbers of this job's burner: kept with the job when somebody says so. */
 function GasOfJob() {
   const machine = useMachine();
   const dispatch = useDispatch();
   const kept = useJob((s) => s.job.burnerSet);
+  const evidence = useJob((s) => s.job.evidence);
   const [typed, setTyped] = useState<BurnerTyped | undefined>();
+  const read = { manifoldInWc: lastInWc(evidence, "manifold"), supplyInWc: lastInWc(evidence, "inlet") };
   const keep = async () => {
     if (!typed) return;
     const body = Object.fromEntries(Object.entries(typed).filter(([, v]) => v !== undefined)) as typeof typed & { gas: BurnerTyped["gas"] };
@@ -53,7 +64,7 @@ function GasOfJob() {
   return (
     <>
       <GasBoard
-        typed={typed ?? kept ?? { gas: "natural" }}
+        typed={typed ?? { gas: "natural", ...read, ...kept }}
         onType={setTyped}
         plate={machine.burner && machine.burner.watts * BTU_PER_WH}
         onKeep={(input, sigma, by) =>

@@ -1,9 +1,26 @@
 import { useState } from "react";
 import type { DuctRun } from "../../../core/air/duct-run";
+import type { FindingOf } from "../../../core/finding/finding";
+import { isOfRoom } from "../../../core/finding/kinds/temperature";
+import type { Evidence } from "../../../core/job/state";
 import { Button } from "../../../ui/Button";
 import { AirBoard } from "../../air/AirBoard";
+import type { AirTyped } from "../../air/Measured";
 import { useDispatch, useJob, useMachine } from "../../job/store/context";
 import styles from "../../worked/Worked.module.css";
+
+/** What of the air stands in the record already: the last of each. */
+function measuredIn(evidence: readonly Evidence[]): AirTyped {
+  const findings = evidence.flatMap((e) => (e.source === "technician" ? [e.finding] : []));
+  const pressure = findings.findLast((f): f is FindingOf<"pressure"> => f.kind === "pressure" && f.place.stream === "duct");
+  const room = findings.findLast((f): f is FindingOf<"temperature"> => f.kind === "temperature" && isOfRoom(f.place));
+  const hood = findings.findLast((f): f is FindingOf<"airway"> => f.kind === "airway" && f.result.louvres !== undefined);
+  return {
+    ...(pressure && pressure.result.value >= 0 && { backPressure: pressure.result.value }),
+    ...(room && { roomC: room.result.value }),
+    ...hood?.result.louvres,
+  };
+}
 
 /** The air of this job, worked out: the run is kept with the job when it is built, what flows becomes evidence. */
 export function DuctPane() {
@@ -12,6 +29,8 @@ export function DuctPane() {
   const kept = useJob((s) => s.job.ductRun);
   const [built, setBuilt] = useState<DuctRun | undefined>();
   const run = built ?? kept;
+  const evidence = useJob((s) => s.job.evidence);
+  const [first] = useState(() => measuredIn(evidence));
   const keepRun = async () => {
     if (!built) return;
     await dispatch({ do: "record", drafts: [{ kind: "duct", body: { ...built, pieces: [...built.pieces] } }] });
@@ -23,6 +42,7 @@ export function DuctPane() {
         machine={machine}
         run={run}
         onRun={setBuilt}
+        first={first}
         onKeep={({ value, sigma }, by) =>
           dispatch({
             do: "record",

@@ -178,6 +178,18 @@ const boardWords = ({ chunks, machine }: Clause): number[] =>
     .filter((n) => n.parts.length > 0)
     .map((n) => n.at);
 
+/** The joint itself, without what was done to it: “union” of “opened the union”. */
+function jointName(words: string): string {
+  const named = words
+    .replace(
+      /\b(i|we|the|a|was|were|is|has|been|just|opened|open|loosened|undone|undid|broke|broken|cracked|disconnected|took|apart|off)\b/gi,
+      " ",
+    )
+    .replace(/\s+/g, " ")
+    .trim();
+  return named === "" ? words : named;
+}
+
 /** A joint of the gas train was opened: it is to be soaped. */
 function gasJoints({ chunks, machine }: Clause): Candidate[] {
   if (!machine.burner) return [];
@@ -185,7 +197,7 @@ function gasJoints({ chunks, machine }: Clause): Candidate[] {
   if (at.length === 0) return [];
   return [
     {
-      meanings: [entry({ kind: "gas-opened", body: { note: chunks[at[0] ?? 0]?.raw ?? "" } })],
+      meanings: [entry({ kind: "gas-opened", body: { note: jointName(chunks[at[0] ?? 0]?.raw ?? "") } })],
       covers: [...at, ...tagged(chunks, "gas", "gasJoint")],
       sure: 1,
       act: true,
