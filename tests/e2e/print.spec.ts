@@ -124,6 +124,44 @@ test("tags for wires: a large number, terminal, colour with its letters, and a c
   expectTidy(paper);
 });
 
+test("the report of a gas job on paper: what was read before and after against its limits, the leak test with who made it, what is open", async ({
+  page,
+}) => {
+  await openJob(page, server.url, "turns, no heat, no glow", "kelvane-g14");
+  await type(page, "proved dead");
+  await type(page, "lower front off");
+  await type(page, "igniter OL");
+  await type(page, "fitted igniter");
+  await type(page, "igniter 190");
+  await visit(page, "Fit");
+  await page.getByRole("button", { name: "Burner", exact: true }).click();
+  await page.getByRole("button", { name: "Joints" }).click();
+  await page.getByRole("button", { name: "Opened: union at the valve" }).click();
+  await page.getByRole("button", { name: "union at the valve: tight" }).click();
+  await expect(page.getByLabel("Record")).toContainText("Leak test, union at the valve: tight");
+  await visit(page, "Hand over");
+  await page.getByRole("button", { name: "Print the report" }).click();
+  for (const format of ["A4", "Letter"] as const) {
+    const paper = await printed(page, format);
+    for (const says of [
+      "Report on a repair",
+      "Kelvane G14",
+      "Mr Probatum · Testing quay 1",
+      "“turns, no heat, no glow”",
+      "Igniter, wires off: OL (fail; healthy",
+      "After the repair: Igniter, wires off: 190 Ω (pass; healthy",
+      "Fitted: new igniter",
+      "Leak test, union at the valve: tight (soap solution, Tess Trier)",
+      "not yet",
+      "If it ever smells of gas",
+      "Customer",
+    ])
+      expect(paper.text).toContain(says);
+    expect(paper.text).not.toContain("Reading line");
+    expectTidy(paper);
+  }
+});
+
 test("labels are pinned to a photo, which stays with its part", async ({ page }) => {
   await openJob(page, server.url, "turns, no heat");
   await type(page, "proved dead");
