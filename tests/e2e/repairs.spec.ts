@@ -1,5 +1,5 @@
 import { expect, test } from "@playwright/test";
-import { close, leads, meter, next, openJob, prove, type } from "./hidden-fault";
+import { close, leads, meter, next, openJob, prove, type, visit } from "./hidden-fault";
 import { Server } from "./server";
 
 const server = new Server();
@@ -29,6 +29,17 @@ test("an open element: found, replaced, proven, closed", async ({ page }) => {
   await next(page).getByRole("button", { name: "It is back on" }).click();
   await prove(page);
   await close(page);
+
+  // What it was is proposed from the record, corrected, and told; then the machine is handed over.
+  await visit(page, "Hand over");
+  await page.getByRole("button", { name: "Say what it was" }).click();
+  await expect(page.getByLabel("What was wrong")).toHaveValue("Heating element open");
+  await page.getByLabel("What caused it").fill("its age");
+  await page.getByRole("region", { name: "What it was" }).getByRole("button", { name: "Keep" }).click();
+  await expect(page.getByLabel("Record")).toContainText("It was: Heating element open; caused by: its age");
+  await page.getByRole("button", { name: "It is handed over" }).click();
+  await expect(page.getByLabel("Record")).toContainText("Handed over to Mr Probatum");
+  await expect(page.getByRole("button", { name: "It is handed over" })).toHaveCount(0);
 });
 
 test("a blown cut-off can't be closed before its cause is examined", async ({ page }) => {

@@ -68,6 +68,8 @@ const EXAMPLES: { [K in EntryKind]: Body<K> } = {
   panel: { panel: "top", state: "off" },
   fitted: { assembly: "element-a", action: "replaced" },
   proof: { starts: "yes", turns: "yes", warm: "no", cycles: "unknown", airflow: "unknown" },
+  conclusion: { wrong: "heating element open", cause: "the vent was choked", proved: "it read OL" },
+  "handed-over": { to: "Mrs Osk" },
   closed: { note: "shown to the customer" },
   retract: { entry: "01a210fc-51c4-72d6-8a5d-2d136f2fbfae", why: "mistyped" },
 };
@@ -125,6 +127,8 @@ test("each says itself, with a machine and without", () => {
     panel: Top off | Top off
     fitted: Fitted: new element-a | Fitted: new element-a
     proof: Proof run: starts, turns, no heat, cycles unknown, air unknown | Proof run: starts, turns, no heat, cycles unknown, air unknown
+    conclusion: It was: heating element open; caused by: the vent was choked | It was: heating element open; caused by: the vent was choked
+    handed-over: Handed over to Mrs Osk | Handed over to Mrs Osk
     closed: Job closed | Job closed
     retract: An entry taken back | An entry taken back"
   `);
@@ -172,6 +176,8 @@ test("each changes what it is about, and nothing else", () => {
     panel: panelsOff, cameOff, wasOff, everOpen
     fitted: fitted
     proof: evidence, evidenceAtProof, proof
+    conclusion: conclusion
+    handed-over: handedOver
     closed: closed
     retract: nothing"
   `);
@@ -190,7 +196,8 @@ test("what names something that this machine does not have is refused by that na
   );
 });
 
-test("a closed job takes nothing but what takes something back", () => {
+test("a closed job takes nothing but what it was, who took it over, and what takes something back", () => {
   const state = { ...jobOf(machine, []), closed: true };
-  for (const d of drafts) expect(refusalOf(state, d)?.code).toBe(d.kind === "retract" ? undefined : "job-closed");
+  const taken = ["retract", "conclusion", "handed-over"];
+  for (const d of drafts) expect(refusalOf(state, d)?.code).toBe(taken.includes(d.kind) ? undefined : "job-closed");
 });

@@ -1,7 +1,8 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
+import { refusalOf } from "../../src/core/job/fold";
 import type { Draft } from "../../src/core/job/kinds/index";
-import { reportOf } from "../../src/core/language/report";
+import { conclusionFrom, reportOf } from "../../src/core/language/report";
 import { assemblyIdOf } from "../../src/core/machine/assembly";
 import { assemblyName } from "../../src/core/naming/names";
 import { jobOf, SAFE, shipped } from "../job-of";
@@ -58,4 +59,29 @@ test("whatever was fitted is told, and the same record gives the same words", ()
     }),
     { numRuns: 30 },
   );
+});
+
+test("what it was is proposed from the record: the trouble, what caused it, what read bad", () => {
+  const e27 = shipped("orrinshaw-e27");
+  const duct = { part: "duct", mode: "choked", severity: 0.3 };
+  const cutOff = { part: "cut-off", mode: "open" };
+  const job = jobOf(e27, ["turns, no heat", SAFE, { kind: "panel", body: { panel: "rear", state: "off" } }, "cutoff OL", "element 10.6"]);
+  const hypothesis = { id: "", suspect: "", kind: "cause", faults: [duct, cutOff], prior: 0.1, assemblies: [] } as const;
+  expect(conclusionFrom(e27, job, { hypothesis, probability: 0.99 })).toMatchInlineSnapshot(`
+    {
+      "cause": "no air carries the heat out of the box",
+      "proved": "Thermal cut-off, wires off: OL",
+      "wrong": "Thermal cut-off blown, vent duct and hood choked",
+    }
+  `);
+});
+
+test("a job is handed over once it is closed, not before; what it was may be said on a closed job", () => {
+  const job = jobOf(G14, [{ kind: "handed-over", body: { to: "Mrs Osk" } }]);
+  expect(job.handedOver).toBeUndefined();
+  expect(job.record.at(-1)).toMatchObject({ status: "refused", refusal: { code: "not-closed" } });
+  const closed = { ...job, closed: true };
+  expect(refusalOf(closed, { kind: "handed-over", body: { to: "Mrs Osk" } })).toBeUndefined();
+  expect(refusalOf(closed, { kind: "conclusion", body: { wrong: "igniter open" } })).toBeUndefined();
+  expect(refusalOf(closed, { kind: "cooled", body: {} })).toEqual({ code: "job-closed" });
 });

@@ -111,9 +111,12 @@ function lineOf(kept: Kept, state: JobState, retracted: ReadonlySet<string>): Re
   return refusal ? { status: "refused", entry, refusal } : { status: "counts", entry };
 }
 
+/** What is still entered on a closed job: it is told, handed over, or taken back. */
+const AFTER_CLOSING: readonly Draft["kind"][] = ["retract", "conclusion", "handed-over"];
+
 /** Why an entry would count for nothing in this state; `undefined` when it would count. */
 export function refusalOf(state: JobState, draft: Draft): Refusal | undefined {
-  if (state.closed && draft.kind !== "retract") return { code: "job-closed" };
+  if (state.closed && !AFTER_CLOSING.includes(draft.kind)) return { code: "job-closed" };
   return entryKind(draft).allows(draft.body, state);
 }
 

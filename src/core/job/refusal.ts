@@ -4,6 +4,8 @@ import type { Lapse } from "./safety";
 /** Why an entry counts for nothing, as facts. It stays in the record all the same. */
 export type Refusal =
   | { readonly code: "job-closed" }
+  /** It is handed over only once it is closed. */
+  | { readonly code: "not-closed" }
   /** It names something that this machine does not have. */
   | { readonly code: "not-on-machine"; readonly given: string }
   | {

@@ -177,6 +177,9 @@ export interface JobState {
   readonly everSafe: boolean;
   readonly everOpen: boolean;
   readonly closed: boolean;
+  /** What it was, as the customer is told. */
+  readonly conclusion?: { readonly wrong: string; readonly cause?: string | undefined; readonly proved?: string | undefined };
+  readonly handedOver?: { readonly to: string; readonly at: string };
   /** What it was closed without. */
   readonly reservations?: string;
   readonly preference: Preference;

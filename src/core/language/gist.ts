@@ -53,6 +53,8 @@ function entryGist({ kind, body }: Draft, machine: Machine): string {
       return "undo";
     case "proof":
       return "prove";
+    case "conclusion":
+    case "handed-over":
     case "gas-opened":
     case "leak-test":
     case "burner":

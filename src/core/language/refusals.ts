@@ -16,6 +16,8 @@ export function refusalSays(machine: Machine | undefined, refusal: Refusal): str
   switch (refusal.code) {
     case "job-closed":
       return "The job is closed. Take the closing back to go on with it.";
+    case "not-closed":
+      return "Not handed over: the job is not closed. Close it first, with reservations where something was not seen.";
     case "not-on-machine":
       return `“${refusal.given}” is not on this machine (${machine?.maker} ${machine?.model}). Is it the right one?`;
     case "not-dead":

@@ -9,6 +9,7 @@ import { unseenSays } from "../job/kinds/closed";
 import { LEAK_METHODS } from "../job/kinds/leak-test";
 import { proofStands, reservationsOf } from "../job/proven";
 import type { Evidence } from "../job/state";
+import type { Verdict } from "../judging/verdict";
 import { hasHood, type Machine } from "../machine/format";
 import { fittedSays } from "../naming/names";
 import { percent } from "../naming/text";
@@ -34,6 +35,7 @@ export function reportOf(
 ): ReportSection[] {
   const sections: ReportSection[] = [
     { name: "Noticed", lines: [job.complaint === undefined ? "not recorded" : `“${job.complaint.words}”`] },
+    { name: "What it was", lines: concluded(job) },
     { name: "Found", lines: [leader ? `${hypothesisSays(machine, leader.hypothesis)}, ${percent(leader.probability)}` : "…"] },
     { name: "Measured", lines: orNothing(measured(machine, job), "nothing") },
     { name: "Done", lines: orNothing(done(machine, job), "nothing yet") },
@@ -44,9 +46,36 @@ export function reportOf(
       lines: job.notes.map(({ words, about }) => entrySays(machine, { kind: "note", body: { words, ...(about && { about }) } })),
     },
     { name: "With reservations", lines: reservations(machine, job), warns: true },
+    { name: "Handed over", lines: job.handedOver ? [`to ${job.handedOver.to}`] : [] },
     { name: "To mind", lines: toMind(machine, job) },
   ];
   return sections.filter((s) => s.lines.length > 0);
+}
+
+/** What it was, proposed from the record: to be corrected by whoever tells it. */
+export function conclusionFrom(machine: Machine, job: Job, leader: Pick<RankedSuspect, "hypothesis" | "probability"> | undefined): Told {
+  const failed = job.evidence.filter((e) => e.source === "technician" && judgedVerdict(machine, job, e) === "fail");
+  const faults = leader?.hypothesis.faults ?? [];
+  const cause = machine.causes.find(
+    (c) =>
+      faults.some((f) => f.part === c.damage.part && f.mode === c.damage.mode) &&
+      faults.some((f) => f.part === c.cause.part && f.mode === c.cause.mode),
+  );
+  return {
+    wrong: leader ? hypothesisSays(machine, leader.hypothesis) : "",
+    cause: cause?.because ?? "",
+    proved: failed.map((e) => findingSays(e.finding, machine)).join("; "),
+  };
+}
+
+interface Told {
+  readonly wrong: string;
+  readonly cause: string;
+  readonly proved: string;
+}
+
+function judgedVerdict(machine: Machine, job: Job, { finding }: Evidence): Verdict | undefined {
+  return isMetered(finding) ? judgeInJob(machine, job, finding).verdict : undefined;
 }
 
 const orNothing = (lines: readonly string[], nothing: string): readonly string[] => (lines.length > 0 ? lines : [nothing]);
@@ -95,6 +124,12 @@ function reservations(machine: Machine, job: Job): string[] {
     return still ? [`${checkSays(machine, still)} (${why})`] : [];
   });
   return [...(unseen ? [unseenSays(unseen)] : []), ...undone];
+}
+
+function concluded({ conclusion }: Job): string[] {
+  if (!conclusion) return [];
+  const { wrong, cause, proved } = conclusion;
+  return [wrong, ...(cause ? [`Caused by: ${cause}`] : []), ...(proved ? [`Proved by: ${proved}`] : [])];
 }
 
 /** What the customer does differently from now on. */

@@ -12,6 +12,8 @@ export interface Field {
   readonly numeric?: boolean;
   /** It may be left empty. */
   readonly optional?: boolean;
+  /** What stands there at first. */
+  readonly first?: string;
 }
 
 interface Props<N extends string> {
@@ -31,7 +33,8 @@ export function WordsForm<N extends string>({ fields, button, amiss, onKeep, onL
   const [texts, setTexts] = useState<Partial<Record<N, string>>>({});
   const [wrong, setWrong] = useState<string | undefined>();
   const message = useId();
-  const typed = Object.fromEntries(names.map((n) => [n, (texts[n] ?? "").trim()])) as Record<N, string>;
+  const textOf = (n: N): string => texts[n] ?? fields[n].first ?? "";
+  const typed = Object.fromEntries(names.map((n) => [n, textOf(n).trim()])) as Record<N, string>;
   const ready = names.every((n) => fields[n].optional || typed[n] !== "");
   const keep = () => {
     const why = amiss?.(typed);
@@ -58,7 +61,7 @@ export function WordsForm<N extends string>({ fields, button, amiss, onKeep, onL
             placeholder={fields[n].placeholder}
             aria-invalid={wrong !== undefined}
             aria-describedby={wrong === undefined ? undefined : message}
-            value={texts[n] ?? ""}
+            value={textOf(n)}
             onChange={(e) => setTexts({ ...texts, [n]: e.target.value })}
           />
         </label>

@@ -3,6 +3,7 @@ import { burner } from "./burner";
 import { cleaned } from "./cleaned";
 import { closed } from "./closed";
 import { complaint } from "./complaint";
+import { conclusion } from "./conclusion";
 import { converted } from "./converted";
 import { cooled } from "./cooled";
 import { cup } from "./cup";
@@ -14,6 +15,7 @@ import { energised } from "./energised";
 import { finding } from "./finding";
 import { fitted } from "./fitted";
 import { gasOpened } from "./gas-opened";
+import { handedOver } from "./handed-over";
 import { isolated } from "./isolated";
 import { lead } from "./lead";
 import { leakTest } from "./leak-test";
@@ -82,6 +84,8 @@ export const ENTRY_KINDS = [
   proof,
   notDone,
   closed,
+  conclusion,
+  handedOver,
   retract,
 ] as const;
 

@@ -1,5 +1,8 @@
-import { reportOf } from "../../../core/language/report";
-import { useJob, useMachine } from "../../job/store/context";
+import { useState } from "react";
+import { conclusionFrom, reportOf } from "../../../core/language/report";
+import { Button } from "../../../ui/Button";
+import { WordsForm } from "../../hands/WordsForm";
+import { useDispatch, useJob, useMachine } from "../../job/store/context";
 import { ReportPage } from "../../print/ReportPage";
 import styles from "../shared/Bench.module.css";
 
@@ -20,7 +23,64 @@ export function HandBench() {
           <Fact key={name} name={name} lines={lines.map((l) => (warns ? `⚠ ${l}` : l))} />
         ))}
       </dl>
+      <Conclusion />
+      <HandOver />
     </>
+  );
+}
+
+/** What it was: proposed from the record, corrected, kept. */
+function Conclusion() {
+  const machine = useMachine();
+  const dispatch = useDispatch();
+  const job = useJob((s) => s.job);
+  const leader = useJob((s) => s.diagnosis.standing?.suspects[0]);
+  const [asking, setAsking] = useState(false);
+  if (job.fitted.length === 0) return null;
+  if (!asking)
+    return (
+      <Button look="quiet" onClick={() => setAsking(true)}>
+        {job.conclusion ? "Say it otherwise" : "Say what it was"}
+      </Button>
+    );
+  const proposed = { ...conclusionFrom(machine, job, leader), ...job.conclusion };
+  return (
+    <section aria-label="What it was">
+      <WordsForm
+        fields={{
+          wrong: { label: "What was wrong", most: 300, first: proposed.wrong },
+          cause: { label: "What caused it", most: 300, optional: true, first: proposed.cause ?? "" },
+          proved: { label: "What proved it", most: 600, optional: true, first: proposed.proved ?? "" },
+        }}
+        button="Keep"
+        onLeave={() => setAsking(false)}
+        onKeep={({ wrong, cause, proved }) => {
+          setAsking(false);
+          return dispatch({
+            do: "record",
+            drafts: [{ kind: "conclusion", body: { wrong, ...(cause && { cause }), ...(proved && { proved }) } }],
+          });
+        }}
+      />
+    </section>
+  );
+}
+
+/** Who takes it over, once it is closed. */
+function HandOver() {
+  const dispatch = useDispatch();
+  const closed = useJob((s) => s.job.closed);
+  const handed = useJob((s) => s.job.handedOver);
+  const customer = useJob((s) => s.job.opened?.customer ?? "");
+  if (!closed || handed) return null;
+  return (
+    <section aria-label="Handing over">
+      <WordsForm
+        fields={{ to: { label: "Handed over to, by the name that is signed", most: 120, first: customer } }}
+        button="It is handed over"
+        onKeep={({ to }) => dispatch({ do: "record", drafts: [{ kind: "handed-over", body: { to } }] })}
+      />
+    </section>
   );
 }
 
