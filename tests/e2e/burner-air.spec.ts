@@ -4,7 +4,7 @@ import { coursesOf, eventsOf } from "../../src/core/diagnosis/sequence";
 import { FaultSet } from "../../src/core/machine/fault";
 import { airflow } from "../../src/core/machine/run/heat";
 import { operate, startScript } from "../../src/core/machine/run/operate";
-import { E27, machineOf, openJob, type, visit } from "./hidden-fault";
+import { E27, machineOf, next, openJob, type, visit } from "./hidden-fault";
 import { Server } from "./server";
 import { bothWays } from "./ways";
 
@@ -105,6 +105,8 @@ bothWays((way, press) => {
     await type(page, "proved dead");
     await type(page, "rear off");
     await type(page, "cutoff OL");
+    // The benches follow what is next: who wants another waits until they stand.
+    await expect(next(page)).toHaveAttribute("data-working", "false");
     await visit(page, "Supply & air");
     await press(page, "Duct and flow");
     await page.getByLabel("Room", { exact: true }).fill("22");
