@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { airflowFromRise, cfmOf } from "../src/core/physics/airflow-from-rise";
+import { airflowFromRise } from "../src/core/physics/airflow-from-rise";
 import { clockedInput } from "../src/core/physics/clocked-input";
 import { ductLoss } from "../src/core/physics/duct-loss";
 import { freeArea } from "../src/core/physics/free-area";
@@ -9,6 +9,7 @@ import { orificeDiameter, orificeInput } from "../src/core/physics/orifice";
 import { powerOf } from "../src/core/physics/power";
 import { betaCelsius, betaOhms } from "../src/core/physics/thermistor-beta";
 import { type CurvePoint, threePointCelsius } from "../src/core/physics/thermistor-points";
+import { cfmOf } from "../src/core/quantity/quantity";
 import { BadInput, onFile, readJson } from "./bad-input";
 
 const point = z.object({ celsius: z.number(), ohms: z.number().positive() });

@@ -5,6 +5,7 @@ import { consequenceOf } from "../../src/core/air/consequence";
 import { type DuctRun, lengthsOf, lossOf } from "../../src/core/air/duct-run";
 import { combined, flowsFrom } from "../../src/core/air/estimates";
 import { fanPressure, flowAtPressure, lossCurve, operatingPoint } from "../../src/core/air/fan";
+import { airStands } from "../../src/core/air/stands";
 import { airVerdictSays } from "../../src/core/language/air";
 import { FaultSet } from "../../src/core/machine/fault";
 import { airflow } from "../../src/core/machine/run/heat";
@@ -34,6 +35,17 @@ test("what flows lies on the fan’s curve and on the duct’s; a pressure on th
       expect(operatingPoint(E27.thermal, lossCurve(E27, { ...run, hoodOpen: 1 })).flow).toBeGreaterThanOrEqual(flow - 1e-9);
     }),
   );
+});
+
+test("a hood that is found half shut is what is there without a measurement; what was measured goes before it", () => {
+  const half = { ...RUN, hoodOpen: 0.25 };
+  const stands = airStands(E27, half, undefined);
+  expect(stands.cases.map((c) => c.name)).toEqual(["Now", "Cleared", "Metal for foil"]);
+  const [now = 0, cleared = 0, metal = 0] = stands.cases.map((c) => c.flow);
+  expect([now < cleared, cleared < metal, stands.worst]).toEqual([true, true, half.pieces.length]);
+  expect(airStands(E27, half, 0.03).now).toBe(0.03);
+  expect(airStands(E27, RUN, undefined).cases.map((c) => c.name)).toEqual(["Cleared", "Metal for foil"]);
+  expect(airStands(E27, undefined, undefined)).toMatchObject({ now: undefined, losses: [], worst: -1 });
 });
 
 test("of two ways to say how choked it is, either gives the other back", () => {
@@ -113,6 +125,8 @@ test("the verdict follows the band, not the middle", () => {
       "title": "Air did this: the way out is choked",
     }
   `);
+  // Nothing is claimed of the cut-off before it was worked out.
+  expect(airVerdictSays("choked", choke, undefined, undefined).follows).not.toMatch(/cut-off|limit/);
   expect(airVerdictSays("clear", { free: 1, least: 0.9, most: 1 }, consequenceOf(E27, 1), undefined)).toMatchInlineSnapshot(`
     {
       "follows": "100 % of the way is free (90 % to 100 %). A fuse or cut-off that blew has another cause: a grounded element, a welded thermostat.",

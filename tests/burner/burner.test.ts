@@ -7,8 +7,9 @@ import { altitudeShare, FUELS, GASES, USUAL_DISCHARGE } from "../../src/core/bur
 import { igniterStands } from "../../src/core/burner/igniter";
 import { orificeFor, otherGas, whatIsInThere } from "../../src/core/burner/mismatch";
 import { BURNER_RANGES } from "../../src/core/burner/ranges";
+import { reckoned } from "../../src/core/burner/reckoned";
 import { coilCelsius, soakOf } from "../../src/core/burner/soak";
-import { inThereSays, plateSays, pressureSays } from "../../src/core/language/burner";
+import { fuelsSay, inThereSays, plateSays, pressureSays } from "../../src/core/language/burner";
 import { refusedIn } from "../../src/core/quantity/range";
 
 const gas = fc.constantFrom(...GASES);
@@ -27,6 +28,17 @@ test("orifice, pressure and input: any one comes back from the other two", () =>
       expect(inputThrough(base, d, 4 * p) / inputThrough(base, d, p)).toBeCloseTo(2, 8);
     }),
   );
+});
+
+test("what is wanted is worked out though it was typed before; the plate is that of the height", () => {
+  const known = { gas: "natural", orificeInches: 0.089, manifoldInWc: 3.5, altitudeFt: 4500 } as const;
+  const typed = { input: 20_000, rated: 22_000, discharge: USUAL_DISCHARGE };
+  const { found, burns, plate } = reckoned(known, "input", typed);
+  expect([found?.unknown, burns, plate]).toEqual(["input", expect.closeTo(21_669, 0), expect.closeTo(19_800, 6)]);
+  expect(reckoned(known, "pressure", typed).found?.pressure).toBeLessThan(3.5);
+  expect(reckoned(known, "gas", typed)).toMatchObject({ found: undefined, burns: 20_000, pressure: 3.5 });
+  expect(fuelsSay(0.089, 3.5, 21_669, USUAL_DISCHARGE)).toContain("That is natural gas");
+  expect(fuelsSay(0.089, 3.5, 5_000, USUAL_DISCHARGE)).toContain("neither of both");
 });
 
 test("drills grow from 80 to 1; the nearest of a drill is itself, with its neighbours about it", () => {

@@ -130,6 +130,7 @@ bothWays((way, press) => {
     await visit(page, "Close up");
     await expect(page.getByRole("list", { name: "Still to be looked at" })).toContainText(/vent is not cleared/);
     await page.reload();
+    await expect(next(page)).toHaveAttribute("data-working", "false");
     await visit(page, "Supply & air");
     await press(page, "Duct and flow");
     await expect(page.getByLabel("foil, straight")).toHaveValue("2.5");

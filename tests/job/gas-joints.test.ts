@@ -26,6 +26,28 @@ test("a joint that is opened again is to be tested again", () => {
   expect(leaks(jobOf(G14, [SAFE, opened("union"), tested("union", true), opened("union")]))).toEqual(["joint"]);
 });
 
+test("a new valve opens a joint of its own: one that was tested before does not speak for it; soap on all of them does", () => {
+  const before = [
+    SAFE,
+    opened("tap plug"),
+    tested("tap plug", true),
+    { kind: "fitted", body: { assembly: "gas-valve", action: "replaced" } } as const,
+  ];
+  const job = jobOf(G14, before);
+  expect(job.joints.map((j) => j.name)).toEqual(["tap plug", "joint at the gas valve"]);
+  expect(leaks(job)).toEqual(["joint"]);
+  expect(leaks(jobOf(G14, [...before, "soap test tight"]))).toEqual([]);
+  expect(leaks(jobOf(G14, [...before, tested("joint at the gas valve", true)]))).toEqual([]);
+});
+
+test("a joint that leaked is asked for until it, or all, is found tight; a long name can still be named", () => {
+  const leaked = [SAFE, opened("union"), tested("union", false)];
+  expect(leaks(jobOf(G14, leaked))).toEqual(["bubbles"]);
+  expect(leaks(jobOf(G14, [...leaked, "soap test tight"]))).toEqual([]);
+  const [long] = jobOf(G14, [SAFE, opened("u".repeat(300))]).joints;
+  expect(leaks(jobOf(G14, [SAFE, opened("u".repeat(300)), tested(long?.name ?? "", true)]))).toEqual([]);
+});
+
 test("a conversion is all of it or none, on a dead machine, and its orifice is a joint", () => {
   const { schema } = entryKind({ kind: "converted" });
   const all = Object.fromEntries(CONVERSION_ITEMS.map((i) => [i, true]));

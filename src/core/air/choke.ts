@@ -1,6 +1,6 @@
-import type { Figure } from "../fitting/fit-run";
 import type { Machine } from "../machine/format";
 import { freeArea } from "../physics/free-area";
+import type { Figure } from "../quantity/figure";
 import { fanPressure } from "./fan";
 
 /** Share of the way that is free, with what it may be: at least, at most. */

@@ -1,7 +1,7 @@
-import type { Figure } from "../fitting/fit-run";
 import type { Machine } from "../machine/format";
 import { airflow } from "../machine/run/heat";
 import { airflowFromRise } from "../physics/airflow-from-rise";
+import type { Figure } from "../quantity/figure";
 import { flowAtPressure } from "./fan";
 
 /** What was measured of the air; each by itself is an estimate of the flow. */

@@ -3,13 +3,8 @@ import { leastSquares, variancesOf } from "../array/least-squares";
 import { endOf, evened, firstPart, type Series } from "../cycling/series";
 import { type Switch, switchesOf } from "../cycling/switches";
 import type { Machine } from "../machine/format";
+import type { Figure } from "../quantity/figure";
 import { at, coolingOf, pulseOf, type Response, responseOf } from "./response";
-
-/** A figure with 1 σ. */
-export interface Figure {
-  readonly value: number;
-  readonly sigma: number;
-}
 
 /** What is known of the run besides its record. */
 export interface Known {

@@ -100,11 +100,12 @@ export interface GasJoint {
   /** How much evidence there was then. */
   readonly at: number;
   readonly test?: {
-    readonly entry: string;
     readonly method: "soap" | "detector" | "pressure";
     readonly tight: boolean;
     readonly by: string;
     readonly when: string;
+    /** How much evidence there was then. */
+    readonly at: number;
   };
 }
 
@@ -166,8 +167,6 @@ export interface JobState {
   readonly burnerSet?: BurnerSet;
   /** The duct as it runs in this house. */
   readonly ductRun?: DuctRunKept;
-  /** How much evidence there was when a gas joint was last opened. */
-  readonly gasOpened?: number;
   /** Checks that somebody said were not made, with why. They stay open. */
   readonly notDone: readonly { readonly check: string; readonly why: string }[];
   /** Questions answered with “can't tell”, by the number of repairs before: weightless, but not put for ever. */

@@ -2,10 +2,9 @@ import type { AirVerdict, Choke } from "../air/choke";
 import type { Consequence } from "../air/consequence";
 import type { DuctRun, Piece } from "../air/duct-run";
 import type { AirMeasured } from "../air/estimates";
-import type { Figure } from "../fitting/fit-run";
-import { cfmOf } from "../physics/airflow-from-rise";
+import type { Figure } from "../quantity/figure";
 import { formatValue } from "../quantity/format";
-import { PASCAL_PER_INCH_OF_WATER } from "../quantity/quantity";
+import { cfmOf, PASCAL_PER_INCH_OF_WATER } from "../quantity/quantity";
 
 /** “65 ± 11 cfm”: with 2 σ. */
 export const flowSays = ({ value, sigma }: Figure): string => `${cfmOf(value).toFixed(0)} ± ${cfmOf(2 * sigma).toFixed(0)} cfm`;
@@ -42,6 +41,15 @@ function loadsSay({ loads }: Consequence): string | undefined {
 
 const percent = (share: number): string => `${Math.round(100 * share)} %`;
 
+/** What follows if only the blown part is replaced. */
+function againSays(now: Consequence): string {
+  if (now.cutOffAtS !== undefined) return "If only the cut-off is replaced, it opens again in the first load.";
+  const loads = loadsSay(now);
+  if (loads) return `If only the cut-off is replaced, it opens again in ${loads}.`;
+  if (now.limitAtS === undefined) return "The limit does not act at this flow: no cut-off opens by it.";
+  return "The limit acts, and the cut-off outlives it: short heat, long drying.";
+}
+
 /** The verdict in a headline, and what follows if only the blown part is replaced. */
 export function airVerdictSays(
   verdict: AirVerdict,
@@ -55,12 +63,7 @@ export function airVerdictSays(
       title: "Air did not do this: look at the element",
       follows: `${free}. A fuse or cut-off that blew has another cause: a grounded element, a welded thermostat.`,
     };
-  const loads = now && loadsSay(now);
-  const again = loads
-    ? `If only the cut-off is replaced, it opens again in ${loads}.`
-    : now?.limitAtS === undefined
-      ? "The limit does not act at this flow: no cut-off opens by it."
-      : "The limit acts, and the cut-off outlives it: short heat, long drying.";
+  const again = now ? againSays(now) : "What it does is being worked out…";
   if (verdict === "may-be") return { title: "Air may have done this: measure in another way", follows: `${free}. ${again}` };
   return { title: worst ? `Air did this: ${worst}` : "Air did this: the way out is choked", follows: `${free}. ${again}` };
 }

@@ -4,8 +4,8 @@ import type { RunFit } from "../fitting/fit-run";
 import type { Machine } from "../machine/format";
 import { airflow } from "../machine/run/heat";
 import { clockSays } from "../naming/text";
-import { cfmOf } from "../physics/airflow-from-rise";
 import { formatValue } from "../quantity/format";
+import { cfmOf } from "../quantity/quantity";
 import { flowSays } from "./air";
 
 /** A thermostat acts within so many K of its rating. */

@@ -1,8 +1,6 @@
-import { M3_PER_FT3, PASCAL_PER_INCH_OF_WATER } from "../quantity/quantity";
+import { M3_PER_FT3, PASCAL_PER_INCH_OF_WATER, wattsOf } from "../quantity/quantity";
 
 const METRE_PER_INCH = 0.0254;
-/** International table BTU (NIST SP 811, appendix B.8). */
-const JOULE_PER_BTU = 1055.05585262;
 /** Of air at 60 °F and 1 atm, at which gas is metered, kg/m³ (AGA Report 3). */
 const METERED_AIR = 1.2232;
 
@@ -25,7 +23,7 @@ function flowPerSquareInch({ dischargeCoefficient, pressureInWc, specificGravity
 export function orificeInput(diameterIn: number, gas: GasAtOrifice): { flowFt3PerH: number; inputBtuPerH: number; inputWatts: number } {
   const flowFt3PerH = (Math.PI / 4) * diameterIn ** 2 * flowPerSquareInch(gas);
   const inputBtuPerH = flowFt3PerH * gas.heatingValueBtuPerFt3;
-  return { flowFt3PerH, inputBtuPerH, inputWatts: (inputBtuPerH * JOULE_PER_BTU) / 3600 };
+  return { flowFt3PerH, inputBtuPerH, inputWatts: wattsOf(inputBtuPerH) };
 }
 
 /** The orifice that gives an input, inches: the same turned round, with half its error. Not finite at a pressure of 0. */

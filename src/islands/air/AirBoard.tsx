@@ -1,23 +1,20 @@
 import { CircleCheck, CircleHelp, CircleX } from "lucide-react";
-import { useCallback, useMemo, useState } from "react";
-import { airVerdict, chokeOf, freeAs } from "../../core/air/choke";
-import { USUAL_WATER_KG } from "../../core/air/consequence";
-import { type DuctRun, lossesOf, USUAL_LIMIT_PA } from "../../core/air/duct-run";
+import { useMemo, useState } from "react";
+import { airVerdict, type Choke, chokeOf } from "../../core/air/choke";
+import type { Consequence } from "../../core/air/consequence";
+import type { DuctRun } from "../../core/air/duct-run";
 import { combined, flowsFrom } from "../../core/air/estimates";
-import { fanPressure, lossCurve, operatingPoint } from "../../core/air/fan";
-import { AIR_RANGES } from "../../core/air/ranges";
-import type { Figure } from "../../core/fitting/fit-run";
-import { airRows, airVerdictSays, FROM_SAYS, flowSays, HOOD_SAYS, pieceSays } from "../../core/language/air";
+import { airStands } from "../../core/air/stands";
+import { airVerdictSays, FROM_SAYS, flowSays, HOOD_SAYS, pieceSays } from "../../core/language/air";
 import type { Machine } from "../../core/machine/format";
-import { cfmOf } from "../../core/physics/airflow-from-rise";
+import type { Figure } from "../../core/quantity/figure";
 import { Button } from "../../ui/Button";
-import { NumberField } from "../worked/NumberField";
 import styles from "../worked/Worked.module.css";
 import { DuctDrawing } from "./DuctDrawing";
+import { Effects, useEffects } from "./Effects";
 import { FanChart } from "./FanChart";
 import { type AirTyped, Measured, measuredFrom } from "./Measured";
 import { RunEditor } from "./RunEditor";
-import { useConsequences } from "./use-consequences";
 
 /** A run as many are, to be changed into the one that is there. */
 export const USUAL_RUN: DuctRun = {
@@ -46,48 +43,20 @@ interface Props {
 /** What really flows, and what that does to this machine: the run, what was measured, fan against duct, now and cleared side by side. */
 export function AirBoard({ machine, run, onRun, first, onKeep }: Props) {
   const [typed, setTyped] = useState<AirTyped>({ dutyPercent: 100, ...first });
-  const [water, setWater] = useState(USUAL_WATER_KG);
   const { measured, amiss } = measuredFrom(typed);
   const estimates = flowsFrom(machine, measured);
   const flow = combined(estimates);
-  // A hood that is found half shut is what is there; cleared, it is open.
-  const cleared = useMemo(() => run && { ...run, hoodOpen: 1 }, [run]);
-  const loss = useMemo(() => lossCurve(machine, cleared), [machine, cleared]);
-  const clear = useMemo(() => operatingPoint(machine.thermal, loss), [machine, loss]);
-  const asBuilt = useMemo(() => operatingPoint(machine.thermal, lossCurve(machine, run)), [machine, run]);
-  const inMetal = useMemo(() => cleared && operatingPoint(machine.thermal, lossCurve(machine, metalOf(cleared))), [machine, cleared]);
-  const now = flow?.value ?? (run && run.hoodOpen < 1 ? asBuilt.flow : undefined);
-  const cases = [...(now === undefined ? [] : [now]), clear.flow, ...(inMetal && hasFoil(run) ? [inMetal.flow] : [])];
-  const does = useConsequences(
-    machine,
-    cases.map((v) => freeAs(machine, v)),
-    water,
-  );
-  const choke = flow && chokeOf(machine, flow, loss);
-  const losses = run ? lossesOf(run, now ?? asBuilt.flow) : [];
-  const worst = losses.length > 0 ? losses.indexOf(Math.max(...losses)) : -1;
-  const names = [
-    ...(now === undefined ? [] : ["Now"]),
-    "Cleared",
-    ...(cases.length > (now === undefined ? 1 : 2) ? ["Metal for foil"] : []),
-  ];
-  const keep = useCallback(() => {
-    if (flow)
-      onKeep?.(
-        { value: flow.value, sigma: flow.sigma },
-        estimates.map((e) => FROM_SAYS[e.by]),
-      );
-  }, [flow, estimates, onKeep]);
+  const found = flow?.value;
+  const stands = useMemo(() => airStands(machine, run, found), [machine, run, found]);
+  const { does, trouble, water } = useEffects(machine, stands.cases);
+  const measuring = <Measured typed={typed} onType={setTyped} estimates={estimates} amiss={amiss} />;
   return (
     <div className={styles.board}>
-      {choke ? (
-        <Head {...headOf(airVerdictSays(airVerdict(choke), choke, does[0], worstSays(run, worst)), airVerdict(choke))} />
-      ) : (
-        <Head
-          is="open"
-          title="What really flows?"
-          says="Build the run, then measure in one way at least: each is worked out with its uncertainty."
-        />
+      <Verdict choke={flow && chokeOf(machine, flow, stands.loss)} now={does[0]} worst={worstSays(run, stands.worst)} />
+      {trouble && (
+        <p role="alert" className={styles.alert}>
+          {trouble}
+        </p>
       )}
       {flow?.apart && (
         <p role="alert" className={styles.alert}>
@@ -97,10 +66,10 @@ export function AirBoard({ machine, run, onRun, first, onKeep }: Props) {
       )}
       {run ? (
         <>
-          <DuctDrawing run={run} worst={worst} />
+          <DuctDrawing run={run} worst={stands.worst} />
           <div className={styles.split}>
-            <RunEditor run={run} onRun={onRun} losses={losses} worst={worst} />
-            <Measured typed={typed} onType={setTyped} estimates={estimates} amiss={amiss} />
+            <RunEditor run={run} onRun={onRun} losses={stands.losses} worst={stands.worst} />
+            {measuring}
           </div>
         </>
       ) : (
@@ -109,12 +78,20 @@ export function AirBoard({ machine, run, onRun, first, onKeep }: Props) {
           <div className={styles.buttons}>
             <Button onClick={() => onRun(USUAL_RUN)}>Build the run</Button>
           </div>
-          <Measured typed={typed} onType={setTyped} estimates={estimates} amiss={amiss} />
+          {measuring}
         </>
       )}
       {flow && onKeep && (
         <div className={styles.buttons}>
-          <Button look="main" onClick={keep}>
+          <Button
+            look="main"
+            onClick={() =>
+              onKeep(
+                flow,
+                estimates.map((e) => FROM_SAYS[e.by]),
+              )
+            }
+          >
             Keep {flowSays(flow)} as evidence
           </Button>
         </div>
@@ -122,73 +99,41 @@ export function AirBoard({ machine, run, onRun, first, onKeep }: Props) {
       <div className={styles.split}>
         <figure>
           <h3>Fan against duct, in w.c. over cfm</h3>
-          <FanChart machine={machine} loss={loss} now={now} clear={clear.flow} />
+          <FanChart machine={machine} loss={stands.loss} now={stands.now} clear={stands.clear} />
         </figure>
-        <div className={styles.scroll}>
-          <NumberField
-            label="Water in the load"
-            range={AIR_RANGES.water}
-            value={water}
-            onChange={(kg) => kg !== undefined && setWater(kg)}
-          />
-          <table className={styles.table}>
-            <thead>
-              <tr>
-                <th aria-label="What it does" />
-                {names.map((n) => (
-                  <th key={n}>{n}</th>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              {airRows(
-                cases.map((v, i) => ({
-                  flow: i === 0 && flow ? flowSays(flow) : `${cfmOf(v).toFixed(0)} cfm`,
-                  pascal: fanPressure(machine.thermal, v),
-                  does: does[i],
-                })),
-                USUAL_LIMIT_PA,
-              ).map((row) => (
-                <tr key={row.name}>
-                  <th scope="row">{row.name}</th>
-                  {row.cells.map((c, i) => (
-                    <td key={names[i]} data-is={c.is}>
-                      {c.is === "bad" ? "✗ " : c.is === "good" ? "✓ " : ""}
-                      {c.says}
-                    </td>
-                  ))}
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </div>
+        <Effects machine={machine} cases={stands.cases} flow={flow} does={does} water={water} />
       </div>
     </div>
   );
 }
 
-type Is = "good" | "bad" | "open";
-const ICON = { good: CircleCheck, bad: CircleX, open: CircleHelp };
+const ICON = { choked: CircleX, clear: CircleCheck, "may-be": CircleHelp };
+const IS = { choked: "bad", clear: "good", "may-be": "open" } as const;
 
-function Head({ is, title, says }: { readonly is: Is; readonly title: string; readonly says: string }) {
-  const Icon = ICON[is];
+interface VerdictProps {
+  readonly choke: Choke | undefined;
+  readonly now: Consequence | undefined;
+  readonly worst: string | undefined;
+}
+
+/** Whether air did it, and what follows; before anything is measured, what is wanted. */
+function Verdict({ choke, now, worst }: VerdictProps) {
+  const verdict = choke ? airVerdict(choke) : "may-be";
+  const Icon = ICON[verdict];
+  const { title, follows } = choke ? airVerdictSays(verdict, choke, now, worst) : NOTHING_YET;
   return (
-    <div className={styles.head} data-is={is} role="status">
+    <div className={styles.head} data-is={IS[verdict]} role="status">
       <Icon size={28} strokeWidth={2.5} aria-hidden />
       <h2>{title}</h2>
-      <p>{says}</p>
+      <p>{follows}</p>
     </div>
   );
 }
 
-const headOf = ({ title, follows }: { readonly title: string; readonly follows: string }, verdict: ReturnType<typeof airVerdict>) => ({
-  title,
-  says: follows,
-  is: ({ choked: "bad", clear: "good", "may-be": "open" } as const)[verdict],
-});
-
-const hasFoil = (run: DuctRun | undefined): boolean => run?.pieces.some((p) => p.material === "foil") === true;
-const metalOf = (run: DuctRun): DuctRun => ({ ...run, pieces: run.pieces.map((p) => ({ ...p, material: "metal" as const })) });
+const NOTHING_YET = {
+  title: "What really flows?",
+  follows: "Build the run, then measure in one way at least: each is worked out with its uncertainty.",
+};
 
 /** A hood that is found half shut is named; else whatever chokes lies somewhere along the way. */
 function worstSays(run: DuctRun | undefined, worst: number): string | undefined {

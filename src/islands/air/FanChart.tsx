@@ -3,8 +3,7 @@ import { useMemo } from "react";
 import { USUAL_LIMIT_PA } from "../../core/air/duct-run";
 import { fanPressure } from "../../core/air/fan";
 import type { Machine } from "../../core/machine/format";
-import { cfmOf } from "../../core/physics/airflow-from-rise";
-import { PASCAL_PER_INCH_OF_WATER } from "../../core/quantity/quantity";
+import { cfmOf, PASCAL_PER_INCH_OF_WATER } from "../../core/quantity/quantity";
 import { Chart } from "../../ui/chart/Chart";
 
 interface Props {

@@ -1,5 +1,5 @@
 import { Plus, X } from "lucide-react";
-import { type DuctRun, HOODS, type Hood, lengthsOf, type Material, type Piece, USUAL_LIMIT_M } from "../../core/air/duct-run";
+import { type DuctRun, HOODS, lengthsOf, type Material, type Piece, USUAL_LIMIT_M } from "../../core/air/duct-run";
 import { AIR_RANGES } from "../../core/air/ranges";
 import { HOOD_SAYS, inWcSays, pieceSays } from "../../core/language/air";
 import { Button } from "../../ui/Button";
@@ -22,8 +22,7 @@ const NEW_METRES = 1.5;
 /** The run, piece by piece, with what each loses; a piece is added with one touch. */
 export function RunEditor({ run, onRun, losses, worst }: Props) {
   const { straight, bends, allowed } = lengthsOf(run);
-  const put = (i: number, piece: Piece) => onRun({ ...run, pieces: run.pieces.with(i, piece) });
-  const add = (piece: Piece) => onRun({ ...run, pieces: [...run.pieces, piece] });
+  const last = run.pieces.length;
   return (
     <section aria-label="The run">
       <h3>The run, from the machine outwards</h3>
@@ -33,55 +32,23 @@ export function RunEditor({ run, onRun, losses, worst }: Props) {
           <li key={`${i} ${piece.is}`} data-worst={i === worst}>
             <b>{i + 1}</b>
             <span className={styles.length}>
-              {piece.is === "straight" ? (
-                <NumberField
-                  label={pieceSays(piece)}
-                  range={AIR_RANGES.metres}
-                  value={piece.metres}
-                  onChange={(metres) => metres !== undefined && put(i, { ...piece, metres })}
-                />
-              ) : (
-                pieceSays(piece)
-              )}
+              <PieceLength piece={piece} onPiece={(p) => onRun({ ...run, pieces: run.pieces.with(i, p) })} />
             </span>
             <output aria-label={`Loss of piece ${i + 1}`}>{inWcSays(losses[i] ?? 0)}</output>
             <Button
               look="quiet"
               aria-label={`Take out piece ${i + 1}`}
-              disabled={run.pieces.length === 1}
+              disabled={last === 1}
               onClick={() => onRun({ ...run, pieces: run.pieces.toSpliced(i, 1) })}
             >
               <X size={18} aria-hidden />
             </Button>
           </li>
         ))}
-        <li data-worst={worst === run.pieces.length}>
-          <b>{run.pieces.length + 1}</b>
+        <li data-worst={worst === last}>
+          <b>{last + 1}</b>
           <span className={styles.length}>
-            <select
-              className={bench.field}
-              aria-label="Hood"
-              value={run.hood}
-              onChange={(e) => onRun({ ...run, hood: hoodOf(e.target.value) })}
-            >
-              {HOODS.map((h) => (
-                <option key={h} value={h}>
-                  {HOOD_SAYS[h]}
-                </option>
-              ))}
-            </select>
-            <select
-              className={bench.field}
-              aria-label="How far the hood is open"
-              value={run.hoodOpen}
-              onChange={(e) => onRun({ ...run, hoodOpen: Number(e.target.value) })}
-            >
-              {OPEN.map((share) => (
-                <option key={share} value={share}>
-                  {share === 1 ? "all open" : `${share * 100} % open`}
-                </option>
-              ))}
-            </select>
+            <HoodChoice run={run} onRun={onRun} />
           </span>
           <output aria-label="Loss of the hood">{inWcSays(losses.at(-1) ?? 0)}</output>
           <span />
@@ -89,28 +56,76 @@ export function RunEditor({ run, onRun, losses, worst }: Props) {
       </ol>
       <div className={styles.buttons}>
         {ADDED.map(({ says, piece }) => (
-          <Button key={says} onClick={() => add(piece)}>
+          <Button key={says} onClick={() => onRun({ ...run, pieces: [...run.pieces, piece] })}>
             <Plus size={16} aria-hidden /> {says}
           </Button>
         ))}
-        <select
-          className={bench.field}
-          aria-label="Diameter"
+        <Choice
+          label="Diameter"
           value={run.diameterM}
-          onChange={(e) => onRun({ ...run, diameterM: Number(e.target.value) })}
-        >
-          {DIAMETERS.map((d) => (
-            <option key={d} value={d}>
-              {Math.round(d * 1000)} mm, {(d / 0.0254).toFixed(0)} in
-            </option>
-          ))}
-        </select>
+          of={DIAMETERS}
+          says={(d) => `${Math.round(d * 1000)} mm, ${(d / 0.0254).toFixed(0)} in`}
+          onChoose={(diameterM) => onRun({ ...run, diameterM })}
+        />
       </div>
       <p className={straight > allowed ? bench.caution : styles.note}>
         {straight.toFixed(1)} m straight, {bends.toFixed(1)} m for its bends; {allowed.toFixed(1)} m are allowed ({USUAL_LIMIT_M.toFixed(1)}{" "}
         m less the bends: a default, the maker’s figure wins).
       </p>
     </section>
+  );
+}
+
+function PieceLength({ piece, onPiece }: { readonly piece: Piece; readonly onPiece: (piece: Piece) => void }) {
+  if (piece.is === "bend") return pieceSays(piece);
+  return (
+    <NumberField
+      label={pieceSays(piece)}
+      range={AIR_RANGES.metres}
+      value={piece.metres}
+      onChange={(metres) => metres !== undefined && onPiece({ ...piece, metres })}
+    />
+  );
+}
+
+function HoodChoice({ run, onRun }: Pick<Props, "run" | "onRun">) {
+  return (
+    <>
+      <Choice label="Hood" value={run.hood} of={HOODS} says={(h) => HOOD_SAYS[h]} onChoose={(hood) => onRun({ ...run, hood })} />
+      <Choice
+        label="How far the hood is open"
+        value={run.hoodOpen}
+        of={OPEN}
+        says={(share) => (share === 1 ? "all open" : `${share * 100} % open`)}
+        onChoose={(hoodOpen) => onRun({ ...run, hoodOpen })}
+      />
+    </>
+  );
+}
+
+interface ChoiceProps<V extends string | number> {
+  readonly label: string;
+  readonly value: V;
+  readonly of: readonly V[];
+  readonly says: (value: V) => string;
+  readonly onChoose: (value: V) => void;
+}
+
+/** One of a few. */
+function Choice<V extends string | number>({ label, value, of, says, onChoose }: ChoiceProps<V>) {
+  return (
+    <select
+      className={bench.field}
+      aria-label={label}
+      value={value}
+      onChange={(e) => onChoose(of.find((v) => String(v) === e.target.value) ?? value)}
+    >
+      {of.map((v) => (
+        <option key={v} value={v}>
+          {says(v)}
+        </option>
+      ))}
+    </select>
   );
 }
 
@@ -123,5 +138,3 @@ const ADDED: readonly { readonly says: string; readonly piece: Piece }[] = [
   { says: "bend 90°", piece: of("metal", 90) },
   { says: "bend 45°", piece: of("metal", 45) },
 ];
-
-const hoodOf = (text: string): Hood => HOODS.find((h) => h === text) ?? "louvres";

@@ -4,9 +4,20 @@ import type { Machine } from "../../core/machine/format";
 import type { AirAnswer, AirQuestion } from "../../workers/air.worker";
 import { askWorker } from "../ask-worker";
 
-/** What these free shares do to the machine, away from the page; those that are not there yet are left out. */
-export function useConsequences(machine: Machine, frees: readonly number[], waterKg: number): readonly (Consequence | undefined)[] {
-  const [known, setKnown] = useState<{ readonly key: string; readonly answer: AirAnswer } | undefined>();
+interface Known {
+  readonly key: string;
+  readonly answer?: AirAnswer;
+  readonly trouble?: string;
+}
+
+/** What flows at these free shares do, away from the page; those that are not there yet are left out, and `trouble` says why none will come. */
+export interface Consequences {
+  readonly does: readonly (Consequence | undefined)[];
+  readonly trouble: string | undefined;
+}
+
+export function useConsequences(machine: Machine, frees: readonly number[], waterKg: number): Consequences {
+  const [known, setKnown] = useState<Known | undefined>();
   const key = `${machine.id} ${waterKg} ${frees.map((f) => f.toFixed(3)).join()}`;
   // biome-ignore lint/correctness/useExhaustiveDependencies: the shares are the same by the key
   useEffect(() => {
@@ -15,9 +26,10 @@ export function useConsequences(machine: Machine, frees: readonly number[], wate
     const { answer, end } = askWorker<AirAnswer>(worker, question);
     answer.then(
       (a) => setKnown({ key, answer: a }),
-      () => undefined,
+      (error: Error) => setKnown({ key, trouble: `What the air does can’t be worked out here: ${error.message}. Load the page again.` }),
     );
     return end;
   }, [key]);
-  return frees.map((_, i) => (known?.key === key ? known.answer[i] : undefined));
+  const here = known?.key === key ? known : undefined;
+  return { does: frees.map((_, i) => here?.answer?.[i]), trouble: here?.trouble };
 }

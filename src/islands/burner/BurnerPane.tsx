@@ -1,20 +1,18 @@
 import { useState } from "react";
+import type { BurnerKnown } from "../../core/burner/reckoned";
 import type { Evidence } from "../../core/job/state";
-import { PASCAL_PER_INCH_OF_WATER } from "../../core/quantity/quantity";
+import { btuPerHour, PASCAL_PER_INCH_OF_WATER, wattsOf } from "../../core/quantity/quantity";
 import { Button } from "../../ui/Button";
 import panes from "../benches/meter/Meter.module.css";
 import { useDispatch, useJob, useMachine } from "../job/store/context";
 import worked from "../worked/Worked.module.css";
 import { CoilsPane } from "./CoilsPane";
-import { type BurnerTyped, GasBoard } from "./GasBoard";
+import { GasBoard } from "./GasBoard";
 import { JointsPane } from "./JointsPane";
 import { SequencePane } from "./SequencePane";
 
 const PANES = { ignition: "Ignition", gas: "Gas and orifice", coils: "Coils, igniter", joints: "Joints" } as const;
 type Pane = keyof typeof PANES;
-
-/** BTU/h of 1 W (NIST SP 811, appendix B.8). */
-const BTU_PER_WH = 3600 / 1055.05585262;
 
 /** The burner of this job: how it lights, what it burns, its coils hot, its joints. */
 export function BurnerPane() {
@@ -53,12 +51,11 @@ function GasOfJob() {
   const dispatch = useDispatch();
   const kept = useJob((s) => s.job.burnerSet);
   const evidence = useJob((s) => s.job.evidence);
-  const [typed, setTyped] = useState<BurnerTyped | undefined>();
+  const [typed, setTyped] = useState<BurnerKnown | undefined>();
   const read = { manifoldInWc: lastInWc(evidence, "manifold"), supplyInWc: lastInWc(evidence, "inlet") };
   const keep = async () => {
     if (!typed) return;
-    const body = Object.fromEntries(Object.entries(typed).filter(([, v]) => v !== undefined)) as typeof typed & { gas: BurnerTyped["gas"] };
-    await dispatch({ do: "record", drafts: [{ kind: "burner", body }] });
+    await dispatch({ do: "record", drafts: [{ kind: "burner", body: typed }] });
     setTyped(undefined);
   };
   return (
@@ -66,7 +63,7 @@ function GasOfJob() {
       <GasBoard
         typed={typed ?? { gas: "natural", ...read, ...kept }}
         onType={setTyped}
-        plate={machine.burner && machine.burner.watts * BTU_PER_WH}
+        plate={machine.burner && btuPerHour(machine.burner.watts)}
         onKeep={(input, sigma, by) =>
           dispatch({
             do: "record",
@@ -76,7 +73,7 @@ function GasOfJob() {
                 body: {
                   kind: "input",
                   place: { of: "burner" },
-                  result: { is: "input", value: input / BTU_PER_WH, sigma: sigma / BTU_PER_WH, by },
+                  result: { is: "input", value: wattsOf(input), sigma: wattsOf(sigma), by },
                   circumstances: {},
                 },
               },

@@ -4,14 +4,18 @@ import { clocked } from "../../core/burner/clocking";
 import { FUELS } from "../../core/burner/gas";
 import { whatIsInThere } from "../../core/burner/mismatch";
 import { BURNER_RANGES } from "../../core/burner/ranges";
+import type { BurnerKnown } from "../../core/burner/reckoned";
 import { btuSays, inThereSays, plateSays } from "../../core/language/burner";
 import { Button } from "../../ui/Button";
 import { NumberField } from "../worked/NumberField";
 import worked from "../worked/Worked.module.css";
 import styles from "./Burner.module.css";
-import type { BurnerTyped, KeepInput } from "./GasBoard";
 
-const DIALS = [0.5, 1, 2, 0.25];
+/** BTU/h, with 1 σ, and by what. */
+export type KeepInput = (input: number, sigma: number, by: "meter" | "orifice") => void;
+
+/** The dial that most house meters have, ft³. */
+const USUAL_DIAL = 0.5;
 
 /** The gas meter, watched for a turn: what burns, and which hole that speaks for. */
 export function Clocking({
@@ -21,13 +25,13 @@ export function Clocking({
   onInput,
   onKeep,
 }: {
-  readonly typed: BurnerTyped;
+  readonly typed: BurnerKnown;
   readonly plate: number | undefined;
   readonly discharge: number;
   readonly onInput: (input: number) => void;
   readonly onKeep: KeepInput | undefined;
 }) {
-  const [dial, setDial] = useState<number | undefined>(DIALS[0]);
+  const [dial, setDial] = useState<number | undefined>(USUAL_DIAL);
   const [seconds, setSeconds] = useState<number | undefined>();
   const [others, setOthers] = useState<number | undefined>(0);
   const found =

@@ -13,14 +13,13 @@ interface Props {
   readonly pressure: number;
   readonly plate: number;
   readonly input: number | undefined;
-  readonly sigma: number | undefined;
 }
 
 const ABOUT = 0.16;
 const [LINE, HEIGHT] = [78, 128];
 
 /** What real drills would burn at this pressure, against the plate ± 5 %; and what burns. */
-export function DrillScale({ gas, discharge, pressure, plate, input, sigma }: Props) {
+export function DrillScale({ gas, discharge, pressure, plate, input }: Props) {
   const frame = useRef<HTMLDivElement>(null);
   const { width } = useSize(frame);
   const [low, high] = [plate * (1 - ABOUT), plate * (1 + ABOUT)];
@@ -54,7 +53,6 @@ export function DrillScale({ gas, discharge, pressure, plate, input, sigma }: Pr
         })}
         {input !== undefined && (
           <g>
-            {sigma !== undefined && <path d={`M${x(input - 2 * sigma)} ${LINE + 32}H${x(input + 2 * sigma)}`} className={styles.axis} />}
             <path d={`M${x(input)} ${LINE + 22}l-8 14h16z`} className={styles.now} />
             <text
               x={Math.min(width - 4, Math.max(4, x(input)))}

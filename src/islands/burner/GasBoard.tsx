@@ -1,42 +1,30 @@
 import { useState } from "react";
-import { type Balanced, balanced, balanceOf, type Unknown } from "../../core/burner/balance";
 import { nearestDrill } from "../../core/burner/drills";
-import { altitudeShare, FUELS, GASES, type Gas, USUAL_DISCHARGE } from "../../core/burner/gas";
+import { FUELS, GASES, type Gas, USUAL_DISCHARGE } from "../../core/burner/gas";
 import { orificeFor } from "../../core/burner/mismatch";
 import { BURNER_RANGES } from "../../core/burner/ranges";
+import { type BurnerKnown, type Reckoned, reckoned, type Wanted } from "../../core/burner/reckoned";
 import { btuSays, drillSays, fuelsSay, plateSays, pressureSays } from "../../core/language/burner";
 import { Button } from "../../ui/Button";
 import bench from "../benches/shared/Bench.module.css";
 import { NumberField } from "../worked/NumberField";
 import worked from "../worked/Worked.module.css";
 import styles from "./Burner.module.css";
-import { Clocking } from "./Clocking";
+import { Clocking, type KeepInput } from "./Clocking";
 import { DrillScale } from "./DrillScale";
 import { Orifice } from "./Orifice";
 import { Train } from "./Train";
 
-/** How a burner stands, as far as it is known. Inches, in w.c., BTU/h. */
-export interface BurnerTyped {
-  readonly gas: Gas;
-  readonly altitudeFt?: number | undefined;
-  readonly orificeInches?: number | undefined;
-  readonly manifoldInWc?: number | undefined;
-  readonly supplyInWc?: number | undefined;
-  readonly supplyStaticInWc?: number | undefined;
-}
-
-export type KeepInput = (input: number, sigma: number, by: "meter" | "orifice") => void;
-
 interface Props {
-  readonly typed: BurnerTyped;
-  readonly onType: (typed: BurnerTyped) => void;
+  readonly typed: BurnerKnown;
+  readonly onType: (typed: BurnerKnown) => void;
   /** Rated input of the machine, BTU/h; `undefined`: it is typed here. */
   readonly plate: number | undefined;
   /** Keeps an input as a finding, BTU/h; left out where there is no job. */
   readonly onKeep?: KeepInput | undefined;
 }
 
-const UNKNOWNS: readonly (readonly [Unknown | "gas", string])[] = [
+const WANTED: readonly (readonly [Wanted, string])[] = [
   ["gas", "gas"],
   ["diameter", "orifice"],
   ["input", "input"],
@@ -44,114 +32,55 @@ const UNKNOWNS: readonly (readonly [Unknown | "gas", string])[] = [
 ];
 
 /** Gas, pressure, orifice, input: any one worked out from the others, against the plate; the gas meter clocked; which hole is probably in there. */
-export function GasBoard({ typed, onType, plate, onKeep }: Props) {
-  const [unknown, setUnknown] = useState<Unknown | "gas">("input");
+export function GasBoard({ typed, onType, plate: ofMachine, onKeep }: Props) {
+  const [wanted, setWanted] = useState<Wanted>("input");
   const [input, setInput] = useState<number | undefined>();
-  const [rated, setRated] = useState<number | undefined>(plate);
+  const [rated, setRated] = useState<number | undefined>(ofMachine);
   const [discharge, setDischarge] = useState<number>(USUAL_DISCHARGE);
   const { gas } = typed;
-  const share = altitudeShare(typed.altitudeFt ?? 0);
-  const plateHere = rated === undefined ? undefined : rated * share;
-  const given = {
-    ...balanceOf(gas, discharge),
-    ...(unknown !== "diameter" && typed.orificeInches !== undefined && { diameter: typed.orificeInches }),
-    ...(unknown !== "pressure" && typed.manifoldInWc !== undefined && { pressure: typed.manifoldInWc }),
-    ...(unknown !== "input" && input !== undefined && { input }),
-  };
-  const found = balanced(given);
-  const burns = found?.input ?? input;
-  const fuels =
-    unknown === "gas" && typed.orificeInches !== undefined && typed.manifoldInWc !== undefined && input !== undefined
-      ? fuelsSay(typed.orificeInches, typed.manifoldInWc, input, discharge)
-      : undefined;
-  const set = (part: Partial<BurnerTyped>) => onType({ ...typed, ...part });
+  const reckons = reckoned(typed, wanted, { input, rated, discharge });
+  const { found, burns, pressure, plate } = reckons;
+  const set = (part: Partial<BurnerKnown>) => onType({ ...typed, ...part });
   return (
     <div className={worked.board}>
       <Train gas={gas} />
       <nav className={worked.buttons} aria-label="What is worked out">
-        {UNKNOWNS.map(([u, name]) => (
-          <Button key={u} aria-pressed={unknown === u} onClick={() => setUnknown(u)}>
+        {WANTED.map(([w, name]) => (
+          <Button key={w} aria-pressed={wanted === w} onClick={() => setWanted(w)}>
             Work out the {name}
           </Button>
         ))}
       </nav>
-      {unknown === "gas" && (
-        <p role="status" className={styles.says}>
-          {fuels ?? "With orifice, pressure and input it is told which gas that is."}
-        </p>
-      )}
+      {wanted === "gas" && <WhichGas typed={typed} input={input} discharge={discharge} />}
       <div className={styles.values}>
         <GasChoice gas={gas} onGas={(g) => set({ gas: g })} />
-        <Pressure unknown={unknown} found={found} typed={typed} onType={set} />
-        <Orifice unknown={unknown} found={found} inches={typed.orificeInches} onInches={(orificeInches) => set({ orificeInches })} />
+        <Manifold wanted={wanted} gas={gas} pressure={wanted === "pressure" ? found?.pressure : typed.manifoldInWc} onType={set} />
+        <Orifice wanted={wanted} found={found} inches={typed.orificeInches} onInches={(orificeInches) => set({ orificeInches })} />
         <div>
           <NumberField
             label="Input"
             range={BURNER_RANGES.input}
-            value={unknown === "input" ? found?.input : input}
-            worked={unknown === "input"}
+            value={wanted === "input" ? found?.input : input}
+            worked={wanted === "input"}
             onChange={setInput}
           />
-          {burns !== undefined && plateHere !== undefined && <Stands {...plateSays(burns, plateHere)} />}
+          {burns !== undefined && plate !== undefined && <Stands {...plateSays(burns, plate)} />}
         </div>
         <NumberField label="Plate" range={BURNER_RANGES.input} value={rated} onChange={setRated} />
-        <div>
-          <NumberField
-            label="Altitude"
-            range={BURNER_RANGES.altitude}
-            value={typed.altitudeFt}
-            onChange={(altitudeFt) => set({ altitudeFt })}
-          />
-          <p>{share === 1 ? "nothing off below 2000 ft" : `${((1 - share) * 100).toFixed(0)} % off: 4 % each 1000 ft, a default`}</p>
-        </div>
-        <div>
-          <NumberField
-            label="Discharge"
-            range={BURNER_RANGES.discharge}
-            value={discharge}
-            onChange={(d) => d !== undefined && setDischarge(d)}
-          />
-          <p>{discharge === USUAL_DISCHARGE ? "a default" : "as typed"}</p>
-        </div>
-        <div>
-          <NumberField
-            label="Supply, flowing"
-            range={BURNER_RANGES.pressure}
-            value={typed.supplyInWc}
-            onChange={(supplyInWc) => set({ supplyInWc })}
-          />
-          {typed.supplyInWc !== undefined && <Stands {...pressureSays(gas, "supply", typed.supplyInWc)} />}
-        </div>
-        <div>
-          <NumberField
-            label="Supply, static"
-            range={BURNER_RANGES.pressure}
-            value={typed.supplyStaticInWc}
-            onChange={(supplyStaticInWc) => set({ supplyStaticInWc })}
-          />
-          {typed.supplyInWc !== undefined && typed.supplyStaticInWc !== undefined && (
-            <p>{(typed.supplyStaticInWc - typed.supplyInWc).toFixed(1)} in w.c. lost when it burns: a long or narrow pipe loses more</p>
-          )}
-        </div>
+        <Defaults typed={typed} reckons={reckons} discharge={discharge} onType={set} onDischarge={setDischarge} />
+        <Supply typed={typed} onType={set} />
       </div>
-      {plateHere !== undefined && (found?.pressure ?? typed.manifoldInWc) !== undefined && (
-        <DrillScale
-          gas={gas}
-          discharge={discharge}
-          pressure={found?.pressure ?? typed.manifoldInWc ?? 0}
-          plate={plateHere}
-          input={burns}
-          sigma={undefined}
-        />
+      {plate !== undefined && pressure !== undefined && (
+        <DrillScale gas={gas} discharge={discharge} pressure={pressure} plate={plate} input={burns} />
       )}
-      <Clocking typed={typed} plate={plateHere} discharge={discharge} onInput={setInput} onKeep={onKeep} />
-      {plateHere !== undefined && (
+      <Clocking typed={typed} plate={plate} discharge={discharge} onInput={setInput} onKeep={onKeep} />
+      {plate !== undefined && (
         <p className={worked.note}>
-          The plate’s {btuSays(plateHere)} wants {drillSays(nearestDrill(orificeFor(gas, plateHere, discharge)))} for {FUELS[gas].name}, SG{" "}
+          The plate’s {btuSays(plate)} wants {drillSays(nearestDrill(orificeFor(gas, plate, discharge)))} for {FUELS[gas].name}, SG{" "}
           {FUELS[gas].specificGravity}, {FUELS[gas].heatingValueBtuPerFt3} BTU/ft³: defaults, the supplier’s figures win.
         </p>
       )}
-      {onKeep && unknown === "input" && found && (
+      {onKeep && wanted === "input" && found && (
         <div className={worked.buttons}>
           <Button onClick={() => onKeep(found.input, found.input * ORIFICE_WITHIN, "orifice")}>
             Keep {btuSays(found.input)} as evidence
@@ -188,28 +117,109 @@ function GasChoice({ gas, onGas }: { readonly gas: Gas; readonly onGas: (gas: Ga
   );
 }
 
-interface PartProps {
-  readonly unknown: Unknown | "gas";
-  readonly found: Balanced | undefined;
+function WhichGas({
+  typed: { orificeInches, manifoldInWc },
+  input,
+  discharge,
+}: {
+  readonly typed: BurnerKnown;
+  readonly input: number | undefined;
+  readonly discharge: number;
+}) {
+  const isKnown = orificeInches !== undefined && manifoldInWc !== undefined && input !== undefined;
+  return (
+    <p role="status" className={styles.says}>
+      {isKnown ? fuelsSay(orificeInches, manifoldInWc, input, discharge) : "With orifice, pressure and input it is told which gas that is."}
+    </p>
+  );
 }
 
-function Pressure({
-  unknown,
-  found,
-  typed,
-  onType,
-}: PartProps & { readonly typed: BurnerTyped; readonly onType: (part: Partial<BurnerTyped>) => void }) {
-  const pressure = unknown === "pressure" ? found?.pressure : typed.manifoldInWc;
+interface ManifoldProps {
+  readonly wanted: Wanted;
+  readonly gas: Gas;
+  readonly pressure: number | undefined;
+  readonly onType: (part: Partial<BurnerKnown>) => void;
+}
+
+function Manifold({ wanted, gas, pressure, onType }: ManifoldProps) {
   return (
     <div>
       <NumberField
         label="Manifold, flowing"
         range={BURNER_RANGES.pressure}
         value={pressure}
-        worked={unknown === "pressure"}
+        worked={wanted === "pressure"}
         onChange={(manifoldInWc) => onType({ manifoldInWc })}
       />
-      {pressure !== undefined && <Stands {...pressureSays(typed.gas, "manifold", pressure)} />}
+      {pressure !== undefined && <Stands {...pressureSays(gas, "manifold", pressure)} />}
     </div>
+  );
+}
+
+interface DefaultsProps {
+  readonly typed: BurnerKnown;
+  readonly reckons: Reckoned;
+  readonly discharge: number;
+  readonly onType: (part: Partial<BurnerKnown>) => void;
+  readonly onDischarge: (discharge: number) => void;
+}
+
+/** What stands for what nobody said: named as such. */
+function Defaults({ typed, reckons: { share }, discharge, onType, onDischarge }: DefaultsProps) {
+  return (
+    <>
+      <div>
+        <NumberField
+          label="Altitude"
+          range={BURNER_RANGES.altitude}
+          value={typed.altitudeFt}
+          onChange={(altitudeFt) => onType({ altitudeFt })}
+        />
+        <p>{share === 1 ? "nothing off below 2000 ft" : `${((1 - share) * 100).toFixed(0)} % off: 4 % each 1000 ft, a default`}</p>
+      </div>
+      <div>
+        <NumberField
+          label="Discharge"
+          range={BURNER_RANGES.discharge}
+          value={discharge}
+          onChange={(d) => d !== undefined && onDischarge(d)}
+        />
+        <p>{discharge === USUAL_DISCHARGE ? "a default" : "as typed"}</p>
+      </div>
+    </>
+  );
+}
+
+/** The gas before the valve, burning and not. */
+function Supply({
+  typed: { gas, supplyInWc, supplyStaticInWc },
+  onType,
+}: {
+  readonly typed: BurnerKnown;
+  readonly onType: (part: Partial<BurnerKnown>) => void;
+}) {
+  return (
+    <>
+      <div>
+        <NumberField
+          label="Supply, flowing"
+          range={BURNER_RANGES.pressure}
+          value={supplyInWc}
+          onChange={(v) => onType({ supplyInWc: v })}
+        />
+        {supplyInWc !== undefined && <Stands {...pressureSays(gas, "supply", supplyInWc)} />}
+      </div>
+      <div>
+        <NumberField
+          label="Supply, static"
+          range={BURNER_RANGES.pressure}
+          value={supplyStaticInWc}
+          onChange={(v) => onType({ supplyStaticInWc: v })}
+        />
+        {supplyInWc !== undefined && supplyStaticInWc !== undefined && (
+          <p>{(supplyStaticInWc - supplyInWc).toFixed(1)} in w.c. lost when it burns: a long or narrow pipe loses more</p>
+        )}
+      </div>
+    </>
   );
 }

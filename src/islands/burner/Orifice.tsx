@@ -1,7 +1,8 @@
 import { useState } from "react";
-import type { Balanced, Unknown } from "../../core/burner/balance";
+import type { Balanced } from "../../core/burner/balance";
 import { drillInches, MM_PER_INCH, nearestDrill } from "../../core/burner/drills";
 import { BURNER_RANGES } from "../../core/burner/ranges";
+import type { Wanted } from "../../core/burner/reckoned";
 import { drillSays } from "../../core/language/burner";
 import type { Range } from "../../core/quantity/range";
 import { Button } from "../../ui/Button";
@@ -9,7 +10,7 @@ import { NumberField } from "../worked/NumberField";
 import worked from "../worked/Worked.module.css";
 
 interface Props {
-  readonly unknown: Unknown | "gas";
+  readonly wanted: Wanted;
   readonly found: Balanced | undefined;
   readonly inches: number | undefined;
   readonly onInches: (inches: number | undefined) => void;
@@ -29,15 +30,15 @@ const RANGE: Readonly<Record<As, Range>> = {
 };
 
 /** The hole, by drill, in mm or in inches. */
-export function Orifice({ unknown, found, inches, onInches }: Props) {
+export function Orifice({ wanted, found, inches, onInches }: Props) {
   const [as, setAs] = useState<As>("drill");
-  const hole = unknown === "diameter" ? found?.diameter : inches;
+  const hole = wanted === "diameter" ? found?.diameter : inches;
   const shown = hole === undefined ? undefined : as === "in" ? hole : as === "mm" ? hole * MM_PER_INCH : nearestDrill(hole).number;
   const read = (value: number | undefined) =>
     onInches(value === undefined ? undefined : as === "in" ? value : as === "mm" ? value / MM_PER_INCH : drillInches(Math.round(value)));
   return (
     <div>
-      <NumberField key={as} label="Orifice" range={RANGE[as]} value={shown} worked={unknown === "diameter"} onChange={read} />
+      <NumberField key={as} label="Orifice" range={RANGE[as]} value={shown} worked={wanted === "diameter"} onChange={read} />
       <nav className={worked.buttons} aria-label="Orifice as">
         {AS.map((a) => (
           <Button key={a} look="quiet" aria-pressed={as === a} onClick={() => setAs(a)}>

@@ -12,6 +12,7 @@ import bench from "../benches/shared/Bench.module.css";
 import { StripChart } from "../benches/watch/StripChart";
 import { useDispatch, useJob, useMachine } from "../job/store/context";
 import { NumberField } from "../worked/NumberField";
+import { seedOf } from "../worked/seed-of";
 import worked from "../worked/Worked.module.css";
 import styles from "./Burner.module.css";
 
@@ -30,24 +31,28 @@ export function SequencePane() {
   const [text, setText] = useState("");
   const [seconds, setSeconds] = useState<number | undefined>();
   const [simulated, setSimulated] = useState<WatchedRun | undefined>();
+  const [trouble, setTrouble] = useState<string | undefined>();
   const typed = typedRun(text);
   const last = watched.at(-1);
   const typedAt = typed.ok ? (typed.events.at(-1)?.at ?? 0) : 0;
   const run: WatchedRun | undefined =
     text.trim() !== "" ? (typed.ok ? { seconds: Math.max(seconds ?? 0, typedAt), events: typed.events } : undefined) : (simulated ?? last);
-  const simulate = async () => {
-    const answer = await ask({ ask: "simulated", machine, seed: Number.parseInt(job.replaceAll("-", "").slice(-8), 16) });
-    if (answer?.is === "run") {
-      setText("");
-      setSimulated(answer.run);
-    }
-  };
+  const simulate = () =>
+    ask({ ask: "simulated", machine, seed: seedOf(job) }).answer.then(
+      (a) => {
+        if (a.is !== "run") return;
+        setText("");
+        setSimulated(a.run);
+      },
+      (error: Error) => setTrouble(troubleSays(error)),
+    );
   return (
     <div className={worked.board}>
       <div className={worked.buttons}>
         <Button onClick={() => dispatch({ do: "go", bench: "watch" })}>Watch it with the clock</Button>
         <Button onClick={() => void simulate()}>Simulated burner</Button>
       </div>
+      {trouble && <p role="alert">{trouble}</p>}
       <div className={worked.fields}>
         <label className={`${worked.field} ${worked.wide}`}>
           <span>Or typed: what happened, and when after start</span>
@@ -86,24 +91,25 @@ export function SequencePane() {
   );
 }
 
-const ask = (question: SequenceQuestion): Promise<SequenceAnswer | undefined> => {
+const ask = (question: SequenceQuestion) => {
   const worker = new Worker(new URL("../../workers/sequence.worker.ts", import.meta.url), { type: "module" });
-  return askWorker<SequenceAnswer>(worker, question).answer.catch(() => undefined);
+  return askWorker<SequenceAnswer>(worker, question);
 };
 
-function useRanked(run: WatchedRun): RankedSequence | undefined {
+const troubleSays = (error: Error): string => `The ignition can’t be worked out here: ${error.message}. Load the page again.`;
+
+function useRanked(run: WatchedRun): RankedSequence | string | undefined {
   const machine = useMachine();
-  const [ranked, setRanked] = useState<RankedSequence | undefined>();
+  const [ranked, setRanked] = useState<RankedSequence | string | undefined>();
   const key = JSON.stringify(run);
   // biome-ignore lint/correctness/useExhaustiveDependencies: runs are the same by what is in them
   useEffect(() => {
-    let gone = false;
-    void ask({ ask: "rank", machine, run }).then((a) => {
-      if (!gone && a?.is === "ranked") setRanked(a.answer);
-    });
-    return () => {
-      gone = true;
-    };
+    const { answer, end } = ask({ ask: "rank", machine, run });
+    answer.then(
+      (a) => a.is === "ranked" && setRanked(a.answer),
+      (error: Error) => setRanked(troubleSays(error)),
+    );
+    return end;
   }, [machine, key]);
   return ranked;
 }
@@ -112,6 +118,7 @@ function Told({ run, from }: { readonly run: WatchedRun; readonly from: string }
   const machine = useMachine();
   const found = useRanked(run);
   if (!found) return <p role="status">Working it out…</p>;
+  if (typeof found === "string") return <p role="alert">{found}</p>;
   const { ranked, healthy, telling } = found;
   const seconds = Math.max(180, Math.ceil((Math.max(run.seconds, telling?.at ?? 0) + 30) / 60) * 60);
   const compared = ranked.slice(0, COMPARED);

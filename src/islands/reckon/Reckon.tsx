@@ -1,21 +1,22 @@
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import type { DuctRun } from "../../core/air/duct-run";
-import { hasHood, type Machine } from "../../core/machine/format";
+import type { BurnerKnown } from "../../core/burner/reckoned";
+import { hasHood } from "../../core/machine/format";
 import { Button } from "../../ui/Button";
 import { PageHead } from "../../ui/PageHead";
 import { AirBoard, USUAL_RUN } from "../air/AirBoard";
 import bench from "../benches/shared/Bench.module.css";
-import { type BurnerTyped, GasBoard } from "../burner/GasBoard";
-import { replica } from "../replica/replica";
+import { GasBoard } from "../burner/GasBoard";
+import { useMachinesHere } from "../replica/use-machines";
 import worked from "../worked/Worked.module.css";
 
 /** Air and gas reckoned without a job: nothing is kept. */
 export function Reckon() {
-  const machines = useMachines();
+  const machines = useMachinesHere().map((k) => k.machine);
   const [about, setAbout] = useState<"air" | "burner">("air");
   const [id, setId] = useState<string | undefined>();
   const [run, setRun] = useState<DuctRun>(USUAL_RUN);
-  const [typed, setTyped] = useState<BurnerTyped>({ gas: "natural" });
+  const [typed, setTyped] = useState<BurnerKnown>({ gas: "natural" });
   const vented = machines.filter(hasHood);
   const machine = vented.find((m) => m.id === id) ?? vented[0];
   return (
@@ -53,22 +54,4 @@ export function Reckon() {
       </main>
     </>
   );
-}
-
-/** The machines on this device, the newest revision of each. */
-function useMachines(): readonly Machine[] {
-  const [machines, setMachines] = useState<readonly Machine[]>([]);
-  useEffect(() => {
-    const look = () =>
-      setMachines([
-        ...new Map(
-          replica()
-            .machines.all()
-            .map((k) => [k.machine.id, k.machine]),
-        ).values(),
-      ]);
-    void replica().machines.load().then(look);
-    return replica().machines.subscribe(look);
-  }, []);
-  return machines;
 }

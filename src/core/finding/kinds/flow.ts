@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { foreseen, type Prediction } from "../../prediction/prediction";
+import { cfmOf } from "../../quantity/quantity";
 import { byBehaviour, defineFinding, findingFields, normal, touchesNothing } from "../definition";
 import { SLIP } from "./temperature";
 
@@ -36,8 +37,5 @@ export const flow = defineFinding({
     p.is === "value" ? (1 - SLIP) * normal(result.value, p.mean, Math.hypot(result.sigma, FAN_WITHIN * p.mean)) + SLIP / RANGE_M3_PER_S : 1,
   sigma: (_, p) => FAN_WITHIN * p.mean,
   says: ({ result }) =>
-    `Air worked out: ${(result.value * CFM).toFixed(0)} ± ${(2 * result.sigma * CFM).toFixed(0)} cfm (from ${result.by.join(", ")})`,
+    `Air worked out: ${cfmOf(result.value).toFixed(0)} ± ${cfmOf(2 * result.sigma).toFixed(0)} cfm (from ${result.by.join(", ")})`,
 });
-
-/** Cubic feet a minute of 1 m³/s. */
-const CFM = 60 / 0.3048 ** 3;

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { foreseen, NOT_TO_BE_HAD, type Prediction } from "../../prediction/prediction";
+import { btuPerHour } from "../../quantity/quantity";
 import { byBehaviour, defineFinding, findingFields, normal, touchesNothing } from "../definition";
 import { SLIP } from "./temperature";
 
@@ -40,8 +41,5 @@ export const input = defineFinding({
     p.is === "value" ? (1 - SLIP) * normal(result.value, p.mean, Math.hypot(result.sigma, RATED_WITHIN * p.mean)) + SLIP / RANGE_W : 1,
   sigma: (_, p) => RATED_WITHIN * p.mean,
   says: ({ result }) =>
-    `Burner input ${result.by === "meter" ? "clocked" : "worked out"}: ${Math.round(result.value * BTU_PER_H)} ± ${Math.round(2 * result.sigma * BTU_PER_H)} BTU/h`,
+    `Burner input ${result.by === "meter" ? "clocked" : "worked out"}: ${Math.round(btuPerHour(result.value))} ± ${Math.round(btuPerHour(2 * result.sigma))} BTU/h`,
 });
-
-/** BTU/h of 1 W (NIST SP 811, appendix B.8). */
-const BTU_PER_H = 3600 / 1055.05585262;

@@ -14,10 +14,9 @@ export const leak = defineCheck<"leak", LeakCheck>({
     const last = lastSeen(state, "leak");
     if (last && isSight(last.finding, "leak", "bubbles")) return [{ code: "leak", because: "bubbles" }];
     if (lastPlace(state, "smell", "gas") > tight) return [{ code: "leak", because: "smell" }];
-    const due = state.joints.find((j) => (j.test ? !j.test.tight : j.at > tight));
-    if (due) return [{ code: "leak", because: due.test ? "bubbles" : "joint" }];
-    const named = state.joints.length > 0 && state.joints.every((j) => j.test?.tight);
-    return !named && state.gasOpened !== undefined && tight < state.gasOpened ? [{ code: "leak", because: "joint" }] : [];
+    // Whoever soaps every joint and sees none bubble has tested each.
+    const due = state.joints.find((j) => !j.test?.tight && (j.test ?? j).at > tight);
+    return due ? [{ code: "leak", because: due.test ? "bubbles" : "joint" }] : [];
   },
   question: () => asked("leak"),
   when: inside,

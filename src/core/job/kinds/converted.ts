@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { withOpened } from "../gas";
 import { defineEntry, noUpcasters, text } from "./definition";
 
 /** What a conversion to another fuel consists of: all of it or none (NFPA 54, conversion of equipment). */
@@ -41,8 +42,7 @@ export const converted = defineEntry({
   // Its orifice was out: that joint is to be proven tight.
   effect: ({ to }, state, { id }) => ({
     burnerSet: { ...state.burnerSet, gas: to },
-    joints: [...state.joints, { entry: id, name: "orifice", at: state.evidence.length }],
-    gasOpened: state.evidence.length,
+    joints: withOpened(state, id, "orifice"),
     proof: undefined,
   }),
   says: ({ to }) => `Converted to ${to === "natural" ? "natural gas" : "propane"}: orifice, spring, cap, pressure, label`,

@@ -2,8 +2,8 @@ import { z } from "zod";
 import { upcaster } from "../../journal/upcast";
 import { isAssembly, partsOfAssembly } from "../../machine/assembly";
 import { type Machine, maybePartOf } from "../../machine/format";
-import { fittedSays } from "../../naming/names";
-import { disturbsGas } from "../gas";
+import { assemblyName, fittedSays } from "../../naming/names";
+import { disturbsGas, withOpened } from "../gas";
 import { noReads } from "../plug-read";
 import { withTerminals } from "../touched";
 import { defineEntry, ref, text } from "./definition";
@@ -36,7 +36,10 @@ export const fitted = defineEntry({
         touched: withTerminals(state.machine, state.touched, partsOfAssembly(state.machine, assembly)),
         plugReads: noReads(state.plugReads),
       }),
-    ...(state.machine && disturbsGas(state.machine, assembly) && { gasOpened: state.evidence.length }),
+    ...(state.machine &&
+      disturbsGas(state.machine, assembly) && {
+        joints: withOpened(state, id, `joint at the ${assemblyName(state.machine, assembly)}`),
+      }),
   }),
   says: ({ assembly, action }, machine) => fittedSays(machine, assembly, action === "replaced"),
 });

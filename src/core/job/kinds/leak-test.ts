@@ -21,8 +21,8 @@ export const leakTest = defineEntry({
     if (machine && !machine.burner) return { code: "not-on-machine", given: "gas" };
     return joints.some((j) => j.name === joint) ? undefined : { code: "not-on-machine", given: joint };
   },
-  effect: ({ joint, method, tight }, { joints }, { id, by, at }) => ({
-    joints: joints.map((j) => (j.name === joint ? { ...j, test: { entry: id, method, tight, by, when: at } } : j)),
+  effect: ({ joint, method, tight }, { joints, evidence }, { by, at }) => ({
+    joints: joints.map((j) => (j.name === joint ? { ...j, test: { method, tight, by, when: at, at: evidence.length } } : j)),
   }),
   says: ({ joint, method, tight }) => `Leak test, ${joint}: ${tight ? "tight" : "leaks"} (${LEAK_METHODS[method]})`,
 });

@@ -7,8 +7,8 @@ import { differsIn, nearestFirst, type Plate, plateSchema } from "../../../core/
 import type { KeptMachine, MachineRef } from "../../../core/machine/revision";
 import { Button } from "../../../ui/Button";
 import { useDispatch, useJob } from "../../job/store/context";
+import { useMachinesHere } from "../../replica/use-machines";
 import styles from "./Intake.module.css";
-import { useOfferedMachines } from "./use-offered-machines";
 
 const short = z.string().trim().max(60, "at most 60 characters");
 
@@ -45,7 +45,7 @@ interface Props {
 /** The plate, typed; the sheet that is nearest to it is taken unless another is chosen. */
 export function PlateForm({ plate, serial, onDone }: Props) {
   const dispatch = useDispatch();
-  const machines = useOfferedMachines();
+  const machines = useMachinesHere();
   const used = useJob((s) => s.job.machineRef);
   const form = useForm<Fields>({
     resolver: zodResolver(fieldsSchema),

@@ -4,6 +4,7 @@ import { refusalOf } from "../../../../core/job/fold";
 import type { Draft } from "../../../../core/job/kinds/index";
 import { refusalSays } from "../../../../core/language/refusals";
 import { useDispatch, useJob, useMachine } from "../../../job/store/context";
+import { seedOf } from "../../../worked/seed-of";
 import { draftOf, type Subject } from "../subject";
 import { type Streaming, useStream } from "./use-stream";
 
@@ -89,9 +90,6 @@ function useAddress(on: boolean, behind: Behind, tips: Subject["question"] | "le
     return `/api/stand-in/meter?${query}`;
   }, [on, behind, asked, ref, job, fitted]);
 }
-
-/** The same job, the same fault. */
-const seedOf = (job: string): number => Number.parseInt(job.replaceAll("-", "").slice(-8), 16);
 
 function useKeeping(subject: Subject | undefined, { hold }: Streaming, zeroing: boolean) {
   const dispatch = useDispatch();

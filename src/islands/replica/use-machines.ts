@@ -1,9 +1,9 @@
 import { useEffect, useState } from "react";
-import type { KeptMachine } from "../../../core/machine/revision";
-import { replica } from "../../replica/replica";
+import type { KeptMachine } from "../../core/machine/revision";
+import { replica } from "./replica";
 
 /** The machines whose sheets are here, each in the revision that came last; those of this page first heard of are looked for. */
-export function useOfferedMachines(): readonly KeptMachine[] {
+export function useMachinesHere(): readonly KeptMachine[] {
   const [machines, setMachines] = useState<readonly KeptMachine[]>([]);
   useEffect(() => {
     const look = () =>

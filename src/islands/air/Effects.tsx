@@ -1,0 +1,80 @@
+import { useState } from "react";
+import { freeAs } from "../../core/air/choke";
+import { type Consequence, USUAL_WATER_KG } from "../../core/air/consequence";
+import { USUAL_LIMIT_PA } from "../../core/air/duct-run";
+import { fanPressure } from "../../core/air/fan";
+import { AIR_RANGES } from "../../core/air/ranges";
+import type { AirCase } from "../../core/air/stands";
+import { airRows, flowSays } from "../../core/language/air";
+import type { Machine } from "../../core/machine/format";
+import type { Figure } from "../../core/quantity/figure";
+import { cfmOf } from "../../core/quantity/quantity";
+import { NumberField } from "../worked/NumberField";
+import styles from "../worked/Worked.module.css";
+import { useConsequences } from "./use-consequences";
+
+export interface Water {
+  readonly kg: number;
+  readonly set: (kg: number) => void;
+}
+
+/** What each flow does to the machine, with so much water in the load; why not, where it can't be worked out. */
+export function useEffects(machine: Machine, cases: readonly AirCase[]) {
+  const [kg, set] = useState(USUAL_WATER_KG);
+  const frees = cases.map((c) => freeAs(machine, c.flow));
+  return { water: { kg, set }, ...useConsequences(machine, frees, kg) };
+}
+
+interface Props {
+  readonly machine: Machine;
+  readonly cases: readonly AirCase[];
+  /** The flow that was found: the first case, with what it may be. */
+  readonly flow: Figure | undefined;
+  readonly does: readonly (Consequence | undefined)[];
+  readonly water: Water;
+}
+
+/** Now, cleared, and in metal, side by side. */
+export function Effects({ machine, cases, flow, does, water }: Props) {
+  const rows = airRows(
+    cases.map((c, i) => ({
+      flow: c.name === "Now" && flow ? flowSays(flow) : `${cfmOf(c.flow).toFixed(0)} cfm`,
+      pascal: fanPressure(machine.thermal, c.flow),
+      does: does[i],
+    })),
+    USUAL_LIMIT_PA,
+  );
+  return (
+    <div className={styles.scroll}>
+      <NumberField
+        label="Water in the load"
+        range={AIR_RANGES.water}
+        value={water.kg}
+        onChange={(kg) => kg !== undefined && water.set(kg)}
+      />
+      <table className={styles.table}>
+        <thead>
+          <tr>
+            <th aria-label="What it does" />
+            {cases.map((c) => (
+              <th key={c.name}>{c.name}</th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((row) => (
+            <tr key={row.name}>
+              <th scope="row">{row.name}</th>
+              {row.cells.map((c, i) => (
+                <td key={cases[i]?.name} data-is={c.is}>
+                  {c.is === "bad" ? "✗ " : c.is === "good" ? "✓ " : ""}
+                  {c.says}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
