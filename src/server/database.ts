@@ -8,6 +8,7 @@ import type { Database } from "./handle";
 import { keepJournal } from "./keep-journal";
 import { keepMachines } from "./machines";
 import * as schema from "./schema";
+import { runSupplier } from "./supplier";
 
 export type { Database } from "./handle";
 
@@ -36,11 +37,16 @@ export async function openDatabase(url = databaseUrl()): Promise<Database> {
 
 let shared: Promise<Database> | undefined;
 
-/** The process's database, opened at the first call; a failed opening is tried again at the next. */
+/** The process's database, opened at the first call, the simulated supplier with it; a failed opening is tried again at the next. */
 export function database(): Promise<Database> {
-  shared ??= openDatabase().catch((error) => {
-    shared = undefined;
-    throw error;
-  });
+  shared ??= openDatabase()
+    .then((db) => {
+      runSupplier(db);
+      return db;
+    })
+    .catch((error) => {
+      shared = undefined;
+      throw error;
+    });
   return shared;
 }

@@ -1,6 +1,7 @@
 import { type Kept, readKept, stampOf } from "../core/job/entry";
 import { type Fold, foldOn, startFold } from "../core/job/fold";
 import { type JobRow, jobRow, type ListedJob } from "../core/language/job-row";
+import type { Order } from "../core/stock/order";
 import type { Database } from "./handle";
 import { findJob } from "./jobs";
 import { machineFinder } from "./machines";
@@ -53,9 +54,9 @@ export class Folds {
 }
 
 /** The list's row of a folded job that has entries. */
-export function rowOfFold({ job, entries }: Fold): JobRow {
+export function rowOfFold({ job, entries }: Fold, orders: readonly Order[]): JobRow {
   const [first] = entries;
   const last = entries.at(-1);
   if (!first || !last) throw new RangeError(`job ${job.id} has no entry`);
-  return jobRow(job, stampOf(first).at, stampOf(last).at);
+  return jobRow(job, stampOf(first).at, stampOf(last).at, orders);
 }

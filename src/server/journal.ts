@@ -5,12 +5,15 @@ import { type Fold, foldOn } from "../core/job/fold";
 import type { Envelope, Sequenced } from "../core/journal/envelope";
 import { type ListedJob, searchedWords } from "../core/language/job-row";
 import { canonicalJson } from "../core/machine/revision";
+import { readStock } from "../core/stock/kinds";
+import { ordersFor } from "../core/stock/stock";
 import { linkOf } from "./chain";
 import { Feed } from "./feed";
 import { Folds, rowOfFold } from "./folds";
 import type { Database } from "./handle";
 import { breath, type Head, headOf, knownAmong } from "./read-journal";
 import { jobs } from "./schema";
+import { jobsOf, StockFold } from "./stock";
 import { StorageError, storageErrorOf } from "./storage-error";
 
 /** What the server says of each entry, by its id, in the order asked: on disk with its number, or refused. */
@@ -56,6 +59,7 @@ export type Health = { readonly ok: true } | { readonly ok: false; readonly sinc
 export class Journal {
   readonly feed = new Feed();
   readonly folds: Folds;
+  readonly stock: StockFold;
   private readonly waiting: Request[] = [];
   private writing = false;
   private head: Head | undefined;
@@ -67,6 +71,7 @@ export class Journal {
     readonly id: string,
   ) {
     this.folds = new Folds(db);
+    this.stock = new StockFold(db);
   }
 
   /**
@@ -177,20 +182,24 @@ export class Journal {
     const statements: InStatement[] = insertsOf(fresh);
     const after: { readonly fold: Fold; readonly row: ListedJob }[] = [];
     let next: number | undefined;
+    const ofStock = readStock(fresh.map((f) => f.entry));
+    const stock = await this.stock.with(ofStock);
+    for (const job of jobsOf(ofStock, stock)) if (!changed.has(job) && (await this.folds.of(job)).row) changed.set(job, []);
     for (const [job, kept] of changed) {
       const before = await this.folds.of(job);
       const fold = foldOn(before.fold, [...before.fold.entries, ...kept]);
       if (!before.row) next = next === undefined ? await this.nextNumber() : next + 1;
       const number = before.row?.number ?? next ?? FIRST_NUMBER;
       const row = {
-        ...rowOfFold(fold),
+        ...rowOfFold(fold, ordersFor(stock, job)),
         number,
-        seq: fresh.findLast((f) => f.entry.stream.of === "job" && f.entry.stream.id === job)?.seq ?? 0,
+        seq: fresh.findLast((f) => f.entry.stream.of === "job" && f.entry.stream.id === job)?.seq ?? before.row?.seq ?? 0,
       };
       after.push({ fold, row });
       statements.push(...this.rowStatements(row, before.row));
     }
     await this.db.$client.batch(statements, "write");
+    this.stock.took(ofStock);
     this.head = { seq: head.seq, hash: head.hash };
     this.failed = undefined;
     for (const standing of after) this.folds.keep(standing.row.id, standing);
@@ -199,6 +208,7 @@ export class Journal {
 
   private rowStatements(row: ListedJob, before: ListedJob | undefined): InStatement[] {
     const words = searchedWords(row);
+    if (before && Object.keys(changedIn(before, row)).length === 0) return [];
     const changes = before ? this.db.update(jobs).set(changedIn(before, row)).where(eq(jobs.id, row.id)) : this.db.insert(jobs).values(row);
     const { sql, params } = changes.toSQL();
     const statement = { sql, args: params as InValue[] };
@@ -226,6 +236,7 @@ export class Journal {
     const told = storageErrorOf(error);
     this.head = undefined;
     this.folds.clear();
+    this.stock.clear();
     this.db.$client.reconnect();
     if (told instanceof StorageError) this.failed ??= { since: new Date().toISOString(), message: told.message };
     return told;

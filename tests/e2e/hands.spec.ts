@@ -20,6 +20,8 @@ const swap = check.seen.findIndex((m) => m.id === SWAP);
 async function readAll(page: Page, press: Press, swapped: boolean): Promise<void> {
   const asks = next(page).getByRole("textbox", { name: /^At the plug/ });
   for (let i = 0; i < 6 && (await asks.isVisible()); i++) {
+    // A card that is still being worked out may move under the finger.
+    await expect(next(page)).toHaveAttribute("data-working", "false", { timeout: 20_000 });
     const title = (await next(page).getByRole("heading").textContent()) ?? "";
     const so =
       (await next(page)

@@ -63,13 +63,27 @@ const EXAMPLES: { [K in EntryKind]: Body<K> } = {
   differs: { of: "rear", needs: ["top"], minutes: 12, note: "a pipe is in the way" },
   lies: { what: "cups", where: "on the washer", who: "Ann Beispiel" },
   pins: { file: "0".repeat(64), pins: [{ x: 0.2, y: 0.4, says: "red on H1" }] },
-  wanted: { assembly: "heater" },
+  wanted: { assembly: "heater", ordered: true, due: "Thursday" },
   discharged: { part: "capacitor" },
   panel: { panel: "top", state: "off" },
   fitted: { assembly: "element-a", action: "replaced" },
   proof: { starts: "yes", turns: "yes", warm: "no", cycles: "unknown", airflow: "unknown" },
+  agreed: {
+    way: "heating element",
+    lines: [
+      { is: "labour", says: "Labour", how: "60 min at $78.00 an hour", cents: 7800 },
+      { is: "part", says: "Heating element", item: "QF-1191B", count: 1, cents: 6550 },
+    ],
+    taxRate: 800,
+    tax: 1148,
+    total: 15_498,
+    currency: "$",
+    with: "Mrs Osk",
+  },
+  declined: { what: "heating element", why: "too dear", to: "Mrs Osk", unsafe: true, marked: true, ends: true },
+  visit: { on: "2026-12-03T09:00:00Z", minutes: 60, what: "fit the element" },
   conclusion: { wrong: "heating element open", cause: "the vent was choked", proved: "it read OL" },
-  "handed-over": { to: "Mrs Osk" },
+  "handed-over": { to: "Mrs Osk", signed: [[10, 20, 30, 40]] },
   closed: { note: "shown to the customer" },
   retract: { entry: "01a210fc-51c4-72d6-8a5d-2d136f2fbfae", why: "mistyped" },
 };
@@ -122,13 +136,16 @@ test("each says itself, with a machine and without", () => {
     differs: Rear panel differs: only after the top; takes 12 min; a pipe is in the way | Rear differs: only after the top; takes 12 min; a pipe is in the way
     lies: Cups: on the washer, Ann Beispiel has it | Cups: on the washer, Ann Beispiel has it
     pins: Labels on a photo: red on H1 | Labels on a photo: red on H1
-    wanted: Needed: heater with both coils | Needed: heater
+    wanted: Needed: heater with both coils, ordered, comes Thursday | Needed: heater, ordered, comes Thursday
     discharged: Discharged: motor capacitor | Discharged: capacitor
     panel: Top off | Top off
     fitted: Fitted: new element-a | Fitted: new element-a
     proof: Proof run: starts, turns, no heat, cycles unknown, air unknown | Proof run: starts, turns, no heat, cycles unknown, air unknown
+    agreed: Agreed: heating element, $154.98 | Agreed: heating element, $154.98
+    declined: Declined: heating element (“too dear”); unsafe as it stands; marked “do not use”; the visit ends here | Declined: heating element (“too dear”); unsafe as it stands; marked “do not use”; the visit ends here
+    visit: Next visit: 2026-12-03 09:00, fit the element | Next visit: 2026-12-03 09:00, fit the element
     conclusion: It was: heating element open; caused by: the vent was choked | It was: heating element open; caused by: the vent was choked
-    handed-over: Handed over to Mrs Osk | Handed over to Mrs Osk
+    handed-over: Handed over to Mrs Osk, who signed | Handed over to Mrs Osk, who signed
     closed: Job closed | Job closed
     retract: An entry taken back | An entry taken back"
   `);
@@ -176,6 +193,9 @@ test("each changes what it is about, and nothing else", () => {
     panel: panelsOff, cameOff, wasOff, everOpen
     fitted: fitted
     proof: evidence, evidenceAtProof, proof
+    agreed: agreed
+    declined: declined, closed
+    visit: visits
     conclusion: conclusion
     handed-over: handedOver
     closed: closed
@@ -198,6 +218,6 @@ test("what names something that this machine does not have is refused by that na
 
 test("a closed job takes nothing but what it was, who took it over, and what takes something back", () => {
   const state = { ...jobOf(machine, []), closed: true };
-  const taken = ["retract", "conclusion", "handed-over"];
+  const taken = ["retract", "agreed", "conclusion", "visit", "handed-over"];
   for (const d of drafts) expect(refusalOf(state, d)?.code).toBe(taken.includes(d.kind) ? undefined : "job-closed");
 });

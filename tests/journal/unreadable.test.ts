@@ -79,8 +79,8 @@ test("each is shown as what it is", () => {
   expect(says({ kind: "made-safe", body: { how: "by magic", proved: true } })).toMatchInlineSnapshot(
     `"“made-safe” that can't be read (how: Invalid option: expected one of "cord"|"breaker"). Kept as it is; it counts for nothing."`,
   );
-  expect(says({ stream: { of: "stock", id: "van-1" } })).toMatchInlineSnapshot(
-    `"“energised” that can't be read (stream.of: is “stock”; “energised” is about a job). Kept as it is; it counts for nothing."`,
+  expect(says({ stream: { of: "place", id: "van-1" } })).toMatchInlineSnapshot(
+    `"“energised” that can't be read (stream.of: is “place”; “energised” is about a job). Kept as it is; it counts for nothing."`,
   );
 });
 
@@ -102,9 +102,14 @@ test("the border lets through what is newer or unknown, and refuses what is wron
   expect(verdict(envelope({ kind: "discharged", body: { part: "capacitor", colour: "red" } }))).toMatchInlineSnapshot(
     `"entries.0.body: Unrecognized key: "colour""`,
   );
-  expect(verdict(envelope({ stream: { of: "stock", id: "van-1" } }))).toMatchInlineSnapshot(
-    `"entries.0.stream.of: is “stock”; “energised” is about a job"`,
+  expect(verdict(envelope({ stream: { of: "place", id: "van-1" } }))).toMatchInlineSnapshot(
+    `"entries.0.stream.of: is “place”; “energised” is about a job"`,
   );
+  expect(verdict(envelope({ stream: { of: "stock", id: "van-1" } }))).toMatchInlineSnapshot(
+    `"entries.0.stream.id: there is one stock, “shop”"`,
+  );
+  const counted = { stream: { of: "stock" as const, id: "shop" }, kind: "counted", body: { item: "QF-1", place: "attic", count: 1 } };
+  expect(verdict(envelope(counted))).toMatchInlineSnapshot(`"entries.0.body.place: Invalid option: expected one of "van-1"|"van-2"|"shelf""`);
   expect(verdict({ ...envelope({}), id: "7" })).toMatchInlineSnapshot(`"entries.0.id: Invalid UUID"`);
   expect(verdict({ ...envelope({}), admin: true })).toMatchInlineSnapshot(`"entries.0: Unrecognized key: "admin""`);
   expect(verdict({ job, kind: "energised" })).toMatchInlineSnapshot(`"entries.0.id: Invalid input: expected string, received undefined"`);

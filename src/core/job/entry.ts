@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { type Envelope, envelopeSchema, readEnvelope } from "../journal/envelope";
 import { readBody, type Unread } from "../journal/upcast";
+import { readStockBody, STOCK, STOCK_KINDS } from "../stock/kinds";
 import { type Body, type Draft, ENTRY_KINDS, type EntryKind, entryKind } from "./kinds/index";
 
 type Stamped = Omit<Envelope, "kind" | "body">;
@@ -25,7 +26,7 @@ export function readKept(envelope: Envelope): Kept {
   const { stream } = entryKind(entry);
   if (stream === envelope.stream.of) return { readable: true, entry };
   const message = `is “${envelope.stream.of}”; “${kind}” is about a ${stream}`;
-  const error = new z.ZodError([{ code: "custom", path: ["stream", "of"], message, input: envelope.stream.of }]);
+  const error = atPath(["stream", "of"], message, envelope.stream.of);
   return { readable: false, entry: { envelope, unread: { code: "invalid", error } } };
 }
 
@@ -44,10 +45,21 @@ export function checkEntry(data: unknown): EntryResult {
   const enveloped = readEnvelope(data);
   if (!enveloped.ok) return enveloped;
   const kept = readKept(enveloped.envelope);
+  if (enveloped.envelope.stream.of === STOCK.of) return checkStock(enveloped.envelope, kept);
   if (kept.readable || kept.entry.unread.code !== "invalid") return { ...enveloped, kept };
   const { issues } = kept.entry.unread.error;
   return { ok: false, error: new z.ZodError(issues.map((i) => ({ ...i, path: i.path[0] === "stream" ? i.path : ["body", ...i.path] }))) };
 }
+
+/** Of the stock: its body must be right too, where this version knows its kind. */
+function checkStock(envelope: Envelope, kept: Kept): EntryResult {
+  if (envelope.stream.id !== STOCK.id) return { ok: false, error: atPath(["stream", "id"], `there is one stock, “${STOCK.id}”`, envelope) };
+  const read = readStockBody(envelope.kind, envelope.version, envelope.body);
+  if (read.ok || read.unread.code !== "invalid") return { ok: true, envelope, kept };
+  return { ok: false, error: new z.ZodError(read.unread.error.issues.map((i) => ({ ...i, path: ["body", ...i.path] }))) };
+}
+
+const atPath = (path: string[], message: string, input: unknown): z.ZodError => new z.ZodError([{ code: "custom", path, message, input }]);
 
 /** Id, time and author of an entry, whether or not it can be read. */
 export const stampOf = (kept: Kept): Pick<Envelope, "id" | "at" | "by"> => (kept.readable ? kept.entry : kept.entry.envelope);
@@ -67,8 +79,8 @@ export function firstIssue(error: z.ZodError, prefix: readonly (string | number)
 export const entrySchema = z
   .discriminatedUnion(
     "kind",
-    ENTRY_KINDS.map((k) =>
+    [...ENTRY_KINDS, ...STOCK_KINDS].map((k) =>
       envelopeSchema.safeExtend({ kind: z.literal(k.kind), version: z.literal(k.version), body: k.schema as z.ZodObject }),
     ) as unknown as [z.ZodObject, ...z.ZodObject[]],
   )
-  .describe("One immutable fact of a job.");
+  .describe("One immutable fact of a job, or of the stock.");

@@ -63,6 +63,8 @@ const BEFORE_ANYTHING: Omit<JobState, "id"> = {
   everOpen: false,
   evidenceAtProof: 0,
   notDone: [],
+  declined: [],
+  visits: [],
   closed: false,
   preference: NO_PREFERENCE,
 };
@@ -112,11 +114,14 @@ function lineOf(kept: Kept, state: JobState, retracted: ReadonlySet<string>): Re
 }
 
 /** What is still entered on a closed job: it is told, handed over, or taken back. */
-const AFTER_CLOSING: readonly Draft["kind"][] = ["retract", "conclusion", "handed-over"];
+const AFTER_CLOSING: readonly Draft["kind"][] = ["retract", "agreed", "conclusion", "visit", "handed-over"];
+/** The list of what is said at the hand-over, line by line. */
+export const TOLD_LIST = "hand-over";
 
 /** Why an entry would count for nothing in this state; `undefined` when it would count. */
 export function refusalOf(state: JobState, draft: Draft): Refusal | undefined {
-  if (state.closed && !AFTER_CLOSING.includes(draft.kind)) return { code: "job-closed" };
+  const isTold = draft.kind === "tick" && draft.body.list === TOLD_LIST;
+  if (state.closed && !isTold && !AFTER_CLOSING.includes(draft.kind)) return { code: "job-closed" };
   return entryKind(draft).allows(draft.body, state);
 }
 

@@ -6,6 +6,8 @@ export type Refusal =
   | { readonly code: "job-closed" }
   /** It is handed over only once it is closed. */
   | { readonly code: "not-closed" }
+  /** Declined work leaves a machine that can hurt somebody: it is marked and cut off first. */
+  | { readonly code: "not-marked" }
   /** It names something that this machine does not have. */
   | { readonly code: "not-on-machine"; readonly given: string }
   | {

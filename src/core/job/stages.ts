@@ -69,7 +69,8 @@ const isOpen = (state: Opened): boolean => state.panelsOff.length > 0 || leftOff
 /** Where the work stands, going by what is done; earlier stages may have been skipped. */
 export function presentStage(done: readonly Stage[], state: Opened): Stage {
   const open = isOpen(state);
-  if (done.includes("hand") || done.includes("prove")) return open ? "close" : "hand";
+  if (done.includes("hand")) return "hand";
+  if (done.includes("prove")) return open ? "close" : "hand";
   if (done.includes("fit")) return open ? "close" : "prove";
   if (done.includes("meter") || done.includes("open") || done.includes("safe")) return "meter";
   if (done.includes("watch")) return done.includes("air") ? "safe" : "air";

@@ -7,6 +7,7 @@ import type { Fastener } from "../machine/cabinet";
 import type { Machine } from "../machine/format";
 import type { Plate } from "../machine/plate";
 import type { MachineRef } from "../machine/revision";
+import type { Bill } from "./bill";
 import type { BurnerSet } from "./burner-set";
 import type { CameOff } from "./came-off";
 import type { DuctRunKept } from "./duct-run";
@@ -81,6 +82,47 @@ export interface Photo {
   readonly pins?: readonly { readonly x: number; readonly y: number; readonly says: string }[];
 }
 
+/** Something that a job waits for. */
+export interface Wanted {
+  /** null: something that was not named. */
+  readonly assembly: string | null;
+  readonly ordered?: true;
+  /** The date on which it is said to come. */
+  readonly due?: string;
+}
+
+/** A price that was agreed before the work, as it was told. */
+export interface Agreed extends Bill {
+  readonly entry: string;
+  readonly at: string;
+}
+
+/** Work that was declined. */
+export interface Declined {
+  readonly entry: string;
+  readonly at: string;
+  readonly what: string;
+  readonly why?: string | undefined;
+  readonly to?: string | undefined;
+  /** The machine can hurt somebody as it stands. */
+  readonly unsafe: boolean;
+  /** “Do not use” was put on it, and it was left cut off from every energy. */
+  readonly marked?: true | undefined;
+  /** The visit ends with it. */
+  readonly ends: boolean;
+}
+
+/** Somebody comes again. */
+export interface NextVisit {
+  readonly entry: string;
+  readonly on: string;
+  readonly minutes: number;
+  readonly what: string;
+}
+
+/** A name drawn by hand: strokes of points, x and y in turn, within 1000 by 300. */
+export type Signature = readonly (readonly number[])[];
+
 /** What the run that proves a repair showed. */
 export interface Proof {
   readonly starts: "yes" | "no" | "unknown";
@@ -151,8 +193,8 @@ export interface JobState {
   readonly wiresOff: readonly string[];
   /** Supplies whose cock is shut. */
   readonly shut: readonly ("gas" | "water")[];
-  /** What is needed or ordered, by assembly; null: the job waits for something that was not named. */
-  readonly wanted: readonly (string | null)[];
+  /** What is needed or ordered, in the order in which it was last said. */
+  readonly wanted: readonly Wanted[];
   readonly notes: readonly Note[];
   readonly fitted: readonly Fitted[];
   /** The last proof, when nothing was fitted after it. */
@@ -178,7 +220,10 @@ export interface JobState {
   readonly closed: boolean;
   /** What it was, as the customer is told. */
   readonly conclusion?: { readonly wrong: string; readonly cause?: string | undefined; readonly proved?: string | undefined };
-  readonly handedOver?: { readonly to: string; readonly at: string };
+  readonly handedOver?: { readonly to: string; readonly at: string; readonly by: string; readonly signed?: Signature | undefined };
+  readonly agreed?: Agreed;
+  readonly declined: readonly Declined[];
+  readonly visits: readonly NextVisit[];
   /** What it was closed without. */
   readonly reservations?: string;
   readonly preference: Preference;

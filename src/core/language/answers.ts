@@ -111,7 +111,7 @@ function costAnswer(known: Known): Answer {
 
 function partsAnswer(known: Known): Answer {
   const { machine, job, suspects } = known;
-  const needed = job.wanted.flatMap((w) => (w === null ? [] : [assemblyName(machine, w)]));
+  const needed = job.wanted.flatMap(({ assembly }) => (assembly === null ? [] : [assemblyName(machine, assembly)]));
   const noted = needed.length > 0 ? [`On record as needed: ${[...new Set(needed)].join(", ")}.`] : [];
   if (!suspects) return { says: NOT_YET, more: noted };
   const likely = repairsWanted(known).filter((r) => r.share >= LEAST_SHARE && r.repair.is === "fit");

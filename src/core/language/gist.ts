@@ -53,6 +53,9 @@ function entryGist({ kind, body }: Draft, machine: Machine): string {
       return "undo";
     case "proof":
       return "prove";
+    case "agreed":
+    case "declined":
+    case "visit":
     case "conclusion":
     case "handed-over":
     case "gas-opened":

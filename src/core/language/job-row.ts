@@ -1,9 +1,12 @@
 import type { Job } from "../job/fold";
 import type { EntryKind } from "../job/kinds/index";
 import type { Stage } from "../job/stages";
+import { capital } from "../naming/text";
+import type { Order } from "../stock/order";
 import { blockerSays } from "./blockers";
 import { entrySays } from "./entries";
 import { type StandingWords, standingSays } from "./standing";
+import { waitingSays } from "./stock";
 
 /** What a list of jobs shows of one. The server keeps it beside the journal; a browser makes it of the entries that it holds. */
 export interface JobRow extends StandingWords {
@@ -31,8 +34,16 @@ export interface ListedJob extends JobRow {
   readonly seq: number;
 }
 
-/** The row of a job whose first and last entry were made at these times. */
-export function jobRow(job: Job, openedAt: string, changedAt: string): JobRow {
+/** The row of a job whose first and last entry were made at these times, with what was ordered for it. */
+export function jobRow(job: Job, openedAt: string, changedAt: string, orders: readonly Order[] = []): JobRow {
+  const parts = job.closed ? undefined : waitingSays(orders);
+  const standing = standingSays(job);
+  const came = orders
+    .flatMap((o) => o.came?.at ?? o.hereSince ?? [])
+    .toSorted()
+    .at(-1);
+  // What has come is to be gone on with: at the top of the list, among those that can hurt somebody.
+  const isDue = parts?.here === true && job.fitted.length === 0;
   return {
     id: job.id,
     stage: job.stage,
@@ -45,12 +56,16 @@ export function jobRow(job: Job, openedAt: string, changedAt: string): JobRow {
     complaint: job.complaint?.words ?? null,
     power: job.safety.power,
     panelsOff: job.panelsOff.length,
-    waits: waitsFor(job),
-    ...standingSays(job),
+    waits: parts && job.fitted.length === 0 ? capital(parts.says) : waitsFor(job),
+    ...standing,
+    urgency: isDue ? Math.max(TOP, standing.urgency) : standing.urgency,
     openedAt,
-    changedAt,
+    changedAt: came !== undefined && isDue && came > changedAt ? came : changedAt,
   };
 }
+
+/** As urgent as what can hurt somebody. */
+const TOP = 3;
 
 /** What a job is found by: place, customer, machine (its id and its name), serial number, the customer's words. */
 export const searchedWords = (row: JobRow): readonly string[] => [

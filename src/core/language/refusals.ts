@@ -18,6 +18,8 @@ export function refusalSays(machine: Machine | undefined, refusal: Refusal): str
       return "The job is closed. Take the closing back to go on with it.";
     case "not-closed":
       return "Not handed over: the job is not closed. Close it first, with reservations where something was not seen.";
+    case "not-marked":
+      return "Not recorded: the machine can hurt somebody as it stands. Cut it off (cord out or breaker off, gas cock shut), put “do not use” on it, and say so.";
     case "not-on-machine":
       return `“${refusal.given}” is not on this machine (${machine?.maker} ${machine?.model}). Is it the right one?`;
     case "not-dead":

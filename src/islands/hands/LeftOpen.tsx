@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { cameOffTitle } from "../../core/language/came-off";
-import { assemblyName } from "../../core/naming/names";
+import { wantedSays } from "../../core/language/waiting";
 import { capital, lower } from "../../core/naming/text";
 import { Button } from "../../ui/Button";
 import bench from "../benches/shared/Bench.module.css";
@@ -42,9 +42,7 @@ export function LeftOpen() {
           {l.who && ` · ${l.who} has it`}
         </p>
       ))}
-      {wanted.length > 0 && (
-        <p>Waits for: {wanted.map((w) => (w === null ? "a part that was not named" : assemblyName(machine, w))).join(", ")}.</p>
-      )}
+      {wanted.length > 0 && <p>Waits for: {wanted.map((w) => wantedSays(machine, w)).join("; ")}.</p>}
       <div className={hands.row}>
         <Button onClick={() => setRead(true)}>Go on</Button>
         <Button look="quiet" onClick={() => dispatch({ do: "go", bench: "open" })}>

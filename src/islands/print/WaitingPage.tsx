@@ -5,9 +5,9 @@ import { trayOf } from "../../core/job/tray";
 import { blockerSays } from "../../core/language/blockers";
 import { cameOffTitle } from "../../core/language/came-off";
 import { energySays } from "../../core/language/energies";
+import { wantedSays } from "../../core/language/waiting";
 import type { Machine } from "../../core/machine/format";
 import { fastenersSay } from "../../core/naming/fasteners";
-import { assemblyName } from "../../core/naming/names";
 import { capital } from "../../core/naming/text";
 import { useJob, useMachine } from "../job/store/context";
 import { Printed } from "./Printed";
@@ -44,7 +44,7 @@ function Waiting({ machine, job, number }: { readonly machine: Machine; readonly
       <ul>
         {job.wanted.length === 0 && <li>nothing that was named</li>}
         {job.wanted.map((w) => (
-          <li key={w ?? "?"}>{w === null ? "a part that was not named" : capital(assemblyName(machine, w))}</li>
+          <li key={w.assembly ?? "?"}>{capital(wantedSays(machine, w))}</li>
         ))}
       </ul>
       <h2>What is off, as it goes back</h2>

@@ -17,15 +17,24 @@ async function ask<T>(path: string, init?: RequestInit): Promise<T | undefined> 
 
 /** A job's row, and its entries behind a number. */
 export async function askJob(job: string, after: number): Promise<{ row: ListedJob; entries: Sequenced[] } | undefined> {
-  const told = await ask<{ job: ListedJob; entries: unknown[]; seqs: number[] }>(`/api/jobs/${job}?after=${after}`);
-  if (!told) return undefined;
-  const entries = told.entries.map((data, i): Sequenced => {
+  const told = await ask<{ job: ListedJob } & ToldEntries>(`/api/jobs/${job}?after=${after}`);
+  return told && { row: told.job, entries: sequenced(told) };
+}
+
+/** Everything of the stock, its orders and terms. */
+export const askStock = async (): Promise<Sequenced[]> => sequenced((await ask<ToldEntries>("/api/stock")) ?? { entries: [], seqs: [] });
+
+interface ToldEntries {
+  readonly entries: readonly unknown[];
+  readonly seqs: readonly number[];
+}
+
+const sequenced = ({ entries, seqs }: ToldEntries): Sequenced[] =>
+  entries.map((data, i) => {
     const read = readEnvelope(data);
     if (!read.ok) throw read.error;
-    return { seq: told.seqs[i] ?? 0, entry: read.envelope };
+    return { seq: seqs[i] ?? 0, entry: read.envelope };
   });
-  return { row: told.job, entries };
-}
 
 /** Earlier visits to the machine of a job; `undefined`: the server does not know the job yet. */
 export const askEarlier = async (job: string): Promise<readonly EarlierVisit[] | undefined> =>

@@ -1,6 +1,6 @@
 import type { Envelope, Sequenced } from "../../core/journal/envelope";
 import type { ListedJob } from "../../core/language/job-row";
-import { askCopy, askJob, askLacking } from "./ask-server";
+import { askCopy, askJob, askLacking, askStock } from "./ask-server";
 import { listen, type ToldNews } from "./listen";
 import { type Machines, machinesNamed } from "./machines";
 import type { Cursor, Shelf } from "./shelf";
@@ -113,6 +113,7 @@ export class Follower {
     const shelf = await this.shelf;
     if (!shelf) return;
     try {
+      await shelf.take({ entries: await askStock() });
       for (const row of await shelf.rows()) {
         if (!this.following) return;
         if (!row.closed) await this.fillInJob(shelf, row);

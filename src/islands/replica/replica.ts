@@ -5,7 +5,8 @@ import { foldJob, type Job } from "../../core/job/fold";
 import type { Draft } from "../../core/job/kinds/index";
 import type { Envelope, Sequenced } from "../../core/journal/envelope";
 import type { ListedJob } from "../../core/language/job-row";
-import { askJob } from "./ask-server";
+import { STOCK, type StockDraft, stampStock } from "../../core/stock/kinds";
+import { askJob, askStock } from "./ask-server";
 import { type Channel, type Contact, type Message, openChannel } from "./channel";
 import { ServerContact } from "./contact";
 import { Files } from "./files";
@@ -17,6 +18,7 @@ import { type Pending, Queue } from "./queue";
 import { notThereSays, storageSays } from "./says";
 import { Sender } from "./sender";
 import { Shelf } from "./shelf";
+import { StockFeed, type StockListener } from "./stock-feed";
 
 /** What waits, and how things stand with the server and the browser's storage. */
 export interface ReplicaState {
@@ -50,6 +52,7 @@ export class Replica {
   private readonly follower: Follower;
   private readonly stateListeners = new Set<(state: ReplicaState) => void>();
   private readonly rowListeners = new Set<(rows: readonly ListedJob[]) => void>();
+  private readonly stock: StockFeed;
   private readonly watched = new Map<string, { readonly feed: JobFeed; readonly listeners: Set<JobListener> }>();
   private state: ReplicaState = { pending: [], contact: { heardAt: 0 } };
   private leads = false;
@@ -66,6 +69,7 @@ export class Replica {
     this.queue = new Queue(this.shelf, storageFailed);
     this.files = new Files(this.shelf, storageFailed);
     this.machines = new Machines(this.shelf);
+    this.stock = new StockFeed(this.shelf, () => this.queue.rows());
     this.channel = openChannel((message) => void this.hear(message));
     this.contact = new ServerContact(this.shelf, (contact, own) => {
       this.tell({ contact });
@@ -154,6 +158,20 @@ export class Replica {
   /** How the files of this browser stand. */
   filesStanding(): ReturnType<Files["standing"]> {
     return this.files.standing();
+  }
+
+  /** Stores drafts as entries of the stock. Resolves when they are kept. Says their ids. */
+  async addStock(by: string, drafts: readonly StockDraft[], now: Date = new Date()): Promise<string[]> {
+    this.askToPersist();
+    const entries = drafts.map((draft) => stampStock(draft, { id: v7(), at: now.toISOString(), by }));
+    await this.queue.add(entries);
+    void this.queueChanged().then(() => this.sender.now());
+    return entries.map((e) => e.id);
+  }
+
+  /** The stock as this browser knows it, at once and as it changes; what waits is counted in. Returns what ends it. */
+  subscribeStock(listener: StockListener): () => void {
+    return this.stock.subscribe(listener, askStock);
   }
 
   async discard(order: number): Promise<void> {
@@ -261,6 +279,7 @@ export class Replica {
       if (mine.length > 0 || row) await this.takeForJob(job, mine, row);
     }
     if (rows.length > 0) this.tellRows(rows);
+    this.stock.take(entries.filter(({ entry }) => entry.stream.of === STOCK.of));
   }
 
   private async anew(): Promise<void> {
@@ -281,6 +300,7 @@ export class Replica {
       for (const listener of listeners) listener(feed.told());
     }
     this.tellRows([]);
+    await this.stock.reload(askStock);
   }
 
   private heard(): void {
@@ -298,6 +318,7 @@ export class Replica {
 
   private async lookAtQueue(): Promise<void> {
     this.tell({ pending: await this.queue.rows() });
+    this.stock.waitingChanged();
   }
 
   private askToPersist(): void {

@@ -143,8 +143,12 @@ export class Shelf {
   }
 
   /** Entries of a job in the server's order, as far as they are here. */
-  async entriesOf(job: string): Promise<Sequenced[]> {
-    const key = jobKey(job);
+  entriesOf(job: string): Promise<Sequenced[]> {
+    return this.entriesIn(jobKey(job));
+  }
+
+  /** Entries of a stream (`OF/ID`) in the server's order, as far as they are here. */
+  async entriesIn(key: string): Promise<Sequenced[]> {
     const rows = await this.db.getAllFromIndex("entries", "byStream", IDBKeyRange.bound([key, 0], [key, Number.MAX_SAFE_INTEGER]));
     return rows.flatMap(({ seq, entry }) => {
       const read = readEnvelope(entry);

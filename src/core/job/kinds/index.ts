@@ -1,4 +1,5 @@
 import type { z } from "zod";
+import { agreed } from "./agreed";
 import { burner } from "./burner";
 import { cleaned } from "./cleaned";
 import { closed } from "./closed";
@@ -7,6 +8,7 @@ import { conclusion } from "./conclusion";
 import { converted } from "./converted";
 import { cooled } from "./cooled";
 import { cup } from "./cup";
+import { declined } from "./declined";
 import type { EntryDefinition } from "./definition";
 import { differs } from "./differs";
 import { discharged } from "./discharged";
@@ -39,6 +41,7 @@ import { recount } from "./recount";
 import { retract } from "./retract";
 import { tick } from "./tick";
 import { valve } from "./valve";
+import { visit } from "./visit";
 import { wanted } from "./wanted";
 import { watched } from "./watched";
 import { wire } from "./wire";
@@ -83,6 +86,9 @@ export const ENTRY_KINDS = [
   note,
   proof,
   notDone,
+  agreed,
+  declined,
+  visit,
   closed,
   conclusion,
   handedOver,

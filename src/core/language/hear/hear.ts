@@ -46,7 +46,21 @@ export function hear(line: string, machine: Machine, carried: Carried = {}): Hea
   if (chunks.length === 0) return { status: "note", meanings: [], guesses: [], rest: true };
   const short = onlyDead(chunks, machine) ?? newPart(chunks, machine);
   if (short) return asking([short], []);
-  return settle(bestOf(pieces, machine, carried));
+  return withOrder(line, settle(bestOf(pieces, machine, carried)));
+}
+
+const DAY =
+  /\b(today|tomorrow|next week|in \d{1,2} days?|mon|tue|wed|thu|fri|sat|sun|monday|tuesday|wednesday|thursday|friday|saturday|sunday|\d{4}-\d{2}-\d{2})\b/i;
+
+/** Whether what is needed is ordered, and when it comes, as the line says of it anywhere. */
+function withOrder(line: string, heard: Heard): Heard {
+  const ordered = /\bordered\b/i.test(line) && !/\b(be|not|n't|gets?|getting) ordered\b/i.test(line);
+  const due = DAY.exec(line)?.[1]?.toLowerCase();
+  if (!ordered && due === undefined) return heard;
+  const told = { ...(ordered && { ordered: true as const }), ...(due !== undefined && { due }) };
+  const of = (m: Meaning): Meaning =>
+    m.is === "entry" && m.draft.kind === "wanted" ? entry({ kind: "wanted", body: { ...m.draft.body, ...told } }) : m;
+  return { ...heard, meanings: heard.meanings.map(of) };
 }
 
 const understood = (meanings: readonly Meaning[]): Heard => ({ status: "understood", meanings, guesses: [], rest: false });

@@ -1,0 +1,20 @@
+/** Where pieces lie that are ours. */
+export const PLACES = ["van-1", "van-2", "shelf"] as const;
+export type Place = (typeof PLACES)[number];
+
+/** Where else a piece may be; every piece is somewhere, so that none is ever lost from the account. */
+export const ACCOUNTS = [...PLACES, "supplier", "job", "left-over", "scrap", "uncounted"] as const;
+export type Account = (typeof ACCOUNTS)[number];
+
+export const ACCOUNT_NAMES: Record<Account, string> = {
+  "van-1": "van 1",
+  "van-2": "van 2",
+  shelf: "the shelf",
+  supplier: "the supplier",
+  job: "the job",
+  "left-over": "left over on purpose",
+  scrap: "scrap",
+  uncounted: "what was counted otherwise",
+};
+
+export const isPlace = (account: Account): account is Place => PLACES.some((p) => p === account);

@@ -1,0 +1,214 @@
+import fc from "fast-check";
+import { expect, test } from "vitest";
+import { itemsFor, presentItem } from "../../src/core/stock/item";
+import { readStock, type StockBody, type StockDraft, type StockEntry, type StockKind, stampStock } from "../../src/core/stock/kinds";
+import { isOpenOrder } from "../../src/core/stock/order";
+import { ACCOUNTS, PLACES } from "../../src/core/stock/places";
+import { countAt, foldStock, type Stock, underMinimum, usedOn } from "../../src/core/stock/stock";
+import { randomFrom } from "../../src/core/training/random";
+import { type News, newsDue, newsOf } from "../../src/core/training/supplier";
+import { CATALOGUE } from "../../src/catalogue/catalogue";
+
+/** A UUID of version 7 that says its number. */
+const asUuid = (n: number): string => `01900000-0000-7000-8000-${String(n).padStart(12, "0")}`;
+
+const JOB = asUuid(900);
+const T0 = Date.parse("2026-11-02T08:00:00Z");
+
+/** Entries a minute apart, numbered. */
+const entered = (...drafts: StockDraft[]): StockEntry[] =>
+  readStock(drafts.map((d, i) => stampStock(d, { id: asUuid(i + 1), at: new Date(T0 + i * 60_000).toISOString(), by: "Van 1" })));
+const one = <K extends StockKind>(kind: K, body: StockBody<K>) => ({ kind, body }) as StockDraft;
+
+test("the shipped catalogue: codes once, every assembly that is bought is in it, circles of supersession end", () => {
+  expect(new Set(CATALOGUE.map((i) => i.code)).size).toBe(CATALOGUE.length);
+  expect(itemsFor(CATALOGUE, { id: "orrinshaw-e27" }, ["element"]).map((i) => i.code)).toEqual(["QF-1191B", "QF-K1338", "QF-1191"]);
+  expect(presentItem(CATALOGUE, "QF-1191")?.code).toBe("QF-1191B");
+  const round = ["A1", "B1"].map((code, i) => ({
+    ...(CATALOGUE[0] as (typeof CATALOGUE)[number]),
+    code,
+    supersedes: [i === 0 ? "B1" : "A1"],
+  }));
+  expect(presentItem(round, "A1")?.code).toBe("B1");
+});
+
+test("an item of one revision only is not offered for another", () => {
+  const [first] = CATALOGUE;
+  const own = { ...(first as NonNullable<typeof first>), code: "OWN-1", fits: [{ machine: "m", revision: "abc", assemblies: ["cord"] }] };
+  expect(itemsFor([own], { id: "m", revision: "abc" }, ["cord"])).toEqual([own]);
+  expect(itemsFor([own], { id: "m", revision: "other" }, ["cord"])).toEqual([]);
+});
+
+test("a part ordered: asked, confirmed, shipped, a wrong one sent back, the right one put by", () => {
+  const ordered = one("ordered", { item: "QF-1191B", count: 1, to: "van-1", job: JOB, assembly: "element", trial: "wrong" });
+  const id = asUuid(1);
+  const news = (round: number, step: News["step"], more: Partial<News> = {}) => one("order-news", { order: id, round, step, ...more });
+  const steps: StockDraft[] = [
+    ordered,
+    news(1, "confirmed", { due: "2026-11-04", cents: 4061 }),
+    news(1, "shipped"),
+    news(1, "arrived", { item: "QF-0900" }),
+    one("received", { order: id, round: 1, is: "wrong", item: "QF-0900", count: 1 }),
+    news(2, "confirmed", { due: "2026-11-06" }),
+    news(2, "arrived", { item: "QF-1191B" }),
+    one("received", { order: id, round: 2, is: "right", item: "QF-1191B", count: 1 }),
+  ];
+  const states = steps.map((_, i) => foldStock(entered(...steps.slice(0, i + 1))).orders[0]?.state);
+  expect(states).toEqual(["asked", "confirmed", "shipped", "arrived", "asked", "confirmed", "arrived", "here"]);
+  const stock = foldStock(entered(...steps));
+  expect(countAt(stock, "QF-1191B", "van-1")).toBe(1);
+  expect(countAt(stock, "QF-0900", "van-1")).toBe(0);
+  expect(stock.problems).toEqual([]);
+});
+
+test("more is taken than was known: said, and put right by a count", () => {
+  const taken = one("moved", { item: "QF-1191", count: 1, from: "van-1", to: "job", job: JOB });
+  expect(foldStock(entered(taken)).problems).toEqual([{ code: "short", place: "van-1", item: "QF-1191", by: 1 }]);
+  const counted = foldStock(entered(taken, one("counted", { item: "QF-1191", place: "van-1", count: 2 })));
+  expect(counted.problems).toEqual([]);
+  expect(countAt(counted, "QF-1191", "van-1")).toBe(2);
+  expect(usedOn(counted, JOB)).toEqual([{ item: "QF-1191", count: 1 }]);
+});
+
+test("a kit's piece is left over on purpose; more than the kit held is said", () => {
+  const kit = [
+    one("counted", { item: "QF-K1338", place: "van-2", count: 1 }),
+    one("moved", { item: "QF-K1338", count: 1, from: "van-2", to: "job", job: JOB }),
+  ];
+  const left = (count: number) =>
+    one("moved", { item: "QF-K1338", count, from: "job", to: "left-over", job: JOB, piece: "Crimp terminal", why: "plugs are good" });
+  expect(foldStock(entered(...kit, left(3)), CATALOGUE).problems).toEqual([]);
+  expect(foldStock(entered(...kit, left(3), left(2)), CATALOGUE).problems).toEqual([
+    { code: "no-such-piece", item: "QF-K1338", piece: "Crimp terminal", over: 1 },
+  ]);
+});
+
+test("what is under its minimum, and what is on its way there", () => {
+  const stock = foldStock(
+    entered(
+      one("minimum", { item: "QF-1184", place: "van-1", least: 2 }),
+      one("counted", { item: "QF-1184", place: "van-1", count: 1 }),
+      one("ordered", { item: "QF-1184", count: 3, to: "van-1" }),
+    ),
+    CATALOGUE,
+  );
+  expect(underMinimum(stock)).toEqual([{ item: "QF-1184", place: "van-1", has: 1, least: 2, coming: 3 }]);
+});
+
+test("news of an order that nobody placed is said", () => {
+  expect(foldStock(entered(one("order-news", { order: JOB, round: 1, step: "shipped" }))).problems).toEqual([
+    { code: "unknown-order", order: JOB },
+  ]);
+});
+
+const CODES = ["QF-1191", "QF-1184", "QF-K1338"] as const;
+const code = fc.constantFrom(...CODES);
+const n = fc.integer({ min: 1, max: 4 });
+const place = fc.constantFrom(...PLACES);
+const anyDraft: fc.Arbitrary<StockDraft> = fc.oneof(
+  fc.record({ item: code, count: n, to: place }).map((b) => one("ordered", b)),
+  fc.record({ item: code, count: n, from: place, to: fc.constant("job" as const), job: fc.constant(JOB) }).map((b) => one("moved", b)),
+  fc.record({ item: code, count: n, from: fc.constant("job" as const), to: place, job: fc.constant(JOB) }).map((b) => one("moved", b)),
+  fc
+    .record({ item: code, count: n, from: fc.constant("van-1" as const), to: fc.constantFrom("scrap" as const, "van-2" as const) })
+    .map((b) => one("moved", b)),
+  fc.record({ item: code, place, count: fc.integer({ min: 0, max: 6 }) }).map((b) => one("counted", b)),
+);
+
+/** Orders get news, are looked at or cancelled, by chance; two vans enter, each with a clock of its own. */
+function history(drafts: readonly StockDraft[], seed: number): StockEntry[] {
+  const random = randomFrom(seed);
+  let number = 0;
+  const stamp = (draft: StockDraft, minute: number) =>
+    stampStock(draft, {
+      id: asUuid(++number),
+      at: new Date(T0 + minute * 60_000 + Math.floor(random() * 90_000)).toISOString(),
+      by: random() < 0.5 ? "Van 1" : "Van 2",
+    });
+  const all = drafts.flatMap((draft, i) => {
+    const first = stamp(draft, i);
+    if (draft.kind !== "ordered") return [first];
+    const { item, count } = draft.body;
+    const fate = random();
+    if (fate < 0.2) return [first, stamp(one("order-cancelled", { order: first.id }), i + 2)];
+    const arrived = (round: number) => stamp(one("order-news", { order: first.id, round, step: "arrived", item }), i + round);
+    const looked = (round: number, is: "right" | "wrong") =>
+      stamp(one("received", { order: first.id, round, is, item, count }), i + round + 1);
+    if (fate < 0.4) return [first, arrived(1), looked(1, "wrong"), arrived(2), looked(2, "right"), looked(2, "right")];
+    return fate < 0.8 ? [first, arrived(1), looked(1, "right")] : [first];
+  });
+  return readStock(all);
+}
+
+const shape = (s: Stock) => JSON.stringify({ ...s, pieces: sorted(s.pieces), used: sorted(s.used) });
+const sorted = (m: ReadonlyMap<string, ReadonlyMap<string, number>>) => [...m].map(([k, v]) => [k, [...v].toSorted()]).toSorted();
+
+test("2,000 random orders, takings, returns and cancellations: nothing below zero unsaid, every piece accounted for, order of arrival changes nothing", () => {
+  const runs = 40;
+  let entries = 0;
+  fc.assert(
+    fc.property(fc.array(anyDraft, { minLength: 50, maxLength: 50 }), fc.integer(), (drafts, seed) => {
+      const all = history(drafts, seed);
+      entries += drafts.length;
+      const stock = foldStock(all, CATALOGUE);
+      for (const [item, at] of stock.pieces) {
+        expect(ACCOUNTS.reduce((sum, a) => sum + (at.get(a) ?? 0), 0)).toBe(0);
+        for (const p of PLACES)
+          expect(stock.problems.some((x) => x.code === "short" && x.item === item && x.place === p)).toBe((at.get(p) ?? 0) < 0);
+      }
+      const came = stock.orders.filter((o) => o.state === "here").reduce((sum, o) => sum + o.count, 0);
+      expect(-CODES.reduce((sum, c) => sum + countAt(stock, c, "supplier"), 0)).toBe(came);
+      const random = randomFrom(seed + 1);
+      const mixed = all.toSorted(() => random() - 0.5);
+      expect(shape(foldStock([...mixed, ...mixed.slice(0, 5)], CATALOGUE))).toBe(shape(stock));
+    }),
+    { numRuns: runs, seed: 11 },
+  );
+  expect(entries).toBe(2000);
+});
+
+/** Plays an order to its end on the supplier's own calendar, a day at a time; what comes wrong or dead goes back. */
+function played(trial: "well" | "back-ordered" | "wrong" | "dead", item = "QF-1191") {
+  const drafts: StockDraft[] = [one("ordered", { item, count: 1, to: "van-1", job: JOB, trial })];
+  const days: string[] = [];
+  for (let day = 0; day < 20; day++) {
+    let stock = foldStock(entered(...drafts), CATALOGUE);
+    const told = drafts.flatMap((d) => (d.kind === "order-news" ? [d.body] : []));
+    for (const news of newsDue(stock, told, new Date(T0 + 3_600_000))) {
+      days.push(`${day} ${news.round} ${news.step}${news.item ? ` ${news.item}` : ""}`);
+      drafts.push(one("order-news", news));
+    }
+    stock = foldStock(entered(...drafts), CATALOGUE);
+    const [order] = stock.orders;
+    if (!order || !isOpenOrder(order)) break;
+    if (order.came) {
+      const is = order.came.dead ? "dead" : order.came.item === order.comes ? "right" : "wrong";
+      drafts.push(one("received", { order: order.id, round: order.round, is, item: order.came.item, count: 1 }));
+      if (is === "right") return { days, order: foldStock(entered(...drafts), CATALOGUE).orders[0] };
+    }
+    drafts.push(one("supplier-day", { days: 1 }));
+  }
+  return { days, order: undefined };
+}
+
+test("the simulated supplier: replaced by another code, back-ordered, wrong, dead; all come right in the end", () => {
+  expect(played("well").days).toEqual(["0 1 confirmed", "0 1 replaced QF-1191B", "1 1 shipped", "2 1 arrived QF-1191B"]);
+  for (const trial of ["well", "back-ordered", "wrong", "dead"] as const) {
+    const { days, order } = played(trial);
+    expect(order?.state, days.join("; ")).toBe("here");
+    expect(order?.comes).toBe("QF-1191B");
+  }
+  expect(played("wrong").days.filter((d) => d.endsWith("arrived QF-1191B"))).toHaveLength(1);
+  expect(played("back-ordered").days.some((d) => d.endsWith("back-ordered"))).toBe(true);
+});
+
+test("the same order hears the same news, asked again after a restart", () => {
+  const stock = foldStock(entered(one("ordered", { item: "QF-1184", count: 1, to: "shelf" })), CATALOGUE);
+  const [order] = stock.orders;
+  if (!order) throw new Error("no order");
+  expect(newsOf(order, CATALOGUE)).toEqual(newsOf(order, CATALOGUE));
+  const later = new Date(T0 + 12 * 86_400_000);
+  const first = newsDue(stock, [], later);
+  expect(first.length).toBeGreaterThan(2);
+  expect(newsDue(stock, first, later)).toEqual([]);
+});
