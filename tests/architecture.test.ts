@@ -54,7 +54,17 @@ const MAY: Record<string, readonly string[]> = {
     "core/quantity",
     "core/array",
   ],
+  "core/deciding": [
+    "core/planning",
+    "core/diagnosis",
+    "core/job",
+    "core/stock",
+    "core/access",
+    "core/machine",
+    "core/quantity",
+  ],
   "core/language": [
+    "core/deciding",
     "core/stock",
     "core/air",
     "core/burner",

@@ -1,8 +1,8 @@
 import { and, asc, eq } from "drizzle-orm";
+import { CATALOGUE } from "../catalogue/catalogue";
 import type { Sequenced } from "../core/journal/envelope";
 import { readStock, STOCK, type StockEntry } from "../core/stock/kinds";
 import { foldStock, type Stock } from "../core/stock/stock";
-import { CATALOGUE } from "../catalogue/catalogue";
 import type { Database } from "./handle";
 import { toSequenced } from "./rows";
 import { entries } from "./schema";

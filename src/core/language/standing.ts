@@ -21,7 +21,7 @@ export interface StandingWords {
 
 export function standingSays(job: Job): StandingWords {
   const { closed, machine, blockers, safety, panelsOff } = job;
-  if (closed) return { next: null, unsafe: null, urgency: 0 };
+  if (closed) return { next: null, unsafe: leftUnsafe(job), urgency: 0 };
   const danger = blockers.filter(isOpenCheck).find(isDanger);
   const off = panelsOff.map((p) => panelName(machine, p)).join(", ");
   const open = off === "" ? undefined : safety.power === "live" ? `live with the ${off} off` : `stands open: ${off} off`;
@@ -31,6 +31,12 @@ export function standingSays(job: Job): StandingWords {
   const urgency =
     told !== undefined || (open !== undefined && safety.power === "live") ? 3 : open !== undefined ? 2 : blockers.length === 0 ? 1 : 0;
   return { next, unsafe: unsafe === undefined ? null : capital(unsafe), urgency };
+}
+
+/** A machine that was left as it was because the work was declined. */
+function leftUnsafe({ declined }: Job): string | null {
+  const last = declined.findLast((d) => d.ends && (d.unsafe || d.marked));
+  return last ? `Marked “do not use”: ${last.what} declined` : null;
 }
 
 /** What is next without working the suspects out: danger first, the way to the close after a repair, else the stage. */

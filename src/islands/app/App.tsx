@@ -8,6 +8,7 @@ import { NewJob, offerOf } from "../new-job/NewJob";
 import { Reckon } from "../reckon/Reckon";
 import { replica } from "../replica/replica";
 import { Settings } from "../settings/Settings";
+import { StockPage } from "../stock/StockPage";
 import styles from "./App.module.css";
 import { type Place, placeOf } from "./place";
 
@@ -26,6 +27,8 @@ function At({ place }: { readonly place: Place }) {
       return <Settings />;
     case "reckon":
       return <Reckon />;
+    case "stock":
+      return <StockPage />;
     case "job":
       return <JobHere id={place.id} bench={place.bench} />;
     case "nowhere":

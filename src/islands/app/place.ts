@@ -6,6 +6,7 @@ export type Place =
   | { readonly at: "new" }
   | { readonly at: "settings" }
   | { readonly at: "reckon" }
+  | { readonly at: "stock" }
   | { readonly at: "job"; readonly id: string; readonly bench: string }
   | { readonly at: "nowhere"; readonly path: string };
 
@@ -13,6 +14,7 @@ export function placeOf({ pathname, search }: Pick<Location, "pathname" | "searc
   const [first = "", second, third = ""] = pathname.split("/").filter((part) => part !== "");
   if (first === "settings") return { at: "settings" };
   if (first === "reckon") return { at: "reckon" };
+  if (first === "stock") return { at: "stock" };
   if (first !== "" && first !== "jobs" && first !== "shell") return { at: "nowhere", path: pathname };
   if (second === undefined) return { at: "list", query: queryOf(new URLSearchParams(search)) };
   return second === "new" ? { at: "new" } : { at: "job", id: second, bench: third };

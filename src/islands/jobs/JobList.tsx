@@ -1,5 +1,5 @@
 import { format } from "date-fns";
-import { Calculator, Settings } from "lucide-react";
+import { Calculator, Package, Settings } from "lucide-react";
 import { STAGE_NAMES, STAGES } from "../../core/job/stages";
 import type { JobRow } from "../../core/language/job-row";
 import styles from "./JobList.module.css";
@@ -29,6 +29,9 @@ export function JobList({ query, first }: Props) {
         </h1>
         <a className={styles.quiet} href="/reckon" aria-label="Reckon air and gas">
           <Calculator size={24} aria-hidden />
+        </a>
+        <a className={styles.quiet} href="/stock" aria-label="Stock and orders">
+          <Package size={24} aria-hidden />
         </a>
         <a className={styles.quiet} href="/settings" aria-label="Settings">
           <Settings size={24} aria-hidden />
@@ -128,7 +131,7 @@ function Row({ job }: { readonly job: JobRow & { readonly number?: number } }) {
         </span>
         <span className={styles.state}>
           <strong suppressHydrationWarning>
-            {job.closed ? `✓ Closed ${format(new Date(job.changedAt), "d MMM")}` : (job.next ?? stage)}
+            {job.closed ? `${job.unsafe ? "✕ Declined" : "✓ Closed"} ${format(new Date(job.changedAt), "d MMM")}` : (job.next ?? stage)}
           </strong>
           {job.unsafe ? <span className={styles.tag}>⚠ {job.unsafe}</span> : !job.closed && job.waits && <span>{job.waits}</span>}
         </span>

@@ -2,7 +2,7 @@ import { useState } from "react";
 import { isReached } from "../../../core/access/opening";
 import type { RankedSuspect } from "../../../core/diagnosis/standing";
 import { repairPhrase } from "../../../core/language/phrases";
-import { assemblyIdOf, partsOfAssembly, repairOf } from "../../../core/machine/assembly";
+import { assemblyIdOf, partsOfAssembly, repairOf, replaces } from "../../../core/machine/assembly";
 import type { Exchange } from "../../../core/machine/cabinet";
 import type { Machine } from "../../../core/machine/format";
 import { terminalsOf } from "../../../core/machine/wiring";
@@ -19,13 +19,14 @@ import { WireList } from "../../hands/WireList";
 import { useDispatch, useJob, useMachine } from "../../job/store/context";
 import { PhotoStrip } from "../../photos/PhotoStrip";
 import { SheetPane } from "../../sheet/SheetPane";
+import { Catalogue } from "../../stock/Catalogue";
 import panes from "../meter/Meter.module.css";
 import styles from "../shared/Bench.module.css";
 
 const MOST_SHOWN = 3;
 const NONE: readonly RankedSuspect[] = [];
 
-type Pane = "sheet" | "exchange" | "wires" | "belt" | "burner" | "photos";
+type Pane = "sheet" | "parts" | "exchange" | "wires" | "belt" | "burner" | "photos";
 
 /** What would put it right, with its share and price; then the exchange itself: its list, its wires, the belt; the sheet. */
 export function FitBench() {
@@ -41,6 +42,7 @@ export function FitBench() {
   const pane = picked ?? (lists.length > 0 && fitted.length > 0 ? "exchange" : "sheet");
   const names: [Pane, string][] = [
     ["sheet", "Sheet"],
+    ["parts", "Parts"],
     ["exchange", "The exchange"],
     ["wires", "Wires"],
     ...(machine.drum.routing ? [["belt", "Belt"] as [Pane, string]] : []),
@@ -73,6 +75,16 @@ export function FitBench() {
       {pane !== "sheet" && tabs}
       <div className={styles.split}>
         {pane === "sheet" && <SheetPane lead={tabs} />}
+        {pane === "parts" && (
+          <Catalogue
+            assemblies={boughtOf(machine, [
+              ...assemblies,
+              ...repairsIn(suspects)
+                .slice(0, MOST_SHOWN)
+                .flatMap((r) => r.assemblies),
+            ])}
+          />
+        )}
         {pane === "exchange" && <Exchanges machine={machine} lists={lists} />}
         {pane === "wires" && <Moving machine={machine} assemblies={assemblies} />}
         {pane === "belt" && machine.drum.routing && <Belt routing={machine.drum.routing} />}
@@ -120,6 +132,10 @@ function Exchanges({ machine, lists }: { readonly machine: Machine; readonly lis
     </div>
   );
 }
+
+/** Of assemblies, those that are bought. */
+const boughtOf = (machine: Machine, assemblies: readonly string[]): string[] =>
+  [...new Set(assemblies)].filter((a) => replaces(repairOf(machine, a)));
 
 const ABOUT: Record<Exchange["steps"][number]["is"], string> = {
   compare: "Compare",

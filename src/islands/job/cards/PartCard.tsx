@@ -1,6 +1,6 @@
 import { X } from "lucide-react";
 import { partPhrase } from "../../../core/language/phrases";
-import { fittingOf } from "../../../core/machine/assembly";
+import { assemblyIdOf, fittingOf } from "../../../core/machine/assembly";
 import { type Part, partOf } from "../../../core/machine/format";
 import { windingsOf } from "../../../core/machine/metering";
 import { capital } from "../../../core/naming/text";
@@ -8,6 +8,7 @@ import { Button } from "../../../ui/Button";
 import { Press } from "../../../ui/Press";
 import { measuredParts } from "../../sheet/last-readings";
 import { markSays } from "../../sheet/mark";
+import { Catalogue } from "../../stock/Catalogue";
 import { useDispatch, useJob, useMachine } from "../store/context";
 import { ForesightTable } from "./ForesightTable";
 import styles from "./SideCard.module.css";
@@ -30,6 +31,12 @@ export function PartCard({ part: id }: { readonly part: string }) {
           <h3>Across it now, wires off</h3>
           <ForesightTable unit="ohm" />
         </>
+      )}
+      {part.nets.length > 0 && (
+        <details>
+          <summary>The part from the catalogue</summary>
+          <Catalogue assemblies={[assemblyIdOf(part)]} />
+        </details>
       )}
       <Button onClick={() => dispatch({ do: "type", text: isRead ? `${label} ` : `${label} good` })}>
         {isRead ? "Type its reading" : "Say how it looks"}

@@ -10,6 +10,7 @@ import { pageMachines } from "../../replica/page-machines";
 import { replica } from "../../replica/replica";
 import { technician } from "../../replica/technician";
 import { Hatch } from "../../sheet/Hatch";
+import { JobParts } from "../../stock/JobParts";
 import { ReadingLine } from "../line/ReadingLine";
 import { NextCard } from "../next/NextCard";
 import { Record } from "../record/Record";
@@ -86,6 +87,7 @@ function Frame({ machines }: Pick<Props, "machines">) {
               <LeftOpen />
               <ContradictionBanner />
               <NextCard />
+              <JobParts />
               <Quiet />
             </>
           )}

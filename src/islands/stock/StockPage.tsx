@@ -1,0 +1,205 @@
+import { useState } from "react";
+import { itemFacts, itemName, stockProblemSays } from "../../core/language/stock";
+import { moneySays } from "../../core/quantity/money";
+import { supersederOf } from "../../core/stock/item";
+import { isOpenOrder } from "../../core/stock/order";
+import { ACCOUNT_NAMES, PLACES, type Place } from "../../core/stock/places";
+import { countAt, type Stock, underMinimum } from "../../core/stock/stock";
+import { Button } from "../../ui/Button";
+import { PageHead } from "../../ui/PageHead";
+import { WordsForm } from "../hands/WordsForm";
+import { Orders } from "./Orders";
+import { OwnPart } from "./OwnPart";
+import { savePartsCsv } from "./parts-file";
+import { Refused } from "./Refused";
+import styles from "./Stock.module.css";
+import { TermsForm } from "./TermsForm";
+import { enterStock, useStock } from "./use-stock";
+
+/** Two vans and a shelf: what lies there, what is under way, what is short, what it costs. */
+export function StockPage() {
+  const stock = useStock();
+  return (
+    <>
+      <PageHead title="Stock and orders" />
+      <main className={styles.page}>
+        <Refused />
+        {stock.problems.length > 0 && (
+          <ul className={styles.problems} role="status" aria-label="What does not come out">
+            {stock.problems.map((p) => (
+              <li key={JSON.stringify(p)}>⚠ {stockProblemSays(stock.items, p)}.</li>
+            ))}
+          </ul>
+        )}
+        <UnderWay stock={stock} />
+        <Short stock={stock} />
+        <Pieces stock={stock} />
+        <TermsForm terms={stock.terms} own={stock.ownTerms} />
+      </main>
+    </>
+  );
+}
+
+function UnderWay({ stock }: { readonly stock: Stock }) {
+  const open = stock.orders.filter(isOpenOrder);
+  const done = stock.orders.filter((o) => !isOpenOrder(o)).toReversed();
+  return (
+    <section className={styles.card}>
+      <header>
+        <h2>{open.length === 0 ? "Nothing is under way" : `${open.length} under way`}</h2>
+        <Button look="quiet" onClick={() => enterStock({ kind: "supplier-day", body: { days: 1 } })}>
+          Simulated supplier: a day passes
+        </Button>
+      </header>
+      {open.length > 0 && <Orders stock={stock} orders={open} linked />}
+      {done.length > 0 && (
+        <details>
+          <summary>{done.length} done</summary>
+          <Orders stock={stock} orders={done.slice(0, 30)} linked />
+        </details>
+      )}
+    </section>
+  );
+}
+
+function Short({ stock }: { readonly stock: Stock }) {
+  const short = underMinimum(stock);
+  if (short.length === 0) return null;
+  return (
+    <section className={styles.card} aria-label="Under the minimum">
+      <h2>Under the minimum</h2>
+      <ol className={styles.orders}>
+        {short.map(({ item, place, has, least, coming }) => (
+          <li key={`${item} ${place}`}>
+            <div>
+              <b>
+                {itemName(stock.items, item)}: {has} of {least} in {ACCOUNT_NAMES[place]}
+              </b>
+              <small>
+                {item}
+                {coming > 0 && ` · ${coming} on the way`}
+              </small>
+            </div>
+            {has + coming < least && (
+              <Button onClick={() => enterStock({ kind: "ordered", body: { item, count: least - has - coming, to: place } })}>
+                Order {least - has - coming}
+              </Button>
+            )}
+          </li>
+        ))}
+      </ol>
+    </section>
+  );
+}
+
+function Pieces({ stock }: { readonly stock: Stock }) {
+  const [sought, setSought] = useState("");
+  const [chosen, setChosen] = useState<string | undefined>();
+  const [adding, setAdding] = useState(false);
+  const words = sought.toLowerCase().split(/\s+/).filter(Boolean);
+  const has = (code: string) => PLACES.some((p) => countAt(stock, code, p) !== 0);
+  const items = stock.items
+    .filter((i) => words.every((w) => `${i.code} ${i.name} ${i.fits.map((f) => f.machine).join(" ")}`.toLowerCase().includes(w)))
+    .toSorted((a, b) => Number(has(b.code)) - Number(has(a.code)) || (a.name < b.name ? -1 : 1));
+  return (
+    <section className={styles.card}>
+      <header>
+        <h2>What lies where</h2>
+        <Button look="quiet" onClick={() => savePartsCsv(stock)}>
+          As CSV
+        </Button>
+      </header>
+      <input
+        type="search"
+        aria-label="Find a part"
+        placeholder="Name, code, machine"
+        value={sought}
+        onChange={(e) => setSought(e.target.value)}
+        maxLength={80}
+      />
+      <table className={styles.pieces}>
+        <thead>
+          <tr>
+            <th scope="col">Part</th>
+            {PLACES.map((p) => (
+              <th scope="col" key={p}>
+                {ACCOUNT_NAMES[p]}
+              </th>
+            ))}
+            <th scope="col">Price</th>
+          </tr>
+        </thead>
+        <tbody>
+          {items.map((i) => (
+            <tr key={i.code} data-old={supersederOf(stock.items, i.code) !== undefined}>
+              <th scope="row">
+                <Button look="quiet" aria-expanded={chosen === i.code} onClick={() => setChosen(chosen === i.code ? undefined : i.code)}>
+                  {i.name} <small>{i.code}</small>
+                </Button>
+                {chosen === i.code && <Piece stock={stock} code={i.code} />}
+              </th>
+              {PLACES.map((p) => (
+                <td key={p} data-short={countAt(stock, i.code, p) < 0}>
+                  {countAt(stock, i.code, p) || "·"}
+                </td>
+              ))}
+              <td>{moneySays(i.cents, stock.terms.currency)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {adding ? (
+        <OwnPart fits={[]} onDone={() => setAdding(false)} />
+      ) : (
+        <Button look="quiet" onClick={() => setAdding(true)}>
+          A part of your own…
+        </Button>
+      )}
+    </section>
+  );
+}
+
+/** One item: its facts, and what can be entered of it at one place. */
+function Piece({ stock, code }: { readonly stock: Stock; readonly code: string }) {
+  const [place, setPlace] = useState<Place>("van-1");
+  const item = stock.items.find((i) => i.code === code);
+  const number = (typed: string) => (/^\d{1,3}$/.test(typed) ? undefined : `“${typed}” is no number of pieces, from 0 to 999`);
+  const others = PLACES.filter((p) => p !== place);
+  return (
+    <div className={styles.piece}>
+      {item && <p>{itemFacts(stock.items, item, stock.terms.currency).join(" · ")}</p>}
+      <div className={styles.answers}>
+        {PLACES.map((p) => (
+          <Button key={p} aria-pressed={p === place} onClick={() => setPlace(p)}>
+            {ACCOUNT_NAMES[p]}
+          </Button>
+        ))}
+      </div>
+      <div className={styles.forms}>
+        <WordsForm
+          fields={{ n: { label: `Counted in ${ACCOUNT_NAMES[place]}`, numeric: true, most: 3 } }}
+          button="Counted"
+          amiss={({ n }) => number(n)}
+          onKeep={({ n }) => enterStock({ kind: "counted", body: { item: code, place, count: Number(n) } })}
+        />
+        <WordsForm
+          fields={{ n: { label: `At least in ${ACCOUNT_NAMES[place]}`, numeric: true, most: 3 } }}
+          button="Minimum"
+          amiss={({ n }) => number(n)}
+          onKeep={({ n }) => enterStock({ kind: "minimum", body: { item: code, place, least: Number(n) } })}
+        />
+      </div>
+      <div className={styles.answers}>
+        {others.map((to) => (
+          <Button key={to} onClick={() => enterStock({ kind: "moved", body: { item: code, count: 1, from: place, to } })}>
+            One to {ACCOUNT_NAMES[to]}
+          </Button>
+        ))}
+        <Button onClick={() => enterStock({ kind: "moved", body: { item: code, count: 1, from: place, to: "scrap" } })}>
+          One to scrap
+        </Button>
+        <Button onClick={() => enterStock({ kind: "ordered", body: { item: code, count: 1, to: place } })}>Order one</Button>
+      </div>
+    </div>
+  );
+}
