@@ -29,6 +29,7 @@ const MAY: Record<string, readonly string[]> = {
   "core/finding": ["core/prediction", "core/naming", "core/machine", "core/files", "core/quantity", "core/array"],
   "core/judging": ["core/finding", "core/prediction", "core/machine", "core/instrument", "core/physics", "core/quantity", "core/array"],
   "core/journal": [],
+  "core/bundle": ["core/files", "core/journal", "core/machine"],
   "core/stock": ["core/journal", "core/quantity"],
   "core/job": [
     "core/stock",
@@ -54,15 +55,7 @@ const MAY: Record<string, readonly string[]> = {
     "core/quantity",
     "core/array",
   ],
-  "core/deciding": [
-    "core/planning",
-    "core/diagnosis",
-    "core/job",
-    "core/stock",
-    "core/access",
-    "core/machine",
-    "core/quantity",
-  ],
+  "core/deciding": ["core/planning", "core/diagnosis", "core/job", "core/stock", "core/access", "core/machine", "core/quantity"],
   "core/language": [
     "core/deciding",
     "core/stock",
@@ -103,17 +96,18 @@ const MAY: Record<string, readonly string[]> = {
   machines: ["core"],
   catalogue: ["core"],
   server: ["core", "catalogue", "machines"],
-  workers: ["core"],
+  report: ["core"],
+  workers: ["core", "report"],
   ui: [],
   "service-worker": [],
-  islands: ["core", "catalogue", "ui", "workers", "islands"],
+  islands: ["core", "catalogue", "report", "ui", "workers", "islands"],
   pages: ["core", "machines", "server", "islands", "ui"],
   "middleware.ts": ["server"],
   "env.d.ts": ["server"],
 };
 
-/** Packages that the core may use besides its own code: schemas, a hash, an edit distance, quoted cells. */
-const PURE = ["zod", "@noble/hashes/sha2.js", "@noble/hashes/utils.js", "fastest-levenshtein", "papaparse"];
+/** Packages that the core may use besides its own code: schemas, a hash, an edit distance, quoted cells, packing. */
+const PURE = ["zod", "@noble/hashes/sha2.js", "@noble/hashes/utils.js", "fastest-levenshtein", "papaparse", "fflate"];
 
 const roomOf = (file: string): string => {
   const parts = file.split("/").slice(1);

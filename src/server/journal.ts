@@ -61,6 +61,7 @@ export class Journal {
   readonly folds: Folds;
   readonly stock: StockFold;
   private readonly waiting: Request[] = [];
+  private readonly wishes = new Map<string, number>();
   private writing = false;
   private head: Head | undefined;
   private failed: { readonly since: string; readonly message: string } | undefined;
@@ -83,6 +84,11 @@ export class Journal {
       this.waiting.push({ batch, resolve, reject });
       if (!this.writing) void this.writeAll();
     });
+  }
+
+  /** The number that a job should get when it is new here, if it is free then. */
+  wish(job: string, number: number): void {
+    this.wishes.set(job, number);
   }
 
   /** Number and hash of the last entry. */
@@ -188,8 +194,9 @@ export class Journal {
     for (const [job, kept] of changed) {
       const before = await this.folds.of(job);
       const fold = foldOn(before.fold, [...before.fold.entries, ...kept]);
-      if (!before.row) next = next === undefined ? await this.nextNumber() : next + 1;
-      const number = before.row?.number ?? next ?? FIRST_NUMBER;
+      const wished = before.row ? undefined : await this.freeWish(job);
+      if (!before.row && wished === undefined) next = next === undefined ? await this.nextNumber() : next + 1;
+      const number = before.row?.number ?? wished ?? next ?? FIRST_NUMBER;
       const row = {
         ...rowOfFold(fold, ordersFor(stock, job)),
         number,
@@ -221,6 +228,14 @@ export class Journal {
         args: [row.number, ...words],
       },
     ];
+  }
+
+  private async freeWish(job: string): Promise<number | undefined> {
+    const wish = this.wishes.get(job);
+    this.wishes.delete(job);
+    if (wish === undefined) return undefined;
+    const taken = await this.db.select({ id: jobs.id }).from(jobs).where(eq(jobs.number, wish)).get();
+    return taken ? undefined : wish;
   }
 
   private async nextNumber(): Promise<number> {

@@ -109,7 +109,9 @@ test("the border lets through what is newer or unknown, and refuses what is wron
     `"entries.0.stream.id: there is one stock, “shop”"`,
   );
   const counted = { stream: { of: "stock" as const, id: "shop" }, kind: "counted", body: { item: "QF-1", place: "attic", count: 1 } };
-  expect(verdict(envelope(counted))).toMatchInlineSnapshot(`"entries.0.body.place: Invalid option: expected one of "van-1"|"van-2"|"shelf""`);
+  expect(verdict(envelope(counted))).toMatchInlineSnapshot(
+    `"entries.0.body.place: Invalid option: expected one of "van-1"|"van-2"|"shelf""`,
+  );
   expect(verdict({ ...envelope({}), id: "7" })).toMatchInlineSnapshot(`"entries.0.id: Invalid UUID"`);
   expect(verdict({ ...envelope({}), admin: true })).toMatchInlineSnapshot(`"entries.0: Unrecognized key: "admin""`);
   expect(verdict({ job, kind: "energised" })).toMatchInlineSnapshot(`"entries.0.id: Invalid input: expected string, received undefined"`);

@@ -2,15 +2,27 @@ import fc from "fast-check";
 import { expect, test } from "vitest";
 import { refusalOf } from "../../src/core/job/fold";
 import type { Draft } from "../../src/core/job/kinds/index";
+import type { Shown } from "../../src/core/language/measured";
 import { conclusionFrom, reportOf } from "../../src/core/language/report";
 import { assemblyIdOf } from "../../src/core/machine/assembly";
 import { assemblyName } from "../../src/core/naming/names";
+import { DEFAULT_TERMS } from "../../src/core/stock/terms";
 import { jobOf, SAFE, shipped } from "../job-of";
 
 const G14 = shipped("kelvane-g14");
 const told = (lines: readonly (string | Draft)[]) => {
-  const report = reportOf(G14, jobOf(G14, lines), undefined);
-  return report.map(({ name, lines: l }) => `${name}: ${l.join(" | ")}`).join("\n");
+  const { title, sections } = reportOf({ machine: G14, job: jobOf(G14, lines), terms: DEFAULT_TERMS });
+  const shown = (s: Shown | undefined) => (s ? `${s.says}${s.verdict ? ` ${s.verdict}` : ""}` : "-");
+  return [
+    title,
+    ...sections.map(({ name, lines: l, rows = [], scales = [] }) => {
+      const read = [
+        ...rows.map((r) => `${r.place} [${r.healthy}] ${shown(r.before)} → ${shown(r.now)}`),
+        ...scales.map((s) => `${s.place} [${s.healthy}] ${s.marks.map((m) => `${m.when} ${m.says} ${m.verdict}`).join(", ")}`),
+      ];
+      return `${name}: ${[...l, ...read].join(" | ")}`;
+    }),
+  ].join("\n");
 };
 
 test("a gas repair from the record: before and after, against what is healthy, the leak test with who made it, what is open", () => {
@@ -25,20 +37,22 @@ test("a gas repair from the record: before and after, against what is healthy, t
       { kind: "leak-test", body: { joint: "union at the valve", method: "soap", tight: true } },
     ]),
   ).toMatchInlineSnapshot(`
-    "Noticed: not recorded
-    Found: …
-    Measured: Igniter, wires off: OL (fail; healthy 75.7 to 303 Ω) | After the repair: Igniter, wires off: 190 Ω (pass; healthy 75.7 to 303 Ω)
+    "Your dryer is not finished yet
+    Noticed: not recorded
+    Found: nothing certain yet
+    Measured: Igniter, wires off [75.7 to 303 Ω] OL fail → 190 Ω pass
     Done: Fitted: new igniter | Leak test, union at the valve: tight (soap solution, Tester)
     Proven: not yet
-    Not seen to: Igniter: It glows, then the flame comes.
+    Reserved: Igniter: It glows, then the flame comes.
     To mind: Clean the lint screen before each load; no mesh over the hood; the duct is looked through once a year. | If it ever smells of gas: cock shut, no switches, everybody out, call the supplier."
   `);
 });
 
 test("nothing recorded, nothing claimed", () => {
   expect(told([])).toMatchInlineSnapshot(`
-    "Noticed: not recorded
-    Found: …
+    "Your dryer is not finished yet
+    Noticed: not recorded
+    Found: nothing certain yet
     Measured: nothing
     Done: nothing yet
     Proven: not yet"

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
+import { CATALOGUE } from "../../src/catalogue/catalogue";
 import { itemsFor, presentItem } from "../../src/core/stock/item";
 import { readStock, type StockBody, type StockDraft, type StockEntry, type StockKind, stampStock } from "../../src/core/stock/kinds";
 import { isOpenOrder } from "../../src/core/stock/order";
@@ -7,7 +8,6 @@ import { ACCOUNTS, PLACES } from "../../src/core/stock/places";
 import { countAt, foldStock, type Stock, underMinimum, usedOn } from "../../src/core/stock/stock";
 import { randomFrom } from "../../src/core/training/random";
 import { type News, newsDue, newsOf } from "../../src/core/training/supplier";
-import { CATALOGUE } from "../../src/catalogue/catalogue";
 
 /** A UUID of version 7 that says its number. */
 const asUuid = (n: number): string => `01900000-0000-7000-8000-${String(n).padStart(12, "0")}`;

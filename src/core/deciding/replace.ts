@@ -20,7 +20,9 @@ export interface AgainstNew {
   readonly failureCosts: Cents;
   readonly repair: Cents;
   readonly newMachine: Cents;
-  /** Over {@link YEARS}: the repair, and the failure that may come. */
+  /** Years that are left to it, and never fewer than {@link YEARS}. */
+  readonly left: number;
+  /** Over {@link YEARS}: their share of the repair, spread over the years left, and the failure that may come. */
   readonly repairOver: Cents;
   /** Over {@link YEARS}: what another machine loses of its life, and the failure that may come. */
   readonly newOver: Cents;
@@ -38,7 +40,8 @@ export function againstNew(machine: Machine, terms: Terms, age: number, repair: 
   const kept = 1 - shareRenewed(machine, renewed);
   const failsAgain = 1 - Math.exp(-kept * integral(terms, age));
   const newFails = 1 - Math.exp(-integral(terms, 0));
-  const repairOver = Math.round(repair + failsAgain * failureCosts);
+  const left = Math.max(YEARS, terms.life - age);
+  const repairOver = Math.round((repair * YEARS) / left + failsAgain * failureCosts);
   const newOver = Math.round((terms.newMachine * YEARS) / terms.life + newFails * failureCosts);
   return {
     age,
@@ -47,6 +50,7 @@ export function againstNew(machine: Machine, terms: Terms, age: number, repair: 
     newFails,
     failureCosts,
     repair,
+    left,
     newMachine: terms.newMachine,
     repairOver,
     newOver,

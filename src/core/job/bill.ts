@@ -22,6 +22,14 @@ export const billShape = {
   total: amount.describe("To pay, in cents."),
   currency: z.string().trim().min(1).max(4).describe("Sign before an amount."),
 };
+/** Who sends the bill, and how long the work is under warranty, as it was then. */
+export const billFrom = z.strictObject({
+  shop: z.string().trim().min(1).max(120).describe("Name of the shop."),
+  address: z.string().trim().max(200).describe("Its address."),
+  workDays: z.number().int().min(0).max(3650).describe("Days of warranty on the work."),
+});
+export type BillFrom = z.infer<typeof billFrom>;
+
 export type Bill = Readonly<Omit<z.infer<z.ZodObject<typeof billShape>>, "lines">> & { readonly lines: readonly BillLine[] };
 
 /** A bill of lines: tax once, on their sum. */

@@ -7,7 +7,7 @@ import type { Fastener } from "../machine/cabinet";
 import type { Machine } from "../machine/format";
 import type { Plate } from "../machine/plate";
 import type { MachineRef } from "../machine/revision";
-import type { Bill } from "./bill";
+import type { Bill, BillFrom } from "./bill";
 import type { BurnerSet } from "./burner-set";
 import type { CameOff } from "./came-off";
 import type { DuctRunKept } from "./duct-run";
@@ -91,8 +91,27 @@ export interface Wanted {
   readonly due?: string;
 }
 
+/** A part that was used, as the catalogue had it then. */
+export interface Used {
+  readonly item: string;
+  readonly name: string;
+  readonly count: number;
+  readonly cents: number;
+  readonly warrantyMonths: number;
+  readonly renews: readonly string[];
+}
+
+/** Pieces of a kit that stay over on purpose. */
+export interface KitLeft {
+  readonly item: string;
+  readonly piece: string;
+  readonly count: number;
+  readonly why?: string | undefined;
+}
+
 /** A price that was agreed before the work, as it was told. */
 export interface Agreed extends Bill {
+  readonly from?: BillFrom | undefined;
   readonly entry: string;
   readonly at: string;
 }
@@ -195,6 +214,8 @@ export interface JobState {
   readonly shut: readonly ("gas" | "water")[];
   /** What is needed or ordered, in the order in which it was last said. */
   readonly wanted: readonly Wanted[];
+  readonly used: readonly Used[];
+  readonly leftOver: readonly KitLeft[];
   readonly notes: readonly Note[];
   readonly fitted: readonly Fitted[];
   /** The last proof, when nothing was fitted after it. */

@@ -53,6 +53,8 @@ function entryGist({ kind, body }: Draft, machine: Machine): string {
       return "undo";
     case "proof":
       return "prove";
+    case "used":
+    case "left-over":
     case "agreed":
     case "declined":
     case "visit":

@@ -2,54 +2,180 @@ import { judgeInJob } from "../diagnosis/judge-in-job";
 import type { RankedSuspect } from "../diagnosis/standing";
 import { findingSays } from "../finding/finding";
 import { isMetered } from "../finding/metered";
+import type { Bill } from "../job/bill";
 import { afterChecks } from "../job/by-hand";
 import { checkId, openChecks } from "../job/checks/index";
-import type { Job } from "../job/fold";
+import { type Job, stampOfLine } from "../job/fold";
 import { unseenSays } from "../job/kinds/closed";
 import { LEAK_METHODS } from "../job/kinds/leak-test";
+import { photoSays } from "../job/kinds/photo";
 import { proofStands, reservationsOf } from "../job/proven";
-import type { Evidence } from "../job/state";
+import type { Evidence, Signature } from "../job/state";
 import type { Verdict } from "../judging/verdict";
+import { assemblyIdOf } from "../machine/assembly";
 import { hasHood, type Machine } from "../machine/format";
 import { fittedSays } from "../naming/names";
-import { percent } from "../naming/text";
+import { capital, percent } from "../naming/text";
+import type { Terms } from "../stock/terms";
 import { UNPROVEN } from "./blockers";
 import { checkSays } from "./checks";
+import { clockSays, daySays } from "./days";
 import { hypothesisSays } from "./diagnosis";
 import { entrySays } from "./entries";
-import { limitsSay, VERDICT_SAYS } from "./judgements";
+import { type MeasuredRow, type MeasuredScale, measuredRows } from "./measured";
+import { countSays } from "./stock";
 
-/** One thing that is told at the hand-over, line by line. */
+/** One thing that is told at the hand-over: lines, and what goes with them. */
 export interface ReportSection {
   readonly name: string;
   readonly lines: readonly string[];
   /** It is to be minded. */
   readonly warns?: true;
+  readonly scales?: readonly MeasuredScale[];
+  readonly rows?: readonly MeasuredRow[];
+  readonly bill?: Bill;
+  readonly photos?: readonly { readonly file: string; readonly says: string }[];
 }
 
-/** What the customer is told, from the record alone: the same record, the same words. Sections that have nothing to say are left out, but for those that must be said. */
-export function reportOf(
-  machine: Machine,
-  job: Job,
-  leader: Pick<RankedSuspect, "hypothesis" | "probability"> | undefined,
-): ReportSection[] {
+/** The page that a customer is given. Same record, same words. */
+export interface Report {
+  readonly shop: string;
+  readonly address: string;
+  /** “Report 201 · Tue 24 Nov 2026”. */
+  readonly about: string;
+  readonly machine: string;
+  readonly title: string;
+  readonly whose: string;
+  readonly sections: readonly ReportSection[];
+  readonly signed?: { readonly to: string; readonly by: string; readonly when: string; readonly strokes?: Signature };
+  readonly made: string;
+}
+
+/** What a report is made of besides the job. */
+export interface ReportOf {
+  readonly machine: Machine;
+  readonly job: Job;
+  readonly number?: number | undefined;
+  readonly leader?: Pick<RankedSuspect, "hypothesis" | "probability"> | undefined;
+  /** Of the shop, where no price was agreed that says them. */
+  readonly terms: Terms;
+}
+
+/** The report from the record alone. Sections that have nothing to say are left out, but for those that must be said. */
+export function reportOf(of: ReportOf): Report {
+  const { machine, job, number } = of;
+  const { shop, address } = job.agreed?.from ?? of.terms;
+  const last = job.record.at(-1);
+  const at = last ? stampOfLine(last).at : (job.openedAt ?? "");
+  const { handedOver } = job;
+  return {
+    shop,
+    address,
+    about: [`Report ${number ?? "without a number yet"}`, ...(at ? [daySays(handedOver?.at ?? at, { year: true })] : [])].join(" · "),
+    machine: `${job.plate?.maker ?? machine.maker} ${job.plate?.model ?? machine.model}${job.serial ? `, serial ${job.serial}` : ""}`,
+    title: titleOf(job),
+    whose: [job.opened?.customer, job.opened?.place].filter((x) => x).join(", "),
+    sections: sectionsOf(of),
+    ...(handedOver && {
+      signed: {
+        to: handedOver.to,
+        by: handedOver.by,
+        when: daySays(handedOver.at, { year: true }),
+        ...(handedOver.signed && { strokes: handedOver.signed }),
+      },
+    }),
+    made: `Made from the record of this job, entries 1 to ${job.record.length}`,
+  };
+}
+
+function titleOf(job: Job): string {
+  const ended = job.declined.findLast((d) => d.ends);
+  if (job.closed && ended) return ended.unsafe || ended.marked ? "Your dryer must not be used" : "Your dryer was left as it was";
+  if (!job.closed) return "Your dryer is not finished yet";
+  return reservationsOf(job) ? "Your dryer is repaired, with reservations" : "Your dryer works again";
+}
+
+function sectionsOf({ machine, job, leader, terms }: ReportOf): ReportSection[] {
+  const { rows, scales } = measuredRows(machine, job);
+  const photos = job.photos.map((p) => ({ file: p.file, says: photoSays(machine, p).replace(/^Photo of (the )?/, "") }));
   const sections: ReportSection[] = [
     { name: "Noticed", lines: [job.complaint === undefined ? "not recorded" : `“${job.complaint.words}”`] },
-    { name: "What it was", lines: concluded(job) },
-    { name: "Found", lines: [leader ? `${hypothesisSays(machine, leader.hypothesis)}, ${percent(leader.probability)}` : "…"] },
-    { name: "Measured", lines: orNothing(measured(machine, job), "nothing") },
+    { name: "Found", lines: found(machine, job, leader) },
+    { name: "Measured", lines: rows.length + scales.length === 0 ? ["nothing"] : [], rows, scales },
     { name: "Done", lines: orNothing(done(machine, job), "nothing yet") },
+    { name: "Parts", lines: parts(machine, job) },
     { name: "Proven", lines: [proven(machine, job)] },
-    { name: "Not seen to", lines: notSeenTo(machine, job) },
+    { name: "Declined", lines: job.declined.map(declinedSays), warns: true },
+    { name: "Reserved", lines: [...reservations(machine, job), ...notSeenTo(machine, job)], warns: true },
+    { name: "To mind", lines: toMind(machine, job) },
     {
       name: "Noted",
-      lines: job.notes.map(({ words, about }) => entrySays(machine, { kind: "note", body: { words, ...(about && { about }) } })),
+      lines: job.notes.map(({ words, about }) => (about ? entrySays(machine, { kind: "note", body: { words, about } }) : `“${words}”`)),
     },
-    { name: "With reservations", lines: reservations(machine, job), warns: true },
-    { name: "Handed over", lines: job.handedOver ? [`to ${job.handedOver.to}`] : [] },
-    { name: "To mind", lines: toMind(machine, job) },
+    { name: "Price", lines: [], ...(job.agreed && { bill: job.agreed }) },
+    { name: "Warranty", lines: warranty(job, terms) },
+    { name: "Next visit", lines: job.visits.map((v) => `${daySays(v.on, { year: true })}, ${clockSays(v.on)}: ${v.what}`) },
+    { name: "Photos", lines: [], ...(photos.length > 0 && { photos }) },
   ];
-  return sections.filter((s) => s.lines.length > 0);
+  return sections.filter(
+    (s) => s.lines.length > 0 || s.bill || (s.rows ?? []).length + (s.scales ?? []).length + (s.photos ?? []).length > 0,
+  );
+}
+
+function found(machine: Machine, job: Job, leader: ReportOf["leader"]): string[] {
+  const told = concluded(job);
+  if (told.length > 0) return told;
+  return [leader ? `${hypothesisSays(machine, leader.hypothesis)}, ${percent(leader.probability)}` : "nothing certain yet"];
+}
+
+const declinedSays = (d: Job["declined"][number]): string =>
+  [
+    `${capital(d.what)}${d.why ? `: “${d.why}”` : ""}${d.to ? ` (${d.to})` : ""}.`,
+    ...(d.unsafe ? ["As it stands the machine can hurt somebody."] : []),
+    ...(d.marked ? ["“Do not use” is on it, and it is cut off from every energy: it stays so until it is repaired."] : []),
+  ].join(" ");
+
+/** What went in, with its code; what was found good after all; what a kit left over. */
+function parts(machine: Machine, job: Job): string[] {
+  const good = goodAfterAll(machine, job);
+  const left = job.leftOver.map((l) => `${countSays(l.count, l.piece)}${l.why ? ` (${l.why})` : ""}`);
+  return [
+    ...job.used.map(({ item, name, count }) => `${countSays(count, name)}, ${item}`),
+    ...(good.length > 0 ? [`Measured good and kept: ${good.join(", ")}.`] : []),
+    ...(left.length > 0 ? [`Left over of the kit, on purpose: ${left.join(", ")}.`] : []),
+  ];
+}
+
+/** Parts whose own reading passed last and that nobody renewed. */
+export function goodAfterAll(machine: Machine, job: Job): string[] {
+  const renewed = new Set(job.fitted.map((f) => f.assembly));
+  const verdicts = new Map<string, Verdict>();
+  for (const { source, finding: f } of job.evidence) {
+    if (source !== "technician" || f.kind !== "ohms") continue;
+    const own = machine.parts.find((p) => f.place.between.every((t) => t.startsWith(`${p.id}.`)));
+    if (own) verdicts.set(own.id, judgeInJob(machine, job, f).verdict);
+  }
+  return machine.parts.filter((p) => verdicts.get(p.id) === "pass" && !renewed.has(assemblyIdOf(p))).map((p) => p.name.toLowerCase());
+}
+
+/** Parts by their months, work by its days, from the day of handing over, or of the last entry. */
+function warranty(job: Job, terms: Terms): string[] {
+  const last = job.record.at(-1);
+  const from = job.handedOver?.at ?? (job.closed && last ? stampOfLine(last).at : undefined);
+  if (from === undefined || job.fitted.length === 0) return [];
+  const until = (months: number, days: number) => {
+    const d = new Date(from);
+    d.setUTCMonth(d.getUTCMonth() + months);
+    d.setUTCDate(d.getUTCDate() + days);
+    return daySays(d.toISOString(), { year: true });
+  };
+  const { workDays } = job.agreed?.from ?? terms;
+  return [
+    ...job.used
+      .filter((u) => u.warrantyMonths > 0)
+      .map((u) => `${u.name}: ${u.warrantyMonths} months, until ${until(u.warrantyMonths, 0)}.`),
+    `Work: ${workDays} days, until ${until(0, workDays)}.`,
+  ];
 }
 
 /** What it was, proposed from the record: to be corrected by whoever tells it. */
@@ -79,21 +205,6 @@ function judgedVerdict(machine: Machine, job: Job, { finding }: Evidence): Verdi
 }
 
 const orNothing = (lines: readonly string[], nothing: string): readonly string[] => (lines.length > 0 ? lines : [nothing]);
-
-/** Readings against what is healthy there; those after the last repair are said to be. */
-function measured(machine: Machine, job: Job): string[] {
-  const readings = job.evidence.filter((e) => e.source === "technician" && e.finding.result.is !== "answer");
-  return readings.map((e) => `${after(job, e)}${findingSays(e.finding, machine)}${judged(machine, job, e)}`);
-}
-
-const after = (job: Job, { fitted }: Evidence): string =>
-  job.fitted.length > 0 && fitted.length === job.fitted.length ? "After the repair: " : "";
-
-function judged(machine: Machine, job: Job, { finding }: Evidence): string {
-  if (!isMetered(finding)) return "";
-  const { verdict, limits } = judgeInJob(machine, job, finding);
-  return ` (${VERDICT_SAYS[verdict].toLowerCase()}; healthy ${limitsSay(limits)})`;
-}
 
 function done(machine: Machine, job: Job): string[] {
   const joints = job.joints.flatMap(({ name, test }) =>

@@ -23,12 +23,14 @@ interface Props<N extends string> {
   readonly amiss?: (typed: Readonly<Record<N, string>>) => string | undefined;
   readonly onKeep: (typed: Readonly<Record<N, string>>) => unknown;
   readonly onLeave?: () => void;
+  /** Keeping it is the thing to do. */
+  readonly main?: boolean;
 }
 
 const MOST = 80;
 
 /** A few words that are kept at a touch: only when all that is wanted stands there; what is wrong is said and stays. */
-export function WordsForm<N extends string>({ fields, button, amiss, onKeep, onLeave }: Props<N>) {
+export function WordsForm<N extends string>({ fields, button, amiss, onKeep, onLeave, main = false }: Props<N>) {
   const names = Object.keys(fields) as N[];
   const [texts, setTexts] = useState<Partial<Record<N, string>>>({});
   const [wrong, setWrong] = useState<string | undefined>();
@@ -66,7 +68,7 @@ export function WordsForm<N extends string>({ fields, button, amiss, onKeep, onL
           />
         </label>
       ))}
-      <Button type="submit" disabled={!ready}>
+      <Button look={main ? "main" : "plain"} type="submit" disabled={!ready}>
         {button}
       </Button>
       {onLeave && (

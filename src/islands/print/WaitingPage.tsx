@@ -5,11 +5,15 @@ import { trayOf } from "../../core/job/tray";
 import { blockerSays } from "../../core/language/blockers";
 import { cameOffTitle } from "../../core/language/came-off";
 import { energySays } from "../../core/language/energies";
+import { orderSays } from "../../core/language/stock";
 import { wantedSays } from "../../core/language/waiting";
 import type { Machine } from "../../core/machine/format";
 import { fastenersSay } from "../../core/naming/fasteners";
 import { capital } from "../../core/naming/text";
+import { isOpenOrder } from "../../core/stock/order";
+import { ordersFor } from "../../core/stock/stock";
 import { useJob, useMachine } from "../job/store/context";
+import { useStock } from "../stock/use-stock";
 import { Printed } from "./Printed";
 import styles from "./Printed.module.css";
 
@@ -18,10 +22,32 @@ export function WaitingPage() {
   const machine = useMachine();
   const job = useJob((s) => s.job);
   const number = useJob((s) => s.number);
-  return <Printed says="Print the page for the machine">{() => <Waiting machine={machine} job={job} number={number} />}</Printed>;
+  const stock = useStock();
+  return (
+    <Printed says="Print the page for the machine">
+      {() => (
+        <Waiting
+          machine={machine}
+          job={job}
+          number={number}
+          orders={ordersFor(stock, job.id)
+            .filter((o) => isOpenOrder(o) || o.state === "here")
+            .map((o) => capital(orderSays(stock.items, o)))}
+        />
+      )}
+    </Printed>
+  );
 }
 
-function Waiting({ machine, job, number }: { readonly machine: Machine; readonly job: Job; readonly number: number | undefined }) {
+interface Props {
+  readonly machine: Machine;
+  readonly job: Job;
+  readonly number: number | undefined;
+  /** What is ordered for it, and how that stands. */
+  readonly orders: readonly string[];
+}
+
+function Waiting({ machine, job, number, orders }: Props) {
   const off = wayOut(job.cameOff);
   const cups = trayOf(machine, job).filter((c) => c.full);
   return (
@@ -42,7 +68,10 @@ function Waiting({ machine, job, number }: { readonly machine: Machine; readonly
       </ul>
       <h2>It waits for</h2>
       <ul>
-        {job.wanted.length === 0 && <li>nothing that was named</li>}
+        {job.wanted.length + orders.length === 0 && <li>nothing that was named</li>}
+        {orders.map((o) => (
+          <li key={o}>{o}</li>
+        ))}
         {job.wanted.map((w) => (
           <li key={w.assembly ?? "?"}>{capital(wantedSays(machine, w))}</li>
         ))}

@@ -9,6 +9,7 @@ import { MetersCard } from "../meters/MetersCard";
 import type { Pending } from "../replica/queue";
 import { type Replica, type ReplicaState, replica } from "../replica/replica";
 import { rememberTechnician, technician } from "../replica/technician";
+import { BringIn } from "./BringIn";
 import styles from "./Settings.module.css";
 
 const NOTHING: ReplicaState = { pending: [], contact: { heardAt: 0 } };
@@ -22,6 +23,7 @@ export function Settings() {
       <main className={styles.main}>
         <Person />
         <MetersCard className={styles.card} />
+        <BringIn />
         <Holds state={state} />
         <Waiting pending={state.pending} trouble={state.contact.trouble} />
       </main>

@@ -8,7 +8,7 @@ import { Button } from "../../ui/Button";
 import { useDispatch, useJob, useMachine } from "../job/store/context";
 import { OwnPart } from "./OwnPart";
 import styles from "./Stock.module.css";
-import { enterStock, useStock } from "./use-stock";
+import { asUsed, enterStock, useStock } from "./use-stock";
 
 /** What renews these assemblies on this machine: code, price, warranty, where it lies; taken or ordered here. */
 export function Catalogue({ assemblies }: { readonly assemblies: readonly string[] }) {
@@ -47,7 +47,12 @@ function Offer({ item, stock, assemblies }: OfferProps) {
   const job = useJob((s) => s.job.id);
   const [ordering, setOrdering] = useState(false);
   const isOld = supersederOf(stock.items, item.code) !== undefined;
-  const take = (from: Place) => enterStock({ kind: "moved", body: { item: item.code, count: 1, from, to: "job", job } });
+  const machine = useMachine();
+  const dispatch = useDispatch();
+  const take = async (from: Place) => {
+    await enterStock({ kind: "moved", body: { item: item.code, count: 1, from, to: "job", job } });
+    await dispatch({ do: "record", drafts: [asUsed(item, machine)] });
+  };
   return (
     <li data-old={isOld}>
       <h4>

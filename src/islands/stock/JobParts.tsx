@@ -1,17 +1,18 @@
-import { countSays, itemName } from "../../core/language/stock";
+import type { Used } from "../../core/job/state";
+import { countSays } from "../../core/language/stock";
 import { wantedSays } from "../../core/language/waiting";
 import { assemblyName } from "../../core/naming/names";
 import { capital } from "../../core/naming/text";
-import { coveredBy, type Item } from "../../core/stock/item";
+import { coveredBy, type Item, supersederOf } from "../../core/stock/item";
 import { ACCOUNT_NAMES, type Place } from "../../core/stock/places";
-import { ordersFor, type Stock, usedOn, whereIs } from "../../core/stock/stock";
+import { ordersFor, type Stock, whereIs } from "../../core/stock/stock";
 import { Button } from "../../ui/Button";
 import bench from "../benches/shared/Bench.module.css";
 import { WordsForm } from "../hands/WordsForm";
-import { useJob, useMachine } from "../job/store/context";
+import { useDispatch, useJob, useMachine } from "../job/store/context";
 import { Orders } from "./Orders";
 import styles from "./Stock.module.css";
-import { enterStock, useStock } from "./use-stock";
+import { asUsed, enterStock, useStock } from "./use-stock";
 
 /** Parts of this job: what it waits for, what has come, what was fitted and where that was taken from, what a kit left over. Nothing while there is nothing of it. */
 export function JobParts() {
@@ -22,9 +23,9 @@ export function JobParts() {
   const fitted = useJob((s) => s.job.fitted);
   const closed = useJob((s) => s.job.closed);
   const orders = ordersFor(stock, id).filter((o) => o.state !== "cancelled");
-  const used = usedOn(stock, id);
+  const used = useJob((s) => s.job.used);
   const items = used.flatMap((u) => stock.items.find((i) => i.code === u.item) ?? []);
-  const covered = items.flatMap((i) => coveredBy(i, machine));
+  const covered = used.flatMap((u) => u.renews);
   const ordered = new Set(orders.map((o) => o.assembly));
   const loose = wanted.filter(
     (w) => !ordered.has(w.assembly ?? "") && !fitted.some((f) => f.assembly === w.assembly) && !covered.includes(w.assembly ?? ""),
@@ -40,11 +41,13 @@ export function JobParts() {
       {untold.map((a) => (
         <WhereFrom key={a} assembly={a} stock={stock} />
       ))}
-      {used.length > 0 && <p>Used: {used.map((u) => countSays(u.count, itemName(stock.items, u.item))).join(", ")}.</p>}
+      {used.map((u) => (
+        <UsedPart key={u.item} part={u} />
+      ))}
       {items
         .filter((i) => i.holds.length > 0)
         .map((kit) => (
-          <KitLeft key={kit.code} kit={kit} stock={stock} />
+          <KitLeft key={kit.code} kit={kit} />
         ))}
     </section>
   );
@@ -52,14 +55,39 @@ export function JobParts() {
 
 const usedUp = (item: string, used: readonly { readonly item: string }[]): boolean => used.some((u) => u.item === item);
 
+/** A part that was used; it may go back where it was not. */
+function UsedPart({ part }: { readonly part: Used }) {
+  const dispatch = useDispatch();
+  const job = useJob((s) => s.job.id);
+  const handed = useJob((s) => s.job.handedOver !== undefined);
+  const back = async () => {
+    await enterStock({ kind: "moved", body: { item: part.item, count: 1, from: "job", to: "van-1", job } });
+    await dispatch({ do: "record", drafts: [{ kind: "used", body: { ...part, renews: [...part.renews], count: 1, back: true } }] });
+  };
+  return (
+    <p className={styles.used}>
+      Used: {countSays(part.count, part.name)}, {part.item}
+      {!handed && (
+        <Button look="quiet" onClick={back}>
+          Back into van 1
+        </Button>
+      )}
+    </p>
+  );
+}
+
 /** Something was fitted and nobody said where it came from: one touch keeps the account right. */
 function WhereFrom({ assembly, stock }: { readonly assembly: string; readonly stock: Stock }) {
   const machine = useMachine();
   const job = useJob((s) => s.job.id);
   const items = stock.items.filter((i) => coveredBy(i, machine).includes(assembly));
   const lying = items.flatMap((i) => whereIs(stock, i.code).map(({ place }) => ({ item: i, place })));
-  const take = (item: Item, from: Place) => enterStock({ kind: "moved", body: { item: item.code, count: 1, from, to: "job", job } });
-  const [first] = items;
+  const dispatch = useDispatch();
+  const take = async (item: Item, from: Place) => {
+    await enterStock({ kind: "moved", body: { item: item.code, count: 1, from, to: "job", job } });
+    await dispatch({ do: "record", drafts: [asUsed(item, machine)] });
+  };
+  const first = items.find((i) => supersederOf(stock.items, i.code) === undefined) ?? items[0];
   return (
     <div className={styles.came}>
       <p>
@@ -79,11 +107,16 @@ function WhereFrom({ assembly, stock }: { readonly assembly: string; readonly st
 }
 
 /** What a kit brought and was not needed: left over on purpose, and said so. */
-function KitLeft({ kit, stock }: { readonly kit: Item; readonly stock: Stock }) {
+function KitLeft({ kit }: { readonly kit: Item }) {
   const job = useJob((s) => s.job.id);
-  const left = stock.leftOver.filter((l) => l.job === job && l.item === kit.code);
-  const leave = (piece: string, count: number, why: string) =>
-    enterStock({ kind: "moved", body: { item: kit.code, count, from: "job", to: "left-over", job, piece, ...(why && { why }) } });
+  const dispatch = useDispatch();
+  const all = useJob((s) => s.job.leftOver);
+  const left = all.filter((l) => l.item === kit.code);
+  const leave = async (piece: string, count: number, why: string) => {
+    const said = { item: kit.code, piece, count, ...(why && { why }) };
+    await enterStock({ kind: "moved", body: { ...said, from: "job", to: "left-over", job } });
+    await dispatch({ do: "record", drafts: [{ kind: "left-over", body: said }] });
+  };
   return (
     <details className={styles.kit}>
       <summary>

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { moneySays } from "../../quantity/money";
-import { billProblem, billShape } from "../bill";
+import { billFrom, billProblem, billShape } from "../bill";
 import { allowsAlways, defineEntry, name, noUpcasters } from "./definition";
 
 export const agreed = defineEntry({
@@ -8,7 +8,11 @@ export const agreed = defineEntry({
   version: 1,
   stream: "job",
   schema: z
-    .strictObject({ ...billShape, with: name.optional().describe("Who agreed to it.") })
+    .strictObject({
+      ...billShape,
+      from: billFrom.optional().describe("Who charges it."),
+      with: name.optional().describe("Who agreed to it."),
+    })
     .superRefine((bill, context) => {
       const message = billProblem(bill);
       if (message !== undefined) context.addIssue({ code: "custom", path: ["total"], message });

@@ -21,6 +21,7 @@ import { handedOver } from "./handed-over";
 import { isolated } from "./isolated";
 import { lead } from "./lead";
 import { leakTest } from "./leak-test";
+import { leftOver } from "./left-over";
 import { lies } from "./lies";
 import { machine } from "./machine";
 import { madeSafe } from "./made-safe";
@@ -40,6 +41,7 @@ import { proof } from "./proof";
 import { recount } from "./recount";
 import { retract } from "./retract";
 import { tick } from "./tick";
+import { used } from "./used";
 import { valve } from "./valve";
 import { visit } from "./visit";
 import { wanted } from "./wanted";
@@ -59,6 +61,8 @@ export const ENTRY_KINDS = [
   fitted,
   cleaned,
   wanted,
+  used,
+  leftOver,
   gasOpened,
   leakTest,
   burner,

@@ -11,6 +11,7 @@ import { behindSays } from "../../../core/naming/removals";
 import { minutesSay, percent } from "../../../core/naming/text";
 import { Button } from "../../../ui/Button";
 import { BurnerPane } from "../../burner/BurnerPane";
+import { Ways } from "../../deciding/Ways";
 import { Belt } from "../../hands/Belt";
 import { Checklist } from "../../hands/Checklist";
 import hands from "../../hands/Hands.module.css";
@@ -26,7 +27,7 @@ import styles from "../shared/Bench.module.css";
 const MOST_SHOWN = 3;
 const NONE: readonly RankedSuspect[] = [];
 
-type Pane = "sheet" | "parts" | "exchange" | "wires" | "belt" | "burner" | "photos";
+type Pane = "sheet" | "price" | "parts" | "exchange" | "wires" | "belt" | "burner" | "photos";
 
 /** What would put it right, with its share and price; then the exchange itself: its list, its wires, the belt; the sheet. */
 export function FitBench() {
@@ -42,6 +43,7 @@ export function FitBench() {
   const pane = picked ?? (lists.length > 0 && fitted.length > 0 ? "exchange" : "sheet");
   const names: [Pane, string][] = [
     ["sheet", "Sheet"],
+    ["price", "Price"],
     ["parts", "Parts"],
     ["exchange", "The exchange"],
     ["wires", "Wires"],
@@ -75,6 +77,7 @@ export function FitBench() {
       {pane !== "sheet" && tabs}
       <div className={styles.split}>
         {pane === "sheet" && <SheetPane lead={tabs} />}
+        {pane === "price" && <Ways />}
         {pane === "parts" && (
           <Catalogue
             assemblies={boughtOf(machine, [

@@ -1,105 +1,96 @@
 import { useState } from "react";
-import { conclusionFrom, reportOf } from "../../../core/language/report";
+import { TOLD_LIST } from "../../../core/job/fold";
+import { toSay } from "../../../core/language/hand-over";
 import { Button } from "../../../ui/Button";
-import { WordsForm } from "../../hands/WordsForm";
-import { useDispatch, useJob, useMachine } from "../../job/store/context";
+import { Ways } from "../../deciding/Ways";
+import { useDispatch, useJob } from "../../job/store/context";
 import { ReportPage } from "../../print/ReportPage";
+import { PdfButtons } from "../../report/PdfButtons";
+import { ReportView } from "../../report/ReportView";
+import { useReport } from "../../report/use-report";
 import styles from "../shared/Bench.module.css";
+import { ConclusionForm } from "./ConclusionForm";
+import hand from "./Hand.module.css";
+import { OutAndIn } from "./OutAndIn";
+import { VisitForm } from "./VisitForm";
 
-/** What is left to say: what was noticed, found, measured, done and proven; and the same on paper. */
+/** What it costs, what is left to say, and the customer's page as it will be given. */
 export function HandBench() {
-  const machine = useMachine();
-  const job = useJob((s) => s.job);
-  const leader = useJob((s) => s.diagnosis.standing?.suspects[0]);
+  const { report } = useReport();
+  const closed = useJob((s) => s.job.closed);
   return (
     <>
       <header className={styles.head}>
         <h2>Hand over</h2>
-        <p>{job.closed ? "The job is closed." : "From the record, as the customer is told."}</p>
-        <ReportPage />
+        <p>{closed ? "The job is closed." : "From the record, as the customer is told."}</p>
       </header>
-      <dl className={styles.facts}>
-        {reportOf(machine, job, leader).map(({ name, lines, warns }) => (
-          <Fact key={name} name={name} lines={lines.map((l) => (warns ? `⚠ ${l}` : l))} />
-        ))}
-      </dl>
-      <Conclusion />
-      <HandOver />
+      <div className={hand.columns}>
+        <div className={hand.left}>
+          <Ways />
+          <ToTell />
+          <Correct />
+          <VisitForm />
+        </div>
+        <div className={hand.page}>
+          <ReportView report={report} />
+          <div className={hand.files}>
+            <PdfButtons />
+            <ReportPage />
+            <OutAndIn />
+          </div>
+        </div>
+      </div>
     </>
   );
 }
 
-/** What it was: proposed from the record, corrected, kept. */
-function Conclusion() {
-  const machine = useMachine();
+/** Each thing that is said, ticked by whoever says it. */
+function ToTell() {
   const dispatch = useDispatch();
+  const { report } = useReport();
   const job = useJob((s) => s.job);
-  const leader = useJob((s) => s.diagnosis.standing?.suspects[0]);
+  const all = toSay(report, job);
+  if (all.length === 0) return null;
+  const left = all.filter((t) => !t.said).length;
+  return (
+    <section aria-label="Say it, then tick">
+      <h3 className={hand.title}>
+        Say it, then tick <span>{left === 0 ? "all said" : `${left} of ${all.length} left`}</span>
+      </h3>
+      <ul className={hand.told}>
+        {all.map((t) => (
+          <li key={`${t.id} ${t.says}`}>
+            <label>
+              <input
+                type="checkbox"
+                checked={t.said}
+                disabled={job.handedOver !== undefined}
+                onChange={() =>
+                  dispatch({
+                    do: "record",
+                    drafts: [{ kind: "tick", body: { list: TOLD_LIST, item: t.id, says: t.says, state: t.said ? "open" : "done" } }],
+                  })
+                }
+              />
+              {t.says}
+            </label>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** What it was, told once and corrected as often as it must be. */
+function Correct() {
   const [asking, setAsking] = useState(false);
-  if (job.fitted.length === 0) return null;
-  if (!asking)
-    return (
-      <Button look="quiet" onClick={() => setAsking(true)}>
-        {job.conclusion ? "Say it otherwise" : "Say what it was"}
-      </Button>
-    );
-  const proposed = { ...conclusionFrom(machine, job, leader), ...job.conclusion };
+  const fitted = useJob((s) => s.job.fitted.length);
+  const told = useJob((s) => s.job.conclusion !== undefined);
+  if (fitted === 0) return null;
+  if (asking) return <ConclusionForm onDone={() => setAsking(false)} />;
   return (
-    <section aria-label="What it was">
-      <WordsForm
-        fields={{
-          wrong: { label: "What was wrong", most: 300, first: proposed.wrong },
-          cause: { label: "What caused it", most: 300, optional: true, first: proposed.cause ?? "" },
-          proved: { label: "What proved it", most: 600, optional: true, first: proposed.proved ?? "" },
-        }}
-        button="Keep"
-        onLeave={() => setAsking(false)}
-        onKeep={({ wrong, cause, proved }) => {
-          setAsking(false);
-          return dispatch({
-            do: "record",
-            drafts: [{ kind: "conclusion", body: { wrong, ...(cause && { cause }), ...(proved && { proved }) } }],
-          });
-        }}
-      />
-    </section>
-  );
-}
-
-/** Who takes it over, once it is closed. */
-function HandOver() {
-  const dispatch = useDispatch();
-  const closed = useJob((s) => s.job.closed);
-  const handed = useJob((s) => s.job.handedOver);
-  const customer = useJob((s) => s.job.opened?.customer ?? "");
-  if (!closed || handed) return null;
-  return (
-    <section aria-label="Handing over">
-      <WordsForm
-        fields={{ to: { label: "Handed over to, by the name that is signed", most: 120, first: customer } }}
-        button="It is handed over"
-        onKeep={({ to }) => dispatch({ do: "record", drafts: [{ kind: "handed-over", body: { to } }] })}
-      />
-    </section>
-  );
-}
-
-function Fact({ name, lines }: { readonly name: string; readonly lines: readonly string[] }) {
-  return (
-    <>
-      <dt>{name}</dt>
-      <dd>
-        {lines.length === 1 ? (
-          lines[0]
-        ) : (
-          <ul>
-            {lines.map((l, i) => (
-              // biome-ignore lint/suspicious/noArrayIndexKey: two readings may be alike
-              <li key={`${i} ${l}`}>{l}</li>
-            ))}
-          </ul>
-        )}
-      </dd>
-    </>
+    <Button look="quiet" onClick={() => setAsking(true)}>
+      {told ? "Say it otherwise" : "Say what it was"}
+    </Button>
   );
 }

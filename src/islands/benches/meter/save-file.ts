@@ -1,5 +1,5 @@
 /** Lets the browser save a file that was made here. */
-export function saveFile(name: string, type: string, content: string): void {
+export function saveFile(name: string, type: string, content: string | Uint8Array<ArrayBuffer>): void {
   const address = URL.createObjectURL(new Blob([content], { type }));
   const link = document.createElement("a");
   link.href = address;

@@ -7,6 +7,7 @@ import { panelName } from "../../../core/naming/names";
 import { minutesSay } from "../../../core/naming/text";
 import type { OtherTest, Proposal, StepKind } from "../../../core/planning/proposal";
 import { Button } from "../../../ui/Button";
+import { HandNext } from "../../benches/hand/HandNext";
 import { BackNext } from "../../hands/BackNext";
 import { PanelWords } from "../../hands/PanelWords";
 import { PlugNext } from "../../hands/PlugNext";
@@ -35,6 +36,8 @@ export function NextCard() {
       return <BackNext />;
     case "reach":
       return <ReachNext />;
+    case "hand":
+      return <HandNext />;
     case "proposal":
       return (
         <>

@@ -11,6 +11,8 @@ export type Card =
   | "back"
   /** The next thing comes off on the way that was chosen. */
   | "reach"
+  /** The job is closed: what is left to say and to sign. */
+  | "hand"
   /** Nothing is left, or it is being worked out. */
   | "none";
 
@@ -34,6 +36,7 @@ export const isGoingBack = ({ safety, closed, cameOff }: Standing["job"]): boole
 
 /** Which card is shown: on the benches for hands what hands do next, on all others the proposal. */
 export function whichCard({ job, view, proposal, plug, anyway }: Standing): Card {
+  if (job.closed) return "hand";
   if (view.bench === "close") {
     const closing = anyway || proposal === null || (proposal !== undefined && ON_THE_WAY_OUT.includes(proposal.step.kind));
     if (closing && plug) return "plug";

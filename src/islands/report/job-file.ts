@@ -1,0 +1,28 @@
+import { filesNamed, packBundle } from "../../core/bundle/bundle";
+import { FILE_TYPES, type KeptFile } from "../../core/files/file";
+import { replica } from "../replica/replica";
+
+/** A job with all that it stands on as one zip file; and how many of its files could not be had. */
+export async function jobFile(
+  job: string,
+  number: number | undefined,
+): Promise<{ readonly zip: Uint8Array<ArrayBuffer>; readonly lacking: number }> {
+  const { entries } = await replica().jobHere(job);
+  const named = entries.flatMap((e) =>
+    e.kind === "machine" ? [JSON.stringify((e.body.machine as { id?: unknown; revision?: unknown }) ?? {})] : [],
+  );
+  const machines = replica()
+    .machines.all()
+    .filter(
+      ({ ref }) => named.includes(JSON.stringify({ id: ref.id, revision: ref.revision })) || named.some((n) => n.includes(`"${ref.id}"`)),
+    );
+  const files: KeptFile[] = [];
+  let lacking = 0;
+  for (const hash of filesNamed(entries)) {
+    const blob = await replica().findFile(hash);
+    const type = FILE_TYPES.find((t) => t === blob?.type.split(";")[0]);
+    if (blob && type) files.push({ hash, type, bytes: new Uint8Array(await blob.arrayBuffer()) });
+    else lacking += 1;
+  }
+  return { zip: new Uint8Array(packBundle({ job, number, entries, machines, files })), lacking };
+}
