@@ -1,7 +1,13 @@
 import { count } from "drizzle-orm";
+import { v7 } from "uuid";
+import { sightFinding } from "../src/core/finding/kinds/sight";
+import { type BillLine, billOf } from "../src/core/job/bill";
 import type { Entry } from "../src/core/job/entry";
 import type { Body, Draft } from "../src/core/job/kinds/index";
+import type { Envelope } from "../src/core/journal/envelope";
 import { complaintIn } from "../src/core/language/complaint";
+import { type StockBody, type StockDraft, stampStock } from "../src/core/stock/kinds";
+import { DEFAULT_TERMS } from "../src/core/stock/terms";
 import { findMachine } from "../src/machines";
 import type { Database } from "../src/server/database";
 import { appendEntries } from "../src/server/keep-journal";
@@ -16,6 +22,8 @@ interface DemoJob {
   readonly words: string;
   /** Hours before now at which it was opened. */
   readonly ago: number;
+  /** What is ordered for it. */
+  readonly orders?: readonly (Omit<StockBody<"ordered">, "job"> & { readonly agoHours: number })[];
   /** What was typed into the reading line, or an entry that has a form of its own. */
   readonly lines: readonly (string | Draft)[];
 }
@@ -44,6 +52,21 @@ const proof = (body: Partial<Body<"proof">> = {}): Draft => ({
 /** Who has not said a name on this device: the demo's own technician, whose proofs of dead hold there. */
 const YOU = "Technician";
 
+const LINES: readonly BillLine[] = [
+  { is: "call-out", says: "Call-out", cents: 4500 },
+  { is: "labour", says: "Labour", how: "20 min so far, 31 min to come, at $78.00 an hour", cents: 6630 },
+  { is: "part", says: "Igniter", item: "QF-1212", count: 1, cents: 4450 },
+];
+const { shop, address, workDays, tax, currency } = DEFAULT_TERMS;
+const BILL = billOf("Igniter", LINES, tax, currency);
+const AGREED: Body<"agreed"> = { ...BILL, lines: [...LINES], from: { shop, address, workDays }, with: "Mrs Merrow" };
+
+/** A name that nobody has, drawn. */
+const SIGNED: number[][] = [
+  [60, 220, 90, 60, 150, 200, 210, 70, 240, 220],
+  [270, 180, 320, 150, 300, 210, 350, 200, 380, 160, 390, 215, 430, 160, 440, 210, 520, 150, 540, 205, 640, 190, 900, 170],
+];
+
 /** The invented harbour town of Ostrey. Typed as a technician would, so that the demo goes through the program's own reading line. */
 const DEMO: readonly DemoJob[] = [
   {
@@ -62,6 +85,7 @@ const DEMO: readonly DemoJob[] = [
     machine: "orrinshaw-e27",
     words: "no start",
     ago: 26,
+    orders: [{ item: "QF-1142", count: 1, to: "van-2", assembly: "blower-fuse", trial: "back-ordered", agoHours: 24 }],
     lines: [
       "no start",
       "lamp yes",
@@ -69,7 +93,7 @@ const DEMO: readonly DemoJob[] = [
       ...off("orrinshaw-e27", "top"),
       ...off("orrinshaw-e27", "front"),
       "blower fuse OL",
-      { kind: "wanted", body: { assembly: "blower-fuse" } },
+      { kind: "wanted", body: { assembly: "blower-fuse", ordered: true } },
       { kind: "lies", body: { what: "front, with its cup taped to it", where: "behind machine 4" } },
       { kind: "lies", body: { what: "lint screen and cup of the top", where: "shelf over the sink", who: "Mrs Tarpot-Lane" } },
     ],
@@ -181,6 +205,68 @@ const DEMO: readonly DemoJob[] = [
   },
   {
     by: "Ida Thrupp",
+    customer: "Mr Skerry",
+    place: "Cannery lofts, 5",
+    machine: "orrinshaw-e27",
+    words: "it heats even when it stands",
+    ago: 50,
+    lines: [
+      "starts, turns",
+      "air strong",
+      "proved dead",
+      "rear off",
+      "element cab 12",
+      "rear on",
+      {
+        kind: "declined",
+        body: {
+          what: "New heating element",
+          why: "the machine is fourteen years old; another one comes next month",
+          to: "Mr Skerry",
+          unsafe: true,
+          marked: true,
+          ends: true,
+        },
+      },
+    ],
+  },
+  {
+    by: YOU,
+    customer: "Mrs Merrow",
+    place: "Lugger Row 9",
+    machine: "kelvane-g14",
+    words: "turns, no heat since Sunday",
+    ago: 52,
+    lines: [
+      "starts, turns",
+      "no glow",
+      "air strong",
+      "proved dead",
+      "gas shut",
+      "lower off",
+      "igniter OL",
+      "hold coil 1340",
+      { kind: "agreed", body: AGREED },
+      "fitted igniter",
+      { kind: "used", body: { item: "QF-1212", name: "Igniter", count: 1, cents: 4450, warrantyMonths: 12, renews: ["igniter"] } },
+      "igniter 190",
+      { kind: "gas-opened", body: { note: "union at the valve" } },
+      { kind: "leak-test", body: { joint: "union at the valve", method: "soap", tight: true } },
+      "lower on",
+      "gas open",
+      "energised",
+      proof({ airflow: "unknown", whyUnseen: "the hood is above the yard, no ladder" }),
+      { kind: "finding", body: sightFinding("glow", "yes") },
+      { kind: "closed", body: { reservations: { rows: ["airflow"], why: "the hood is above the yard, no ladder" } } },
+      {
+        kind: "conclusion",
+        body: { wrong: "The igniter was open", cause: "Age: it had glowed for eleven years", proved: "It read OL; the new one 190 Ω" },
+      },
+      { kind: "handed-over", body: { to: "Mrs Merrow", signed: SIGNED } },
+    ],
+  },
+  {
+    by: "Ida Thrupp",
     customer: "Miss Quarrender",
     place: "Lamp Hill cottage",
     machine: "orrinshaw-e27",
@@ -231,16 +317,57 @@ const DEMO: readonly DemoJob[] = [
   },
 ];
 
-/** Loads the demo jobs when there is no job yet; returns how many it wrote. */
+/** Loads the demo jobs and the stock when there is no job yet; returns how many jobs it wrote. */
 export async function loadDemo(db: Database, now = new Date()): Promise<number> {
   const present = (await db.select({ n: count() }).from(jobs).get())?.n ?? 0;
   if (present > 0) return 0;
-  for (const job of DEMO) {
-    for (const outcome of await appendEntries(db, entriesFor(job, now)))
-      if ("refused" in outcome) throw new Error(`the demo's own entry is refused: ${outcome.refused.message}`);
-  }
+  const all = DEMO.map((job) => ({ job, entries: entriesFor(job, now) }));
+  for (const { entries } of all) await enter(db, entries);
+  const ordered = all.flatMap(({ job, entries }) =>
+    (job.orders ?? []).map(({ agoHours, ...order }) => ({
+      agoHours,
+      draft: { kind: "ordered" as const, body: { ...order, job: entries[0]?.stream.id } },
+    })),
+  );
+  await enter(db, stockFor([...STOCKED.map((draft) => ({ agoHours: 24 * 40, draft })), ...ordered], now));
   return DEMO.length;
 }
+
+async function enter(db: Database, entries: readonly Envelope[]): Promise<void> {
+  for (const outcome of await appendEntries(db, entries))
+    if ("refused" in outcome) throw new Error(`the demo's own entry is refused: ${outcome.refused.message}`);
+}
+
+/** What lies in two vans and on the shelf, and what should. */
+const STOCKED: readonly StockDraft[] = [
+  ...(
+    [
+      ["QF-1191B", "van-1", 1],
+      ["QF-1142", "van-1", 2],
+      ["QF-1184", "van-1", 3],
+      ["QF-1177", "van-1", 1],
+      ["QF-1212", "van-1", 2],
+      ["QF-1156", "van-1", 1],
+      ["QF-1184", "van-2", 0],
+      ["QF-1121B", "van-2", 2],
+      ["QF-1205", "van-2", 1],
+      ["QF-K1338", "shelf", 2],
+      ["QF-1114", "shelf", 1],
+      ["QF-1310", "shelf", 1],
+      ["QF-0900", "van-1", 40],
+      ["QF-0900", "van-2", 25],
+    ] as const
+  ).map(([item, place, n]): StockDraft => ({ kind: "counted", body: { item, place, count: n } })),
+  { kind: "minimum", body: { item: "QF-1184", place: "van-2", least: 2 } },
+  { kind: "minimum", body: { item: "QF-1212", place: "van-1", least: 1 } },
+  { kind: "minimum", body: { item: "QF-1156", place: "van-1", least: 1 } },
+];
+
+const stockFor = (drafts: readonly { readonly agoHours: number; readonly draft: StockDraft }[], now: Date): Envelope[] =>
+  drafts.map(({ agoHours, draft }, i) => {
+    const at = now.getTime() - agoHours * 3_600_000 + i * 1000;
+    return stampStock(draft, { id: v7({ msecs: at }), at: new Date(at).toISOString(), by: "Ida Thrupp" });
+  });
 
 /** Milliseconds between two entries of a demo job. */
 const PACE_MS = 100_000;

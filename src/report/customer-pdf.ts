@@ -252,7 +252,7 @@ async function photos(paper: Paper, all: NonNullable<ReportSection["photos"]>, p
 
 /** Two lines to sign, the customer's with the name that was drawn. */
 function signed(paper: Paper, { signed: by, shop }: Report): void {
-  paper.need(110);
+  paper.need(92);
   paper.text("The maker’s sheet, local codes and licensed practice come before this report.", { size: 8.5, colour: QUIET });
   paper.down(8);
   const half = paper.width / 2 - 10;

@@ -49,6 +49,8 @@ export class Paper {
       displayTitle: true,
       lang: "en",
       bufferPages: true,
+      // Only fonts that ship with us: the library's own are not there in a browser.
+      font: "",
       info: { Title: title, Creator: "Yennic", Producer: "Yennic", CreationDate: made, ModDate: made },
     });
     this.width = width - 2 * MARGIN.side;

@@ -1,7 +1,7 @@
 import { type Kept, readKept, stampOf } from "../core/job/entry";
 import { type Fold, foldOn, startFold } from "../core/job/fold";
 import { type JobRow, jobRow, type ListedJob } from "../core/language/job-row";
-import type { Order } from "../core/stock/order";
+import type { NamedOrder } from "../core/stock/stock";
 import type { Database } from "./handle";
 import { findJob } from "./jobs";
 import { machineFinder } from "./machines";
@@ -54,7 +54,7 @@ export class Folds {
 }
 
 /** The list's row of a folded job that has entries. */
-export function rowOfFold({ job, entries }: Fold, orders: readonly Order[]): JobRow {
+export function rowOfFold({ job, entries }: Fold, orders: readonly NamedOrder[]): JobRow {
   const [first] = entries;
   const last = entries.at(-1);
   if (!first || !last) throw new RangeError(`job ${job.id} has no entry`);

@@ -2,7 +2,7 @@ import type { Job } from "../job/fold";
 import type { EntryKind } from "../job/kinds/index";
 import type { Stage } from "../job/stages";
 import { capital } from "../naming/text";
-import type { Order } from "../stock/order";
+import type { NamedOrder } from "../stock/stock";
 import { blockerSays } from "./blockers";
 import { entrySays } from "./entries";
 import { type StandingWords, standingSays } from "./standing";
@@ -35,7 +35,7 @@ export interface ListedJob extends JobRow {
 }
 
 /** The row of a job whose first and last entry were made at these times, with what was ordered for it. */
-export function jobRow(job: Job, openedAt: string, changedAt: string, orders: readonly Order[] = []): JobRow {
+export function jobRow(job: Job, openedAt: string, changedAt: string, orders: readonly NamedOrder[] = []): JobRow {
   const parts = job.closed ? undefined : waitingSays(orders);
   const standing = standingSays(job);
   const came = orders

@@ -106,7 +106,7 @@ function sectionsOf({ machine, job, leader, terms }: ReportOf): ReportSection[] 
     { name: "Parts", lines: parts(machine, job) },
     { name: "Proven", lines: [proven(machine, job)] },
     { name: "Declined", lines: job.declined.map(declinedSays), warns: true },
-    { name: "Reserved", lines: [...reservations(machine, job), ...notSeenTo(machine, job)], warns: true },
+    { name: "Reserved", lines: [...reservations(machine, job), ...notSeenTo(machine, job)].map(capital), warns: true },
     { name: "To mind", lines: toMind(machine, job) },
     {
       name: "Noted",

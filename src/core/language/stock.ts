@@ -1,10 +1,10 @@
-import { capital } from "../naming/text";
+import { capital, lower } from "../naming/text";
 import { moneySays } from "../quantity/money";
 import { type Item, supersederOf } from "../stock/item";
 import type { StockEntry } from "../stock/kinds";
 import type { Order } from "../stock/order";
 import { ACCOUNT_NAMES } from "../stock/places";
-import { type Stock, type StockProblem, whereIs } from "../stock/stock";
+import { type NamedOrder, type Stock, type StockProblem, whereIs } from "../stock/stock";
 import { daySays } from "./days";
 
 /** Name of an item by its code; the code where the catalogue has it no more. */
@@ -41,14 +41,20 @@ export const orderSays = (items: readonly Item[], order: Order): string =>
   `${countSays(order.count, itemName(items, order.comes))}: ${orderStateSays(order)}`;
 
 /** What a job waits for, in a few words for the list; `undefined` when nothing is under way. */
-export function waitingSays(orders: readonly Order[]): { readonly says: string; readonly here: boolean } | undefined {
+export function waitingSays(orders: readonly NamedOrder[]): { readonly says: string; readonly here: boolean } | undefined {
   const open = orders.filter((o) => o.state !== "cancelled");
   const arrived = open.find((o) => o.state === "arrived");
-  if (arrived) return { says: "a part has arrived: look at it", here: true };
+  if (arrived) return { says: `${lower(arrived.name)} has arrived: look at it`, here: true };
   const coming = open.filter((o) => o.state !== "here");
   const [next] = coming.toSorted((a, b) => ((a.due ?? "9") < (b.due ?? "9") ? -1 : 1));
-  if (next) return { says: `waits for ${coming.length === 1 ? "a part" : `${coming.length} parts`}: ${orderStateSays(next)}`, here: false };
-  return open.length > 0 ? { says: open.length === 1 ? "the part is here" : "all parts are here", here: true } : undefined;
+  if (next)
+    return {
+      says: `waits for ${lower(next.name)}${coming.length > 1 ? ` and ${coming.length - 1} more` : ""}: ${orderStateSays(next)}`,
+      here: false,
+    };
+  return open.length > 0
+    ? { says: open.length === 1 ? `${lower(open[0]?.name ?? "the part")} is here` : "all parts are here", here: true }
+    : undefined;
 }
 
 /** Where pieces lie: “2 in van 1, 1 in the shelf”; “none here”. */

@@ -187,5 +187,9 @@ export function underMinimum(
 export const usedOn = ({ used }: Pick<Stock, "used">, job: string): { readonly item: string; readonly count: number }[] =>
   [...(used.get(job) ?? [])].flatMap(([item, count]) => (count > 0 ? [{ item, count }] : []));
 
+/** An order with the name of what comes. */
+export type NamedOrder = Order & { readonly name: string };
+
 /** Orders of a job, oldest first. */
-export const ordersFor = ({ orders }: Pick<Stock, "orders">, job: string): Order[] => orders.filter((o) => o.job === job);
+export const ordersFor = ({ orders, items }: Pick<Stock, "orders" | "items">, job: string): NamedOrder[] =>
+  orders.filter((o) => o.job === job).map((o) => ({ ...o, name: items.find((i) => i.code === o.comes)?.name ?? o.comes }));

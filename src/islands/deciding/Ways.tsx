@@ -17,7 +17,15 @@ export function Ways() {
   const ways = useWays();
   const agreed = useJob((s) => s.job.agreed);
   const most = Math.max(1, ...ways.map((w) => w.bill.total + w.expected));
+  const handed = useJob((s) => s.job.handedOver !== undefined);
   const least = Math.min(...ways.map((w) => w.bill.total + w.expected));
+  if (handed && agreed)
+    return (
+      <section className={styles.ways} aria-label="What was agreed">
+        <h2>Agreed: {agreed.way}</h2>
+        <BillTable bill={agreed} />
+      </section>
+    );
   return (
     <section className={styles.ways} aria-label="Ways and what they cost">
       <header>
@@ -56,18 +64,30 @@ interface Props {
 
 function Way({ way, most, isLeast, isAgreed }: Props) {
   const dispatch = useDispatch();
-  const closed = useJob((s) => s.job.handedOver !== undefined);
+  const closed = useJob((s) => s.job.handedOver !== undefined || s.job.declined.some((d) => d.ends));
   const customer = useJob((s) => s.job.opened?.customer);
   const { shop, address, workDays } = useStock().terms;
   const [shown, setShown] = useState(false);
   const { bill, callBack, expected, minutes } = way;
   const money = (cents: number) => moneySays(cents, bill.currency);
+  const { work, parts, rest } = shareOfPrice(way);
   return (
     <li data-agreed={isAgreed}>
       <h3>
         {bill.way} <span>now {money(bill.total)}</span>
       </h3>
       <Bar way={way} most={most} />
+      <p className={styles.legend}>
+        <span>
+          <i data-is="work" /> work {money(work)}
+        </span>
+        <span>
+          <i data-is="parts" /> parts {money(parts)}
+        </span>
+        <span>
+          <i data-is="rest" /> call-out, tax {money(rest)}
+        </span>
+      </p>
       <p>
         <span>
           call-back {percent(callBack.chance)}, est.: {money(expected)}

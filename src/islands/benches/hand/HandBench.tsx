@@ -50,7 +50,7 @@ function ToTell() {
   const { report } = useReport();
   const job = useJob((s) => s.job);
   const all = toSay(report, job);
-  if (all.length === 0) return null;
+  if (all.length === 0 || job.handedOver) return null;
   const left = all.filter((t) => !t.said).length;
   return (
     <section aria-label="Say it, then tick">
@@ -64,7 +64,6 @@ function ToTell() {
               <input
                 type="checkbox"
                 checked={t.said}
-                disabled={job.handedOver !== undefined}
                 onChange={() =>
                   dispatch({
                     do: "record",

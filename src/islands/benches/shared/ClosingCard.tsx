@@ -8,6 +8,16 @@ export function ClosingCard() {
   const machine = useMachine();
   const blockers = useJob((s) => s.job.blockers);
   const closed = useJob((s) => s.job.closed);
+  const left = useJob((s) => s.job.declined.findLast((d) => d.ends));
+  if (closed && left)
+    return (
+      <section className={styles.card} aria-label="What keeps it from closing">
+        <h2>Declined</h2>
+        <p className={left.unsafe || left.marked ? styles.caution : styles.quiet}>
+          {left.unsafe || left.marked ? "⚠ Marked “do not use”, cut off from every energy." : "Left as it was."}
+        </p>
+      </section>
+    );
   return (
     <section className={styles.card} aria-label="What keeps it from closing">
       <h2>{closed ? "Closed" : "Before it can be closed"}</h2>
