@@ -1,4 +1,5 @@
 import { useState } from "react";
+import { useAlive } from "../../ui/use-alive";
 import styles from "./Settings.module.css";
 
 interface BroughtIn {
@@ -11,6 +12,7 @@ interface BroughtIn {
 
 /** A job that was given out elsewhere is brought in; twice, and nothing doubles. */
 export function BringIn() {
+  const alive = useAlive();
   const [says, setSays] = useState<string | undefined>();
   const [brought, setBrought] = useState<BroughtIn | undefined>();
   const take = async (file: File) => {
@@ -34,6 +36,8 @@ export function BringIn() {
         <span className="hidden">The job’s file</span>
         <input
           type="file"
+          // What is chosen before the page has come alive would be lost without a word.
+          disabled={!alive}
           accept=".zip,application/zip"
           onChange={(e) => {
             const [file] = e.target.files ?? [];

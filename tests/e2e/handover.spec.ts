@@ -1,0 +1,229 @@
+import { readFileSync } from "node:fs";
+import { expect, type Page, test } from "@playwright/test";
+import { overlapping, pagesOf, wordsOf } from "../report/read-pdf";
+import { next, openJob, type, visit } from "./hidden-fault";
+import { Server } from "./server";
+import { bothWays } from "./ways";
+
+const server = new Server();
+const elsewhere = new Server();
+test.beforeAll(async () => {
+  await Promise.all([server.start("--empty"), elsewhere.start("--empty")]);
+});
+test.afterAll(() => Promise.all([server.remove(), elsewhere.remove()]));
+
+const record = (page: Page) => page.getByLabel("Record");
+const parts = (page: Page) => page.getByRole("region", { name: "Parts of this job" });
+const idOf = (page: Page): string => page.url().split("/").at(-2) ?? "";
+
+/** The row of a job in the list as the server has it. */
+async function row(page: Page, id: string): Promise<{ waits: string; unsafe: string | null; closed: boolean; place: number }> {
+  const { jobs } = (await (await page.request.get(`${server.url}/api/jobs`)).json()) as { jobs: { id: string; waits: string; unsafe: string | null; closed: boolean }[] };
+  const place = jobs.findIndex((j) => j.id === id);
+  const found = jobs[place];
+  if (!found) throw new Error(`no job ${id} in the list`);
+  return { ...found, place };
+}
+
+/** The simulated supplier's calendar goes on by so many days. */
+async function daysPass(page: Page, days: number): Promise<void> {
+  for (let i = 0; i < days; i++) {
+    const body = { entries: [stockEntry("supplier-day", { days: 1 })] };
+    expect((await page.request.post(`${server.url}/api/entries`, { data: body, headers: { origin: server.url } })).ok()).toBe(true);
+  }
+}
+
+let made = 0;
+const stockEntry = (kind: string, body: object) => ({
+  id: `0193${String(Date.now()).slice(-8)}-${String(1000 + (made += 1)).slice(-4)}-7000-8000-${String(Date.now()).slice(-12).padStart(12, "0")}`.replace(
+    /^(.{8})(.{4})-(.{4})/,
+    "$1-$3",
+  ),
+  stream: { of: "stock", id: "shop" },
+  at: new Date().toISOString(),
+  by: "Test clock",
+  kind,
+  version: 1,
+  body,
+});
+
+bothWays((way, press) => {
+  test(`a part is ordered, a wrong one comes, the right one is fitted after two days and a restart, ${way}`, async ({ page }) => {
+    test.setTimeout(180_000);
+    await openJob(page, server.url, "turns, no heat");
+    for (const line of ["proved dead", "rear off", "element OL"]) await type(page, line);
+    await visit(page, "Fit");
+    await press(page, /^Parts$/);
+    await press(page, "Order QF-1191B");
+    await page.getByLabel("Simulated supplier").selectOption("wrong");
+    await press(page, "Order one");
+    await expect(record(page)).toContainText("Needed: heating element, ordered");
+    await expect(parts(page)).toContainText(/Heating element, second issue: confirmed, due/);
+    const id = idOf(page);
+    await expect.poll(async () => (await row(page, id)).waits).toContain("Waits for heating element, second issue: confirmed");
+
+    // Another job is as urgent and newer, until the part is here.
+    await daysPass(page, 5);
+    await expect(parts(page)).toContainText("has arrived: look at it");
+    await expect(parts(page)).toContainText("The box says QF-0900");
+    await expect.poll(async () => (await row(page, id)).waits).toContain("Heating element, second issue has arrived: look at it");
+    expect((await row(page, id)).place).toBe(0);
+    await press(page, "It is the wrong one");
+    await page.getByLabel("What is wrong with it").fill("terminals in a bag, no coil");
+    await page.keyboard.press("Enter");
+    await expect(parts(page)).toContainText("a wrong one went back");
+
+    await daysPass(page, 1);
+    await expect(parts(page)).toContainText("on its way");
+    await server.kill();
+    await server.start("--empty");
+    await page.reload();
+    await daysPass(page, 1);
+    await expect(parts(page)).toContainText("The box says QF-1191B");
+    await press(page, "Right: put by");
+    await expect(parts(page)).toContainText("in van 1");
+
+    await type(page, "fitted element");
+    await press(page, /^van 1: QF-1191B$/);
+    await expect(parts(page)).toContainText("Used: Heating element, second issue, QF-1191B");
+    await expect(record(page)).toContainText("Used: Heating element, second issue, QF-1191B");
+    await page.goto(`${server.url}/stock`);
+    await expect(page.getByRole("heading", { name: "What lies where" })).toBeVisible();
+    await expect(page.getByLabel("What does not come out")).toHaveCount(0);
+  });
+
+  test(`a repair that is declined leaves an unsafe machine marked, and never unmarked, ${way}`, async ({ page }) => {
+    await openJob(page, server.url, "heats when it stands");
+    for (const line of ["proved dead", "rear off", "element cab 12"]) await type(page, line);
+    await visit(page, "Hand over");
+    await press(page, "It is declined…");
+    const form = page.getByRole("region", { name: "Declined work" });
+    await form.getByLabel("Why, in the customer’s words").fill("=too(dear)");
+    const keep = form.getByRole("button", { name: "Keep that it is declined" });
+    await keep.click();
+    await expect(form.getByRole("alert")).toContainText("Say first whether the machine can hurt somebody");
+    for (const question of ["Can the machine hurt somebody as it stands?", "Does the visit end with it?"])
+      await form.getByRole("group", { name: question }).getByRole("button", { name: "Yes" }).click();
+    await keep.click();
+    await expect(form.getByRole("alert")).toContainText("cut it off and put “do not use” on it first");
+    await form.getByRole("checkbox").check();
+    await keep.click();
+    await expect(record(page)).toContainText("marked “do not use”; the visit ends here");
+    await expect(page.getByRole("article", { name: "The customer’s page" })).toContainText("Your dryer must not be used");
+    const id = idOf(page);
+    await expect.poll(async () => (await row(page, id)).unsafe).toContain("Marked “do not use”");
+    expect((await row(page, id)).closed).toBe(true);
+  });
+});
+
+/** A gas job to its close, with a leak test, a photo and what nobody saw. */
+async function gasJob(page: Page): Promise<void> {
+  await openJob(page, server.url, "turns, no heat, no glow", "kelvane-g14");
+  for (const line of ["starts, turns", "no glow", "air strong", "proved dead", "gas shut", "lower front off", "igniter OL", "fitted igniter", "igniter 190"])
+    await type(page, line);
+  await visit(page, "Fit");
+  await page.getByRole("button", { name: "Photos", exact: true }).click();
+  const picture = await page.evaluate(async () => {
+    const canvas = new OffscreenCanvas(1200, 900);
+    canvas.getContext("2d")?.fillRect(100, 100, 400, 300);
+    return [...new Uint8Array(await (await canvas.convertToBlob({ type: "image/jpeg" })).arrayBuffer())];
+  });
+  await page.locator('input[type="file"][multiple]').setInputFiles({ name: "igniter.jpg", mimeType: "image/jpeg", buffer: Buffer.from(picture) });
+  await expect(record(page)).toContainText("Photo of");
+  await page.getByRole("button", { name: "Burner", exact: true }).click();
+  await page.getByRole("button", { name: "Joints" }).click();
+  await page.getByRole("button", { name: "Opened: union at the valve" }).click();
+  await page.getByRole("button", { name: "union at the valve: tight" }).click();
+  for (const line of ["lower front on", "gas open", "energised"]) await type(page, line);
+  await page.getByLabel("Reading line").fill("prove");
+  await page.getByLabel("Reading line").press("Enter");
+  const form = page.getByRole("form", { name: "The proof run" });
+  for (const answer of ["starts", "drum turns", "warm air", "heat cycles normally"]) await form.getByLabel(answer, { exact: true }).check();
+  await form.getByLabel("not seen", { exact: true }).last().check();
+  await form.getByLabel(/Why was it not seen/).fill("no ladder");
+  await form.getByRole("button", { name: "Record the run" }).click();
+}
+
+async function pdf(page: Page, paper: "A4" | "Letter"): Promise<Buffer> {
+  await page.getByLabel("Paper").selectOption(paper);
+  const saved = page.waitForEvent("download");
+  await page.getByRole("button", { name: "PDF for the customer" }).click();
+  return readFileSync(await (await saved).path());
+}
+
+test("a gas job: agreed, closed with a reservation, said, signed; its report read back from the PDF; taken elsewhere it is the same", async ({ page, browser }) => {
+  test.setTimeout(240_000);
+  await gasJob(page);
+  await visit(page, "Hand over");
+  await page.getByRole("button", { name: /^Agreed: Igniter$/ }).click();
+  await expect(record(page)).toContainText("Agreed: Igniter, $");
+  await next(page).getByRole("button", { name: "Close with reservations" }).click();
+  await expect(next(page)).toContainText("Say what it was");
+  await page.getByRole("button", { name: "Say what it was" }).first().click();
+  await page.getByLabel("What was wrong").first().fill("The igniter had burnt through");
+  await page.getByRole("button", { name: "Keep", exact: true }).first().click();
+  await expect(next(page)).toContainText("left to say");
+  for (let i = 0; i < 12 && (await next(page).getByRole("button", { name: "Said" }).isVisible()); i++) {
+    const says = await next(page).textContent();
+    await next(page).getByRole("button", { name: "Said" }).click();
+    await expect(next(page)).not.toHaveText(says ?? "");
+  }
+  await next(page).getByRole("button", { name: "Sign" }).click();
+  const canvas = page.getByLabel("Sign here");
+  const box = await canvas.boundingBox();
+  if (!box) throw new Error("nowhere to sign");
+  await page.mouse.move(box.x + 30, box.y + 90);
+  await page.mouse.down();
+  for (const [x, y] of [[80, 30], [120, 110], [170, 50], [240, 95]] as const) await page.mouse.move(box.x + x, box.y + y, { steps: 4 });
+  await page.mouse.up();
+  await page.getByRole("button", { name: "It is handed over" }).click();
+  await expect(next(page)).toContainText("Handed over to Mr Probatum");
+
+  const files: Buffer[] = [];
+  for (const paper of ["A4", "Letter"] as const) {
+    const bytes = await pdf(page, paper);
+    files.push(bytes);
+    const pages = await pagesOf(bytes);
+    const words = wordsOf(pages);
+    for (const says of ["Your dryer is repaired, with reservations", "For Mr Probatum, Testing quay 1", "The igniter had burnt through", "✗ OL", "✓ 190 Ω", "Leak test, union at the valve: tight (soap solution, Tess Trier)", "⚠ Air at the hood not seen", "no ladder", "To pay", "Igniter", "Mr Probatum,", "Tess Trier, Quillfold Repairs"])
+      expect(words, `${paper}: ${says}`).toContain(says);
+    expect(overlapping(pages)).toEqual([]);
+    expect(bytes.toString("latin1")).toContain("/DCTDecode");
+  }
+  expect((await pdf(page, "A4")).equals(files[0] as Buffer)).toBe(true);
+
+  // Taken out, brought in where nothing is: the same job, suspects and report; a second time nothing doubles.
+  const shares = async (p: Page) => {
+    await visit(p, "Meter");
+    await expect(p.locator("[data-suspect]").first()).toBeVisible();
+    await expect(next(p)).toHaveAttribute("data-working", "false");
+    return p.locator("[data-suspect]").allTextContents();
+  };
+  const said = await shares(page);
+  await visit(page, "Hand over");
+  await page.getByText("Take it elsewhere").click();
+  const saved = page.waitForEvent("download");
+  await page.getByRole("button", { name: "The whole job (zip)" }).click();
+  const zip = readFileSync(await (await saved).path());
+  const other = await (await browser.newContext({ acceptDownloads: true })).newPage();
+  await other.goto(`${elsewhere.url}/settings`);
+  await expect(other.getByLabel("The job’s file")).toBeEnabled();
+  const bring = async (buffer: Buffer) => other.getByLabel("The job’s file").setInputFiles({ name: "job.zip", mimeType: "application/zip", buffer });
+  await bring(zip);
+  await expect(other.getByRole("status")).toContainText("entries brought in");
+  await bring(zip);
+  await expect(other.getByRole("status")).toContainText("It was all here already");
+  const broken = Buffer.from(zip);
+  broken[Math.floor(zip.length / 2)] = (broken[Math.floor(zip.length / 2)] ?? 0) ^ 0xff;
+  await bring(broken);
+  await expect(other.getByRole("alert")).toContainText("Nothing was written");
+  const id = idOf(page);
+  const entriesAt = async (url: string) => ((await (await page.request.get(`${url}/api/jobs/${id}`)).json()) as { entries: unknown[] }).entries;
+  expect(await entriesAt(elsewhere.url)).toEqual(await entriesAt(server.url));
+  await other.goto(`${elsewhere.url}/jobs/${id}/hand`);
+  await expect(next(other)).toContainText("Handed over to Mr Probatum");
+  await expect(other.getByRole("article", { name: "The customer’s page" })).toContainText("Igniter");
+  expect((await pdf(other, "A4")).equals(files[0] as Buffer)).toBe(true);
+  expect(await shares(other)).toEqual(said);
+  await other.context().close();
+});
