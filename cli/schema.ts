@@ -1,11 +1,12 @@
 import { z } from "zod";
+import { manifestSchema } from "../src/core/bundle/bundle";
 import { entrySchema } from "../src/core/job/entry";
 import { machineSchema } from "../src/core/machine/format";
 import { BadInput } from "./bad-input";
 
-const SCHEMAS = { entry: entrySchema, machine: machineSchema };
+const SCHEMAS = { entry: entrySchema, machine: machineSchema, job: manifestSchema };
 
-/** The published format as JSON Schema: `entry` or `machine`. What docs/ holds is this output. */
+/** The published format as JSON Schema: `entry`, `machine`, or `job` (the manifest of a job’s file). What docs/ holds is this output. */
 export function schemaText(name: string): string {
   if (!(name in SCHEMAS)) throw new BadInput(`“${name}” is not a format; expected ${Object.keys(SCHEMAS).join(", ")}`);
   return `${JSON.stringify(z.toJSONSchema(SCHEMAS[name as keyof typeof SCHEMAS], { io: "input", reused: "ref" }), null, 1)}\n`;

@@ -3,7 +3,7 @@ import { resolve } from "node:path";
 import { expect, test } from "vitest";
 import { schemaText } from "../../cli/schema";
 
-test.each(["entry", "machine"])(
+test.each(["entry", "machine", "job"])(
   "docs/%s.schema.json is what the program checks (else: ./yennic schema NAME > docs/NAME.schema.json)",
   (name) => {
     expect(readFileSync(resolve(import.meta.dirname, `../../docs/${name}.schema.json`), "utf8")).toBe(schemaText(name));

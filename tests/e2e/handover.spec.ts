@@ -18,7 +18,9 @@ const idOf = (page: Page): string => page.url().split("/").at(-2) ?? "";
 
 /** The row of a job in the list as the server has it. */
 async function row(page: Page, id: string): Promise<{ waits: string; unsafe: string | null; closed: boolean; place: number }> {
-  const { jobs } = (await (await page.request.get(`${server.url}/api/jobs`)).json()) as { jobs: { id: string; waits: string; unsafe: string | null; closed: boolean }[] };
+  const { jobs } = (await (await page.request.get(`${server.url}/api/jobs`)).json()) as {
+    jobs: { id: string; waits: string; unsafe: string | null; closed: boolean }[];
+  };
   const place = jobs.findIndex((j) => j.id === id);
   const found = jobs[place];
   if (!found) throw new Error(`no job ${id} in the list`);
@@ -119,7 +121,17 @@ bothWays((way, press) => {
 /** A gas job to its close, with a leak test, a photo and what nobody saw. */
 async function gasJob(page: Page): Promise<void> {
   await openJob(page, server.url, "turns, no heat, no glow", "kelvane-g14");
-  for (const line of ["starts, turns", "no glow", "air strong", "proved dead", "gas shut", "lower front off", "igniter OL", "fitted igniter", "igniter 190"])
+  for (const line of [
+    "starts, turns",
+    "no glow",
+    "air strong",
+    "proved dead",
+    "gas shut",
+    "lower front off",
+    "igniter OL",
+    "fitted igniter",
+    "igniter 190",
+  ])
     await type(page, line);
   await visit(page, "Fit");
   await page.getByRole("button", { name: "Photos", exact: true }).click();
@@ -128,7 +140,9 @@ async function gasJob(page: Page): Promise<void> {
     canvas.getContext("2d")?.fillRect(100, 100, 400, 300);
     return [...new Uint8Array(await (await canvas.convertToBlob({ type: "image/jpeg" })).arrayBuffer())];
   });
-  await page.locator('input[type="file"][multiple]').setInputFiles({ name: "igniter.jpg", mimeType: "image/jpeg", buffer: Buffer.from(picture) });
+  await page
+    .locator('input[type="file"][multiple]')
+    .setInputFiles({ name: "igniter.jpg", mimeType: "image/jpeg", buffer: Buffer.from(picture) });
   await expect(record(page)).toContainText("Photo of");
   await page.getByRole("button", { name: "Burner", exact: true }).click();
   await page.getByRole("button", { name: "Joints" }).click();
@@ -151,7 +165,10 @@ async function pdf(page: Page, paper: "A4" | "Letter"): Promise<Buffer> {
   return readFileSync(await (await saved).path());
 }
 
-test("a gas job: agreed, closed with a reservation, said, signed; its report read back from the PDF; taken elsewhere it is the same", async ({ page, browser }) => {
+test("a gas job: agreed, closed with a reservation, said, signed; its report read back from the PDF; taken elsewhere it is the same", async ({
+  page,
+  browser,
+}) => {
   test.setTimeout(240_000);
   await gasJob(page);
   await visit(page, "Hand over");
@@ -174,7 +191,13 @@ test("a gas job: agreed, closed with a reservation, said, signed; its report rea
   if (!box) throw new Error("nowhere to sign");
   await page.mouse.move(box.x + 30, box.y + 90);
   await page.mouse.down();
-  for (const [x, y] of [[80, 30], [120, 110], [170, 50], [240, 95]] as const) await page.mouse.move(box.x + x, box.y + y, { steps: 4 });
+  for (const [x, y] of [
+    [80, 30],
+    [120, 110],
+    [170, 50],
+    [240, 95],
+  ] as const)
+    await page.mouse.move(box.x + x, box.y + y, { steps: 4 });
   await page.mouse.up();
   await page.getByRole("button", { name: "It is handed over" }).click();
   await expect(next(page)).toContainText("Handed over to Mr Probatum");
@@ -185,7 +208,20 @@ test("a gas job: agreed, closed with a reservation, said, signed; its report rea
     files.push(bytes);
     const pages = await pagesOf(bytes);
     const words = wordsOf(pages);
-    for (const says of ["Your dryer is repaired, with reservations", "For Mr Probatum, Testing quay 1", "The igniter had burnt through", "✗ OL", "✓ 190 Ω", "Leak test, union at the valve: tight (soap solution, Tess Trier)", "⚠ Air at the hood not seen", "no ladder", "To pay", "Igniter", "Mr Probatum,", "Tess Trier, Quillfold Repairs"])
+    for (const says of [
+      "Your dryer is repaired, with reservations",
+      "For Mr Probatum, Testing quay 1",
+      "The igniter had burnt through",
+      "✗ OL",
+      "✓ 190 Ω",
+      "Leak test, union at the valve: tight (soap solution, Tess Trier)",
+      "⚠ Air at the hood not seen",
+      "no ladder",
+      "To pay",
+      "Igniter",
+      "Mr Probatum,",
+      "Tess Trier, Quillfold Repairs",
+    ])
       expect(words, `${paper}: ${says}`).toContain(says);
     expect(overlapping(pages)).toEqual([]);
     expect(bytes.toString("latin1")).toContain("/DCTDecode");
@@ -208,7 +244,8 @@ test("a gas job: agreed, closed with a reservation, said, signed; its report rea
   const other = await (await browser.newContext({ acceptDownloads: true })).newPage();
   await other.goto(`${elsewhere.url}/settings`);
   await expect(other.getByLabel("The job’s file")).toBeEnabled();
-  const bring = async (buffer: Buffer) => other.getByLabel("The job’s file").setInputFiles({ name: "job.zip", mimeType: "application/zip", buffer });
+  const bring = async (buffer: Buffer) =>
+    other.getByLabel("The job’s file").setInputFiles({ name: "job.zip", mimeType: "application/zip", buffer });
   await bring(zip);
   await expect(other.getByRole("status")).toContainText("entries brought in");
   await bring(zip);
@@ -218,7 +255,8 @@ test("a gas job: agreed, closed with a reservation, said, signed; its report rea
   await bring(broken);
   await expect(other.getByRole("alert")).toContainText("Nothing was written");
   const id = idOf(page);
-  const entriesAt = async (url: string) => ((await (await page.request.get(`${url}/api/jobs/${id}`)).json()) as { entries: unknown[] }).entries;
+  const entriesAt = async (url: string) =>
+    ((await (await page.request.get(`${url}/api/jobs/${id}`)).json()) as { entries: unknown[] }).entries;
   expect(await entriesAt(elsewhere.url)).toEqual(await entriesAt(server.url));
   await other.goto(`${elsewhere.url}/jobs/${id}/hand`);
   await expect(next(other)).toContainText("Handed over to Mr Probatum");

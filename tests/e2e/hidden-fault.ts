@@ -98,6 +98,11 @@ export const proven = (page: Page): Promise<void> =>
 
 export async function close(page: Page): Promise<void> {
   await next(page).getByRole("button", { name: "Close the job" }).click();
-  await expect(page.getByRole("heading", { name: "Nothing left to do" })).toBeVisible();
+  await expect(
+    page
+      .getByLabel("Record")
+      .getByText(/^Job closed/)
+      .first(),
+  ).toBeVisible();
   await expect(page.getByText("not there yet")).toHaveCount(0);
 }

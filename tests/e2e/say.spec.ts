@@ -104,7 +104,12 @@ for (const viewport of SIZES)
         for (const line of lines) await type(page, line);
         await expect(page.getByRole("heading", { name: "Close the job" })).toBeVisible({ timeout: 20_000 });
         await type(page, "that's it, close it");
-        await expect(page.getByRole("heading", { name: "Nothing left to do" })).toBeVisible();
+        await expect(
+          page
+            .getByLabel("Record")
+            .getByText(/^Job closed/)
+            .first(),
+        ).toBeVisible();
         await type(page, "undo");
         await expect(page.getByRole("heading", { name: "Close the job" })).toBeVisible({ timeout: 20_000 });
       });

@@ -39,7 +39,12 @@ for (const viewport of [
         test.setTimeout(150_000);
         await openJob(page, server.url, hidden.words, hidden.machine);
         await follow(page, new ModelAnswers(machineOf(hidden.machine), [hidden.fault]));
-        await expect(page.getByRole("heading", { name: "Nothing left to do" })).toBeVisible();
+        await expect(
+          page
+            .getByLabel("Record")
+            .getByText(/^Job closed/)
+            .first(),
+        ).toBeVisible();
         await page
           .getByLabel("Record")
           .getByRole("button", { name: /^Take back: / })

@@ -2,7 +2,7 @@ import { findingSays } from "../finding/finding";
 import type { Job } from "../job/fold";
 import { repairOf } from "../machine/assembly";
 import { repairSays } from "../naming/names";
-import { lower } from "../naming/text";
+import { capital, lower } from "../naming/text";
 import type { ListedJob } from "./job-row";
 
 /** A machine that is called for again within so many days was not put right, or was not looked at well enough. */
@@ -24,9 +24,11 @@ export interface EarlierVisit {
   readonly readings: readonly string[];
   /** What it was closed without. */
   readonly reservations?: string;
+  /** Work that was declined then, and whether the machine was left marked “do not use”. */
+  readonly declined?: string;
 }
 
-export function earlierVisit({ machine, fitted, evidence, reservations }: Job, row: ListedJob): EarlierVisit {
+export function earlierVisit({ machine, fitted, evidence, reservations, declined }: Job, row: ListedJob): EarlierVisit {
   const { id, number, openedAt, changedAt, closed, complaint } = row;
   const own = evidence.filter((e) => e.source === "technician" && e.finding.kind !== "sight");
   return {
@@ -39,6 +41,9 @@ export function earlierVisit({ machine, fitted, evidence, reservations }: Job, r
     done: machine ? [...new Set(fitted.map((f) => lower(repairSays(repairOf(machine, f.assembly)))))] : fitted.map((f) => f.assembly),
     readings: machine ? own.slice(-MOST_READINGS).map((e) => findingSays(e.finding, machine)) : [],
     ...(reservations !== undefined && { reservations }),
+    ...(declined.length > 0 && {
+      declined: declined.map((d) => `${lower(d.what)} was declined${d.marked ? ", marked “do not use”" : ""}`).join("; "),
+    }),
   };
 }
 
@@ -59,6 +64,10 @@ export function repeatSays(visit: EarlierVisit, openedAt: string): { readonly sa
   const then = visit.done.length > 0 ? `Then: ${visit.done.join("; ")}.` : "Then nothing was fitted or put right.";
   return {
     says: `Repeat call, ${after} job ${visit.number}`,
-    done: visit.reservations === undefined ? then : `${then} Closed without: ${visit.reservations}.`,
+    done: [
+      then,
+      ...(visit.reservations ? [`Closed without: ${visit.reservations}.`] : []),
+      ...(visit.declined ? [`${capital(visit.declined)}.`] : []),
+    ].join(" "),
   };
 }

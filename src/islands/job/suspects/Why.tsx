@@ -1,5 +1,8 @@
 import type { RankedSuspect } from "../../../core/diagnosis/standing";
+import { repairOf, replaces } from "../../../core/machine/assembly";
 import { bandSays } from "../../../core/naming/text";
+import { Catalogue } from "../../stock/Catalogue";
+import { useMachine } from "../store/context";
 import styles from "./Suspects.module.css";
 import { useEntrySays } from "./use-entry-says";
 
@@ -27,13 +30,21 @@ export function Why({ suspect }: { readonly suspect: RankedSuspect }) {
     const says = entrySays(entry);
     return says !== undefined && Math.abs(bans) >= LEAST_BANS ? [{ entry, bans, says }] : [];
   });
-  const { because } = suspect.hypothesis;
+  const { because, assemblies } = suspect.hypothesis;
+  const machine = useMachine();
+  const bought = assemblies.filter((a) => replaces(repairOf(machine, a)));
   return (
     <div className={styles.why}>
       {because !== undefined && <p>Because {because}.</p>}
       {suspect.band.high - suspect.band.low > WORTH_SAYING && <p>{bandSays(suspect.band)} should base rates be off (est.).</p>}
       <List title="For" rows={spoken.filter((w) => w.bans > 0).sort((a, b) => b.bans - a.bans)} />
       <List title="Against" rows={spoken.filter((w) => w.bans < 0).sort((a, b) => a.bans - b.bans)} />
+      {bought.length > 0 && (
+        <details>
+          <summary>What would be fitted</summary>
+          <Catalogue assemblies={bought} />
+        </details>
+      )}
       {spoken.length === 0 && <p>Nothing recorded speaks for or against it yet.</p>}
     </div>
   );
