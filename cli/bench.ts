@@ -19,6 +19,7 @@ const BENCHES: Record<string, () => void | Promise<void>> = {
   live: async () => (await import("./bench/live")).live(),
   meter: async () => (await import("./bench/meter")).streaming(),
   photos: async () => (await import("./bench/photos")).photographing(),
+  report: async () => (await import("./bench/report")).reporting(),
   start: secondStart,
   lookahead,
   hour: simulatedHour,

@@ -1,4 +1,4 @@
-import { mkdtempSync } from "node:fs";
+import { mkdtempSync, readFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { type Browser, chromium } from "@playwright/test";
@@ -18,4 +18,15 @@ export async function inBrowser(work: (browser: Browser, server: Server) => Prom
     await browser.close();
     await server.remove();
   }
+}
+
+/** Resident memory of the largest page process, MB. */
+export async function pageMemory(browser: Browser): Promise<number> {
+  const session = await browser.newBrowserCDPSession();
+  const { processInfo } = await session.send("SystemInfo.getProcessInfo");
+  const sizes = processInfo
+    .filter((p) => p.type === "renderer")
+    .map((p) => Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${p.id}/status`, "utf8"))?.[1] ?? 0) / 1024);
+  await session.detach();
+  return Math.max(...sizes);
 }

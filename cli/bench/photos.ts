@@ -1,7 +1,6 @@
-import { readFileSync } from "node:fs";
-import type { Browser, Page } from "@playwright/test";
+import type { Page } from "@playwright/test";
 import { openJob, type, visit } from "../../tests/e2e/hidden-fault";
-import { inBrowser } from "./browser";
+import { inBrowser, pageMemory } from "./browser";
 import { print, quantile } from "./measure";
 
 /** Photos of one job; YENNIC_PHOTOS for fewer. */
@@ -17,14 +16,14 @@ export async function photographing(): Promise<void> {
     await type(page, "proved dead");
     await visit(page, "Open up");
     await page.waitForTimeout(2000);
-    const [emptyMB, emptyFrames] = [await memory(browser), await scrolled(page)];
+    const [emptyMB, emptyFrames] = [await pageMemory(browser), await scrolled(page)];
     const times: number[] = [];
     for (let i = 0; i < PHOTOS; i++) {
       if (i === Math.floor(PHOTOS / 2)) await server.kill();
       if (i === Math.floor(PHOTOS / 2) + 5) await server.start("--empty");
       times.push(await takeOne(page, i));
     }
-    const [fullMB, fullFrames] = [await memory(browser), await scrolled(page)];
+    const [fullMB, fullFrames] = [await pageMemory(browser), await scrolled(page)];
     const job = page.url().split("/").at(-2) ?? "";
     const there = await kept(page, server.url, job);
     print({ name: `photos of ${(WIDE * HIGH) / 1e6} MP taken, server killed half way`, figure: PHOTOS, unit: "photos" });
@@ -96,17 +95,6 @@ const scrolled = (page: Page): Promise<number[]> =>
     }
     return frames.sort((a, b) => a - b);
   });
-
-/** Resident memory of the page's own process, MB. */
-async function memory(browser: Browser): Promise<number> {
-  const session = await browser.newBrowserCDPSession();
-  const { processInfo } = await session.send("SystemInfo.getProcessInfo");
-  const sizes = processInfo
-    .filter((p) => p.type === "renderer")
-    .map((p) => Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${p.id}/status`, "utf8"))?.[1] ?? 0) / 1024);
-  await session.detach();
-  return Math.max(...sizes);
-}
 
 const WAIT_MS = 180_000;
 

@@ -16,6 +16,7 @@ export class StockFeed {
   private readonly listeners = new Set<StockListener>();
   private waits = "";
   private stock: Stock | undefined;
+  private loaded: Promise<boolean> | undefined;
 
   constructor(
     private readonly shelf: Promise<Shelf | undefined>,
@@ -25,7 +26,11 @@ export class StockFeed {
   subscribe(listener: StockListener, ask: Ask): () => void {
     this.listeners.add(listener);
     if (this.stock) listener(this.stock);
-    void this.load(ask);
+    // Asked for once a page; whoever could not be answered asks again.
+    this.loaded ??= this.load(ask);
+    void this.loaded.then((isWhole) => {
+      if (!isWhole) this.loaded = undefined;
+    });
     return () => this.listeners.delete(listener);
   }
 
@@ -48,15 +53,17 @@ export class StockFeed {
     this.take(entries);
   }
 
-  private async load(ask: Ask): Promise<void> {
+  /** Whether the server has told all. */
+  private async load(ask: Ask): Promise<boolean> {
     const shelf = await this.shelf;
     this.take((await shelf?.entriesIn(KEY).catch(() => undefined)) ?? []);
     await this.tell();
     const told = await ask().catch(() => undefined);
-    if (!told) return;
+    if (!told) return false;
     this.take(told);
     // A browser without a server must find it on its shelf.
     await shelf?.take({ entries: told }).catch(() => undefined);
+    return true;
   }
 
   private async tell(): Promise<void> {

@@ -1,7 +1,10 @@
 import { useEffect, useState } from "react";
+import { CATALOGUE } from "../../catalogue/catalogue";
 import { readKept } from "../../core/job/entry";
 import { entrySays, unreadableSays } from "../../core/language/entries";
+import { stockEntrySays } from "../../core/language/stock";
 import type { Machine } from "../../core/machine/format";
+import { readStock } from "../../core/stock/kinds";
 import { Button } from "../../ui/Button";
 import { PageHead } from "../../ui/PageHead";
 import { Clock } from "../job/shell/Clock";
@@ -166,12 +169,15 @@ function useMachineOf(job: string): Machine | undefined {
 
 function WaitingEntry({ row: { order, entry, refused } }: { readonly row: Pending }) {
   const kept = readKept(entry);
+  const [ofStock] = readStock([entry]);
   const machine = useMachineOf(entry.stream.id);
   return (
     <li>
       <p>
         <Clock at={entry.at} />{" "}
-        <a href={`/jobs/${entry.stream.id}`}>{kept.readable ? entrySays(machine, kept.entry) : unreadableSays(kept.entry)}</a>
+        <a href={ofStock ? "/stock" : `/jobs/${entry.stream.id}`}>
+          {ofStock ? stockEntrySays(CATALOGUE, ofStock) : kept.readable ? entrySays(machine, kept.entry) : unreadableSays(kept.entry)}
+        </a>
         {refused !== undefined && <strong> Refused: {refused}</strong>}
       </p>
       {refused !== undefined && (
