@@ -1,5 +1,6 @@
 import { expect, type Page, test } from "@playwright/test";
 import { openJob, visit } from "./hidden-fault";
+import { jpegOf } from "./picture";
 import { Server } from "./server";
 import { bothWays } from "./ways";
 
@@ -9,18 +10,10 @@ test.afterAll(() => server.remove());
 
 /** A picture as a camera makes it: a JPEG with a place in it, which must not be kept. */
 async function cameraPicture(page: Page): Promise<Buffer> {
-  const plain = await page.evaluate(async () => {
-    const canvas = new OffscreenCanvas(2400, 1200);
-    const context = canvas.getContext("2d");
-    if (context) {
-      context.fillStyle = "#d8d4c8";
-      context.fillRect(0, 0, 2400, 1200);
-    }
-    return [...new Uint8Array(await (await canvas.convertToBlob({ type: "image/jpeg" })).arrayBuffer())];
-  });
+  const plain = await jpegOf(page, 2400, 1200);
   const comment = Buffer.from("GPS 12.3456 N 65.4321 W");
   const segment = Buffer.concat([Buffer.from([0xff, 0xfe, 0, comment.length + 2]), comment]);
-  return Buffer.concat([Buffer.from(plain.slice(0, 2)), segment, Buffer.from(plain.slice(2))]);
+  return Buffer.concat([plain.subarray(0, 2), segment, plain.subarray(2)]);
 }
 
 const plate = (page: Page) => page.getByRole("button", { name: /^The plate, photo 1/ }).getByRole("img");

@@ -2,6 +2,7 @@ import { readFileSync } from "node:fs";
 import { expect, type Page, test } from "@playwright/test";
 import { overlapping, pagesOf, wordsOf } from "../report/read-pdf";
 import { next, openJob, type, visit } from "./hidden-fault";
+import { jpegOf } from "./picture";
 import { Server } from "./server";
 import { bothWays } from "./ways";
 
@@ -135,14 +136,8 @@ async function gasJob(page: Page): Promise<void> {
     await type(page, line);
   await visit(page, "Fit");
   await page.getByRole("button", { name: "Photos", exact: true }).click();
-  const picture = await page.evaluate(async () => {
-    const canvas = new OffscreenCanvas(1200, 900);
-    canvas.getContext("2d")?.fillRect(100, 100, 400, 300);
-    return [...new Uint8Array(await (await canvas.convertToBlob({ type: "image/jpeg" })).arrayBuffer())];
-  });
-  await page
-    .locator('input[type="file"][multiple]')
-    .setInputFiles({ name: "igniter.jpg", mimeType: "image/jpeg", buffer: Buffer.from(picture) });
+  const picture = await jpegOf(page, 1200, 900);
+  await page.locator('input[type="file"][multiple]').setInputFiles({ name: "igniter.jpg", mimeType: "image/jpeg", buffer: picture });
   await expect(record(page)).toContainText("Photo of");
   await page.getByRole("button", { name: "Burner", exact: true }).click();
   await page.getByRole("button", { name: "Joints" }).click();

@@ -96,13 +96,17 @@ export const proven = (page: Page): Promise<void> =>
       .first(),
   ).toBeVisible();
 
-export async function close(page: Page): Promise<void> {
-  await next(page).getByRole("button", { name: "Close the job" }).click();
-  await expect(
+/** The closing stands in the record. */
+export const closed = (page: Page): Promise<void> =>
+  expect(
     page
       .getByLabel("Record")
       .getByText(/^Job closed/)
       .first(),
   ).toBeVisible();
+
+export async function close(page: Page): Promise<void> {
+  await next(page).getByRole("button", { name: "Close the job" }).click();
+  await closed(page);
   await expect(page.getByText("not there yet")).toHaveCount(0);
 }

@@ -1,6 +1,7 @@
 import { expect, type Page, test } from "@playwright/test";
 import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
 import { openJob, type, visit } from "./hidden-fault";
+import { jpegOf } from "./picture";
 import { Server } from "./server";
 
 const server = new Server();
@@ -166,14 +167,8 @@ test("labels are pinned to a photo, which stays with its part", async ({ page })
   await openJob(page, server.url, "turns, no heat");
   await type(page, "proved dead");
   await visit(page, "Open up");
-  const picture = await page.evaluate(async () => {
-    const canvas = new OffscreenCanvas(1200, 900);
-    canvas.getContext("2d")?.fillRect(100, 100, 400, 300);
-    return [...new Uint8Array(await (await canvas.convertToBlob({ type: "image/jpeg" })).arrayBuffer())];
-  });
-  await page
-    .locator('input[type="file"][multiple]')
-    .setInputFiles({ name: "wires.jpg", mimeType: "image/jpeg", buffer: Buffer.from(picture) });
+  const picture = await jpegOf(page, 1200, 900);
+  await page.locator('input[type="file"][multiple]').setInputFiles({ name: "wires.jpg", mimeType: "image/jpeg", buffer: picture });
   const photos = page.getByRole("region", { name: "Photos" });
   await photos.getByRole("button", { name: /^Photo of/ }).click();
   const board = photos.getByRole("figure");

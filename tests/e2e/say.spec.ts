@@ -1,5 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
-import { HEALTHY_RUN, openJob, type, visit } from "./hidden-fault";
+import { closed, HEALTHY_RUN, openJob, type, visit } from "./hidden-fault";
 import { Server } from "./server";
 
 const server = new Server();
@@ -104,12 +104,7 @@ for (const viewport of SIZES)
         for (const line of lines) await type(page, line);
         await expect(page.getByRole("heading", { name: "Close the job" })).toBeVisible({ timeout: 20_000 });
         await type(page, "that's it, close it");
-        await expect(
-          page
-            .getByLabel("Record")
-            .getByText(/^Job closed/)
-            .first(),
-        ).toBeVisible();
+        await closed(page);
         await type(page, "undo");
         await expect(page.getByRole("heading", { name: "Close the job" })).toBeVisible({ timeout: 20_000 });
       });

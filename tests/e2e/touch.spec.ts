@@ -3,7 +3,7 @@ import { item } from "../../src/core/array/at";
 import type { Fault } from "../../src/core/machine/fault";
 import { type Machine, type Part, partOf } from "../../src/core/machine/format";
 import { lower } from "../../src/core/naming/text";
-import { leader, machineOf, next, openJob, proven, visit } from "./hidden-fault";
+import { closed, leader, machineOf, next, openJob, proven, visit } from "./hidden-fault";
 import { ModelAnswers } from "./model-answers";
 import { Server } from "./server";
 
@@ -39,12 +39,7 @@ for (const viewport of [
         test.setTimeout(150_000);
         await openJob(page, server.url, hidden.words, hidden.machine);
         await follow(page, new ModelAnswers(machineOf(hidden.machine), [hidden.fault]));
-        await expect(
-          page
-            .getByLabel("Record")
-            .getByText(/^Job closed/)
-            .first(),
-        ).toBeVisible();
+        await closed(page);
         await page
           .getByLabel("Record")
           .getByRole("button", { name: /^Take back: / })

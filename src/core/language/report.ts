@@ -12,7 +12,6 @@ import { photoSays } from "../job/kinds/photo";
 import { proofStands, reservationsOf } from "../job/proven";
 import type { Evidence, Signature } from "../job/state";
 import type { Verdict } from "../judging/verdict";
-import { assemblyIdOf } from "../machine/assembly";
 import { hasHood, type Machine } from "../machine/format";
 import { fittedSays } from "../naming/names";
 import { capital, percent } from "../naming/text";
@@ -23,7 +22,7 @@ import { clockSays, daySays } from "./days";
 import { hypothesisSays } from "./diagnosis";
 import { entrySays } from "./entries";
 import { type MeasuredRow, type MeasuredScale, measuredRows } from "./measured";
-import { countSays } from "./stock";
+import { partsSay, warrantySays } from "./report-parts";
 
 /** One thing that is told at the hand-over: lines, and what goes with them. */
 export interface ReportSection {
@@ -103,7 +102,7 @@ function sectionsOf({ machine, job, leader, terms }: ReportOf): ReportSection[] 
     { name: "Found", lines: found(machine, job, leader) },
     { name: "Measured", lines: rows.length + scales.length === 0 ? ["nothing"] : [], rows, scales },
     { name: "Done", lines: orNothing(done(machine, job), "nothing yet") },
-    { name: "Parts", lines: parts(machine, job) },
+    { name: "Parts", lines: partsSay(machine, job) },
     { name: "Proven", lines: [proven(machine, job)] },
     { name: "Declined", lines: job.declined.map(declinedSays), warns: true },
     { name: "Reserved", lines: [...reservations(machine, job), ...notSeenTo(machine, job)].map(capital), warns: true },
@@ -113,7 +112,7 @@ function sectionsOf({ machine, job, leader, terms }: ReportOf): ReportSection[] 
       lines: job.notes.map(({ words, about }) => (about ? entrySays(machine, { kind: "note", body: { words, about } }) : `“${words}”`)),
     },
     { name: "Price", lines: [], ...(job.agreed && { bill: job.agreed }) },
-    { name: "Warranty", lines: warranty(job, terms) },
+    { name: "Warranty", lines: warrantySays(job, terms) },
     { name: "Next visit", lines: job.visits.map((v) => `${daySays(v.on, { year: true })}, ${clockSays(v.on)}: ${v.what}`) },
     { name: "Photos", lines: [], ...(photos.length > 0 && { photos }) },
   ];
@@ -134,49 +133,6 @@ const declinedSays = (d: Job["declined"][number]): string =>
     ...(d.unsafe ? ["As it stands the machine can hurt somebody."] : []),
     ...(d.marked ? ["“Do not use” is on it, and it is cut off from every energy: it stays so until it is repaired."] : []),
   ].join(" ");
-
-/** What went in, with its code; what was found good after all; what a kit left over. */
-function parts(machine: Machine, job: Job): string[] {
-  const good = goodAfterAll(machine, job);
-  const left = job.leftOver.map((l) => `${countSays(l.count, l.piece)}${l.why ? ` (${l.why})` : ""}`);
-  return [
-    ...job.used.map(({ item, name, count }) => `${countSays(count, name)}, ${item}`),
-    ...(good.length > 0 ? [`Measured good and kept: ${good.join(", ")}.`] : []),
-    ...(left.length > 0 ? [`Left over of the kit, on purpose: ${left.join(", ")}.`] : []),
-  ];
-}
-
-/** Parts whose own reading passed last and that nobody renewed. */
-export function goodAfterAll(machine: Machine, job: Job): string[] {
-  const renewed = new Set(job.fitted.map((f) => f.assembly));
-  const verdicts = new Map<string, Verdict>();
-  for (const { source, finding: f } of job.evidence) {
-    if (source !== "technician" || f.kind !== "ohms") continue;
-    const own = machine.parts.find((p) => f.place.between.every((t) => t.startsWith(`${p.id}.`)));
-    if (own) verdicts.set(own.id, judgeInJob(machine, job, f).verdict);
-  }
-  return machine.parts.filter((p) => verdicts.get(p.id) === "pass" && !renewed.has(assemblyIdOf(p))).map((p) => p.name.toLowerCase());
-}
-
-/** Parts by their months, work by its days, from the day of handing over, or of the last entry. */
-function warranty(job: Job, terms: Terms): string[] {
-  const last = job.record.at(-1);
-  const from = job.handedOver?.at ?? (job.closed && last ? stampOfLine(last).at : undefined);
-  if (from === undefined || job.fitted.length === 0) return [];
-  const until = (months: number, days: number) => {
-    const d = new Date(from);
-    d.setUTCMonth(d.getUTCMonth() + months);
-    d.setUTCDate(d.getUTCDate() + days);
-    return daySays(d.toISOString(), { year: true });
-  };
-  const { workDays } = job.agreed?.from ?? terms;
-  return [
-    ...job.used
-      .filter((u) => u.warrantyMonths > 0)
-      .map((u) => `${u.name}: ${u.warrantyMonths} months, until ${until(u.warrantyMonths, 0)}.`),
-    `Work: ${workDays} days, until ${until(0, workDays)}.`,
-  ];
-}
 
 /** What it was, proposed from the record: to be corrected by whoever tells it. */
 export function conclusionFrom(machine: Machine, job: Job, leader: Pick<RankedSuspect, "hypothesis" | "probability"> | undefined): Told {

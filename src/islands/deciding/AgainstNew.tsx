@@ -2,6 +2,7 @@ import { useState } from "react";
 import { againstNew } from "../../core/deciding/replace";
 import type { WayToRepair } from "../../core/deciding/ways-to-repair";
 import { againstNewSays } from "../../core/language/deciding";
+import bench from "../benches/shared/Bench.module.css";
 import { useMachine } from "../job/store/context";
 import { useStock } from "../stock/use-stock";
 import styles from "./Deciding.module.css";
@@ -18,7 +19,7 @@ export function AgainstNew({ way }: { readonly way: WayToRepair }) {
     <div className={styles.against}>
       <label>
         Repair or another machine? How old is it, in years
-        <input inputMode="decimal" value={typed} maxLength={4} onChange={(e) => setTyped(e.target.value)} />
+        <input className={bench.field} inputMode="decimal" value={typed} maxLength={4} onChange={(e) => setTyped(e.target.value)} />
       </label>
       {typed.trim() !== "" && age === undefined && <em role="alert">“{typed}” is no age; expected years, such as 9</em>}
       {said && (

@@ -2,6 +2,7 @@ import { useState } from "react";
 import { technicianRecord } from "../../core/language/technician-record";
 import type { PaperSize } from "../../report/paper";
 import { Button } from "../../ui/Button";
+import bench from "../benches/shared/Bench.module.css";
 import { useJob, useMachine } from "../job/store/context";
 import { makePdf, type PdfAsked } from "./make-pdf";
 import styles from "./Report.module.css";
@@ -41,7 +42,7 @@ export function PdfButtons() {
       </Button>
       <label>
         <span className="hidden">Paper</span>
-        <select value={size} onChange={(e) => setSize(e.target.value as PaperSize)}>
+        <select className={bench.field} value={size} onChange={(e) => setSize(e.target.value as PaperSize)}>
           <option>A4</option>
           <option>Letter</option>
         </select>

@@ -5,6 +5,7 @@ import { TRIALS, type Trial } from "../../core/stock/kinds";
 import { ACCOUNT_NAMES, PLACES, type Place } from "../../core/stock/places";
 import { countAt, type Stock, whereIs } from "../../core/stock/stock";
 import { Button } from "../../ui/Button";
+import bench from "../benches/shared/Bench.module.css";
 import { useDispatch, useJob, useMachine } from "../job/store/context";
 import { OwnPart } from "./OwnPart";
 import styles from "./Stock.module.css";
@@ -117,7 +118,7 @@ function OrderForm({ item, stock, assembly, onDone }: OrderFormProps) {
       {comes && comes.code !== item.code && <p>It is no longer made: {comes.code} will come.</p>}
       <label>
         To
-        <select value={to} onChange={(e) => setTo(e.target.value as Place)}>
+        <select className={bench.field} value={to} onChange={(e) => setTo(e.target.value as Place)}>
           {PLACES.map((p) => (
             <option key={p} value={p}>
               {ACCOUNT_NAMES[p]} ({countAt(stock, item.code, p)} there)
@@ -127,7 +128,7 @@ function OrderForm({ item, stock, assembly, onDone }: OrderFormProps) {
       </label>
       <label>
         Simulated supplier
-        <select value={trial} onChange={(e) => setTrial(e.target.value as Trial | "")}>
+        <select className={bench.field} value={trial} onChange={(e) => setTrial(e.target.value as Trial | "")}>
           <option value="">as it comes</option>
           {TRIALS.map((t) => (
             <option key={t} value={t}>

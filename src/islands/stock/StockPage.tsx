@@ -7,6 +7,7 @@ import { ACCOUNT_NAMES, PLACES, type Place } from "../../core/stock/places";
 import { countAt, type Stock, underMinimum } from "../../core/stock/stock";
 import { Button } from "../../ui/Button";
 import { PageHead } from "../../ui/PageHead";
+import bench from "../benches/shared/Bench.module.css";
 import { WordsForm } from "../hands/WordsForm";
 import { Orders } from "./Orders";
 import { OwnPart } from "./OwnPart";
@@ -110,6 +111,7 @@ function Pieces({ stock }: { readonly stock: Stock }) {
         </Button>
       </header>
       <input
+        className={bench.field}
         type="search"
         aria-label="Find a part"
         placeholder="Name, code, machine"
