@@ -1,5 +1,6 @@
 import { readFileSync } from "node:fs";
 import { expect, type Page, test } from "@playwright/test";
+import { v7 } from "uuid";
 import { overlapping, pagesOf, wordsOf } from "../report/read-pdf";
 import { next, openJob, type, visit } from "./hidden-fault";
 import { jpegOf } from "./picture";
@@ -36,12 +37,8 @@ async function daysPass(page: Page, days: number): Promise<void> {
   }
 }
 
-let made = 0;
 const stockEntry = (kind: string, body: object) => ({
-  id: `0193${String(Date.now()).slice(-8)}-${String(1000 + (made += 1)).slice(-4)}-7000-8000-${String(Date.now()).slice(-12).padStart(12, "0")}`.replace(
-    /^(.{8})(.{4})-(.{4})/,
-    "$1-$3",
-  ),
+  id: v7(),
   stream: { of: "stock", id: "shop" },
   at: new Date().toISOString(),
   by: "Test clock",

@@ -6,7 +6,7 @@ import { ACCOUNTS, PLACES } from "./places";
 import { termsSchema } from "./terms";
 
 const uuid = z.uuid();
-const why = z.string().trim().max(300).optional();
+const why = z.string().trim().max(300).optional().describe("Why, in the words of who enters it.");
 const place = z.enum(PLACES);
 const day = z.iso.date();
 
@@ -115,7 +115,9 @@ export const STOCK_KINDS = [
   kind("order-cancelled", z.strictObject({ order: uuid.describe("Which order."), why }).describe("An order was taken back.")),
   kind(
     "supplier-day",
-    z.strictObject({ days: z.number().int().min(1).max(60) }).describe("The simulated supplier’s calendar was moved on."),
+    z
+      .strictObject({ days: z.number().int().min(1).max(60).describe("By how many days.") })
+      .describe("The simulated supplier’s calendar was moved on."),
   ),
   kind("terms", termsSchema),
 ] as const;
