@@ -141,7 +141,7 @@ bothWays((way, press) => {
     await visit(page, "Meter");
     await press(page, "Logger’s file");
     await press(page, "Simulated logger");
-    const tells = page.getByRole("region", { name: "What the record tells" });
+    const tells = page.getByRole("region", { name: "What the log tells" });
     await expect(tells).toContainText("air flow", { timeout: 20_000 });
     await expect(tells).toContainText(/opens at \d+\.\d °C/);
     await expect(tells.getByText(/\d+ switches as a table/)).toBeVisible();

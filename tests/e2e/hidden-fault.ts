@@ -110,3 +110,14 @@ export async function close(page: Page): Promise<void> {
   await closed(page);
   await expect(page.getByText("not there yet")).toHaveCount(0);
 }
+
+/** Tells the customer each thing that the card has, one after the other. */
+export async function sayAll(page: Page): Promise<void> {
+  await expect(next(page)).toContainText("left to say");
+  const said = next(page).getByRole("button", { name: "Said" });
+  for (let i = 0; i < 20 && (await said.isVisible()); i++) {
+    const says = await next(page).textContent();
+    await said.click();
+    await expect(next(page)).not.toHaveText(says ?? "");
+  }
+}

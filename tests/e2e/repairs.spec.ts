@@ -1,5 +1,5 @@
 import { expect, test } from "@playwright/test";
-import { close, leads, meter, next, openJob, prove, type, visit } from "./hidden-fault";
+import { close, leads, meter, next, openJob, prove, sayAll, type, visit } from "./hidden-fault";
 import { Server } from "./server";
 
 const server = new Server();
@@ -32,11 +32,14 @@ test("an open element: found, replaced, proven, closed", async ({ page }) => {
 
   // What it was is proposed from the record, corrected, and told; then the machine is handed over.
   await visit(page, "Hand over");
-  await page.getByRole("button", { name: "Say what it was" }).click();
-  await expect(page.getByLabel("What was wrong")).toHaveValue("Heating element open");
-  await page.getByLabel("What caused it").fill("its age");
-  await page.getByRole("region", { name: "What it was" }).getByRole("button", { name: "Keep" }).click();
+  await next(page).getByRole("button", { name: "Say what it was" }).click();
+  const told = next(page).getByRole("region", { name: "What it was" });
+  await expect(told.getByLabel("What was wrong")).toHaveValue("Heating element open");
+  await told.getByLabel("What caused it").fill("its age");
+  await told.getByRole("button", { name: "Keep" }).click();
   await expect(page.getByLabel("Record")).toContainText("It was: Heating element open; caused by: its age");
+  await sayAll(page);
+  await next(page).getByRole("button", { name: "Sign" }).click();
   await page.getByRole("button", { name: "It is handed over" }).click();
   await expect(page.getByLabel("Record")).toContainText("Handed over to Mr Probatum");
   await expect(page.getByRole("button", { name: "It is handed over" })).toHaveCount(0);

@@ -111,7 +111,7 @@ function sectionsOf({ machine, job, leader, terms }: ReportOf): ReportSection[] 
       name: "Noted",
       lines: job.notes.map(({ words, about }) => (about ? entrySays(machine, { kind: "note", body: { words, about } }) : `“${words}”`)),
     },
-    { name: "Price", lines: [], ...(job.agreed && { bill: job.agreed }) },
+    { name: "Price", lines: priceSays(job), ...(job.agreed && { bill: job.agreed }) },
     { name: "Warranty", lines: warrantySays(job, terms) },
     { name: "Next visit", lines: job.visits.map((v) => `${daySays(v.on, { year: true })}, ${clockSays(v.on)}: ${v.what}`) },
     { name: "Photos", lines: [], ...(photos.length > 0 && { photos }) },
@@ -119,6 +119,13 @@ function sectionsOf({ machine, job, leader, terms }: ReportOf): ReportSection[] 
   return sections.filter(
     (s) => s.lines.length > 0 || s.bill || (s.rows ?? []).length + (s.scales ?? []).length + (s.photos ?? []).length > 0,
   );
+}
+
+/** What the agreed price does not hold: nothing is charged in silence. */
+function priceSays({ agreed, used, fitted }: Job): string[] {
+  if (!agreed) return fitted.length > 0 ? ["no price was agreed"] : [];
+  const besides = used.filter((u) => !agreed.lines.some((l) => l.item === u.item));
+  return besides.map((u) => `Used, and not in this price: ${u.name}, ${u.item}.`);
 }
 
 function found(machine: Machine, job: Job, leader: ReportOf["leader"]): string[] {

@@ -22,6 +22,7 @@ export function JobParts() {
   const wanted = useJob((s) => s.job.wanted);
   const fitted = useJob((s) => s.job.fitted);
   const closed = useJob((s) => s.job.closed);
+  const handed = useJob((s) => s.job.handedOver !== undefined);
   const orders = ordersFor(stock, id).filter((o) => o.state !== "cancelled");
   const used = useJob((s) => s.job.used);
   const items = used.flatMap((u) => stock.items.find((i) => i.code === u.item) ?? []);
@@ -30,7 +31,9 @@ export function JobParts() {
   const loose = wanted.filter(
     (w) => !ordered.has(w.assembly ?? "") && !fitted.some((f) => f.assembly === w.assembly) && !covered.includes(w.assembly ?? ""),
   );
-  const untold = [...new Set(fitted.filter((f) => f.action === "replaced").map((f) => f.assembly))].filter((a) => !covered.includes(a));
+  const untold = handed
+    ? []
+    : [...new Set(fitted.filter((f) => f.action === "replaced").map((f) => f.assembly))].filter((a) => !covered.includes(a));
   const open = orders.filter((o) => o.state !== "here" || !usedUp(o.comes, used));
   if (open.length + loose.length + used.length + untold.length === 0) return null;
   return (

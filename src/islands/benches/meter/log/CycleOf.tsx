@@ -48,7 +48,7 @@ export function CycleOf({ bytes, outline }: Props) {
       ],
     });
   return (
-    <section aria-label="What the record tells" className={worked.board}>
+    <section aria-label="What the log tells" className={worked.board}>
       <CycleChart read={read} outline={outline} suspects={compared} />
       <dl className={bench.facts} aria-label="What it comes to">
         {cycleFacts(machine, read).map(({ name, says, is }) => (

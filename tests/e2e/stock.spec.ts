@@ -1,0 +1,66 @@
+import { expect, test } from "@playwright/test";
+import { Server } from "./server";
+import { bothWays } from "./ways";
+
+const server = new Server();
+test.beforeAll(() => server.start("--empty"));
+test.afterAll(() => server.remove());
+
+bothWays((way, press) => {
+  test(`pieces are counted, short of their minimum, ordered, moved; what does not come out is said, ${way}`, async ({ page }) => {
+    await page.goto(`${server.url}/stock`);
+    const code = way === "by keys" ? "QF-1149" : "QF-1163";
+    await page.getByLabel("Find a part").fill(code);
+    const item = page.getByRole("row", { name: new RegExp(code) });
+    await press(page, new RegExp(`${code}$`));
+    await page.getByLabel("Counted in van 1").fill("1");
+    await page.keyboard.press("Enter");
+    await expect(item.getByRole("cell").first()).toHaveText("1");
+    await page.getByLabel("At least in van 1").fill("3");
+    await page.keyboard.press("Enter");
+    const short = page.getByRole("region", { name: "Under the minimum" });
+    await expect(short).toContainText("1 of 3 in van 1");
+    await press(page, "Order 2");
+    await expect(short).toContainText("2 on the way");
+    await press(page, /^One to van 2$/);
+    await press(page, /^One to van 2$/);
+    await expect(page.getByLabel("What does not come out")).toContainText(
+      /1 more of .* was taken from van 1 than was known to lie there: count them/,
+    );
+    await page.getByLabel("Counted in van 1").fill("0");
+    await page.keyboard.press("Enter");
+    await expect(page.getByLabel("What does not come out")).toHaveCount(0);
+    for (let day = 0; day < 8 && !(await page.getByRole("button", { name: "Right: put by" }).isVisible()); day++) {
+      await press(page, "Simulated supplier: a day passes");
+      await page.waitForTimeout(400);
+    }
+    await press(page, "Right: put by");
+    await expect(item.getByRole("cell").first()).toHaveText("2");
+    await page.reload();
+    await page.getByLabel("Find a part").fill(code);
+    await expect(item.getByRole("cell").first()).toHaveText("2");
+  });
+
+  test(`a part of one's own and the shop's own terms: refused with why while they are wrong, kept when they are right, ${way}`, async ({
+    page,
+  }) => {
+    await page.goto(`${server.url}/stock`);
+    const own = way === "by keys" ? "OWN-1" : "OWN-2";
+    await press(page, "A part of your own…");
+    await page.getByLabel("Its code").fill("?");
+    await page.getByLabel("What it is").fill("Idler, made here");
+    await page.getByLabel("Price to the customer, tax not in").fill("12,50");
+    await page.keyboard.press("Enter");
+    await expect(page.getByRole("alert")).toContainText("“?” is no code");
+    await page.getByLabel("Its code").fill(own.toLowerCase());
+    await page.keyboard.press("Enter");
+    await expect(page.getByRole("row", { name: new RegExp(own) })).toContainText("$12.50");
+    await press(page, "Say your own");
+    await page.getByLabel("An hour of work").fill("ninety");
+    await press(page, "These are our terms");
+    await expect(page.getByRole("alert")).toContainText("One of the amounts is none");
+    await page.getByLabel("An hour of work").fill("90");
+    await press(page, "These are our terms");
+    await expect(page.getByRole("region", { name: "Terms" })).toContainText("$90.00 an hour");
+  });
+});
