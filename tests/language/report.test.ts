@@ -44,7 +44,8 @@ test("a gas repair from the record: before and after, against what is healthy, t
     Done: Fitted: new igniter | Leak test, union at the valve: tight (soap solution, Tester)
     Proven: not yet
     Reserved: Igniter: It glows, then the flame comes.
-    To mind: Clean the lint screen before each load; no mesh over the hood; the duct is looked through once a year. | If it ever smells of gas: cock shut, no switches, everybody out, call the supplier."
+    To mind: Clean the lint screen before each load; no mesh over the hood; the duct is looked through once a year. | If it ever smells of gas: cock shut, no switches, everybody out, call the supplier.
+    Price: no price was agreed"
   `);
 });
 

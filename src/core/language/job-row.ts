@@ -7,6 +7,7 @@ import { blockerSays } from "./blockers";
 import { entrySays } from "./entries";
 import { type StandingWords, standingSays } from "./standing";
 import { waitingSays } from "./stock";
+import { wantedSays } from "./waiting";
 
 /** What a list of jobs shows of one. The server keeps it beside the journal; a browser makes it of the entries that it holds. */
 export interface JobRow extends StandingWords {
@@ -36,14 +37,14 @@ export interface ListedJob extends JobRow {
 
 /** The row of a job whose first and last entry were made at these times, with what was ordered for it. */
 export function jobRow(job: Job, openedAt: string, changedAt: string, orders: readonly NamedOrder[] = []): JobRow {
-  const parts = job.closed ? undefined : waitingSays(orders);
+  const parts = job.closed || job.fitted.length > 0 ? undefined : (waitingSays(orders) ?? saidToCome(job));
   const standing = standingSays(job);
   const came = orders
     .flatMap((o) => o.came?.at ?? o.hereSince ?? [])
     .toSorted()
     .at(-1);
   // What has come is to be gone on with: at the top of the list, among those that can hurt somebody.
-  const isDue = parts?.here === true && job.fitted.length === 0;
+  const isDue = parts?.here === true;
   return {
     id: job.id,
     stage: job.stage,
@@ -56,12 +57,19 @@ export function jobRow(job: Job, openedAt: string, changedAt: string, orders: re
     complaint: job.complaint?.words ?? null,
     power: job.safety.power,
     panelsOff: job.panelsOff.length,
-    waits: parts && job.fitted.length === 0 ? capital(parts.says) : waitsFor(job),
+    waits: parts ? capital(parts.says) : waitsFor(job),
     ...standing,
+    next: parts ? capital(parts.says) : standing.next,
     urgency: isDue ? Math.max(TOP, standing.urgency) : standing.urgency,
     openedAt,
     changedAt: came !== undefined && isDue && came > changedAt ? came : changedAt,
   };
+}
+
+/** What was said to be ordered, without the catalogue. */
+function saidToCome({ machine, wanted, used }: Job): { readonly says: string; readonly here: boolean } | undefined {
+  const open = wanted.filter((w) => w.ordered && !used.some((u) => w.assembly !== null && u.renews.includes(w.assembly)));
+  return machine && open.length > 0 ? { says: `waits for ${open.map((w) => wantedSays(machine, w)).join("; ")}`, here: false } : undefined;
 }
 
 /** As urgent as what can hurt somebody. */

@@ -12,6 +12,9 @@ import styles from "./Deciding.module.css";
 import { Decline } from "./Decline";
 import { useWays } from "./use-ways";
 
+/** From this chance on that it is something else, no price should be agreed yet. */
+const UNSETTLED = 0.4;
+
 /** Two or three ways side by side: what each costs now, and what it is expected to cost in call-backs; one is agreed, or the work is declined. */
 export function Ways() {
   const ways = useWays();
@@ -19,6 +22,8 @@ export function Ways() {
   const most = Math.max(1, ...ways.map((w) => w.bill.total + w.expected));
   const handed = useJob((s) => s.job.handedOver !== undefined);
   const least = Math.min(...ways.map((w) => w.bill.total + w.expected));
+  const unsettled =
+    !agreed && ways.length > 0 && ways.every((w) => w.callBack.reasons.some((r) => r.code === "not-it" && r.chance > UNSETTLED));
   if (handed && agreed)
     return (
       <section className={styles.ways} aria-label="What was agreed">
@@ -32,6 +37,7 @@ export function Ways() {
         <h2>{ways.length > 1 ? `${["", "", "Two", "Three"][ways.length] ?? ways.length} ways` : "What it costs"}</h2>
         <p>tax in · est. what a call-back within a year may cost</p>
       </header>
+      {unsettled && <p className={styles.unsettled}>⚠ What is wrong is not settled: measure on before a price is agreed.</p>}
       {ways.length === 0 && <p>Nothing is known to be wrong yet: nothing to be priced.</p>}
       <ol>
         {ways.map((w) => (

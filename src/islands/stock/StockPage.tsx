@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { Fragment, useState } from "react";
 import { itemFacts, itemName, stockProblemSays } from "../../core/language/stock";
 import { moneySays } from "../../core/quantity/money";
 import { supersederOf } from "../../core/stock/item";
@@ -133,20 +133,28 @@ function Pieces({ stock }: { readonly stock: Stock }) {
         </thead>
         <tbody>
           {items.map((i) => (
-            <tr key={i.code} data-old={supersederOf(stock.items, i.code) !== undefined}>
-              <th scope="row">
-                <Button look="quiet" aria-expanded={chosen === i.code} onClick={() => setChosen(chosen === i.code ? undefined : i.code)}>
-                  {i.name} <small>{i.code}</small>
-                </Button>
-                {chosen === i.code && <Piece stock={stock} code={i.code} />}
-              </th>
-              {PLACES.map((p) => (
-                <td key={p} data-short={countAt(stock, i.code, p) < 0}>
-                  {countAt(stock, i.code, p) || "·"}
-                </td>
-              ))}
-              <td>{moneySays(i.cents, stock.terms.currency)}</td>
-            </tr>
+            <Fragment key={i.code}>
+              <tr data-old={supersederOf(stock.items, i.code) !== undefined}>
+                <th scope="row">
+                  <Button look="quiet" aria-expanded={chosen === i.code} onClick={() => setChosen(chosen === i.code ? undefined : i.code)}>
+                    {i.name} <small>{i.code}</small>
+                  </Button>
+                </th>
+                {PLACES.map((p) => (
+                  <td key={p} data-short={countAt(stock, i.code, p) < 0}>
+                    {countAt(stock, i.code, p) || "·"}
+                  </td>
+                ))}
+                <td>{moneySays(i.cents, stock.terms.currency)}</td>
+              </tr>
+              {chosen === i.code && (
+                <tr className={styles.open}>
+                  <td colSpan={PLACES.length + 2}>
+                    <Piece stock={stock} code={i.code} />
+                  </td>
+                </tr>
+              )}
+            </Fragment>
           ))}
         </tbody>
       </table>
