@@ -9,8 +9,10 @@ import { type BillLine, billOf, billProblem } from "../../src/core/job/bill";
 import { refusalOf } from "../../src/core/job/fold";
 import type { Draft } from "../../src/core/job/kinds/index";
 import { againstNewSays, callBackSays } from "../../src/core/language/deciding";
+import { assemblyIdOf, isAssembly, repairOf, replaces } from "../../src/core/machine/assembly";
 import { moneySays } from "../../src/core/quantity/money";
 import { DEFAULT_TERMS } from "../../src/core/stock/terms";
+import { MACHINES } from "../../src/machines";
 import { jobOf, SAFE, shipped, suspectsFor } from "../job-of";
 
 const E27 = shipped("orrinshaw-e27");
@@ -147,4 +149,25 @@ test("declined: an unsafe machine, or one that stands open, is left marked or it
   const left = jobOf(E27, ["turns, no heat", SAFE, "rear off", declined(true, true)]);
   expect([left.closed, left.stage]).toEqual([true, "hand"]);
   expect(jobOf(E27, ["turns, no heat", declined(false, false, false)]).closed).toBe(false);
+});
+
+test("on every machine, whatever was fitted: bills come out, chances are chances, and more that is done is never likelier to bring somebody back", () => {
+  let priced = 0;
+  for (const machine of MACHINES) {
+    const bought = [...new Set(machine.parts.map(assemblyIdOf))].filter((a) => isAssembly(machine, a) && replaces(repairOf(machine, a)));
+    for (const assembly of bought) {
+      const job = jobOf(machine, [SAFE, { kind: "fitted", body: { assembly, action: "replaced" } }]);
+      const ways = waysToRepair({ machine, job, suspects: [], items: CATALOGUE, terms: DEFAULT_TERMS, spent: 12, ownTimes: {} });
+      for (const w of ways) {
+        priced++;
+        expect(billProblem(w.bill)).toBeUndefined();
+        expect(w.callBack.chance).toBeGreaterThanOrEqual(0);
+        expect(w.callBack.chance).toBeLessThanOrEqual(1);
+        expect(w.bill.lines.filter((l) => l.is === "part")).toHaveLength(w.items.length + w.unlisted.length);
+      }
+      const [part, cleaned] = [ways.find((w) => w.id === "part"), ways.find((w) => w.id === "part-and-vent")];
+      if (part && cleaned) expect(cleaned.callBack.chance).toBeLessThanOrEqual(part.callBack.chance);
+    }
+  }
+  expect(priced).toBeGreaterThan(150);
 });

@@ -1,6 +1,6 @@
 import AxeBuilder from "@axe-core/playwright";
 import { expect, type Page, test } from "@playwright/test";
-import { leads, openJob, type } from "./hidden-fault";
+import { leads, openJob, type, visit } from "./hidden-fault";
 import { Server } from "./server";
 
 const server = new Server();
@@ -14,6 +14,18 @@ async function firstJob(page: Page, words: string): Promise<void> {
   await expect(page.getByRole("region", { name: "Next" }).getByRole("heading")).not.toHaveText("Working it out…");
   // Keys are heard once the page has come alive.
   await expect(page.locator("[inert]")).toHaveCount(0);
+}
+
+async function handOver(page: Page): Promise<void> {
+  await visit(page, "Hand over");
+  await expect(page.getByRole("region", { name: "Ways and what they cost" })).toContainText("now $");
+}
+
+/** With one item open. */
+async function stock(page: Page): Promise<void> {
+  await page.goto(`${server.url}/stock`);
+  await expect(page.locator("[inert]")).toHaveCount(0);
+  await page.getByRole("button", { name: /QF-1184$/ }).click();
 }
 
 for (const scheme of ["light", "dark"] as const) {
@@ -32,6 +44,10 @@ for (const scheme of ["light", "dark"] as const) {
     expect(await serious()).toEqual([]);
     await page.locator('[data-part="element"]').click();
     await page.getByLabel("Reading line").fill("ele");
+    expect(await serious()).toEqual([]);
+    await handOver(page);
+    expect(await serious()).toEqual([]);
+    await stock(page);
     expect(await serious()).toEqual([]);
   });
 }
@@ -75,7 +91,13 @@ test("choosing a part opens its card with what a good reading is now", async ({ 
 
 test("targets are 44 px or more and nothing runs out of a 390 px wide screen", async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });
-  for (const go of [() => page.goto(`${server.url}/jobs`), () => page.goto(`${server.url}/jobs/new`), () => firstJob(page, "Gannet")]) {
+  for (const go of [
+    () => page.goto(`${server.url}/jobs`),
+    () => page.goto(`${server.url}/jobs/new`),
+    () => firstJob(page, "Gannet"),
+    () => handOver(page),
+    () => stock(page),
+  ]) {
     await go();
     const small = await page.evaluate(() =>
       [...document.querySelectorAll("button, a[href], select, input:not([type=radio]):not([type=checkbox])")].flatMap((e) => {

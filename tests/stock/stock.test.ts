@@ -1,11 +1,13 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
 import { CATALOGUE } from "../../src/catalogue/catalogue";
+import { orderSays, stockEntrySays, stockProblemSays } from "../../src/core/language/stock";
 import { itemsFor, presentItem } from "../../src/core/stock/item";
 import { readStock, type StockBody, type StockDraft, type StockEntry, type StockKind, stampStock } from "../../src/core/stock/kinds";
 import { isOpenOrder } from "../../src/core/stock/order";
 import { ACCOUNTS, PLACES } from "../../src/core/stock/places";
 import { countAt, foldStock, type Stock, underMinimum, usedOn } from "../../src/core/stock/stock";
+import { DEFAULT_TERMS } from "../../src/core/stock/terms";
 import { randomFrom } from "../../src/core/training/random";
 import { type News, newsDue, newsOf } from "../../src/core/training/supplier";
 
@@ -211,4 +213,109 @@ test("the same order hears the same news, asked again after a restart", () => {
   const first = newsDue(stock, [], later);
   expect(first.length).toBeGreaterThan(2);
   expect(newsDue(stock, first, later)).toEqual([]);
+});
+
+test("taken back once it was sent, it comes all the same, and is said to", () => {
+  const drafts: StockDraft[] = [
+    one("ordered", { item: "QF-1184", count: 1, to: "shelf" }),
+    one("order-news", { order: asUuid(1), round: 1, step: "shipped" }),
+    one("order-cancelled", { order: asUuid(1) }),
+  ];
+  expect(foldStock(entered(...drafts)).orders[0]?.state).toBe("cancelled");
+  const due = newsDue(
+    foldStock(entered(...drafts), CATALOGUE),
+    drafts.flatMap((d) => (d.kind === "order-news" ? [d.body] : [])),
+    new Date(T0 + 20 * 86_400_000),
+  );
+  expect(due.map((n) => n.step)).toContain("arrived");
+  const [order] = foldStock(entered(...drafts, ...due.map((n) => one("order-news", n)))).orders;
+  expect([order?.state, order?.cameAnyway]).toEqual(["arrived", true]);
+});
+
+test("two who look at the same delivery put it by once", () => {
+  const right = one("received", { order: asUuid(1), round: 1, is: "right", item: "QF-1184", count: 3 });
+  const stock = foldStock(entered(one("ordered", { item: "QF-1184", count: 3, to: "van-2" }), right, right));
+  expect(countAt(stock, "QF-1184", "van-2")).toBe(3);
+});
+
+test("every state of an order in words", () => {
+  const placed = one("ordered", { item: "QF-1191", count: 2, to: "van-1" });
+  const news = (step: News["step"], more: Partial<News> = {}) => one("order-news", { order: asUuid(1), round: 1, step, ...more });
+  const told = (...drafts: StockDraft[]) => foldStock(entered(placed, ...drafts), CATALOGUE).orders.map((o) => orderSays(CATALOGUE, o));
+  const wrong = one("received", { order: asUuid(1), round: 1, is: "wrong", item: "QF-0900", count: 2 });
+  expect(
+    [
+      told(),
+      told(news("confirmed", { due: "2026-11-05" })),
+      told(news("confirmed", { due: "2026-11-05" }), news("replaced", { item: "QF-1191B", due: "2026-11-05" })),
+      told(news("back-ordered", { due: "2026-11-12" })),
+      told(news("shipped", { due: "2026-11-12" })),
+      told(news("arrived", { item: "QF-1191B" })),
+      told(news("arrived", { item: "QF-0900" }), wrong),
+      told(news("arrived"), one("received", { order: asUuid(1), round: 1, is: "right", item: "QF-1191", count: 2 })),
+      told(one("order-cancelled", { order: asUuid(1) })),
+    ].flat(),
+  ).toMatchInlineSnapshot(`
+    [
+      "2 × Heating element: ordered, the supplier has not answered yet",
+      "2 × Heating element: confirmed, due Thu 5 Nov",
+      "2 × Heating element, second issue: confirmed, due Thu 5 Nov, QF-1191B comes instead of QF-1191",
+      "2 × Heating element: back-ordered, due Thu 12 Nov",
+      "2 × Heating element: on its way, due Thu 12 Nov",
+      "2 × Heating element: has arrived: look at it",
+      "2 × Heating element: ordered, the supplier has not answered yet, a wrong one went back Mon 2 Nov",
+      "2 × Heating element: here since Mon 2 Nov, in van 1",
+      "2 × Heating element: taken back",
+    ]
+  `);
+});
+
+test("every entry of the stock in words", () => {
+  const [item] = CATALOGUE;
+  if (!item) throw new Error("no item");
+  const entries = entered(
+    one("item", item),
+    one("moved", { item: "QF-1191", count: 1, from: "van-1", to: "job", job: JOB }),
+    one("moved", { item: "QF-K1338", count: 4, from: "job", to: "left-over", job: JOB, piece: "Crimp terminal", why: "plugs are good" }),
+    one("counted", { item: "QF-1184", place: "shelf", count: 0 }),
+    one("minimum", { item: "QF-1184", place: "van-2", least: 2 }),
+    one("ordered", { item: "QF-1184", count: 3, to: "van-2" }),
+    one("order-news", { order: JOB, round: 1, step: "replaced", item: "QF-1191B", due: "2026-11-05" }),
+    one("received", { order: JOB, round: 1, is: "dead", item: "QF-1191", count: 1, why: "reads OL" }),
+    one("order-cancelled", { order: JOB, why: "found one" }),
+    one("supplier-day", { days: 2 }),
+    one("terms", DEFAULT_TERMS),
+  );
+  expect(entries.map((e) => stockEntrySays(CATALOGUE, e))).toMatchInlineSnapshot(`
+    [
+      "In the catalogue: QF-1107, Cord, $28.50",
+      "Heating element: from van 1 to the job",
+      "4 × Crimp terminal of QF-K1338: from the job to left over on purpose (plugs are good)",
+      "Counted in the shelf: 0 of Thermal cut-off",
+      "At least 2 of Thermal cut-off in van 2",
+      "Ordered: 3 × Thermal cut-off for van 2",
+      "Supplier: Heating element, second issue comes instead, due Thu 5 Nov",
+      "Looked at what came: Heating element, dead, sent back (reads OL)",
+      "An order was taken back (found one)",
+      "The simulated supplier’s calendar went on by 2 days",
+      "Terms: $78.00 an hour, $45.00 for coming, tax 8 %",
+    ]
+  `);
+  expect(
+    (
+      [
+        { code: "short", place: "van-1", item: "QF-1191", by: 2 },
+        { code: "over-returned", job: JOB, item: "QF-1191", by: 1 },
+        { code: "no-such-piece", item: "QF-K1338", piece: "Crimp terminal", over: 1 },
+        { code: "unknown-order", order: JOB },
+      ] as const
+    ).map((p) => stockProblemSays(CATALOGUE, p)),
+  ).toMatchInlineSnapshot(`
+    [
+      "2 more of Heating element were taken from van 1 than were known to lie there: count them",
+      "1 more of Heating element came back from a job than went there",
+      "1 more of “Crimp terminal” left over than the kits QF-K1338 of that job hold",
+      "there is news of an order that is not here: it may still be on its way from another device",
+    ]
+  `);
 });
