@@ -42,3 +42,15 @@ test("it is told with what was fitted then", () => {
     done: "Then nothing was fitted or put right. Closed without: cycles.",
   });
 });
+
+test("work that was declined is told at the next call, and that the machine was marked", () => {
+  const declined = { kind: "declined" as const, body: { what: "New heating element", unsafe: true, marked: true as const, ends: true } };
+  const job = jobOf(e27, ["heats when it stands", SAFE, declined]);
+  const row = { ...jobRow(job, day(0), day(1)), number: 12, seq: 1 };
+  expect(row.unsafe).toBe("Marked “do not use”: New heating element declined");
+  const said = earlierVisit(job, row);
+  expect(said.declined).toBe("new heating element was declined, marked “do not use”");
+  expect(repeatSays(said, day(5)).done).toBe(
+    "Then nothing was fitted or put right. New heating element was declined, marked “do not use”.",
+  );
+});

@@ -59,7 +59,7 @@ function Repeat({ visit, openedAt }: { readonly visit: EarlierVisit; readonly op
   );
 }
 
-function Visit({ visit: { id, number, changedAt, closed, complaint, done, readings } }: { readonly visit: EarlierVisit }) {
+function Visit({ visit: { id, number, changedAt, closed, complaint, done, readings, declined } }: { readonly visit: EarlierVisit }) {
   return (
     <li>
       <a href={`/jobs/${id}`}>
@@ -73,6 +73,7 @@ function Visit({ visit: { id, number, changedAt, closed, complaint, done, readin
         {complaint && `“${complaint}”. `}
         {done.length > 0 ? capital(done.join("; ")) : "Nothing fitted or put right"}.
       </p>
+      {declined && <p className={bench.caution}>⚠ {capital(declined)}.</p>}
       {readings.length > 0 && <small>{readings.join(" · ")}</small>}
     </li>
   );
