@@ -39,6 +39,7 @@ bothWays((way, press) => {
     await visit(page, "Watch it run");
     await press(page, "Correct it");
     await press(page, /^Strike out: drum turns/);
+    await expect(run.getByRole("button", { name: /^Strike out: drum turns/ })).toHaveCount(0);
     await press(page, "Keep this run");
     await expect(record.first()).toContainText(/nothing happened/);
   });

@@ -112,8 +112,11 @@ export class Follower {
   private async fillIn(): Promise<void> {
     const shelf = await this.shelf;
     if (!shelf) return;
+    // The stock comes by itself: where it can't be had, the jobs are still filled in.
+    void askStock()
+      .then((entries) => shelf.take({ entries }))
+      .catch(() => undefined);
     try {
-      await shelf.take({ entries: await askStock() });
       for (const row of await shelf.rows()) {
         if (!this.following) return;
         if (!row.closed) await this.fillInJob(shelf, row);

@@ -32,12 +32,12 @@ export function HandBench() {
           <VisitForm />
         </div>
         <div className={hand.page}>
-          <ReportView report={report} />
           <div className={hand.files}>
             <PdfButtons />
             <ReportPage />
             <OutAndIn />
           </div>
+          <ReportView report={report} />
         </div>
       </div>
     </>
