@@ -1,17 +1,16 @@
 import { count } from "drizzle-orm";
-import { v7 } from "uuid";
 import { sightFinding } from "../src/core/finding/kinds/sight";
 import { type BillLine, billOf } from "../src/core/job/bill";
 import type { Entry } from "../src/core/job/entry";
 import type { Body, Draft } from "../src/core/job/kinds/index";
 import type { Envelope } from "../src/core/journal/envelope";
 import { complaintIn } from "../src/core/language/complaint";
-import { type StockBody, type StockDraft, stampStock } from "../src/core/stock/kinds";
-import { DEFAULT_TERMS } from "../src/core/stock/terms";
+import type { StockBody } from "../src/core/stock/kinds";
 import { findMachine } from "../src/machines";
 import type { Database } from "../src/server/database";
 import { appendEntries } from "../src/server/keep-journal";
 import { jobs } from "../src/server/schema";
+import { QUILLFOLD, STOCKED, stockFor } from "./demo-stock";
 import { TypedJob } from "./typed-job";
 
 interface DemoJob {
@@ -57,7 +56,7 @@ const LINES: readonly BillLine[] = [
   { is: "labour", says: "Labour", how: "20 min so far, 31 min to come, at $78.00 an hour", cents: 6630 },
   { is: "part", says: "Igniter", item: "QF-1212", count: 1, cents: 4450 },
 ];
-const { shop, address, workDays, tax, currency } = DEFAULT_TERMS;
+const { shop, address, workDays, tax, currency } = QUILLFOLD;
 const BILL = billOf("Igniter", LINES, tax, currency);
 const AGREED: Body<"agreed"> = { ...BILL, lines: [...LINES], from: { shop, address, workDays }, with: "Mrs Merrow" };
 
@@ -337,37 +336,6 @@ async function enter(db: Database, entries: readonly Envelope[]): Promise<void> 
   for (const outcome of await appendEntries(db, entries))
     if ("refused" in outcome) throw new Error(`the demo's own entry is refused: ${outcome.refused.message}`);
 }
-
-/** What lies in two vans and on the shelf, and what should. */
-const STOCKED: readonly StockDraft[] = [
-  ...(
-    [
-      ["QF-1191B", "van-1", 1],
-      ["QF-1142", "van-1", 2],
-      ["QF-1184", "van-1", 3],
-      ["QF-1177", "van-1", 1],
-      ["QF-1212", "van-1", 2],
-      ["QF-1156", "van-1", 1],
-      ["QF-1184", "van-2", 0],
-      ["QF-1121B", "van-2", 2],
-      ["QF-1205", "van-2", 1],
-      ["QF-K1338", "shelf", 2],
-      ["QF-1114", "shelf", 1],
-      ["QF-1310", "shelf", 1],
-      ["QF-0900", "van-1", 40],
-      ["QF-0900", "van-2", 25],
-    ] as const
-  ).map(([item, place, n]): StockDraft => ({ kind: "counted", body: { item, place, count: n } })),
-  { kind: "minimum", body: { item: "QF-1184", place: "van-2", least: 2 } },
-  { kind: "minimum", body: { item: "QF-1212", place: "van-1", least: 1 } },
-  { kind: "minimum", body: { item: "QF-1156", place: "van-1", least: 1 } },
-];
-
-const stockFor = (drafts: readonly { readonly agoHours: number; readonly draft: StockDraft }[], now: Date): Envelope[] =>
-  drafts.map(({ agoHours, draft }, i) => {
-    const at = now.getTime() - agoHours * 3_600_000 + i * 1000;
-    return stampStock(draft, { id: v7({ msecs: at }), at: new Date(at).toISOString(), by: "Ida Thrupp" });
-  });
 
 /** Milliseconds between two entries of a demo job. */
 const PACE_MS = 100_000;

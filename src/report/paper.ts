@@ -103,16 +103,10 @@ export class Paper {
   }
 
   /** A drawing of no words: lines, boxes, ticks. To who hears the page it is told by `says`. */
-  figure(
-    says: string,
-    height: number,
-    draw: (pen: PDFKit.PDFDocument, left: number, top: number) => void,
-    words: () => void = () => undefined,
-  ): void {
+  figure(says: string, height: number, draw: (pen: PDFKit.PDFDocument, left: number, top: number) => void): void {
     this.need(height);
     const top = this.y;
     this.root.add(this.doc.struct("Figure", { alt: says }, () => draw(this.doc, MARGIN.side, top)));
-    words();
     this.y = top + height;
   }
 

@@ -38,7 +38,7 @@ export async function takeBundle(db: Database, zip: Uint8Array, now: Date): Prom
   );
   await keepMachines(db, machines);
   for (const file of files) await keepFile(db, file, now);
-  if (number !== undefined) journal.wish(job, number);
+  if (number !== undefined && known.size === 0) journal.wish(job, number);
   const refused: Taken["refused"][number][] = [];
   for (let i = 0; i < entries.length; i += BATCH) {
     const taken = await takeEntries(journal, entries.slice(i, i + BATCH));

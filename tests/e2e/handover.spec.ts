@@ -29,6 +29,28 @@ async function row(page: Page, id: string): Promise<{ waits: string; unsafe: str
   return { ...found, place };
 }
 
+/** A job of somebody else, whose machine stands open. */
+async function standsOpen(page: Page): Promise<void> {
+  const { machine } = (
+    (await (await page.request.get(`${server.url}/api/jobs/${idOf(page)}`)).json()) as {
+      entries: { kind: string; body: { machine: unknown } }[];
+    }
+  ).entries.find((e) => e.kind === "machine")?.body ?? { machine: undefined };
+  const job = v7();
+  const entry = (kind: string, version: number, body: object) => ({
+    ...stockEntry(kind, body),
+    version,
+    stream: { of: "job", id: job },
+  });
+  const entries = [
+    entry("opened", 1, { customer: "Miss Other", place: "Elsewhere", liveTests: false }),
+    entry("machine", 3, { machine }),
+    entry("panel", 1, { panel: "rear", state: "off" }),
+  ];
+  const told = await page.request.post(`${server.url}/api/entries`, { data: { entries }, headers: { origin: server.url } });
+  expect(told.ok(), await told.text()).toBe(true);
+}
+
 /** The simulated supplier's calendar goes on by so many days. */
 async function daysPass(page: Page, days: number): Promise<void> {
   for (let i = 0; i < days; i++) {
@@ -62,7 +84,9 @@ bothWays((way, press) => {
     const id = idOf(page);
     await expect.poll(async () => (await row(page, id)).waits).toContain("Waits for heating element, second issue: confirmed");
 
-    // Another job is as urgent and newer, until the part is here.
+    // Another job stands open too and is newer: it comes first until the part is here.
+    await standsOpen(page);
+    expect((await row(page, id)).place).toBeGreaterThan(0);
     await daysPass(page, 5);
     await expect(parts(page)).toContainText("has arrived: look at it");
     await expect(parts(page)).toContainText("The box says QF-0900");
@@ -213,7 +237,7 @@ for (const viewport of [
           "To pay",
           "Igniter",
           "Mr Probatum,",
-          "Tess Trier, Quillfold Repairs",
+          "Tess Trier, Your shop",
         ])
           expect(words, `${paper}: ${says}`).toContain(says);
         expect(overlapping(pages)).toEqual([]);

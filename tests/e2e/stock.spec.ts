@@ -58,7 +58,7 @@ bothWays((way, press) => {
     await press(page, "Say your own");
     await page.getByLabel("An hour of work").fill("ninety");
     await press(page, "These are our terms");
-    await expect(page.getByRole("alert")).toContainText("One of the amounts is none");
+    await expect(page.getByRole("alert")).toContainText("An hour of work is “ninety”; expected an amount such as 78.00");
     await page.getByLabel("An hour of work").fill("90");
     await press(page, "These are our terms");
     await expect(page.getByRole("region", { name: "Terms" })).toContainText("$90.00 an hour");

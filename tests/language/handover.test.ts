@@ -3,7 +3,7 @@ import { CATALOGUE } from "../../src/catalogue/catalogue";
 import { dayMeant } from "../../src/core/job/day-meant";
 import type { Draft } from "../../src/core/job/kinds/index";
 import { csvOf } from "../../src/core/language/csv";
-import { clockSays, daySays } from "../../src/core/language/days";
+import { clockSays, dayAfter, daySays } from "../../src/core/language/days";
 import { handStep, toSay } from "../../src/core/language/hand-over";
 import { reportOf } from "../../src/core/language/report";
 import { itemFacts } from "../../src/core/language/stock";
@@ -46,6 +46,14 @@ test("a day that was said is a date, from the day on which it was said", () => {
   ]);
 });
 
+test("months of warranty end on a day that there is", () => {
+  expect([dayAfter("2026-08-31T10:00:00Z", 6, 0), dayAfter("2026-11-25", 12, 0), dayAfter("2026-11-25", 0, 90)]).toEqual([
+    "2027-02-28",
+    "2027-11-25",
+    "2027-02-23",
+  ]);
+});
+
 test("what a job waits for: the newer word on the same part holds", () => {
   const { wanted } = jobOf(E27, [
     "need element",
@@ -57,7 +65,7 @@ test("what a job waits for: the newer word on the same part holds", () => {
 
 test("what would be run in a spreadsheet is text in it", () => {
   const csv = csvOf(["said"], [["=HYPERLINK(1)"], ["+1"], ["-2"], ["@x"], ['he said "no", then left'], [3]]);
-  expect(csv).toBe(`said\r\n"'=HYPERLINK(1)"\r\n"'+1"\r\n"'-2"\r\n"'@x"\r\n"he said ""no"", then left"\r\n3\r\n`);
+  expect(csv).toBe(`said\n"'=HYPERLINK(1)"\n"'+1"\n"'-2"\n"'@x"\n"he said ""no"", then left"\n3\n`);
 });
 
 test("an item of the catalogue in words: kit, successor, never carried over", () => {

@@ -6,7 +6,7 @@ import { itemsFor, presentItem } from "../../src/core/stock/item";
 import { readStock, type StockBody, type StockDraft, type StockEntry, type StockKind, stampStock } from "../../src/core/stock/kinds";
 import { isOpenOrder } from "../../src/core/stock/order";
 import { ACCOUNTS, PLACES } from "../../src/core/stock/places";
-import { countAt, foldStock, type Stock, underMinimum, usedOn } from "../../src/core/stock/stock";
+import { countAt, foldStock, type Stock, underMinimum } from "../../src/core/stock/stock";
 import { DEFAULT_TERMS } from "../../src/core/stock/terms";
 import { randomFrom } from "../../src/core/training/random";
 import { type News, newsDue, newsOf } from "../../src/core/training/supplier";
@@ -69,7 +69,7 @@ test("more is taken than was known: said, and put right by a count", () => {
   const counted = foldStock(entered(taken, one("counted", { item: "QF-1191", place: "van-1", count: 2 })));
   expect(counted.problems).toEqual([]);
   expect(countAt(counted, "QF-1191", "van-1")).toBe(2);
-  expect(usedOn(counted, JOB)).toEqual([{ item: "QF-1191", count: 1 }]);
+  expect([...(counted.used.get(JOB) ?? [])]).toEqual([["QF-1191", 1]]);
 });
 
 test("a kit's piece is left over on purpose; more than the kit held is said", () => {

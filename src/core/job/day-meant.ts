@@ -1,3 +1,7 @@
+/** Words that mean a day. */
+export const DAY_WORDS =
+  /\b(today|tomorrow|next week|in \d{1,2} days?|(?:mon|tue|wed|thu|fri|sat|sun)|(?:mon|tues|wednes|thurs|fri|satur|sun)day|\d{4}-\d{2}-\d{2})\b/i;
+
 const NAMES = ["sunday", "monday", "tuesday", "wednesday", "thursday", "friday", "saturday"];
 const DAY_MS = 86_400_000;
 

@@ -1,5 +1,5 @@
 import Papa from "papaparse";
 
-/** Rows as CSV. A cell that a spreadsheet would run as a formula is made text by an apostrophe before it. */
+/** Rows as CSV (RFC 4180), a line each. A cell that a spreadsheet would run as a formula is made text by an apostrophe before it. */
 export const csvOf = (head: readonly string[], rows: readonly (readonly (string | number)[])[]): string =>
-  `${Papa.unparse([[...head], ...rows.map((r) => [...r])], { escapeFormulae: true, newline: "\r\n" })}\r\n`;
+  `${Papa.unparse([[...head], ...rows.map((r) => [...r])], { escapeFormulae: true, newline: "\n" })}\n`;

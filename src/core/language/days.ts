@@ -9,3 +9,13 @@ export function daySays(date: string, { year = false }: { readonly year?: boolea
 
 /** “10:42” of a time, by the clock that it was written with. */
 export const clockSays = (time: string): string => time.slice(11, 16);
+
+/** The date so many months and days after a time; of a month that is shorter, its last day: 31 August and six months is 28 February. */
+export function dayAfter(time: string, months: number, days: number): string {
+  const d = new Date(`${time.slice(0, 10)}T00:00:00Z`);
+  const day = d.getUTCDate();
+  d.setUTCMonth(d.getUTCMonth() + months, 1);
+  const last = new Date(Date.UTC(d.getUTCFullYear(), d.getUTCMonth() + 1, 0)).getUTCDate();
+  d.setUTCDate(Math.min(day, last) + days);
+  return d.toISOString().slice(0, 10);
+}

@@ -12,21 +12,14 @@ export interface ToSay {
 /** What is left to tell, from the customer's page: what it was, what was declined and reserved, what to mind, the warranty, the next visit. */
 export function toSay({ sections }: Report, { ticks }: Pick<Job, "ticks">): ToSay[] {
   const said = new Set(ticks.filter((t) => t.list === TOLD_LIST && t.state === "done").map((t) => t.says));
-  return sections.flatMap(({ name, lines }) => {
-    const id = SAID[name];
-    return id === undefined ? [] : lines.map((l, i) => ({ id: `${id}-${i + 1}`, says: l.slice(0, 200), said: said.has(l.slice(0, 200)) }));
-  });
+  return sections.flatMap(({ told, lines }) =>
+    told === undefined ? [] : lines.map((l, i) => lineOf(`${told}-${i + 1}`, l.slice(0, MOST_SAID), said)),
+  );
 }
 
-/** Sections that are said, by the name of their ticks. */
-const SAID: Readonly<Record<string, string>> = {
-  Found: "found",
-  Declined: "declined",
-  Reserved: "reserved",
-  "To mind": "mind",
-  Warranty: "warranty",
-  "Next visit": "visit",
-};
+/** As much of a line as a tick keeps. */
+const MOST_SAID = 200;
+const lineOf = (id: string, says: string, said: ReadonlySet<string>): ToSay => ({ id, says, said: said.has(says) });
 
 /** What is next at the hand-over. */
 export type HandStep =

@@ -1,4 +1,3 @@
-import Papa from "papaparse";
 import { judgeInJob } from "../diagnosis/judge-in-job";
 import { wiringIn } from "../finding/circumstances";
 import { type Finding, findingKind } from "../finding/finding";
@@ -9,6 +8,7 @@ import type { Judgement } from "../judging/judge";
 import type { Machine } from "../machine/format";
 import { placeSays } from "../naming/names";
 import { UNIT_SYMBOL, type Unit } from "../quantity/quantity";
+import { csvOf } from "./csv";
 import { entrySays } from "./entries";
 import { judgementSays, limitsSay, VERDICT_SAYS } from "./judgements";
 
@@ -110,9 +110,12 @@ const COLUMNS = [
 
 const told = ({ judgement: _, ...row }: ReadingRow) => ({ ...row, value: row.value ?? "OL" });
 
-/** As CSV (RFC 4180), a line a reading; what a spreadsheet would take for a formula is kept from being one. */
+/** As CSV, a line a reading. */
 export const readingsCsv = (rows: readonly ReadingRow[]): string =>
-  `${Papa.unparse(rows.map(told), { columns: [...COLUMNS], escapeFormulae: true, newline: "\n" })}\n`;
+  csvOf(
+    COLUMNS,
+    rows.map(told).map((row) => COLUMNS.map((c) => row[c] ?? "")),
+  );
 
 /** As JSON, with the words of the record. */
 export const readingsJson = (rows: readonly ReadingRow[]): string => `${JSON.stringify({ readings: rows.map(told) }, null, 1)}\n`;

@@ -3,8 +3,9 @@ import { type Job, stampOfLine } from "../job/fold";
 import type { Verdict } from "../judging/verdict";
 import { assemblyIdOf } from "../machine/assembly";
 import type { Machine } from "../machine/format";
+import { readTerminal } from "../machine/wiring";
 import type { Terms } from "../stock/terms";
-import { daySays } from "./days";
+import { dayAfter, daySays } from "./days";
 import { countSays } from "./stock";
 
 /** What went in, with its code; what was found good after all; what a kit left over. */
@@ -24,7 +25,7 @@ export function goodAfterAll(machine: Machine, job: Job): string[] {
   const verdicts = new Map<string, Verdict>();
   for (const { source, finding: f } of job.evidence) {
     if (source !== "technician" || f.kind !== "ohms") continue;
-    const own = machine.parts.find((p) => f.place.between.every((t) => t.startsWith(`${p.id}.`)));
+    const own = machine.parts.find((p) => f.place.between.every((t) => readTerminal(t)?.part === p.id));
     if (own) verdicts.set(own.id, judgeInJob(machine, job, f).verdict);
   }
   return machine.parts.filter((p) => verdicts.get(p.id) === "pass" && !renewed.has(assemblyIdOf(p))).map((p) => p.name.toLowerCase());
@@ -35,12 +36,7 @@ export function warrantySays(job: Job, terms: Terms): string[] {
   const last = job.record.at(-1);
   const from = job.handedOver?.at ?? (job.closed && last ? stampOfLine(last).at : undefined);
   if (from === undefined || job.fitted.length === 0) return [];
-  const until = (months: number, days: number) => {
-    const d = new Date(from);
-    d.setUTCMonth(d.getUTCMonth() + months);
-    d.setUTCDate(d.getUTCDate() + days);
-    return daySays(d.toISOString(), { year: true });
-  };
+  const until = (months: number, days: number) => daySays(dayAfter(from, months, days), { year: true });
   const { workDays } = job.agreed?.from ?? terms;
   return [
     ...job.used

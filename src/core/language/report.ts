@@ -30,6 +30,8 @@ export interface ReportSection {
   readonly lines: readonly string[];
   /** It is to be minded. */
   readonly warns?: true;
+  /** Its lines are told to the customer one by one, ticked under this name. */
+  readonly told?: string;
   readonly scales?: readonly MeasuredScale[];
   readonly rows?: readonly MeasuredRow[];
   readonly bill?: Bill;
@@ -99,21 +101,21 @@ function sectionsOf({ machine, job, leader, terms }: ReportOf): ReportSection[] 
   const photos = job.photos.map((p) => ({ file: p.file, says: photoSays(machine, p).replace(/^Photo of (the )?/, "") }));
   const sections: ReportSection[] = [
     { name: "Noticed", lines: [job.complaint === undefined ? "not recorded" : `“${job.complaint.words}”`] },
-    { name: "Found", lines: found(machine, job, leader) },
+    { name: "Found", told: "found", lines: found(machine, job, leader) },
     { name: "Measured", lines: rows.length + scales.length === 0 ? ["nothing"] : [], rows, scales },
     { name: "Done", lines: orNothing(done(machine, job), "nothing yet") },
     { name: "Parts", lines: partsSay(machine, job) },
     { name: "Proven", lines: [proven(machine, job)] },
-    { name: "Declined", lines: job.declined.map(declinedSays), warns: true },
-    { name: "Reserved", lines: [...reservations(machine, job), ...notSeenTo(machine, job)].map(capital), warns: true },
-    { name: "To mind", lines: toMind(machine, job) },
+    { name: "Declined", told: "declined", lines: job.declined.map(declinedSays), warns: true },
+    { name: "Reserved", told: "reserved", lines: [...reservations(machine, job), ...notSeenTo(machine, job)].map(capital), warns: true },
+    { name: "To mind", told: "mind", lines: toMind(machine, job) },
     {
       name: "Noted",
       lines: job.notes.map(({ words, about }) => (about ? entrySays(machine, { kind: "note", body: { words, about } }) : `“${words}”`)),
     },
     { name: "Price", lines: priceSays(job), ...(job.agreed && { bill: job.agreed }) },
-    { name: "Warranty", lines: warrantySays(job, terms) },
-    { name: "Next visit", lines: job.visits.map((v) => `${daySays(v.on, { year: true })}, ${clockSays(v.on)}: ${v.what}`) },
+    { name: "Warranty", told: "warranty", lines: warrantySays(job, terms) },
+    { name: "Next visit", told: "visit", lines: job.visits.map((v) => `${daySays(v.on, { year: true })}, ${clockSays(v.on)}: ${v.what}`) },
     { name: "Photos", lines: [], ...(photos.length > 0 && { photos }) },
   ];
   return sections.filter(

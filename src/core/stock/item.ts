@@ -72,7 +72,3 @@ export function presentItem(items: readonly Item[], asked: string): Item | undef
   }
   return found;
 }
-
-/** The one item that renews exactly this assembly here, if the catalogue has one that is not superseded. */
-export const itemOf = (items: readonly Item[], machine: OfMachine, assembly: string): Item | undefined =>
-  itemsFor(items, machine, [assembly]).find((i) => supersederOf(items, i.code) === undefined);

@@ -16,5 +16,3 @@ export const ACCOUNT_NAMES: Record<Account, string> = {
   scrap: "scrap",
   uncounted: "what was counted otherwise",
 };
-
-export const isPlace = (account: Account): account is Place => PLACES.some((p) => p === account);

@@ -183,10 +183,6 @@ export function underMinimum(
   });
 }
 
-/** What a job used, each item once; what came back in full is left out. */
-export const usedOn = ({ used }: Pick<Stock, "used">, job: string): { readonly item: string; readonly count: number }[] =>
-  [...(used.get(job) ?? [])].flatMap(([item, count]) => (count > 0 ? [{ item, count }] : []));
-
 /** An order with the name of what comes. */
 export type NamedOrder = Order & { readonly name: string };
 

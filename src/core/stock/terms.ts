@@ -22,8 +22,8 @@ export type Terms = z.infer<typeof termsSchema>;
 
 /** Until the shop says its own. All of it is an estimate. */
 export const DEFAULT_TERMS: Terms = {
-  shop: "Quillfold Repairs",
-  address: "Slip Lane 3, Ostrey",
+  shop: "Your shop",
+  address: "",
   currency: "$",
   callOut: 4500,
   hour: 7800,

@@ -74,34 +74,14 @@ function Way({ way, most, isLeast, isAgreed }: Props) {
   const customer = useJob((s) => s.job.opened?.customer);
   const { shop, address, workDays } = useStock().terms;
   const [shown, setShown] = useState(false);
-  const { bill, callBack, expected, minutes } = way;
+  const { bill, callBack, minutes } = way;
   const money = (cents: number) => moneySays(cents, bill.currency);
-  const { work, parts, rest } = shareOfPrice(way);
   return (
     <li data-agreed={isAgreed}>
       <h3>
         {bill.way} <span>now {money(bill.total)}</span>
       </h3>
-      <Bar way={way} most={most} />
-      <p className={styles.legend}>
-        <span>
-          <i data-is="work" /> work {money(work)}
-        </span>
-        <span>
-          <i data-is="parts" /> parts {money(parts)}
-        </span>
-        <span>
-          <i data-is="rest" /> call-out, tax {money(rest)}
-        </span>
-      </p>
-      <p>
-        <span>
-          call-back {percent(callBack.chance)}, est.: {money(expected)}
-        </span>
-        <b>
-          {isLeast && "✓ least, "}in a year {money(bill.total + expected)}
-        </b>
-      </p>
+      <Price way={way} most={most} isLeast={isLeast} />
       <div className={styles.row}>
         <Button look="quiet" aria-expanded={shown} onClick={() => setShown(!shown)}>
           How it is made
@@ -137,6 +117,37 @@ function Way({ way, most, isLeast, isAgreed }: Props) {
         </div>
       )}
     </li>
+  );
+}
+
+/** What it costs now, of what that is made, and what may follow within a year. */
+function Price({ way, most, isLeast }: Omit<Props, "isAgreed">) {
+  const { bill, callBack, expected } = way;
+  const { work, parts, rest } = shareOfPrice(way);
+  const money = (cents: number) => moneySays(cents, bill.currency);
+  return (
+    <>
+      <Bar way={way} most={most} />
+      <p className={styles.legend}>
+        <span>
+          <i data-is="work" /> work {money(work)}
+        </span>
+        <span>
+          <i data-is="parts" /> parts {money(parts)}
+        </span>
+        <span>
+          <i data-is="rest" /> call-out, tax {money(rest)}
+        </span>
+      </p>
+      <p>
+        <span>
+          call-back {percent(callBack.chance)}, est.: {money(expected)}
+        </span>
+        <b>
+          {isLeast && "✓ least, "}in a year {money(bill.total + expected)}
+        </b>
+      </p>
+    </>
   );
 }
 

@@ -1,4 +1,5 @@
 import { useState } from "react";
+import type { Report } from "../../core/language/report";
 import { technicianRecord } from "../../core/language/technician-record";
 import type { PaperSize } from "../../report/paper";
 import { Button } from "../../ui/Button";
@@ -6,14 +7,18 @@ import bench from "../benches/shared/Bench.module.css";
 import { useJob, useMachine } from "../job/store/context";
 import { makePdf, type PdfAsked } from "./make-pdf";
 import styles from "./Report.module.css";
-import { useReport } from "./use-report";
+
+interface Props {
+  readonly report: Report;
+  /** When its last entry was made. */
+  readonly made: string;
+}
 
 /** The customer's page and the technician's own record as files, with how far they are. */
-export function PdfButtons() {
+export function PdfButtons({ report, made }: Props) {
   const machine = useMachine();
   const job = useJob((s) => s.job);
   const number = useJob((s) => s.number);
-  const { report, made } = useReport();
   const [size, setSize] = useState<PaperSize>("A4");
   const [share, setShare] = useState<number | undefined>();
   const [amiss, setAmiss] = useState<string | undefined>();

@@ -1,5 +1,6 @@
 import { filesNamed, packBundle } from "../../core/bundle/bundle";
 import { FILE_TYPES, type KeptFile } from "../../core/files/file";
+import { machinesNamed } from "../replica/machines";
 import { replica } from "../replica/replica";
 
 /** A job with all that it stands on as one zip file; and how many of its files could not be had. */
@@ -8,14 +9,10 @@ export async function jobFile(
   number: number | undefined,
 ): Promise<{ readonly zip: Uint8Array<ArrayBuffer>; readonly lacking: number }> {
   const { entries } = await replica().jobHere(job);
-  const named = entries.flatMap((e) =>
-    e.kind === "machine" ? [JSON.stringify((e.body.machine as { id?: unknown; revision?: unknown }) ?? {})] : [],
-  );
+  const named = new Set(machinesNamed(entries.map((entry) => ({ seq: 0, entry }))).map(replica().machines.find));
   const machines = replica()
     .machines.all()
-    .filter(
-      ({ ref }) => named.includes(JSON.stringify({ id: ref.id, revision: ref.revision })) || named.some((n) => n.includes(`"${ref.id}"`)),
-    );
+    .filter((m) => named.has(m.machine));
   const files: KeptFile[] = [];
   let lacking = 0;
   for (const hash of filesNamed(entries)) {

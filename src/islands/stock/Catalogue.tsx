@@ -9,15 +9,15 @@ import bench from "../benches/shared/Bench.module.css";
 import { useDispatch, useJob, useMachine } from "../job/store/context";
 import { OwnPart } from "./OwnPart";
 import styles from "./Stock.module.css";
-import { asUsed, enterStock, useStock } from "./use-stock";
+import { useParts } from "./use-parts";
+import { enterStock, useStock } from "./use-stock";
 
 /** What renews these assemblies on this machine: code, price, warranty, where it lies; taken or ordered here. */
 export function Catalogue({ assemblies }: { readonly assemblies: readonly string[] }) {
   const machine = useMachine();
-  const revision = useJob((s) => s.job.machineRef?.revision);
+  const { here } = useParts();
   const stock = useStock();
   const [adding, setAdding] = useState(false);
-  const here = { id: machine.id, revision };
   const items = itemsFor(stock.items, here, assemblies);
   return (
     <section className={styles.catalogue} aria-label="From the catalogue">
@@ -45,15 +45,9 @@ interface OfferProps {
 }
 
 function Offer({ item, stock, assemblies }: OfferProps) {
-  const job = useJob((s) => s.job.id);
+  const { take } = useParts();
   const [ordering, setOrdering] = useState(false);
   const isOld = supersederOf(stock.items, item.code) !== undefined;
-  const machine = useMachine();
-  const dispatch = useDispatch();
-  const take = async (from: Place) => {
-    await enterStock({ kind: "moved", body: { item: item.code, count: 1, from, to: "job", job } });
-    await dispatch({ do: "record", drafts: [asUsed(item, machine)] });
-  };
   return (
     <li data-old={isOld}>
       <h4>
@@ -63,7 +57,7 @@ function Offer({ item, stock, assemblies }: OfferProps) {
       <p className={styles.lies}>{liesSays(stock, item.code)}</p>
       <div className={styles.answers}>
         {whereIs(stock, item.code).map(({ place }) => (
-          <Button key={place} onClick={() => take(place)}>
+          <Button key={place} onClick={() => take(item, place)}>
             Take one from {ACCOUNT_NAMES[place]}
           </Button>
         ))}

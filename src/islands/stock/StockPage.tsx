@@ -1,7 +1,7 @@
-import { Fragment, useState } from "react";
+import { useState } from "react";
 import { itemFacts, itemName, stockProblemSays } from "../../core/language/stock";
 import { moneySays } from "../../core/quantity/money";
-import { supersederOf } from "../../core/stock/item";
+import { type Item, supersederOf } from "../../core/stock/item";
 import { isOpenOrder } from "../../core/stock/order";
 import { ACCOUNT_NAMES, PLACES, type Place } from "../../core/stock/places";
 import { countAt, type Stock, underMinimum } from "../../core/stock/stock";
@@ -133,28 +133,13 @@ function Pieces({ stock }: { readonly stock: Stock }) {
         </thead>
         <tbody>
           {items.map((i) => (
-            <Fragment key={i.code}>
-              <tr data-old={supersederOf(stock.items, i.code) !== undefined}>
-                <th scope="row">
-                  <Button look="quiet" aria-expanded={chosen === i.code} onClick={() => setChosen(chosen === i.code ? undefined : i.code)}>
-                    {i.name} <small>{i.code}</small>
-                  </Button>
-                </th>
-                {PLACES.map((p) => (
-                  <td key={p} data-short={countAt(stock, i.code, p) < 0}>
-                    {countAt(stock, i.code, p) || "·"}
-                  </td>
-                ))}
-                <td>{moneySays(i.cents, stock.terms.currency)}</td>
-              </tr>
-              {chosen === i.code && (
-                <tr className={styles.open}>
-                  <td colSpan={PLACES.length + 2}>
-                    <Piece stock={stock} code={i.code} />
-                  </td>
-                </tr>
-              )}
-            </Fragment>
+            <PieceRow
+              key={i.code}
+              stock={stock}
+              item={i}
+              open={chosen === i.code}
+              onOpen={() => setChosen(chosen === i.code ? undefined : i.code)}
+            />
           ))}
         </tbody>
       </table>
@@ -166,6 +151,41 @@ function Pieces({ stock }: { readonly stock: Stock }) {
         </Button>
       )}
     </section>
+  );
+}
+
+interface PieceRowProps {
+  readonly stock: Stock;
+  readonly item: Item;
+  readonly open: boolean;
+  readonly onOpen: () => void;
+}
+
+/** How many of an item lie where; open, what can be entered of it. */
+function PieceRow({ stock, item, open, onOpen }: PieceRowProps) {
+  return (
+    <>
+      <tr data-old={supersederOf(stock.items, item.code) !== undefined}>
+        <th scope="row">
+          <Button look="quiet" aria-expanded={open} onClick={onOpen}>
+            {item.name} <small>{item.code}</small>
+          </Button>
+        </th>
+        {PLACES.map((p) => (
+          <td key={p} data-short={countAt(stock, item.code, p) < 0}>
+            {countAt(stock, item.code, p) || "·"}
+          </td>
+        ))}
+        <td>{moneySays(item.cents, stock.terms.currency)}</td>
+      </tr>
+      {open && (
+        <tr className={styles.open}>
+          <td colSpan={PLACES.length + 2}>
+            <Piece stock={stock} code={item.code} />
+          </td>
+        </tr>
+      )}
+    </>
   );
 }
 

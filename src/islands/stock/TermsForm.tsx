@@ -1,10 +1,23 @@
 import { useState } from "react";
 import { moneySays, readMoney } from "../../core/quantity/money";
-import type { Terms } from "../../core/stock/terms";
+import { type Terms, termsSchema } from "../../core/stock/terms";
 import { Button } from "../../ui/Button";
 import { WordsForm } from "../hands/WordsForm";
 import styles from "./Stock.module.css";
 import { enterStock } from "./use-stock";
+
+const LABELS: Readonly<Record<keyof Terms, string>> = {
+  shop: "Name of the shop",
+  address: "Address",
+  currency: "Sign before an amount",
+  callOut: "For coming",
+  hour: "An hour of work",
+  tax: "Tax, %",
+  workDays: "Warranty on the work, days",
+  newMachine: "Another machine, connected",
+  life: "Years that it serves",
+  faultsAYear: "Faults a year, half way through",
+};
 
 /** What the shop charges, and what it assumes; estimates until it says its own. */
 export function TermsForm({ terms, own }: { readonly terms: Terms; readonly own: boolean }) {
@@ -33,16 +46,16 @@ export function TermsForm({ terms, own }: { readonly terms: Terms; readonly own:
       {asking && (
         <WordsForm
           fields={{
-            shop: { label: "Name of the shop", first: terms.shop, most: 120 },
-            address: { label: "Address", first: terms.address, most: 200, optional: true },
-            currency: { label: "Sign before an amount", first: terms.currency, most: 4 },
-            callOut: { label: "For coming", first: bare(terms.callOut), numeric: true },
-            hour: { label: "An hour of work", first: bare(terms.hour), numeric: true },
-            tax: { label: "Tax, %", first: String(terms.tax / 100), numeric: true },
-            workDays: { label: "Warranty on the work, days", first: String(terms.workDays), numeric: true },
-            newMachine: { label: "Another machine, connected", first: bare(terms.newMachine), numeric: true },
-            life: { label: "Years that it serves", first: String(terms.life), numeric: true },
-            faultsAYear: { label: "Faults a year, half way through", first: String(terms.faultsAYear), numeric: true },
+            shop: { label: LABELS.shop, first: terms.shop, most: 120 },
+            address: { label: LABELS.address, first: terms.address, most: 200, optional: true },
+            currency: { label: LABELS.currency, first: terms.currency, most: 4 },
+            callOut: { label: LABELS.callOut, first: bare(terms.callOut), numeric: true },
+            hour: { label: LABELS.hour, first: bare(terms.hour), numeric: true },
+            tax: { label: LABELS.tax, first: String(terms.tax / 100), numeric: true },
+            workDays: { label: LABELS.workDays, first: String(terms.workDays), numeric: true },
+            newMachine: { label: LABELS.newMachine, first: bare(terms.newMachine), numeric: true },
+            life: { label: LABELS.life, first: String(terms.life), numeric: true },
+            faultsAYear: { label: LABELS.faultsAYear, first: String(terms.faultsAYear), numeric: true },
           }}
           button="These are our terms"
           amiss={(typed) => read(typed).amiss}
@@ -62,20 +75,28 @@ const bare = (cents: number): string => (cents / 100).toFixed(2);
 
 type Typed = Readonly<Record<keyof Terms, string>>;
 
+/** How each is typed, and what is expected of it. */
+const READ: { readonly [K in keyof Terms]: readonly [expected: string, read: (text: string) => unknown] } = {
+  shop: ["a name of at most 120 letters", String],
+  address: ["an address of at most 200 letters", String],
+  currency: ["a sign of at most 4 letters", String],
+  callOut: ["an amount such as 45.00", readMoney],
+  hour: ["an amount such as 78.00", readMoney],
+  newMachine: ["an amount such as 689.00", readMoney],
+  tax: ["0 to 50 %", (text) => Math.round(decimal(text) * 100)],
+  workDays: ["a whole number of days, 0 to 3650", decimal],
+  life: ["1 to 40 years", decimal],
+  faultsAYear: ["0 to 5 a year", decimal],
+};
+
+function decimal(text: string): number {
+  return Number(text.trim().replace(",", "."));
+}
+
 function read(typed: Typed): { readonly terms?: Terms; readonly amiss?: string } {
-  const money = (text: string) => readMoney(text);
-  const [callOut, hour, newMachine] = [money(typed.callOut), money(typed.hour), money(typed.newMachine)];
-  const [tax, workDays, life, faultsAYear] = [typed.tax, typed.workDays, typed.life, typed.faultsAYear].map((t) =>
-    Number(t.replace(",", ".")),
-  );
-  if (callOut === undefined || hour === undefined || newMachine === undefined)
-    return { amiss: "One of the amounts is none; expected something such as 45.00" };
-  if (!(tax !== undefined && tax >= 0 && tax <= 50)) return { amiss: `“${typed.tax}” is no tax; expected 0 to 50 %` };
-  if (!(workDays !== undefined && Number.isInteger(workDays) && workDays >= 0 && workDays <= 3650))
-    return { amiss: `“${typed.workDays}” is no number of days` };
-  if (!(life !== undefined && life >= 1 && life <= 40)) return { amiss: `“${typed.life}” is no number of years; expected 1 to 40` };
-  if (!(faultsAYear !== undefined && faultsAYear >= 0 && faultsAYear <= 5))
-    return { amiss: `“${typed.faultsAYear}” is no rate; expected 0 to 5 a year` };
-  const { shop, address, currency } = typed;
-  return { terms: { shop, address, currency, callOut, hour, tax: Math.round(tax * 100), workDays, newMachine, life, faultsAYear } };
+  const said = Object.fromEntries(Object.entries(READ).map(([key, [, reads]]) => [key, reads(typed[key as keyof Terms])]));
+  const parsed = termsSchema.safeParse(said);
+  if (parsed.success) return { terms: parsed.data };
+  const key = parsed.error.issues[0]?.path[0] as keyof Terms;
+  return { amiss: `${LABELS[key]} is “${typed[key]}”; expected ${READ[key][0]}` };
 }

@@ -1,7 +1,5 @@
 import { useEffect, useState } from "react";
 import { CATALOGUE } from "../../catalogue/catalogue";
-import type { Draft } from "../../core/job/kinds/index";
-import { coveredBy, type Item } from "../../core/stock/item";
 import type { StockDraft } from "../../core/stock/kinds";
 import { foldStock, type Stock } from "../../core/stock/stock";
 import { replica } from "../replica/replica";
@@ -18,16 +16,3 @@ export function useStock(): Stock {
 
 /** Enters something of the stock. Resolves when it is kept. */
 export const enterStock = (...drafts: StockDraft[]): Promise<string[]> => replica().addStock(technician(), drafts);
-
-/** A part as a job records it: what the catalogue says of it now. */
-export const asUsed = (item: Item, machine: { readonly id: string }): Draft => ({
-  kind: "used",
-  body: {
-    item: item.code,
-    name: item.name,
-    count: 1,
-    cents: item.cents,
-    warrantyMonths: item.warrantyMonths,
-    renews: coveredBy(item, machine),
-  },
-});

@@ -8,6 +8,7 @@ import { sightSeen } from "./facts";
 import { lexiconOf } from "./lexicon";
 import type { Manner } from "./manner";
 import { type Choice, entry, findingIn, type Meaning, sightIn } from "./meaning";
+import { withOrder } from "./order-told";
 import { newPart, onlyDead, timeOf } from "./readers/short";
 import { commandIn, leadsIn, preferenceIn, questionIn, untoldIn } from "./readers/whole-line";
 import type { Chunk } from "./senses";
@@ -47,28 +48,6 @@ export function hear(line: string, machine: Machine, carried: Carried = {}): Hea
   const short = onlyDead(chunks, machine) ?? newPart(chunks, machine);
   if (short) return asking([short], []);
   return withOrder(line, settle(bestOf(pieces, machine, carried)), (bare) => hear(bare, machine, carried));
-}
-
-const DAY =
-  /\b(today|tomorrow|next week|in \d{1,2} days?|mon|tue|wed|thu|fri|sat|sun|monday|tuesday|wednesday|thursday|friday|saturday|sunday|\d{4}-\d{2}-\d{2})\b/i;
-
-/** Whether what is needed is ordered, and when it comes, as the line says of it anywhere. */
-function withOrder(line: string, heard: Heard, again: (bare: string) => Heard): Heard {
-  const ordered = /\bordered\b/i.test(line) && !/\b(be|not|n't|gets?|getting) ordered\b/i.test(line);
-  const due = DAY.exec(line)?.[1]?.toLowerCase();
-  if (!ordered && due === undefined) return heard;
-  const told = { ...(ordered && { ordered: true as const }), ...(due !== undefined && { due }) };
-  const of = (m: Meaning): Meaning =>
-    m.is === "entry" && m.draft.kind === "wanted" ? entry({ kind: "wanted", body: { ...m.draft.body, ...told } }) : m;
-  const meanings = heard.meanings.map(of);
-  const isAllOrder = meanings.length > 0 && meanings.every((m) => m.is === "entry" && m.draft.kind === "wanted");
-  // That it is ordered, and the day, are told with it: they are no rest that is kept besides.
-  const bare = line
-    .replace(DAY, " ")
-    .replace(/[,;]\s*ordered\b/i, " ")
-    .replace(/[\s,;]+$/, "");
-  const rest = heard.rest && !(isAllOrder && bare.length < line.length && !again(bare).rest);
-  return { ...heard, meanings, rest };
 }
 
 const understood = (meanings: readonly Meaning[]): Heard => ({ status: "understood", meanings, guesses: [], rest: false });

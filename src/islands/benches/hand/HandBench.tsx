@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { TOLD_LIST } from "../../../core/job/fold";
 import { toSay } from "../../../core/language/hand-over";
+import type { Report } from "../../../core/language/report";
 import { Button } from "../../../ui/Button";
 import { Ways } from "../../deciding/Ways";
 import { useDispatch, useJob } from "../../job/store/context";
@@ -16,7 +17,7 @@ import { VisitForm } from "./VisitForm";
 
 /** What it costs, what is left to say, and the customer's page as it will be given. */
 export function HandBench() {
-  const { report } = useReport();
+  const { report, made } = useReport();
   const closed = useJob((s) => s.job.closed);
   return (
     <>
@@ -27,14 +28,14 @@ export function HandBench() {
       <div className={hand.columns}>
         <div className={hand.left}>
           <Ways />
-          <ToTell />
+          <ToTell report={report} />
           <Correct />
           <VisitForm />
         </div>
         <div className={hand.page}>
           <div className={hand.files}>
-            <PdfButtons />
-            <ReportPage />
+            <PdfButtons report={report} made={made} />
+            <ReportPage report={report} />
             <OutAndIn />
           </div>
           <ReportView report={report} />
@@ -45,9 +46,8 @@ export function HandBench() {
 }
 
 /** Each thing that is said, ticked by whoever says it. */
-function ToTell() {
+function ToTell({ report }: { readonly report: Report }) {
   const dispatch = useDispatch();
-  const { report } = useReport();
   const job = useJob((s) => s.job);
   const all = toSay(report, job);
   if (all.length === 0 || job.handedOver) return null;

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { TOLD_LIST } from "../../../core/job/fold";
-import { handStep } from "../../../core/language/hand-over";
+import type { Signature } from "../../../core/job/state";
+import { handStep, type ToSay } from "../../../core/language/hand-over";
 import { Button } from "../../../ui/Button";
 import card from "../../job/next/NextCard.module.css";
 import { useDispatch, useJob } from "../../job/store/context";
@@ -10,77 +11,18 @@ import { SignHere } from "./SignHere";
 
 /** What is left once the job is closed: say what it was, tell each thing, have it signed. */
 export function HandNext() {
-  const dispatch = useDispatch();
   const job = useJob((s) => s.job);
   const { report } = useReport();
-  const [open, setOpen] = useState(false);
   const step = handStep(report, job);
-  const customer = job.opened?.customer ?? "";
   return (
     <section className={card.card} aria-label="Next" data-working="false">
       <p className={card.kicker}>
         <span>Next</span>
         {step.is === "say" && <span>{step.left} left to say</span>}
       </p>
-      {step.is === "conclude" && (
-        <>
-          <h2>Say what it was</h2>
-          <p>Proposed from the record: correct it, then keep it. The customer’s page says it so.</p>
-          {open ? (
-            <ConclusionForm onDone={() => setOpen(false)} main />
-          ) : (
-            <div className={card.buttons}>
-              <Button look="main" onClick={() => setOpen(true)}>
-                Say what it was
-              </Button>
-            </div>
-          )}
-        </>
-      )}
-      {step.is === "say" && (
-        <>
-          <h2>Tell {customer || "the customer"}</h2>
-          <p>{step.next.says}</p>
-          <div className={card.buttons}>
-            <Button
-              look="main"
-              onClick={() =>
-                dispatch({
-                  do: "record",
-                  drafts: [{ kind: "tick", body: { list: TOLD_LIST, item: step.next.id, says: step.next.says, state: "done" } }],
-                })
-              }
-            >
-              Said
-            </Button>
-          </div>
-        </>
-      )}
-      {step.is === "sign" && (
-        <>
-          <h2>Let {customer || "the customer"} sign</h2>
-          <p>{job.reservations ? "Signed, it is handed over with reservations." : "Signed, it is handed over."}</p>
-          {open ? (
-            <SignHere
-              customer={customer}
-              onLeave={() => setOpen(false)}
-              onSigned={(to, signed) => {
-                setOpen(false);
-                void dispatch({
-                  do: "record",
-                  drafts: [{ kind: "handed-over", body: { to, ...(signed && { signed: signed.map((s) => [...s]) }) } }],
-                });
-              }}
-            />
-          ) : (
-            <div className={card.buttons}>
-              <Button look="main" onClick={() => setOpen(true)}>
-                Sign
-              </Button>
-            </div>
-          )}
-        </>
-      )}
+      {step.is === "conclude" && <Conclude />}
+      {step.is === "say" && <Tell next={step.next} />}
+      {step.is === "sign" && <Sign />}
       {step.is === "done" && (
         <>
           <h2>Handed over to {job.handedOver?.to}</h2>
@@ -90,3 +32,60 @@ export function HandNext() {
     </section>
   );
 }
+
+function Conclude() {
+  const [open, setOpen] = useState(false);
+  return (
+    <>
+      <h2>Say what it was</h2>
+      <p>Proposed from the record: correct it, then keep it. The customer’s page says it so.</p>
+      {open ? <ConclusionForm onDone={() => setOpen(false)} main /> : <Act says="Say what it was" onDo={() => setOpen(true)} />}
+    </>
+  );
+}
+
+function Tell({ next: { id: item, says } }: { readonly next: ToSay }) {
+  const dispatch = useDispatch();
+  const customer = useCustomer();
+  const tick = { kind: "tick" as const, body: { list: TOLD_LIST, item, says, state: "done" as const } };
+  return (
+    <>
+      <h2>Tell {customer || "the customer"}</h2>
+      <p>{says}</p>
+      <Act says="Said" onDo={() => dispatch({ do: "record", drafts: [tick] })} />
+    </>
+  );
+}
+
+function Sign() {
+  const dispatch = useDispatch();
+  const customer = useCustomer();
+  const reserved = useJob((s) => s.job.reservations !== undefined);
+  const [open, setOpen] = useState(false);
+  const sign = (to: string, signed: Signature | undefined) => {
+    setOpen(false);
+    const body = { to, ...(signed && { signed: signed.map((stroke) => [...stroke]) }) };
+    void dispatch({ do: "record", drafts: [{ kind: "handed-over", body }] });
+  };
+  return (
+    <>
+      <h2>Let {customer || "the customer"} sign</h2>
+      <p>{reserved ? "Signed, it is handed over with reservations." : "Signed, it is handed over."}</p>
+      {open ? (
+        <SignHere customer={customer} onLeave={() => setOpen(false)} onSigned={sign} />
+      ) : (
+        <Act says="Sign" onDo={() => setOpen(true)} />
+      )}
+    </>
+  );
+}
+
+const useCustomer = (): string => useJob((s) => s.job.opened?.customer ?? "");
+
+const Act = ({ says, onDo }: { readonly says: string; readonly onDo: () => void }) => (
+  <div className={card.buttons}>
+    <Button look="main" onClick={onDo}>
+      {says}
+    </Button>
+  </div>
+);
