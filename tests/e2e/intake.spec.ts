@@ -1,5 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
-import { next, openJob, visit } from "./hidden-fault";
+import { next, openByForm, visit } from "./hidden-fault";
 import { Server } from "./server";
 import { bothWays } from "./ways";
 
@@ -10,7 +10,7 @@ test.afterAll(() => server.remove());
 const record = (page: Page) => page.getByLabel("Record").locator("li");
 
 async function atIntake(page: Page, words: string, machine?: string): Promise<void> {
-  await openJob(page, server.url, words, machine);
+  await openByForm(page, server.url, words, machine);
   await visit(page, "Intake");
 }
 

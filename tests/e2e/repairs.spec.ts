@@ -1,5 +1,5 @@
 import { expect, test } from "@playwright/test";
-import { close, leads, meter, next, openJob, prove, sayAll, type, visit } from "./hidden-fault";
+import { close, leads, meter, next, openByForm, prove, sayAll, type, visit } from "./hidden-fault";
 import { Server } from "./server";
 
 const server = new Server();
@@ -8,7 +8,7 @@ test.afterAll(() => server.remove());
 
 test("an open element: found, replaced, proven, closed", async ({ page }) => {
   const hidden = [{ part: "element", mode: "open" }];
-  await openJob(page, server.url, "turns, no heat");
+  await openByForm(page, server.url, "turns, no heat");
   await type(page, "starts, turns");
   await type(page, "air strong");
   await expect(page.getByRole("status", { name: "Energy state" })).toContainText("NOT PROVED");
@@ -50,7 +50,7 @@ test("a blown cut-off can't be closed before its cause is examined", async ({ pa
     { part: "duct", mode: "choked", severity: 0.3 },
     { part: "cut-off", mode: "open" },
   ];
-  await openJob(page, server.url, "turns, no heat");
+  await openByForm(page, server.url, "turns, no heat");
   await type(page, "proved dead, rear off");
   await type(page, `cutoff ${meter(hidden, "cutoff")}`);
   await leads(page, /Thermal cut-off blown/, 50);
@@ -84,7 +84,7 @@ test("a blown cut-off can't be closed before its cause is examined", async ({ pa
 
 test("a lost supply leg: turns, no heat, and nothing inside is replaced", async ({ page }) => {
   const hidden = [{ part: "supply", mode: "lost", at: "L2" }];
-  await openJob(page, server.url, "turns, no heat");
+  await openByForm(page, server.url, "turns, no heat");
   await type(page, "starts, turns, no heat, air strong, setting good");
   await type(page, "proved dead");
   await type(page, "supply bad");
@@ -100,7 +100,7 @@ test("a lost supply leg: turns, no heat, and nothing inside is replaced", async 
 
 test("an open door switch: no start", async ({ page }) => {
   const hidden = [{ part: "door-switch", mode: "open" }];
-  await openJob(page, server.url, "no start");
+  await openByForm(page, server.url, "no start");
   await type(page, "no start, no hum, lamp yes");
   await type(page, "proved dead");
   await type(page, "top off");
@@ -116,7 +116,7 @@ test("an open door switch: no start", async ({ page }) => {
 test("what is likely still dangerous keeps a job open, from the typed line to the refused closing, until it is measured away", async ({
   page,
 }) => {
-  await openJob(page, server.url, "turns, no heat");
+  await openByForm(page, server.url, "turns, no heat");
   await type(page, "proved dead, rear off, element cab 0.4, rear on");
   const line = page.getByLabel("Reading line");
   await line.fill("energised");

@@ -3,7 +3,7 @@ import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join, resolve } from "node:path";
 import { type Browser, type BrowserContext, expect, type Page, test } from "@playwright/test";
-import { openJob, type } from "./hidden-fault";
+import { openByForm, type } from "./hidden-fault";
 import { Server } from "./server";
 
 const server = new Server();
@@ -40,7 +40,7 @@ test("two tabs: what one records the other shows at once, without focus or reloa
   const first = await context.newPage();
   const feeds: string[] = [];
   context.on("request", (r) => r.url().includes("/api/feed") && feeds.push(r.url()));
-  await openJob(first, server.url, "turns, no heat");
+  await openByForm(first, server.url, "turns, no heat");
   const second = await context.newPage();
   await second.goto(first.url());
   await type(first, "proved dead");
@@ -63,7 +63,7 @@ test("two devices: what one records the other shows within a second or two; the 
 }) => {
   const [here, there] = [await device(browser), await device(browser)];
   const mine = await here.newPage();
-  await openJob(mine, server.url, "turns, no heat");
+  await openByForm(mine, server.url, "turns, no heat");
   const theirs = await there.newPage();
   await theirs.goto(mine.url());
   await expect(theirs.locator("[data-suspect]").first()).toBeVisible();
@@ -83,7 +83,7 @@ test("two devices: what one records the other shows within a second or two; the 
 });
 
 test("Back and a restored page show the present state, on the list and on the job", async ({ page, browser }) => {
-  await openJob(page, server.url, "turns, no heat");
+  await openByForm(page, server.url, "turns, no heat");
   const address = page.url();
   await type(page, "proved dead");
   await expect(badge(page)).toContainText("DEAD");
@@ -117,7 +117,7 @@ const WRONG: readonly (readonly [string, number, string, string])[] = [
 ];
 
 test("eleven wrong answers to a send: nothing leaves the queue, all of it arrives once when our own server answers", async ({ page }) => {
-  await openJob(page, server.url, "no start");
+  await openByForm(page, server.url, "no start");
   // What opens the job is sent first: only the lines typed below are to meet the wrong answers.
   await type(page, "hums");
   await expect.poll(async () => (await onServer(idOf(page))).entries.some((e) => e.kind === "finding")).toBe(true);
@@ -149,7 +149,7 @@ test("without a server every page opens: the list, a job, a new job that is work
   context,
 }) => {
   const page = await settled(context);
-  await openJob(page, server.url, "turns, no heat");
+  await openByForm(page, server.url, "turns, no heat");
   await type(page, "proved dead");
   const known = page.url();
   await expect(page.getByText(/not there yet/)).toHaveCount(0);
@@ -205,7 +205,7 @@ for (const [what, breaks] of [
   }) => {
     const other = await device(browser);
     const healthy = await other.newPage();
-    await openJob(healthy, server.url, "turns, no heat");
+    await openByForm(healthy, server.url, "turns, no heat");
     await page.addInitScript(breaks);
     await page.goto(healthy.url());
     await expect(page.locator("[data-suspect]").first()).toBeVisible();
@@ -219,7 +219,7 @@ for (const [what, breaks] of [
   });
 
 test("what was begun and not entered survives a reload: the line, a new job's form", async ({ page }) => {
-  await openJob(page, server.url, "turns, no heat");
+  await openByForm(page, server.url, "turns, no heat");
   await page.getByLabel("Reading line").fill("element 10");
   await page.reload();
   await expect(page.getByLabel("Reading line")).toHaveValue("element 10");
@@ -233,7 +233,7 @@ test("after the server comes back with an older copy, the browser sends what tha
   context,
 }) => {
   const page = await settled(context);
-  await openJob(page, server.url, "turns, no heat");
+  await openByForm(page, server.url, "turns, no heat");
   const first = idOf(page);
   await type(page, "proved dead");
   await expect(page.getByText(/not there yet/)).toHaveCount(0);
@@ -242,7 +242,7 @@ test("after the server comes back with an older copy, the browser sends what tha
   expect(await yennic(server.data, "backup", file)).toBe(0);
   await type(page, "element 10.6");
   await type(page, "element 10.7");
-  await openJob(page, server.url, "no start");
+  await openByForm(page, server.url, "no start");
   const second = idOf(page);
   await expect(page.getByText(/not there yet/)).toHaveCount(0);
   const before = [(await onServer(first)).entries.map((e) => e.id), (await onServer(second)).entries.map((e) => e.id)];

@@ -1,6 +1,6 @@
-import { expect, test } from "@playwright/test";
+import { expect, type Page, test } from "@playwright/test";
 import { v7 } from "uuid";
-import { next, openJob, type } from "./hidden-fault";
+import { next, openByForm, type } from "./hidden-fault";
 import { Server } from "./server";
 
 const server = new Server();
@@ -14,7 +14,7 @@ interface Answer {
 }
 
 test("the server is killed in a stream of entries, three more are typed, and each arrives once, in order", async ({ page }) => {
-  await openJob(page, server.url, "turns, no heat");
+  await openByForm(page, server.url, "turns, no heat");
   const id = page.url().split("/").at(-2) ?? "";
   await type(page, "proved dead");
 
@@ -66,7 +66,7 @@ test("the server is killed in a stream of entries, three more are typed, and eac
 });
 
 test("what is typed before the page comes alive is not lost", async ({ page }) => {
-  await openJob(page, server.url, "no start");
+  await openByForm(page, server.url, "no start");
   await page.route("**/JobView*.js", async (route) => {
     await new Promise((r) => setTimeout(r, 1500));
     await route.continue();
@@ -83,7 +83,7 @@ test("what is touched before the page comes alive is done once it has: a part of
     await new Promise((r) => setTimeout(r, 1500));
     await route.continue();
   });
-  await openJob(page, server.url, "turns, no heat");
+  await openByForm(page, server.url, "turns, no heat");
   await page.goto(page.url().replace(/[a-z]+$/, "meter"), { waitUntil: "commit" });
   await page.locator('[data-part="element"]').click();
   await expect(page.getByRole("region", { name: "Heating element" })).toBeVisible();
@@ -93,23 +93,61 @@ test("what is next stands in the page before any script has run, and can't be to
   page,
   browser,
 }) => {
-  await openJob(page, server.url, "turns, no heat");
+  await openByForm(page, server.url, "turns, no heat");
   await expect(next(page)).toHaveAttribute("data-working", "false");
   const title = await next(page).getByRole("heading").innerText();
   const deaf = await browser.newContext({ javaScriptEnabled: false });
   const still = await deaf.newPage();
-  // The first page of a machine may wait for its table in vain.
-  await expect(async () => {
-    await still.goto(page.url());
-    await expect(next(still).getByRole("heading")).toHaveText(title, { timeout: 1000 });
-  }).toPass();
+  await goWorkedOut(still, page.url(), title);
   await expect(next(still).locator("button[inert]").first()).toBeVisible();
   await expect(page.locator("[inert]")).toHaveCount(0);
   await deaf.close();
 });
 
+for (const viewport of [
+  { width: 390, height: 844 },
+  { width: 1280, height: 800 },
+])
+  test(`what can be touched stands where it will stay, before any script has run, at ${viewport.width}`, async ({ page, browser }) => {
+    await page.setViewportSize(viewport);
+    await openByForm(page, server.url, "turns, no heat");
+    await expect(next(page)).toHaveAttribute("data-working", "false");
+    const deaf = await browser.newContext({ javaScriptEnabled: false, viewport });
+    const still = await deaf.newPage();
+    const moved: string[] = [];
+    for (const bench of ["safe", "watch", "meter", "prove"]) {
+      const address = page.url().replace(/[a-z]+$/, bench);
+      await page.goto(address);
+      await expect(next(page)).toHaveAttribute("data-working", "false");
+      await goWorkedOut(still, address, await next(page).getByRole("heading").innerText());
+      if (bench === "watch") await expect(page.getByRole("img", { name: "The run over time" }).locator("rect").first()).toBeVisible();
+      const before = await places(still);
+      expect(before.length).toBeGreaterThan(10);
+      const alive = await places(page);
+      moved.push(...before.filter((one) => !alive.includes(one)).map((one) => `${bench}: ${one}`));
+    }
+    expect(moved).toEqual([]);
+    await deaf.close();
+  });
+
+/** Goes there until the page comes with what is next: the first of a machine may wait for its table in vain. */
+const goWorkedOut = (page: Page, address: string, title: string): Promise<void> =>
+  expect(async () => {
+    await page.goto(address);
+    await expect(next(page).getByRole("heading")).toHaveText(title, { timeout: 1000 });
+  }).toPass();
+
+/** Where the links to the benches and the buttons of this one stand. */
+const places = (page: Page): Promise<string[]> =>
+  page.locator("nav a, main > :first-child > :first-child button").evaluateAll((all) =>
+    all.map((one) => {
+      const { x, y, width } = one.getBoundingClientRect();
+      return [one.textContent, ...[x, y, width].map(Math.round)].join(" ");
+    }),
+  );
+
 test("an entry that the server refuses is kept, shown with the reason, and holds up no other", async ({ page }) => {
-  await openJob(page, server.url, "no start");
+  await openByForm(page, server.url, "no start");
   await page.route("**/api/entries", async (route) => {
     const text = route.request().postData() ?? "";
     const { entries } = JSON.parse(text) as { entries: { id: string }[] };
@@ -130,7 +168,7 @@ test("an entry that the server refuses is kept, shown with the reason, and holds
 });
 
 test("a refused reading goes back into the line as it was typed, and can be sent again as it is", async ({ page }) => {
-  await openJob(page, server.url, "turns, no heat");
+  await openByForm(page, server.url, "turns, no heat");
   await type(page, "proved dead");
   await page.route("**/api/entries", async (route) => {
     const { entries } = JSON.parse(route.request().postData() ?? "") as { entries: { id: string; kind: string }[] };

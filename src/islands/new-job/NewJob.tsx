@@ -3,8 +3,8 @@ import { type ReactNode, useEffect, useMemo, useState } from "react";
 import { type UseFormReturn, useForm, useWatch } from "react-hook-form";
 import { v7 } from "uuid";
 import { z } from "zod";
-import type { Draft } from "../../core/job/kinds/index";
 import { type Complaint, complaintIn } from "../../core/language/complaint";
+import { opening } from "../../core/language/opening";
 import type { Machine } from "../../core/machine/format";
 import type { KeptMachine, MachineRef } from "../../core/machine/revision";
 import { Button } from "../../ui/Button";
@@ -70,7 +70,7 @@ export function NewJob({ machines }: Props) {
     const job = v7();
     rememberTechnician(fields.by);
     const told = machine ? heard : await heardLater(fields.words, chosen.ref);
-    await replica().add(job, fields.by, draftsOf(fields, chosen.ref, { ...told, findings: corrected(told.findings, corrections) }));
+    await replica().add(job, fields.by, opening(fields, chosen.ref, { ...told, findings: corrected(told.findings, corrections) }));
     forget();
     setOpened(job);
   });
@@ -142,15 +142,6 @@ function useWholeMachine(ref: MachineRef | undefined): Machine | undefined {
     return stop;
   }, [name]);
   return machine;
-}
-
-function draftsOf({ customer, place, phone, serial, words, liveTests }: Fields, machine: MachineRef, heard: Complaint): Draft[] {
-  return [
-    { kind: "opened", body: { customer, place, liveTests, ...(phone && { phone }) } },
-    { kind: "machine", body: { machine, ...(serial && { serial }) } },
-    { kind: "complaint", body: { words, findings: [...heard.findings] } },
-    ...heard.told.map((body): Draft => ({ kind: "note", body })),
-  ];
 }
 
 /** How long the server is waited for before the job is opened from this device. */

@@ -1,5 +1,6 @@
 import { CircleCheck, TriangleAlert } from "lucide-react";
 import { useEffect } from "react";
+import type { RankedSuspect } from "../../../core/diagnosis/standing";
 import { findingSays } from "../../../core/finding/finding";
 import { HAPPENED, type Happening, happeningsOf, sightsOfRun } from "../../../core/finding/watched";
 import { type SoFar, soFar } from "../../../core/finding/watched-strip";
@@ -7,7 +8,7 @@ import { dangerOfRunning } from "../../../core/job/checks/index";
 import type { Draft } from "../../../core/job/kinds/index";
 import { capital, clockSays } from "../../../core/naming/text";
 import { isApart } from "../../../core/planning/not-now";
-import { type Lane, lanesOf, partsAt } from "../../../core/prediction/run-strip";
+import { type Lane, lanesOf, partsAt, type Strip } from "../../../core/prediction/run-strip";
 import { Button } from "../../../ui/Button";
 import { Press } from "../../../ui/Press";
 import { useDispatch, useJob, useMachine } from "../../job/store/context";
@@ -20,6 +21,7 @@ import styles from "./Watch.module.css";
 /** Seconds that are drawn: three minutes, and more when it goes on. */
 const DRAWN_S = 180;
 const COMPARED = 2;
+const EMPTY: Strip = { lanes: { drum: [], glow: [], flame: [], warm: [] } };
 const LANE_SAYS: Readonly<Record<Lane, string>> = { drum: "the drum", glow: "the glow", flame: "the flame", warm: "warm air" };
 
 /** One run with a clock: what happens is tapped, and drawn against what a healthy machine and the leading suspects would do. */
@@ -28,11 +30,8 @@ export function Run({ clock }: { readonly clock: RunClock }) {
   const suspects = useJob((s) => s.diagnosis.standing?.suspects);
   const { run, now } = clock;
   const seconds = Math.max(DRAWN_S, Math.ceil((now + 30) / 60) * 60);
-  const drawn = useStrips(
-    machine,
-    (suspects ?? []).slice(0, COMPARED).filter((s) => s.hypothesis.faults.length > 0),
-    seconds,
-  );
+  const compared = (suspects ?? []).slice(0, COMPARED).filter((s) => s.hypothesis.faults.length > 0);
+  const drawn = useStrips(machine, compared, seconds);
   const strips = typeof drawn === "string" ? undefined : drawn;
   useKeys(happeningsOf(machine), clock);
   return (
@@ -47,12 +46,18 @@ export function Run({ clock }: { readonly clock: RunClock }) {
       <div className={styles.body}>
         <HappeningKeys clock={clock} />
         {typeof drawn === "string" && <p role="alert">{drawn}</p>}
-        {strips && <StripChart strips={strips} events={run?.events ?? []} now={now} seconds={seconds} runs={run !== undefined} />}
+        <StripChart strips={strips ?? emptyFor(compared)} events={run?.events ?? []} now={now} seconds={seconds} runs={run !== undefined} />
       </div>
       {run && run.startedAt === undefined && <Ended clock={clock} />}
     </section>
   );
 }
+
+/** Nothing worked out yet: its place is kept, so that nothing moves under a finger when it is. */
+const emptyFor = (compared: readonly RankedSuspect[]): Strips => ({
+  healthy: EMPTY,
+  suspects: compared.map((suspect) => ({ suspect, strip: EMPTY })),
+});
 
 /** A letter is as good as a tap, while nothing is being typed. */
 function useKeys(offered: readonly Happening[], { run, happened }: RunClock): void {

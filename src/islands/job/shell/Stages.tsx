@@ -12,7 +12,8 @@ export function Stages() {
   useBenchAddress(id, bench);
   // biome-ignore lint/correctness/useExhaustiveDependencies: it is another element for another bench
   useEffect(() => {
-    here.current?.scrollIntoView({ block: "nearest", inline: "center" });
+    // No further than it must: what moves under a finger loses its touch.
+    here.current?.scrollIntoView({ block: "nearest", inline: "nearest" });
   }, [bench]);
   return (
     <nav className={styles.stages} aria-label="Benches">
