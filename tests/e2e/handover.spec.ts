@@ -194,6 +194,10 @@ for (const viewport of [
       test.setTimeout(240_000);
       await gasJob(page);
       await visit(page, "Hand over");
+      const age = page.getByLabel(/How old is it, in years/);
+      await age.fill("9,5");
+      await age.blur();
+      await expect(record(page)).toContainText("The machine is 9.5 years old");
       await page.getByRole("button", { name: /^Agreed: Igniter$/ }).click();
       await expect(record(page)).toContainText("Agreed: Igniter, $");
       await next(page).getByRole("button", { name: "Close with reservations" }).click();

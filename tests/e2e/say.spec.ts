@@ -95,10 +95,11 @@ const JOBS: readonly (readonly [string, string, string, readonly string[]])[] = 
   ],
 ];
 
-for (const viewport of SIZES)
+for (const [n, viewport] of SIZES.entries())
   test.describe(`at ${viewport.width}`, () => {
     test.use({ viewport });
-    for (const [name, machine, words, lines] of JOBS)
+    // Every second job at a desk, the others on a phone.
+    for (const [name, machine, words, lines] of JOBS.filter((_, i) => i % 2 === n))
       test(`${name}, by typing alone, to the close; and the last of it taken back`, async ({ page }) => {
         await openJob(page, server.url, words, machine);
         for (const line of lines) await type(page, line);

@@ -23,13 +23,13 @@ export class Server {
       env: { ...process.env, YENNIC_PORT: String(this.port), YENNIC_DATA: this.data },
       stdio: ["ignore", "ignore", "inherit"],
     });
-    for (let i = 0; i < 300; i++) {
+    for (let i = 0; i < 1200; i++) {
       const ok = await fetch(`${this.url}/api/health`).then(
         (r) => r.ok,
         () => false,
       );
       if (ok) return;
-      await new Promise((r) => setTimeout(r, 100));
+      await new Promise((r) => setTimeout(r, 25));
     }
     throw new Error("the server did not come up");
   }

@@ -75,7 +75,7 @@ test("twenty times killed among concurrent writers: all that was acknowledged is
   const writers = [writer(), writer(), writer(), writer()];
   for (let life = 0; life < 20; life++) {
     const before = acknowledged.length;
-    await expect.poll(() => acknowledged.length - before, { timeout: 20_000 }).toBeGreaterThan(10);
+    await expect.poll(() => acknowledged.length - before, { timeout: 20_000, intervals: [25] }).toBeGreaterThan(10);
     await server.kill();
     await server.start("--empty");
   }

@@ -70,6 +70,7 @@ const EXAMPLES: { [K in EntryKind]: Body<K> } = {
   proof: { starts: "yes", turns: "yes", warm: "no", cycles: "unknown", airflow: "unknown" },
   used: { item: "QF-1191B", name: "Heating element", count: 1, cents: 6550, warrantyMonths: 12, renews: ["heater"] },
   "left-over": { item: "QF-K1338", piece: "Crimp terminal", count: 4, why: "the plugs are good" },
+  age: { years: 9 },
   agreed: {
     way: "heating element",
     lines: [
@@ -145,6 +146,7 @@ test("each says itself, with a machine and without", () => {
     proof: Proof run: starts, turns, no heat, cycles unknown, air unknown | Proof run: starts, turns, no heat, cycles unknown, air unknown
     used: Used: Heating element, QF-1191B | Used: Heating element, QF-1191B
     left-over: Left over of QF-K1338, on purpose: 4 × Crimp terminal (the plugs are good) | Left over of QF-K1338, on purpose: 4 × Crimp terminal (the plugs are good)
+    age: The machine is 9 years old | The machine is 9 years old
     agreed: Agreed: heating element, $154.98 | Agreed: heating element, $154.98
     declined: Declined: heating element (“too dear”); unsafe as it stands; marked “do not use”; the visit ends here | Declined: heating element (“too dear”); unsafe as it stands; marked “do not use”; the visit ends here
     visit: Next visit: 2026-12-03 09:00, fit the element | Next visit: 2026-12-03 09:00, fit the element
@@ -199,6 +201,7 @@ test("each changes what it is about, and nothing else", () => {
     proof: evidence, evidenceAtProof, proof
     used: used
     left-over: leftOver
+    age: age
     agreed: agreed
     declined: declined, closed
     visit: visits
@@ -224,6 +227,6 @@ test("what names something that this machine does not have is refused by that na
 
 test("a closed job takes nothing but what it was, who took it over, and what takes something back", () => {
   const state = { ...jobOf(machine, []), closed: true };
-  const taken = ["retract", "agreed", "used", "left-over", "conclusion", "visit", "handed-over"];
+  const taken = ["retract", "age", "agreed", "used", "left-over", "conclusion", "visit", "handed-over"];
   for (const d of drafts) expect(refusalOf(state, d)?.code).toBe(taken.includes(d.kind) ? undefined : "job-closed");
 });

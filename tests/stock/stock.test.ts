@@ -70,6 +70,8 @@ test("more is taken than was known: said, and put right by a count", () => {
   expect(counted.problems).toEqual([]);
   expect(countAt(counted, "QF-1191", "van-1")).toBe(2);
   expect([...(counted.used.get(JOB) ?? [])]).toEqual([["QF-1191", 1]]);
+  const shelf = one("moved", { item: "QF-1191", count: 1, from: "shelf", to: "job", job: JOB });
+  expect(foldStock(entered(taken, shelf)).cameFrom.get(JOB)?.get("QF-1191")).toBe("shelf");
 });
 
 test("a kit's piece is left over on purpose; more than the kit held is said", () => {
@@ -291,7 +293,7 @@ test("every entry of the stock in words", () => {
       "In the catalogue: QF-1107, Cord, $28.50",
       "Heating element: from van 1 to the job",
       "4 × Crimp terminal of QF-K1338: from the job to left over on purpose (plugs are good)",
-      "Counted in the shelf: 0 of Thermal cut-off",
+      "Counted on the shelf: 0 of Thermal cut-off",
       "At least 2 of Thermal cut-off in van 2",
       "Ordered: 3 × Thermal cut-off for van 2",
       "Supplier: Heating element, second issue comes instead, due Thu 5 Nov",

@@ -116,7 +116,7 @@ function lineOf(kept: Kept, state: JobState, retracted: ReadonlySet<string>): Re
 }
 
 /** What is still entered on a closed job: it is told, handed over, or taken back. */
-const AFTER_CLOSING: readonly Draft["kind"][] = ["retract", "agreed", "used", "left-over", "conclusion", "visit", "handed-over"];
+const AFTER_CLOSING: readonly Draft["kind"][] = ["retract", "age", "agreed", "used", "left-over", "conclusion", "visit", "handed-over"];
 /** The list of what is said at the hand-over, line by line. */
 export const TOLD_LIST = "hand-over";
 

@@ -242,6 +242,8 @@ export interface JobState {
   /** What it was, as the customer is told. */
   readonly conclusion?: { readonly wrong: string; readonly cause?: string | undefined; readonly proved?: string | undefined };
   readonly handedOver?: { readonly to: string; readonly at: string; readonly by: string; readonly signed?: Signature | undefined };
+  /** Years since the machine was new. */
+  readonly age?: number;
   readonly agreed?: Agreed;
   readonly declined: readonly Declined[];
   readonly visits: readonly NextVisit[];

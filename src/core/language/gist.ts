@@ -55,6 +55,7 @@ function entryGist({ kind, body }: Draft, machine: Machine): string {
       return "prove";
     case "used":
     case "left-over":
+    case "age":
     case "agreed":
     case "declined":
     case "visit":

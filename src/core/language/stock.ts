@@ -3,7 +3,7 @@ import { moneySays } from "../quantity/money";
 import { type Item, supersederOf } from "../stock/item";
 import type { StockEntry } from "../stock/kinds";
 import type { Order } from "../stock/order";
-import { ACCOUNT_NAMES } from "../stock/places";
+import { ACCOUNT_NAMES, inPlace } from "../stock/places";
 import { type NamedOrder, type Stock, type StockProblem, whereIs } from "../stock/stock";
 import { daySays } from "./days";
 
@@ -31,7 +31,7 @@ export function orderStateSays(order: Order): string {
     case "arrived":
       return order.cameAnyway ? "came although it was taken back: look at it" : "has arrived: look at it";
     case "here":
-      return `here since ${daySays(order.hereSince ?? order.at)}, in ${ACCOUNT_NAMES[order.to]}${back}`;
+      return `here since ${daySays(order.hereSince ?? order.at)}, ${inPlace(order.to)}${back}`;
     case "cancelled":
       return "taken back";
   }
@@ -57,10 +57,10 @@ export function waitingSays(orders: readonly NamedOrder[]): { readonly says: str
     : undefined;
 }
 
-/** Where pieces lie: “2 in van 1, 1 in the shelf”; “none here”. */
+/** Where pieces lie: “2 in van 1, 1 on the shelf”; “none here”. */
 export function liesSays(stock: Pick<Stock, "pieces">, code: string): string {
   const at = whereIs(stock, code);
-  return at.length === 0 ? "none here" : at.map((p) => `${p.count} in ${ACCOUNT_NAMES[p.place]}`).join(", ");
+  return at.length === 0 ? "none here" : at.map((p) => `${p.count} ${inPlace(p.place)}`).join(", ");
 }
 
 /** What else is to be known of an item. */
@@ -101,9 +101,9 @@ export function stockEntrySays(items: readonly Item[], entry: StockEntry): strin
       return `${capital(what)}: from ${ACCOUNT_NAMES[from]} to ${ACCOUNT_NAMES[to]}${why ? ` (${why})` : ""}`;
     }
     case "counted":
-      return `Counted in ${ACCOUNT_NAMES[entry.body.place]}: ${entry.body.count} of ${itemName(items, entry.body.item)}`;
+      return `Counted ${inPlace(entry.body.place)}: ${entry.body.count} of ${itemName(items, entry.body.item)}`;
     case "minimum":
-      return `At least ${entry.body.least} of ${itemName(items, entry.body.item)} in ${ACCOUNT_NAMES[entry.body.place]}`;
+      return `At least ${entry.body.least} of ${itemName(items, entry.body.item)} ${inPlace(entry.body.place)}`;
     case "ordered":
       return `Ordered: ${named(entry.body.item, entry.body.count)} for ${ACCOUNT_NAMES[entry.body.to]}`;
     case "order-news":

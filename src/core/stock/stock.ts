@@ -1,7 +1,7 @@
 import { type Item, presentItem } from "./item";
 import type { StockEntry } from "./kinds";
 import { isOpenOrder, type Order, type OrderEntries, orderOf, rightReceipt } from "./order";
-import { type Account, PLACES, type Place } from "./places";
+import { type Account, isPlace, PLACES, type Place } from "./places";
 import { DEFAULT_TERMS, type Terms } from "./terms";
 
 type Of<K extends StockEntry["kind"]> = Extract<StockEntry, { kind: K }>;
@@ -34,6 +34,8 @@ export interface Stock {
   readonly pieces: ReadonlyMap<string, ReadonlyMap<Account, number>>;
   /** Pieces that a job used, by job and item. */
   readonly used: ReadonlyMap<string, ReadonlyMap<string, number>>;
+  /** Where a job last took an item from, by job and item. */
+  readonly cameFrom: ReadonlyMap<string, ReadonlyMap<string, Place>>;
   readonly leftOver: readonly LeftOver[];
   readonly orders: readonly Order[];
   readonly least: readonly { readonly item: string; readonly place: Place; readonly least: number }[];
@@ -60,6 +62,7 @@ export function foldStock(entries: readonly StockEntry[], shipped: readonly Item
     ownTerms: terms !== undefined,
     pieces: account.pieces,
     used: account.used,
+    cameFrom: account.cameFrom,
     leftOver: account.leftOver,
     orders: orders.map(orderOf),
     least: leastOf(of("minimum")),
@@ -90,11 +93,12 @@ function ordersOf(
 interface Accounts {
   readonly pieces: Map<string, Map<Account, number>>;
   readonly used: Map<string, Map<string, number>>;
+  readonly cameFrom: Map<string, Map<string, Place>>;
   readonly leftOver: LeftOver[];
 }
 
 function accountOf(sorted: readonly StockEntry[], receipts: ReadonlySet<string>, orders: readonly OrderEntries[]): Accounts {
-  const account: Accounts = { pieces: new Map(), used: new Map(), leftOver: [] };
+  const account: Accounts = { pieces: new Map(), used: new Map(), cameFrom: new Map(), leftOver: [] };
   const to = new Map(orders.map((o) => [o.placed.id, o.placed.body.to]));
   for (const e of sorted) {
     if (e.kind === "moved") take(account, e);
@@ -116,10 +120,16 @@ function take(account: Accounts, { id, body }: Of<"moved">): void {
   }
   move(account, item, from, to, count);
   if (job === undefined) return;
-  const used = account.used.get(job) ?? new Map<string, number>();
-  account.used.set(job, used);
+  if (to === "job" && isPlace(from)) mapIn(account.cameFrom, job).set(item, from);
+  const used = mapIn(account.used, job);
   if (to === "job") used.set(item, (used.get(item) ?? 0) + count);
   if (from === "job") used.set(item, (used.get(item) ?? 0) - count);
+}
+
+function mapIn<V>(of: Map<string, Map<string, V>>, key: string): Map<string, V> {
+  const found = of.get(key) ?? new Map<string, V>();
+  of.set(key, found);
+  return found;
 }
 
 function move({ pieces }: Accounts, item: string, from: Account, to: Account, count: number): void {

@@ -1,6 +1,7 @@
 import type { Used } from "../../core/job/state";
 import { countSays } from "../../core/language/stock";
 import { wantedSays } from "../../core/language/waiting";
+import { ACCOUNT_NAMES, type Place } from "../../core/stock/places";
 import { ordersFor } from "../../core/stock/stock";
 import { Button } from "../../ui/Button";
 import bench from "../benches/shared/Bench.module.css";
@@ -43,7 +44,7 @@ export function JobParts() {
         <WhereFrom key={a} assembly={a} stock={stock} />
       ))}
       {used.map((u) => (
-        <UsedPart key={u.item} part={u} />
+        <UsedPart key={u.item} part={u} from={stock.cameFrom.get(id)?.get(u.item) ?? "van-1"} />
       ))}
       {items
         .filter((i) => i.holds.length > 0)
@@ -56,16 +57,16 @@ export function JobParts() {
 
 const usedUp = (item: string, used: readonly { readonly item: string }[]): boolean => used.some((u) => u.item === item);
 
-/** A part that was used; it may go back where it was not. */
-function UsedPart({ part }: { readonly part: Used }) {
+/** A part that was used; when it was not, it goes back to where it came from. */
+function UsedPart({ part, from }: { readonly part: Used; readonly from: Place }) {
   const { giveBack } = useParts();
   const handed = useJob((s) => s.job.handedOver !== undefined);
   return (
     <p className={styles.used}>
       Used: {countSays(part.count, part.name)}, {part.item}
       {!handed && (
-        <Button look="quiet" onClick={() => giveBack(part, "van-1")}>
-          Back into van 1
+        <Button look="quiet" onClick={() => giveBack(part, from)}>
+          Back to {ACCOUNT_NAMES[from]}
         </Button>
       )}
     </p>

@@ -3,7 +3,7 @@ import { itemFacts, itemName, stockProblemSays } from "../../core/language/stock
 import { moneySays } from "../../core/quantity/money";
 import { type Item, supersederOf } from "../../core/stock/item";
 import { isOpenOrder } from "../../core/stock/order";
-import { ACCOUNT_NAMES, PLACES, type Place } from "../../core/stock/places";
+import { ACCOUNT_NAMES, inPlace, PLACES, type Place } from "../../core/stock/places";
 import { countAt, type Stock, underMinimum } from "../../core/stock/stock";
 import { Button } from "../../ui/Button";
 import { PageHead } from "../../ui/PageHead";
@@ -74,7 +74,7 @@ function Short({ stock }: { readonly stock: Stock }) {
           <li key={`${item} ${place}`}>
             <div>
               <b>
-                {itemName(stock.items, item)}: {has} of {least} in {ACCOUNT_NAMES[place]}
+                {itemName(stock.items, item)}: {has} of {least} {inPlace(place)}
               </b>
               <small>
                 {item}
@@ -207,13 +207,13 @@ function Piece({ stock, code }: { readonly stock: Stock; readonly code: string }
       </div>
       <div className={styles.forms}>
         <WordsForm
-          fields={{ n: { label: `Counted in ${ACCOUNT_NAMES[place]}`, numeric: true, most: 3 } }}
+          fields={{ n: { label: `Counted ${inPlace(place)}`, numeric: true, most: 3 } }}
           button="Counted"
           amiss={({ n }) => number(n)}
           onKeep={({ n }) => enterStock({ kind: "counted", body: { item: code, place, count: Number(n) } })}
         />
         <WordsForm
-          fields={{ n: { label: `At least in ${ACCOUNT_NAMES[place]}`, numeric: true, most: 3 } }}
+          fields={{ n: { label: `At least ${inPlace(place)}`, numeric: true, most: 3 } }}
           button="Minimum"
           amiss={({ n }) => number(n)}
           onKeep={({ n }) => enterStock({ kind: "minimum", body: { item: code, place, least: Number(n) } })}

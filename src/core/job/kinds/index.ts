@@ -1,4 +1,5 @@
 import type { z } from "zod";
+import { age } from "./age";
 import { agreed } from "./agreed";
 import { burner } from "./burner";
 import { cleaned } from "./cleaned";
@@ -90,6 +91,7 @@ export const ENTRY_KINDS = [
   note,
   proof,
   notDone,
+  age,
   agreed,
   declined,
   visit,
