@@ -9,6 +9,8 @@ export default defineConfig({
   forbidOnly: true,
   outputDir: "test-results/browser",
   use: {
+    // Each page begins on an empty browser, where it would compile the whole application for a visit that never comes; those that go offline, and whole repairs, have it.
+    serviceWorkers: "block",
     // What can’t be touched is said by its own name, not as a test that took too long.
     actionTimeout: 20_000,
     viewport: { width: 1280, height: 800 },

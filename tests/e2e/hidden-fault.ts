@@ -7,7 +7,7 @@ import { ohmNetwork, ohmsBetween } from "../../src/core/circuit/ohms";
 import { stamp } from "../../src/core/job/entry";
 import { foldJob } from "../../src/core/job/fold";
 import { complaintIn } from "../../src/core/language/complaint";
-import { opening } from "../../src/core/language/opening";
+import { newJob } from "../../src/core/language/new-job";
 import { understand } from "../../src/core/language/understand";
 import { type Fault, FaultSet } from "../../src/core/machine/fault";
 import type { Machine } from "../../src/core/machine/format";
@@ -53,7 +53,7 @@ const jobId = (words: string): string =>
 export async function openJob(page: Page, url: string, words: string, id: string = E27.id): Promise<void> {
   const job = jobId(words);
   const machine = machineOf(id);
-  const drafts = opening({ ...WHO, words, liveTests: false }, refOf(machine), complaintIn(words, machine));
+  const drafts = newJob({ ...WHO, words, liveTests: false }, refOf(machine), complaintIn(words, machine));
   const entries = drafts.map((draft) => stamp(job, draft, { id: v7(), at: new Date().toISOString(), by: BY }));
   const told = await page.request.post(`${url}/api/entries`, { data: { entries }, headers: { origin: url } });
   if (!told.ok()) throw new Error(await told.text());

@@ -3,6 +3,7 @@ import { close, leads, meter, next, openByForm, prove, sayAll, type, visit } fro
 import { Server } from "./server";
 
 const server = new Server();
+test.use({ serviceWorkers: "allow" });
 test.beforeAll(() => server.start("--empty"));
 test.afterAll(() => server.remove());
 

@@ -7,6 +7,7 @@ import { openByForm, type } from "./hidden-fault";
 import { Server } from "./server";
 
 const server = new Server();
+test.use({ serviceWorkers: "allow" });
 test.beforeAll(() => server.start("--empty"));
 test.afterAll(() => server.remove());
 

@@ -4,8 +4,6 @@ import { next, openByForm, type } from "./hidden-fault";
 import { Server } from "./server";
 
 const server = new Server();
-// What a service worker sends can't be answered by a test in the server's place.
-test.use({ serviceWorkers: "block" });
 test.beforeAll(() => server.start("--empty"));
 test.afterAll(() => server.remove());
 

@@ -4,7 +4,7 @@ import { type UseFormReturn, useForm, useWatch } from "react-hook-form";
 import { v7 } from "uuid";
 import { z } from "zod";
 import { type Complaint, complaintIn } from "../../core/language/complaint";
-import { opening } from "../../core/language/opening";
+import { newJob } from "../../core/language/new-job";
 import type { Machine } from "../../core/machine/format";
 import type { KeptMachine, MachineRef } from "../../core/machine/revision";
 import { Button } from "../../ui/Button";
@@ -70,7 +70,7 @@ export function NewJob({ machines }: Props) {
     const job = v7();
     rememberTechnician(fields.by);
     const told = machine ? heard : await heardLater(fields.words, chosen.ref);
-    await replica().add(job, fields.by, opening(fields, chosen.ref, { ...told, findings: corrected(told.findings, corrections) }));
+    await replica().add(job, fields.by, newJob(fields, chosen.ref, { ...told, findings: corrected(told.findings, corrections) }));
     forget();
     setOpened(job);
   });

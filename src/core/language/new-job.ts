@@ -14,7 +14,7 @@ export interface Intake {
 }
 
 /** The entries that a job begins with: who and where, which machine, what was noticed and what was heard in it. */
-export const opening = ({ customer, place, phone, serial, words, liveTests }: Intake, machine: MachineRef, heard: Complaint): Draft[] => [
+export const newJob = ({ customer, place, phone, serial, words, liveTests }: Intake, machine: MachineRef, heard: Complaint): Draft[] => [
   { kind: "opened", body: { customer, place, liveTests, ...(phone && { phone }) } },
   { kind: "machine", body: { machine, ...(serial && { serial }) } },
   { kind: "complaint", body: { words, findings: [...heard.findings] } },
