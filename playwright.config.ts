@@ -3,8 +3,9 @@ import { defineConfig } from "@playwright/test";
 export default defineConfig({
   testDir: "tests/e2e",
   globalSetup: "./tests/e2e/build.ts",
-  timeout: 90_000,
-  expect: { timeout: 15_000 },
+  // They end what hangs; a machine whose processor is lent to others may be several times slower for minutes.
+  timeout: 240_000,
+  expect: { timeout: 30_000 },
   workers: 2,
   forbidOnly: true,
   outputDir: "test-results/browser",
@@ -12,7 +13,7 @@ export default defineConfig({
     // Each page begins on an empty browser, where it would compile the whole application for a visit that never comes; those that go offline, and whole repairs, have it.
     serviceWorkers: "block",
     // What can’t be touched is said by its own name, not as a test that took too long.
-    actionTimeout: 20_000,
+    actionTimeout: 40_000,
     viewport: { width: 1280, height: 800 },
     launchOptions: {
       executablePath: process.env.YENNIC_CHROMIUM ?? "/usr/bin/chromium",

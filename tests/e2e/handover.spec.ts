@@ -71,7 +71,6 @@ const stockEntry = (kind: string, body: object) => ({
 
 bothWays((way, press) => {
   test(`a part is ordered, a wrong one comes, the right one is fitted after two days and a restart, ${way}`, async ({ page }) => {
-    test.setTimeout(180_000);
     await openJob(page, server.url, "turns, no heat");
     for (const line of ["proved dead", "rear off", "element OL"]) await type(page, line);
     await visit(page, "Fit");
@@ -191,7 +190,6 @@ for (const viewport of [
       page,
       browser,
     }) => {
-      test.setTimeout(240_000);
       await gasJob(page);
       await visit(page, "Hand over");
       const age = page.getByLabel(/How old is it, in years/);

@@ -49,7 +49,6 @@ const position = (control: string, id: string | undefined): string =>
 
 bothWays((way, press) => {
   test(`a thermostat: in, exchanged and out again, with what nobody foresaw, ${way}`, async ({ page }) => {
-    test.setTimeout(240_000);
     await openJob(page, server.url, "turns, no heat");
     await type(page, "proved dead");
 

@@ -31,7 +31,10 @@ test("the server is killed in a stream of entries, three more are typed, and eac
       if (response.ok) acknowledged.push(entry.id);
     };
     await send("opened", { customer: "S", place: "S", liveTests: false });
-    while (streaming) await send("sighting", { sight: "turns", value: "yes" }).catch(() => (streaming = false));
+    while (streaming) {
+      await send("sighting", { sight: "turns", value: "yes" }).catch(() => (streaming = false));
+      await new Promise((r) => setTimeout(r, 10));
+    }
   })();
 
   const typed: number[] = [];

@@ -39,7 +39,6 @@ for (const [n, viewport] of SIZES.entries())
       test(`${hidden.machine}, ${hidden.fault.part} ${hidden.fault.mode}: by touch alone, following the card, to the close; and the last of it taken back`, async ({
         page,
       }) => {
-        test.setTimeout(150_000);
         await openJob(page, server.url, hidden.words, hidden.machine);
         await follow(page, new ModelAnswers(machineOf(hidden.machine), [hidden.fault]));
         await closed(page);
@@ -56,7 +55,6 @@ test.describe("wires of the cord and the start switch on each other’s place, w
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
 
   test("by touch: looked for before anything is bought, found, put right, proven, closed", async ({ page }) => {
-    test.setTimeout(150_000);
     const machine = machineOf("orrinshaw-e27");
     const put = (id: string, at: number, net: string) => (p: Part) =>
       p.id === id ? ({ ...p, nets: p.nets.map((n, k) => (k === at ? net : n)) } as Part) : p;

@@ -55,7 +55,6 @@ async function idsIn(file: string): Promise<string[]> {
 }
 
 test("twenty times killed among concurrent writers: all that was acknowledged is there once, in an unbroken chain", async () => {
-  test.setTimeout(240_000);
   const server = new Server();
   const acknowledged: string[] = [];
   await server.start("--empty");
@@ -246,7 +245,6 @@ test("a backup while others write is one consistent file; restored it is the sam
 });
 
 test("the lock survives a crash, an empty file and a reused process number", async () => {
-  test.setTimeout(120_000);
   const server = new Server();
   await server.start("--empty");
   await server.kill();
