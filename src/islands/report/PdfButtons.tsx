@@ -38,13 +38,6 @@ export function PdfButtons({ report, made }: Props) {
       <Button disabled={share !== undefined} onClick={() => void make(`${file}-report.pdf`, { is: "customer", report, size, made })}>
         PDF for the customer
       </Button>
-      <Button
-        look="quiet"
-        disabled={share !== undefined}
-        onClick={() => void make(`${file}-record.pdf`, { is: "record", record: technicianRecord(machine, job, number), size, made })}
-      >
-        My record as PDF
-      </Button>
       <label>
         <span className="hidden">Paper</span>
         <select className={bench.field} value={size} onChange={(e) => setSize(e.target.value as PaperSize)}>
@@ -52,6 +45,13 @@ export function PdfButtons({ report, made }: Props) {
           <option>Letter</option>
         </select>
       </label>
+      <Button
+        look="quiet"
+        disabled={share !== undefined}
+        onClick={() => void make(`${file}-record.pdf`, { is: "record", record: technicianRecord(machine, job, number), size, made })}
+      >
+        My record as PDF
+      </Button>
       {share !== undefined && <progress value={share} max={1} aria-label="How far the PDF is" />}
       {amiss && <em role="alert">{amiss}</em>}
     </div>

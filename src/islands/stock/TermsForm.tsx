@@ -24,7 +24,7 @@ export function TermsForm({ terms, own }: { readonly terms: Terms; readonly own:
   const [asking, setAsking] = useState(false);
   const say = (cents: number) => moneySays(cents, terms.currency);
   return (
-    <section className={styles.card} aria-label="Terms">
+    <section className={`${styles.card} ${styles.terms}`} aria-label="Terms">
       <header>
         <h2>What the shop charges</h2>
         {!asking && (
