@@ -90,6 +90,31 @@ test("what is touched before the page comes alive is done once it has: a part of
   await expect(page.getByRole("region", { name: "Heating element" })).toBeVisible();
 });
 
+test("benches moved by a finger before the page comes alive stay where they were put, and the one touched is gone to", async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await openByForm(page, server.url, "turns, no heat");
+  const benches = page.getByRole("navigation", { name: "Benches" });
+  let comeAlive: () => void = () => {};
+  const held = new Promise<void>((resolve) => {
+    comeAlive = resolve;
+  });
+  await page.route("**/*.js", async (route) => {
+    await held;
+    await route.continue();
+  });
+  await page.goto(page.url().replace(/[a-z]+$/, "close"), { waitUntil: "commit" });
+  const place = () => benches.evaluate((strip) => strip.scrollLeft);
+  await expect.poll(place).toBeGreaterThan(100);
+  await benches.evaluate((strip) => strip.scrollTo(0, 0));
+  comeAlive();
+  await expect(page.locator("[inert]")).toHaveCount(0);
+  await expect(next(page)).toHaveAttribute("data-working", "false");
+  expect(await place()).toBe(0);
+  await benches.getByRole("link", { name: "Intake" }).click();
+  await expect(page).toHaveURL(/intake$/);
+  expect(await place()).toBe(0);
+});
+
 test("what is next stands in the page before any script has run, and can't be touched until it would be heard", async ({
   page,
   browser,

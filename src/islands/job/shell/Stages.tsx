@@ -4,15 +4,20 @@ import { useDispatch, useJob } from "../store/context";
 import styles from "./JobView.module.css";
 import { benchHref, useBenchAddress } from "./use-bench-address";
 
+/** Whether the strip stands at its bench before any script has run: who has moved it since then means it. */
+const placedByStyle = () => typeof CSS !== "undefined" && CSS.supports("scroll-initial-target", "nearest");
+
 /** The ten benches in the order of the work. The one where the work stands is marked; any can be visited. */
 export function Stages() {
   const id = useJob((s) => s.job.id);
   const bench = useJob((s) => s.view.bench);
   const here = useRef<HTMLLIElement>(null);
+  const shown = useRef<Stage | undefined>(placedByStyle() ? bench : undefined);
   useBenchAddress(id, bench);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: it is another element for another bench
   useEffect(() => {
-    // No further than it must: what moves under a finger loses its touch.
+    // What moves under a finger loses its touch: only for another bench, and no further than it must.
+    if (shown.current === bench) return;
+    shown.current = bench;
     here.current?.scrollIntoView({ block: "nearest", inline: "nearest" });
   }, [bench]);
   return (
