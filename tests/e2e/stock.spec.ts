@@ -24,8 +24,15 @@ async function putBy(page: Page, press: Press, code: string): Promise<void> {
   throw new Error(`${code} never came`);
 }
 
+/** Where the buttons are. */
+const places = (page: Page): Promise<string[]> =>
+  page
+    .getByRole("main")
+    .getByRole("button", { includeHidden: true })
+    .evaluateAll((all) => all.map((one) => `${one.textContent} ${Math.round(one.getBoundingClientRect().y)}`));
+
 bothWays((way, press) => {
-  test(`pieces are counted, short of their minimum, ordered, moved; what does not come out is said, ${way}`, async ({ page }) => {
+  test(`pieces are counted, short of their minimum, ordered, moved; what does not come out is said, ${way}`, async ({ page, browser }) => {
     await page.goto(`${server.url}/stock`);
     const code = way === "by keys" ? "QF-1149" : "QF-1163";
     await page.getByLabel("Find a part").fill(code);
@@ -50,7 +57,15 @@ bothWays((way, press) => {
     await expect(page.getByLabel("What does not come out")).toHaveCount(0);
     await putBy(page, press, code);
     await expect(item.getByRole("cell").first()).toHaveText("2");
+    const told = page.waitForResponse(/\/api\/stock/);
     await page.reload();
+    await told;
+    await expect(page.locator("[inert]")).toHaveCount(0);
+    const deaf = await browser.newContext({ javaScriptEnabled: false, viewport: page.viewportSize() });
+    const still = await deaf.newPage();
+    await still.goto(page.url());
+    expect(await places(page), "no button moves as the page comes alive").toEqual(await places(still));
+    await deaf.close();
     await page.getByLabel("Find a part").fill(code);
     await expect(item.getByRole("cell").first()).toHaveText("2");
   });

@@ -1,6 +1,7 @@
 import { expect, type Page, test } from "@playwright/test";
 import { v7 } from "uuid";
-import { next, openByForm, type } from "./hidden-fault";
+import { STAGES } from "../../src/core/job/stages";
+import { next, openByForm, openJob, type } from "./hidden-fault";
 import { Server } from "./server";
 
 const server = new Server();
@@ -136,12 +137,14 @@ for (const viewport of [
 ])
   test(`what can be touched stands where it will stay, before any script has run, at ${viewport.width}`, async ({ page, browser }) => {
     await page.setViewportSize(viewport);
+    await openJob(page, server.url, "no start");
+    // The same machine again: earlier visits take their room too.
     await openByForm(page, server.url, "turns, no heat");
     await expect(next(page)).toHaveAttribute("data-working", "false");
     const deaf = await browser.newContext({ javaScriptEnabled: false, viewport });
     const still = await deaf.newPage();
     const moved: string[] = [];
-    for (const bench of ["safe", "watch", "meter", "prove"]) {
+    for (const bench of STAGES) {
       const address = page.url().replace(/[a-z]+$/, bench);
       await page.goto(address);
       await expect(next(page)).toHaveAttribute("data-working", "false");

@@ -5,7 +5,8 @@ import { foldStock, type Stock } from "../../core/stock/stock";
 import type { Pending } from "./queue";
 import type { Shelf } from "./shelf";
 
-export type StockListener = (stock: Stock) => void;
+/** `settled`: the server has told all of it, or can't be asked. Before that it is what lay on the shelf, and may be old. */
+export type StockListener = (stock: Stock, settled: boolean) => void;
 type Ask = () => Promise<readonly Sequenced[]>;
 
 const KEY = `${STOCK.of}/${STOCK.id}`;
@@ -16,6 +17,7 @@ export class StockFeed {
   private readonly listeners = new Set<StockListener>();
   private waits = "";
   private stock: Stock | undefined;
+  private settled = false;
   private loaded: Promise<boolean> | undefined;
 
   constructor(
@@ -25,7 +27,7 @@ export class StockFeed {
 
   subscribe(listener: StockListener, ask: Ask): () => void {
     this.listeners.add(listener);
-    if (this.stock) listener(this.stock);
+    if (this.stock) listener(this.stock, this.settled);
     // Asked for once a page; whoever could not be answered asks again.
     this.loaded ??= this.load(ask);
     void this.loaded.then((isWhole) => {
@@ -59,8 +61,10 @@ export class StockFeed {
     this.take((await shelf?.entriesIn(KEY).catch(() => undefined)) ?? []);
     await this.tell();
     const told = await ask().catch(() => undefined);
+    this.settled = true;
+    if (told) this.take(told);
+    await this.tell();
     if (!told) return false;
-    this.take(told);
     // A browser without a server must find it on its shelf.
     await shelf?.take({ entries: told }).catch(() => undefined);
     return true;
@@ -71,10 +75,10 @@ export class StockFeed {
     const waiting = (await this.waiting()).flatMap(({ entry, refused }): Envelope[] =>
       entry.stream.of === STOCK.of && refused === undefined ? [entry] : [],
     );
-    const now = `${this.known.size} ${waiting.map((e) => e.id).join()}`;
+    const now = `${this.settled} ${this.known.size} ${waiting.map((e) => e.id).join()}`;
     if (now === this.waits && this.stock) return;
     this.waits = now;
     this.stock = foldStock(readStock([...[...this.known.values()].map((s) => s.entry), ...waiting]), CATALOGUE);
-    for (const listener of this.listeners) listener(this.stock);
+    for (const listener of this.listeners) listener(this.stock, this.settled);
   }
 }

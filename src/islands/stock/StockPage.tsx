@@ -15,29 +15,36 @@ import { savePartsCsv } from "./parts-file";
 import { Refused } from "./Refused";
 import styles from "./Stock.module.css";
 import { TermsForm } from "./TermsForm";
-import { enterStock, useStock } from "./use-stock";
+import { enterStock, NOT_YET, StockOfPage, useStock } from "./use-stock";
 
-/** Two vans and a shelf: what lies there, what is under way, what is short, what it costs. */
-export function StockPage() {
-  const stock = useStock();
+/** Two vans and a shelf: what lies there, what is under way, what is short, what it costs. `begin`: the stock as the server has it. */
+export function StockPage({ begin }: { readonly begin?: Stock }) {
   return (
-    <>
+    <StockOfPage value={begin}>
       <PageHead title="Stock and orders" />
-      <main className={styles.page}>
-        <Refused />
-        {stock.problems.length > 0 && (
-          <ul className={styles.problems} role="status" aria-label="What does not come out">
-            {stock.problems.map((p) => (
-              <li key={JSON.stringify(p)}>⚠ {stockProblemSays(stock.items, p)}.</li>
-            ))}
-          </ul>
-        )}
-        <UnderWay stock={stock} />
-        <Short stock={stock} />
-        <Pieces stock={stock} />
-        <TermsForm terms={stock.terms} own={stock.ownTerms} />
-      </main>
-    </>
+      <AllOfIt />
+    </StockOfPage>
+  );
+}
+
+function AllOfIt() {
+  const stock = useStock();
+  if (stock === NOT_YET) return <p className={bench.quiet}>Looking on this device…</p>;
+  return (
+    <main className={styles.page}>
+      <Refused />
+      {stock.problems.length > 0 && (
+        <ul className={styles.problems} role="status" aria-label="What does not come out">
+          {stock.problems.map((p) => (
+            <li key={JSON.stringify(p)}>⚠ {stockProblemSays(stock.items, p)}.</li>
+          ))}
+        </ul>
+      )}
+      <UnderWay stock={stock} />
+      <Short stock={stock} />
+      <Pieces stock={stock} />
+      <TermsForm terms={stock.terms} own={stock.ownTerms} />
+    </main>
   );
 }
 

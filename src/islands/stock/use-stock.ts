@@ -1,16 +1,27 @@
-import { useEffect, useState } from "react";
+import { createContext, useContext, useEffect, useState } from "react";
 import { CATALOGUE } from "../../catalogue/catalogue";
 import type { StockDraft } from "../../core/stock/kinds";
 import { foldStock, type Stock } from "../../core/stock/stock";
 import { replica } from "../replica/replica";
 import { technician } from "../replica/technician";
 
-const EMPTY: Stock = foldStock([], CATALOGUE);
+/** The bare catalogue: nothing is known yet of what lies where. */
+export const NOT_YET: Stock = foldStock([], CATALOGUE);
 
-/** The stock as this browser knows it, as it changes; the bare catalogue until it is here. */
+/** The stock as the page of the server came with it. */
+export const StockOfPage = createContext<Stock | undefined>(undefined);
+
+/** The stock as this browser knows it, as it changes. What the page came with stands until the server has told the rest, so that nothing moves under a finger. */
 export function useStock(): Stock {
-  const [stock, setStock] = useState(EMPTY);
-  useEffect(() => replica().subscribeStock(setStock), []);
+  const given = useContext(StockOfPage);
+  const [stock, setStock] = useState(given ?? NOT_YET);
+  useEffect(
+    () =>
+      replica().subscribeStock((told, settled) => {
+        if (settled || !given) setStock(told);
+      }),
+    [given],
+  );
   return stock;
 }
 

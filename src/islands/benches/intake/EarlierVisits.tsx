@@ -16,7 +16,8 @@ export function EarlierVisits() {
   const serial = useJob((s) => s.job.serial);
   const place = useJob((s) => s.job.opened?.place);
   const openedAt = useJob(({ job }) => job.openedAt);
-  const [visits, setVisits] = useState<readonly EarlierVisit[] | "away" | undefined>();
+  const given = useJob((s) => s.earlier);
+  const [visits, setVisits] = useState<readonly EarlierVisit[] | "away" | undefined>(given);
   // biome-ignore lint/correctness/useExhaustiveDependencies: asked anew when the machine is corrected, or the job is known to the server
   useEffect(() => {
     let gone = false;
@@ -63,7 +64,9 @@ function Visit({ visit: { id, number, changedAt, closed, complaint, done, readin
   return (
     <li>
       <a href={`/jobs/${id}`}>
-        <time dateTime={changedAt}>{format(new Date(changedAt), "d MMM yyyy")}</time>
+        <time dateTime={changedAt} suppressHydrationWarning>
+          {format(new Date(changedAt), "d MMM yyyy")}
+        </time>
         <span>
           job {number}
           {closed ? "" : ", still open"}

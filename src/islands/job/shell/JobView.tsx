@@ -2,8 +2,10 @@ import { useEffect, useMemo } from "react";
 import { type ShownJob, withMachine } from "../../../core/job/shown";
 import type { Stage } from "../../../core/job/stages";
 import type { Envelope } from "../../../core/journal/envelope";
+import type { EarlierVisit } from "../../../core/language/earlier-visits";
 import type { KeptMachine } from "../../../core/machine/revision";
 import type { FirstAnswer } from "../../../core/planning/first-answer";
+import type { Stock } from "../../../core/stock/stock";
 import { BENCHES } from "../../benches/index";
 import { LeftOpen } from "../../hands/LeftOpen";
 import { pageMachines } from "../../replica/page-machines";
@@ -11,6 +13,7 @@ import { replica } from "../../replica/replica";
 import { technician } from "../../replica/technician";
 import { Hatch } from "../../sheet/Hatch";
 import { JobParts } from "../../stock/JobParts";
+import { StockOfPage } from "../../stock/use-stock";
 import { ReadingLine } from "../line/ReadingLine";
 import { NextCard } from "../next/NextCard";
 import { Record } from "../record/Record";
@@ -39,6 +42,8 @@ interface Props {
     readonly entries?: readonly Envelope[];
     /** What the server has worked out of it. */
     readonly first?: FirstAnswer;
+    readonly earlier?: readonly EarlierVisit[] | undefined;
+    readonly stock?: Stock | undefined;
   };
   /** The machine in every revision that the entries name; those that ship, when none is named yet. */
   readonly machines: readonly KeptMachine[];
@@ -49,7 +54,7 @@ export function JobView({ id, bench, begin, machines }: Props) {
   // biome-ignore lint/correctness/useExhaustiveDependencies: a page is of one job, and begins with what it came with
   const store = useMemo(() => {
     const source = pageMachines(machines);
-    const { shown, ...rest } = begin;
+    const { shown, stock: _, ...rest } = begin;
     const beginning = shown ? { ...rest, shown: withMachine(shown, source.find) } : rest;
     const noted = (what: string) => performance.mark(`yennic ${what}`);
     return new JobStore(id, beginning, { box: replica, machines: source, startEngine, technician, clock: pageClock, noted }, bench);
@@ -57,7 +62,9 @@ export function JobView({ id, bench, begin, machines }: Props) {
   useEffect(() => store.start(), [store]);
   return (
     <StoreContext value={store}>
-      <Frame machines={machines} />
+      <StockOfPage value={begin.stock}>
+        <Frame machines={machines} />
+      </StockOfPage>
     </StoreContext>
   );
 }

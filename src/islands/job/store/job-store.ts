@@ -5,6 +5,7 @@ import type { Draft } from "../../../core/job/kinds/index";
 import { type Safety, safetyFor } from "../../../core/job/safety";
 import type { Stage } from "../../../core/job/stages";
 import type { Envelope } from "../../../core/journal/envelope";
+import type { EarlierVisit } from "../../../core/language/earlier-visits";
 import type { FindMachine } from "../../../core/machine/revision";
 import type { FirstAnswer } from "../../../core/planning/first-answer";
 import type { ToldJob } from "../../replica/job-feed";
@@ -25,6 +26,8 @@ export interface Snapshot {
   readonly refused: readonly Pending[];
   /** The job's number; left out until the server has given it one. */
   readonly number: number | undefined;
+  /** Earlier visits that the page came with: where they are read, they take their room from the beginning. */
+  readonly earlier: readonly EarlierVisit[] | undefined;
   /** False while the page shows what it came with, and the rest of the entries is on its way. */
   readonly whole: boolean;
   /** Why what waits is not there yet; left out while all is well. */
@@ -59,6 +62,7 @@ export interface Beginning {
   readonly entries?: readonly Envelope[];
   /** What was worked out of it already. */
   readonly first?: FirstAnswer;
+  readonly earlier?: readonly EarlierVisit[] | undefined;
 }
 
 /** What a store needs of the world. */
@@ -100,7 +104,7 @@ export class JobStore {
 
   constructor(
     readonly id: string,
-    { number, shown, enough = false, entries = [], first }: Beginning,
+    { number, shown, enough = false, entries = [], first, earlier }: Beginning,
     private readonly surroundings: Surroundings,
     bench: Stage,
   ) {
@@ -115,6 +119,7 @@ export class JobStore {
       waiting: NONE,
       refused: NO_PENDING,
       number,
+      earlier,
       whole: shown === undefined,
       trouble: undefined,
       storage: undefined,
