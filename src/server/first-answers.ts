@@ -26,8 +26,17 @@ const MOST_WAITING = 8;
 /** Works out what pages come with, in a thread of its own. `tables`: the folder of the tables of predictions. */
 export function firstAnswers(tables: string): AskFirst {
   const waiting = new Map<number, (answer: FirstAnswer | undefined) => void>();
+  // What came too late for its page is there for the next one.
+  const known = new WeakMap<Job, FirstAnswer>();
+  const asked = new Map<number, Job>();
   let worker: Worker | undefined;
   let turn = 0;
+  const hear = (of: number, answer: FirstAnswer | undefined) => {
+    const job = asked.get(of);
+    if (job && answer) known.set(job, answer);
+    asked.delete(of);
+    tell(of, answer);
+  };
   const tell = (of: number, answer?: FirstAnswer) => {
     waiting.get(of)?.(answer);
     waiting.delete(of);
@@ -35,20 +44,23 @@ export function firstAnswers(tables: string): AskFirst {
   const begin = (): Worker => {
     const begun = new Worker(new URL("./first-answer.worker.mjs", import.meta.url), { workerData: { tables } });
     begun.unref();
-    begun.on("message", ({ turn: of, answer }: Told) => tell(of, answer));
+    begun.on("message", ({ turn: of, answer }: Told) => hear(of, answer));
     begun.on("error", (error) => {
       console.error(error);
       // The next page begins it anew.
       worker = undefined;
+      asked.clear();
       for (const of of [...waiting.keys()]) tell(of);
     });
     return begun;
   };
   return (job) => {
     const { machine, record: _, ...rest } = job;
-    if (!machine || waiting.size >= MOST_WAITING) return Promise.resolve(undefined);
+    const before = known.get(job);
+    if (before || !machine || waiting.size >= MOST_WAITING) return Promise.resolve(before);
     worker ??= begin();
     const mine = ++turn;
+    asked.set(mine, job);
     worker.postMessage({ turn: mine, revision: revisionOf(machine), job: { ...rest, record: [] } } satisfies FirstQuestion);
     return new Promise((resolve) => {
       const late = setTimeout(() => tell(mine), PATIENCE_MS);
