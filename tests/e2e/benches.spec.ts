@@ -76,11 +76,13 @@ test("by keyboard: from bench to bench, and what each offers", async ({ page }) 
     await expect(here(page)).toContainText(bench);
   };
   const press = async (name: string | RegExp) => {
-    await page
+    const button = page
       .locator("main")
       .getByRole("button", { name, exact: typeof name === "string" })
-      .last()
-      .focus();
+      .last();
+    // Before the page has come alive it can't be focused.
+    await expect(button).not.toHaveAttribute("inert");
+    await button.focus();
     await page.keyboard.press("Enter");
   };
   const recorded = (words: string) => expect(page.getByLabel("Record").getByText(words).first()).toBeVisible();

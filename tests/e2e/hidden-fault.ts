@@ -59,7 +59,11 @@ export async function openJob(page: Page, url: string, words: string, id: string
   if (!told.ok()) throw new Error(await told.text());
   await page.addInitScript((by) => localStorage.setItem("yennic.technician", localStorage.getItem("yennic.technician") ?? by), BY);
   await page.goto(`${url}/jobs/${job}`);
+  await alive(page);
 }
+
+/** What is touched before the page has come alive has tests of its own (survival). */
+const alive = (page: Page): Promise<void> => expect(page.locator("[inert]")).toHaveCount(0);
 
 /** Opens a job by its form, and waits until the server has it: another device may go to its address at once. */
 export async function openByForm(page: Page, url: string, words: string, machine: string = E27.id): Promise<void> {
@@ -94,6 +98,7 @@ export async function visit(page: Page, bench: string): Promise<void> {
   const link = page.getByRole("navigation", { name: "Benches" }).getByRole("link", { name: new RegExp(bench) });
   await link.click();
   await expect(link).toHaveAttribute("aria-current", "page");
+  await alive(page);
 }
 
 /** Who leads the suspects, as one of the benches that reason shows it. */

@@ -80,7 +80,9 @@ test("what is typed before the page comes alive is not lost", async ({ page }) =
   await expect(page.getByText("Lamp lights").first()).toBeVisible();
 });
 
-test("what is touched before the page comes alive is done once it has: a part of the sheet, the form of a new job", async ({ page }) => {
+test("what is touched before the page comes alive is done once it has: a part of the sheet, the cases of the supply, the form of a new job", async ({
+  page,
+}) => {
   await page.route("**/*.js", async (route) => {
     await new Promise((r) => setTimeout(r, 1500));
     await route.continue();
@@ -89,6 +91,9 @@ test("what is touched before the page comes alive is done once it has: a part of
   await page.goto(page.url().replace(/[a-z]+$/, "meter"), { waitUntil: "commit" });
   await page.locator('[data-part="element"]').click();
   await expect(page.getByRole("region", { name: "Heating element" })).toBeVisible();
+  await page.goto(page.url().replace(/[a-z]+$/, "air"), { waitUntil: "commit" });
+  await page.getByText("What the supply would show").click();
+  await expect(page.getByRole("row", { name: /As it should be/ })).toContainText("240 V");
 });
 
 test("benches moved by a finger before the page comes alive stay where they were put, and the one touched is gone to", async ({ page }) => {

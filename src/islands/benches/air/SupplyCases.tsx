@@ -1,4 +1,4 @@
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { outletPairs, type SupplyCase } from "../../../core/diagnosis/supply-cases";
 import { supplyDoes } from "../../../core/language/supply";
 import type { SupplyAnswer } from "../../../workers/supply.worker";
@@ -12,6 +12,9 @@ export function SupplyCases() {
   const [cases, setCases] = useState<readonly SupplyCase[] | undefined>();
   const [failed, setFailed] = useState<string | undefined>();
   const [open, setOpen] = useState(false);
+  const details = useRef<HTMLDetailsElement>(null);
+  // It may have been opened before the page came alive.
+  useEffect(() => setOpen(details.current?.open ?? false), []);
   useEffect(() => {
     if (!open) return;
     const worker = new Worker(new URL("../../../workers/supply.worker.ts", import.meta.url), { type: "module" });
@@ -21,7 +24,7 @@ export function SupplyCases() {
   }, [machine, open]);
   const pairs = outletPairs(machine);
   return (
-    <details className={styles.supply} onToggle={(e) => setOpen(e.currentTarget.open)}>
+    <details ref={details} className={styles.supply} onToggle={(e) => setOpen(e.currentTarget.open)}>
       <summary>What the supply would show, and what this machine would do</summary>
       {!cases ? (
         <p role="status">{failed ? `It can’t be worked out here: ${failed}.` : "Working it out…"}</p>
