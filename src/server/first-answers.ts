@@ -19,7 +19,7 @@ interface Told {
 /** Gets what a page of a job comes with; `undefined` where it is not there soon enough: then the page works it out itself. */
 export type AskFirst = (job: Job) => Promise<FirstAnswer | undefined>;
 
-/** A page waits no longer, and no more pages wait at a time. */
+/** A page waits no longer, and no more questions stand open at a time. */
 const PATIENCE_MS = 250;
 const MOST_WAITING = 8;
 
@@ -28,15 +28,8 @@ export function firstAnswers(tables: string): AskFirst {
   const waiting = new Map<number, (answer: FirstAnswer | undefined) => void>();
   // What came too late for its page is there for the next one.
   const known = new WeakMap<Job, FirstAnswer>();
-  const asked = new Map<number, Job>();
   let worker: Worker | undefined;
   let turn = 0;
-  const hear = (of: number, answer: FirstAnswer | undefined) => {
-    const job = asked.get(of);
-    if (job && answer) known.set(job, answer);
-    asked.delete(of);
-    tell(of, answer);
-  };
   const tell = (of: number, answer?: FirstAnswer) => {
     waiting.get(of)?.(answer);
     waiting.delete(of);
@@ -44,12 +37,11 @@ export function firstAnswers(tables: string): AskFirst {
   const begin = (): Worker => {
     const begun = new Worker(new URL("./first-answer.worker.mjs", import.meta.url), { workerData: { tables } });
     begun.unref();
-    begun.on("message", ({ turn: of, answer }: Told) => hear(of, answer));
+    begun.on("message", ({ turn: of, answer }: Told) => tell(of, answer));
     begun.on("error", (error) => {
       console.error(error);
       // The next page begins it anew.
       worker = undefined;
-      asked.clear();
       for (const of of [...waiting.keys()]) tell(of);
     });
     return begun;
@@ -60,12 +52,12 @@ export function firstAnswers(tables: string): AskFirst {
     if (before || !machine || waiting.size >= MOST_WAITING) return Promise.resolve(before);
     worker ??= begin();
     const mine = ++turn;
-    asked.set(mine, job);
     worker.postMessage({ turn: mine, revision: revisionOf(machine), job: { ...rest, record: [] } } satisfies FirstQuestion);
     return new Promise((resolve) => {
-      const late = setTimeout(() => tell(mine), PATIENCE_MS);
+      const late = setTimeout(resolve, PATIENCE_MS);
       waiting.set(mine, (answer) => {
         clearTimeout(late);
+        if (answer) known.set(job, answer);
         resolve(answer);
       });
     });

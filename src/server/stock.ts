@@ -1,10 +1,8 @@
 import { and, asc, eq } from "drizzle-orm";
 import { CATALOGUE } from "../catalogue/catalogue";
-import type { Job } from "../core/job/fold";
-import type { Stage } from "../core/job/stages";
 import type { Sequenced } from "../core/journal/envelope";
 import { readStock, STOCK, type StockEntry } from "../core/stock/kinds";
-import { foldStock, ordersFor, type Stock } from "../core/stock/stock";
+import { foldStock, type Stock } from "../core/stock/stock";
 import type { Database } from "./handle";
 import { toSequenced } from "./rows";
 import { entries } from "./schema";
@@ -49,13 +47,6 @@ export class StockFold {
     this.known = undefined;
     this.folded = undefined;
   }
-}
-
-/** What the page of a job comes with of the stock: of its own orders; nothing where nothing of it is shown. */
-export function stockFor(stock: Stock, job: Job, bench: Stage): Stock | undefined {
-  const orders = ordersFor(stock, job.id);
-  const isShown = bench === "fit" || bench === "hand" || orders.length + job.used.length + job.wanted.length + job.fitted.length > 0;
-  return isShown ? { ...stock, orders } : undefined;
 }
 
 /** Jobs whose orders these entries speak of. */

@@ -16,6 +16,7 @@ import { parseMachine } from "../../src/core/machine/read";
 import { refOf } from "../../src/core/machine/revision";
 import { deadCondition } from "../../src/core/machine/run/at-rest";
 import { wiringUnder } from "../../src/core/machine/wiring";
+import { alive } from "./before-alive";
 
 /** A shipped machine, read as the program reads it. */
 export const machineOf = (id: string): Machine =>
@@ -61,9 +62,6 @@ export async function openJob(page: Page, url: string, words: string, id: string
   await page.goto(`${url}/jobs/${job}`);
   await alive(page);
 }
-
-/** What is touched before the page has come alive has tests of its own (survival). */
-const alive = (page: Page): Promise<void> => expect(page.locator("[inert]")).toHaveCount(0);
 
 /** Opens a job by its form, and waits until the server has it: another device may go to its address at once. */
 export async function openByForm(page: Page, url: string, words: string, machine: string = E27.id): Promise<void> {

@@ -1,5 +1,6 @@
 import AxeBuilder from "@axe-core/playwright";
 import { expect, type Page, test } from "@playwright/test";
+import { alive } from "./before-alive";
 import { leads, openJob, type, visit } from "./hidden-fault";
 import { Server } from "./server";
 
@@ -13,7 +14,7 @@ async function firstJob(page: Page, words: string): Promise<void> {
   await expect(page.locator("[data-suspect]").first()).toBeVisible();
   await expect(page.getByRole("region", { name: "Next" }).getByRole("heading")).not.toHaveText("Working it out…");
   // Keys are heard once the page has come alive.
-  await expect(page.locator("[inert]")).toHaveCount(0);
+  await alive(page);
 }
 
 async function handOver(page: Page): Promise<void> {
@@ -24,7 +25,7 @@ async function handOver(page: Page): Promise<void> {
 /** With one item open. */
 async function stock(page: Page): Promise<void> {
   await page.goto(`${server.url}/stock`);
-  await expect(page.locator("[inert]")).toHaveCount(0);
+  await alive(page);
   await page.getByRole("button", { name: /QF-1184$/ }).click();
 }
 

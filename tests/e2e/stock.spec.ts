@@ -1,4 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
+import { alive, places } from "./before-alive";
 import { Server } from "./server";
 import { bothWays, type Press } from "./ways";
 
@@ -23,13 +24,6 @@ async function putBy(page: Page, press: Press, code: string): Promise<void> {
   }
   throw new Error(`${code} never came`);
 }
-
-/** Where the buttons are. */
-const places = (page: Page): Promise<string[]> =>
-  page
-    .getByRole("main")
-    .getByRole("button", { includeHidden: true })
-    .evaluateAll((all) => all.map((one) => `${one.textContent} ${Math.round(one.getBoundingClientRect().y)}`));
 
 bothWays((way, press) => {
   test(`pieces are counted, short of their minimum, ordered, moved; what does not come out is said, ${way}`, async ({ page, browser }) => {
@@ -60,11 +54,11 @@ bothWays((way, press) => {
     const told = page.waitForResponse(/\/api\/stock/);
     await page.reload();
     await told;
-    await expect(page.locator("[inert]")).toHaveCount(0);
+    await alive(page);
     const deaf = await browser.newContext({ javaScriptEnabled: false, viewport: page.viewportSize() });
     const still = await deaf.newPage();
     await still.goto(page.url());
-    expect(await places(page), "no button moves as the page comes alive").toEqual(await places(still));
+    expect(await places(page, "main button"), "no button moves as the page comes alive").toEqual(await places(still, "main button"));
     await deaf.close();
     await page.getByLabel("Find a part").fill(code);
     await expect(item.getByRole("cell").first()).toHaveText("2");

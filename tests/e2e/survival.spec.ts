@@ -1,6 +1,7 @@
 import { expect, type Page, test } from "@playwright/test";
 import { v7 } from "uuid";
 import { STAGES } from "../../src/core/job/stages";
+import { alive, places } from "./before-alive";
 import { next, openByForm, openJob, type } from "./hidden-fault";
 import { Server } from "./server";
 
@@ -113,7 +114,7 @@ test("benches moved by a finger before the page comes alive stay where they were
   await expect.poll(place).toBeGreaterThan(100);
   await benches.evaluate((strip) => strip.scrollTo(0, 0));
   comeAlive();
-  await expect(page.locator("[inert]")).toHaveCount(0);
+  await alive(page);
   await expect(next(page)).toHaveAttribute("data-working", "false");
   expect(await place()).toBe(0);
   await benches.getByRole("link", { name: "Intake" }).click();
@@ -132,7 +133,7 @@ test("what is next stands in the page before any script has run, and can't be to
   const still = await deaf.newPage();
   await goWorkedOut(still, page.url(), title);
   await expect(next(still).locator("button[inert]").first()).toBeVisible();
-  await expect(page.locator("[inert]")).toHaveCount(0);
+  await alive(page);
   await deaf.close();
 });
 
@@ -155,9 +156,9 @@ for (const viewport of [
       await expect(next(page)).toHaveAttribute("data-working", "false");
       await goWorkedOut(still, address, await next(page).getByRole("heading").innerText());
       if (bench === "watch") await expect(page.getByRole("img", { name: "The run over time" }).locator("rect").first()).toBeVisible();
-      const before = await places(still);
+      const before = await places(still, TOUCHED);
       expect(before.length).toBeGreaterThan(10);
-      const alive = await places(page);
+      const alive = await places(page, TOUCHED);
       moved.push(...before.filter((one) => !alive.includes(one)).map((one) => `${bench}: ${one}`));
     }
     expect(moved).toEqual([]);
@@ -171,14 +172,8 @@ const goWorkedOut = (page: Page, address: string, title: string): Promise<void> 
     await expect(next(page).getByRole("heading")).toHaveText(title, { timeout: 1000 });
   }).toPass();
 
-/** Where the links to the benches and the buttons of this one stand. */
-const places = (page: Page): Promise<string[]> =>
-  page.locator("nav a, main > :first-child > :first-child button").evaluateAll((all) =>
-    all.map((one) => {
-      const { x, y, width } = one.getBoundingClientRect();
-      return [one.textContent, ...[x, y, width].map(Math.round)].join(" ");
-    }),
-  );
+/** The links to the benches and the buttons of this one. */
+const TOUCHED = "nav a, main > :first-child > :first-child button";
 
 test("an entry that the server refuses is kept, shown with the reason, and holds up no other", async ({ page }) => {
   await openByForm(page, server.url, "no start");

@@ -6,7 +6,7 @@ import { itemsFor, presentItem } from "../../src/core/stock/item";
 import { readStock, type StockBody, type StockDraft, type StockEntry, type StockKind, stampStock } from "../../src/core/stock/kinds";
 import { isOpenOrder } from "../../src/core/stock/order";
 import { ACCOUNTS, PLACES } from "../../src/core/stock/places";
-import { countAt, foldStock, type Stock, underMinimum } from "../../src/core/stock/stock";
+import { countAt, foldStock, type Stock, stockOfJob, underMinimum } from "../../src/core/stock/stock";
 import { DEFAULT_TERMS } from "../../src/core/stock/terms";
 import { randomFrom } from "../../src/core/training/random";
 import { type News, newsDue, newsOf } from "../../src/core/training/supplier";
@@ -85,6 +85,21 @@ test("a kit's piece is left over on purpose; more than the kit held is said", ()
   expect(foldStock(entered(...kit, left(3), left(2)), CATALOGUE).problems).toEqual([
     { code: "no-such-piece", item: "QF-K1338", piece: "Crimp terminal", over: 1 },
   ]);
+});
+
+test("as far as one job has to do with it: where all lies, and no other job's orders, parts and leftovers", () => {
+  const other = asUuid(901);
+  const of = (job: string): StockDraft[] => [
+    one("ordered", { item: "QF-1191", count: 1, to: "van-1", job }),
+    one("moved", { item: "QF-K1338", count: 1, from: "van-2", to: "job", job }),
+    one("moved", { item: "QF-K1338", count: 2, from: "job", to: "left-over", job, piece: "Crimp terminal" }),
+  ];
+  const both = foldStock(entered(...of(JOB), ...of(other)), CATALOGUE);
+  const [mine, alone] = [stockOfJob(both, JOB), foldStock(entered(...of(JOB)), CATALOGUE)];
+  expect(mine.pieces).toEqual(both.pieces);
+  const { orders, used, cameFrom, leftOver } = alone;
+  expect(mine).toMatchObject({ orders, used, cameFrom, leftOver });
+  expect(both.orders).toHaveLength(2);
 });
 
 test("what is under its minimum, and what is on its way there", () => {

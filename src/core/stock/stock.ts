@@ -199,3 +199,16 @@ export type NamedOrder = Order & { readonly name: string };
 /** Orders of a job, oldest first. */
 export const ordersFor = ({ orders, items }: Pick<Stock, "orders" | "items">, job: string): NamedOrder[] =>
   orders.filter((o) => o.job === job).map((o) => ({ ...o, name: items.find((i) => i.code === o.comes)?.name ?? o.comes }));
+
+/** The stock as far as one job has to do with it: all that lies where, but no other job's orders, parts and leftovers. */
+export function stockOfJob(stock: Stock, job: string): Stock {
+  const ofJob = <T>(all: ReadonlyMap<string, T>) => new Map([...all].filter(([id]) => id === job));
+  return {
+    ...stock,
+    used: ofJob(stock.used),
+    cameFrom: ofJob(stock.cameFrom),
+    leftOver: stock.leftOver.filter((l) => l.job === job),
+    orders: stock.orders.filter((o) => o.job === job),
+    supplierDays: [],
+  };
+}

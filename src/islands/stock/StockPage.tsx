@@ -22,16 +22,18 @@ export function StockPage({ begin }: { readonly begin?: Stock }) {
   return (
     <StockOfPage value={begin}>
       <PageHead title="Stock and orders" />
-      <AllOfIt />
+      <main className={styles.page}>
+        <WholeStock />
+      </main>
     </StockOfPage>
   );
 }
 
-function AllOfIt() {
+function WholeStock() {
   const stock = useStock();
   if (stock === NOT_YET) return <p className={bench.quiet}>Looking on this device…</p>;
   return (
-    <main className={styles.page}>
+    <>
       <Refused />
       {stock.problems.length > 0 && (
         <ul className={styles.problems} role="status" aria-label="What does not come out">
@@ -44,7 +46,7 @@ function AllOfIt() {
       <Short stock={stock} />
       <Pieces stock={stock} />
       <TermsForm terms={stock.terms} own={stock.ownTerms} />
-    </main>
+    </>
   );
 }
 

@@ -54,7 +54,7 @@ export function JobView({ id, bench, begin, machines }: Props) {
   // biome-ignore lint/correctness/useExhaustiveDependencies: a page is of one job, and begins with what it came with
   const store = useMemo(() => {
     const source = pageMachines(machines);
-    const { shown, stock: _, ...rest } = begin;
+    const { shown, ...rest } = begin;
     const beginning = shown ? { ...rest, shown: withMachine(shown, source.find) } : rest;
     const noted = (what: string) => performance.mark(`yennic ${what}`);
     return new JobStore(id, beginning, { box: replica, machines: source, startEngine, technician, clock: pageClock, noted }, bench);
