@@ -2,7 +2,7 @@ import { defineConfig } from "@playwright/test";
 
 export default defineConfig({
   testDir: "tests/e2e",
-  globalSetup: "./tests/e2e/build.ts",
+  globalSetup: "./tests/e2e/support/build.ts",
   // They end what hangs; a machine whose processor is lent to others may be several times slower for minutes.
   timeout: 240_000,
   expect: { timeout: 30_000 },

@@ -1,15 +1,15 @@
 import { count } from "drizzle-orm";
-import { sightFinding } from "../src/core/finding/kinds/sight";
-import { type BillLine, billOf } from "../src/core/job/bill";
-import type { Entry } from "../src/core/job/entry";
-import type { Body, Draft } from "../src/core/job/kinds/index";
-import type { Envelope } from "../src/core/journal/envelope";
-import { complaintIn } from "../src/core/language/complaint";
-import type { StockBody } from "../src/core/stock/kinds";
+import { sightFinding } from "../src/core/record/finding/kinds/sight";
+import { type BillLine, billOf } from "../src/core/record/job/closing/bill";
+import type { Entry } from "../src/core/record/job/entry";
+import type { Body, Draft } from "../src/core/record/job/kinds/index";
+import type { Envelope } from "../src/core/record/journal/envelope";
+import { complaintIn } from "../src/core/speech/words/bench/complaint";
+import type { StockBody } from "../src/core/record/stock/kinds";
 import { findMachine } from "../src/machines";
-import type { Database } from "../src/server/database";
-import { appendEntries } from "../src/server/keep-journal";
-import { jobs } from "../src/server/schema";
+import type { Database } from "../src/server/database/database";
+import { appendEntries } from "../src/server/journal/keep-journal";
+import { jobs } from "../src/server/database/schema";
 import { QUILLFOLD, STOCKED, stockFor } from "./demo-stock";
 import { TypedJob } from "./typed-job";
 

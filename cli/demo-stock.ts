@@ -1,7 +1,7 @@
 import { v7 } from "uuid";
-import type { Envelope } from "../src/core/journal/envelope";
-import { type StockDraft, stampStock } from "../src/core/stock/kinds";
-import { DEFAULT_TERMS, type Terms } from "../src/core/stock/terms";
+import type { Envelope } from "../src/core/record/journal/envelope";
+import { type StockDraft, stampStock } from "../src/core/record/stock/kinds";
+import { DEFAULT_TERMS, type Terms } from "../src/core/record/stock/terms";
 
 /** The invented shop of the demo. */
 export const QUILLFOLD: Terms = { ...DEFAULT_TERMS, shop: "Quillfold Repairs", address: "Slip Lane 3, Ostrey" };

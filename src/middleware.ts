@@ -1,6 +1,6 @@
 import { createHash } from "node:crypto";
 import type { MiddlewareHandler } from "astro";
-import { errorJson } from "./server/http";
+import { errorJson } from "./server/gate/http";
 
 /**
  * Own-origin check for every state-changing request (the framework's covers form posts only), and the security headers.

@@ -4,9 +4,9 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { createClient } from "@libsql/client";
 import { v7 } from "uuid";
-import { item } from "../../src/core/array/at";
-import { type Entry, stamp } from "../../src/core/job/entry";
-import { Server } from "../../tests/e2e/server";
+import { item } from "../../src/core/model/array/at";
+import { type Entry, stamp } from "../../src/core/record/job/entry";
+import { Server } from "../../tests/e2e/support/server";
 import { buildIfNeeded } from "../build";
 import { PREFIX, print, quantile, READINGS, sampleJob } from "./measure";
 

@@ -3,7 +3,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { type Browser, chromium } from "@playwright/test";
 import config from "../../playwright.config";
-import { Server } from "../../tests/e2e/server";
+import { Server } from "../../tests/e2e/support/server";
 import { buildIfNeeded } from "../build";
 
 /** Work in a real browser, on a server of its own with no job; both are gone afterwards, whatever happens. */

@@ -4,21 +4,21 @@ import { join } from "node:path";
 import { setFlagsFromString } from "node:v8";
 import { runInNewContext } from "node:vm";
 import type { Browser } from "@playwright/test";
-import { item } from "../../src/core/array/at";
-import { rank } from "../../src/core/diagnosis/rank";
-import { standingOf } from "../../src/core/diagnosis/standing";
-import { SuspectSet } from "../../src/core/diagnosis/suspect-set";
-import type { Job } from "../../src/core/job/fold";
-import type { Machine } from "../../src/core/machine/format";
-import { restControls } from "../../src/core/machine/run/at-rest";
-import { TestCatalogue } from "../../src/core/planning/catalogue";
-import { propose } from "../../src/core/planning/propose";
-import { tableOf, withTable } from "../../src/core/planning/table";
-import { bytesOfTable, tableOfBytes } from "../../src/core/planning/table-bytes";
-import { Predictor } from "../../src/core/prediction/predictor";
+import { item } from "../../src/core/model/array/at";
+import { rank } from "../../src/core/reason/diagnosis/rank";
+import { standingOf } from "../../src/core/reason/diagnosis/standing";
+import { SuspectSet } from "../../src/core/reason/diagnosis/suspect-set";
+import type { Job } from "../../src/core/record/job/fold";
+import type { Machine } from "../../src/core/model/machine/format";
+import { restControls } from "../../src/core/model/machine/run/at-rest";
+import { TestCatalogue } from "../../src/core/reason/planning/catalogue";
+import { propose } from "../../src/core/reason/planning/propose";
+import { tableOf, withTable } from "../../src/core/reason/planning/table";
+import { bytesOfTable, tableOfBytes } from "../../src/core/reason/planning/table-bytes";
+import { Predictor } from "../../src/core/model/prediction/predictor";
 import { MACHINES } from "../../src/machines";
 import { buildIfNeeded } from "../build";
-import { CHROMIUM } from "../test";
+import { CHROMIUM } from "../commands/test";
 import { candidatePoints } from "./diagnosis";
 import { ELECTRIC, LARGEST, print, quantile, sampleJob, timed } from "./measure";
 
@@ -145,8 +145,8 @@ function replanned(machine: Machine): void {
 async function inBrowser(): Promise<void> {
   buildIfNeeded();
   const { chromium } = await import("@playwright/test");
-  const { Server } = await import("../../tests/e2e/server");
-  const { openJob } = await import("../../tests/e2e/hidden-fault");
+  const { Server } = await import("../../tests/e2e/support/server");
+  const { openJob } = await import("../../tests/e2e/support/hidden-fault");
   const server = new Server(mkdtempSync(join(tmpdir(), "yennic-bench-")));
   const browser = await chromium.launch({
     executablePath: CHROMIUM,

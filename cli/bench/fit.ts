@@ -1,11 +1,11 @@
-import { valueAt } from "../../src/core/cycling/series";
-import { cyclingOf } from "../../src/core/cycling/switches";
-import { fitRun, type Known } from "../../src/core/fitting/fit-run";
-import { knownOf } from "../../src/core/fitting/known";
-import { outlineOf } from "../../src/core/logging/outline";
-import { readLog } from "../../src/core/logging/read-log";
-import type { Machine } from "../../src/core/machine/format";
-import { loggedRun } from "../../src/core/training/logged-run";
+import { valueAt } from "../../src/core/model/cycling/series";
+import { cyclingOf } from "../../src/core/model/cycling/switches";
+import { fitRun, type Known } from "../../src/core/model/fitting/fit-run";
+import { knownOf } from "../../src/core/model/fitting/known";
+import { outlineOf } from "../../src/core/model/logging/outline";
+import { readLog } from "../../src/core/model/logging/read-log";
+import type { Machine } from "../../src/core/model/machine/format";
+import { loggedRun } from "../../src/core/practice/logged-run";
 import { MACHINES } from "../../src/machines";
 import { print, quantile } from "./measure";
 

@@ -1,5 +1,5 @@
-import { item } from "../../src/core/array/at";
-import type { Machine } from "../../src/core/machine/format";
+import { item } from "../../src/core/model/array/at";
+import type { Machine } from "../../src/core/model/machine/format";
 import { findMachine } from "../../src/machines";
 import { TypedJob } from "../typed-job";
 

@@ -1,5 +1,5 @@
 import type { CDPSession, Page } from "@playwright/test";
-import { openJob, type, visit } from "../../tests/e2e/hidden-fault";
+import { openJob, type, visit } from "../../tests/e2e/support/hidden-fault";
 import { inBrowser } from "./browser";
 import { print, quantile } from "./measure";
 

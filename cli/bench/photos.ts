@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { openJob, type, visit } from "../../tests/e2e/hidden-fault";
+import { openJob, type, visit } from "../../tests/e2e/support/hidden-fault";
 import { inBrowser, pageMemory } from "./browser";
 import { print, quantile } from "./measure";
 

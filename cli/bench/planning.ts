@@ -1,14 +1,14 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
-import { lastOf } from "../../src/core/array/at";
-import { expectedCost } from "../../src/core/planning/evaluate";
-import { solveExactly } from "../../src/core/planning/exact";
-import { planByLookahead } from "../../src/core/planning/lookahead";
-import { problemSchema } from "../../src/core/planning/problem";
-import { STRATEGIES, summarise } from "../../src/core/training/rehearse";
+import { lastOf } from "../../src/core/model/array/at";
+import { expectedCost } from "../../src/core/reason/planning/evaluate";
+import { solveExactly } from "../../src/core/reason/planning/exact";
+import { planByLookahead } from "../../src/core/reason/planning/lookahead";
+import { problemSchema } from "../../src/core/reason/planning/problem";
+import { STRATEGIES, summarise } from "../../src/core/practice/rehearse";
 import { MACHINES } from "../../src/machines";
-import { projectRoot } from "../../src/server/database";
-import { playJobs } from "../rehearse";
+import { projectRoot } from "../../src/server/database/database";
+import { playJobs } from "../commands/rehearse";
 import { print } from "./measure";
 
 /** Cost of the lookahead policy against the exact optimum, on the problems of tests/oracles/planner. */

@@ -1,13 +1,13 @@
-import { judgePlug, type PlugCheck, type PlugRead, plugCheck } from "../../src/core/access/plug/check";
-import type { PlugReading } from "../../src/core/access/plug/foreseen";
-import { toldApart } from "../../src/core/access/plug/likelihood";
-import { item } from "../../src/core/array/at";
-import { type Branch, resistancesOf } from "../../src/core/circuit/resistances";
-import type { Machine } from "../../src/core/machine/format";
-import { deadMachine } from "../../src/core/machine/network";
-import { deadCondition } from "../../src/core/machine/run/at-rest";
-import { terminalName, type WiringEdit } from "../../src/core/machine/wiring";
-import { randomFrom } from "../../src/core/training/random";
+import { judgePlug, type PlugCheck, type PlugRead, plugCheck } from "../../src/core/model/access/plug/check";
+import type { PlugReading } from "../../src/core/model/access/plug/foreseen";
+import { toldApart } from "../../src/core/model/access/plug/likelihood";
+import { item } from "../../src/core/model/array/at";
+import { type Branch, resistancesOf } from "../../src/core/model/circuit/resistances";
+import type { Machine } from "../../src/core/model/machine/format";
+import { deadMachine } from "../../src/core/model/machine/network";
+import { deadCondition } from "../../src/core/model/machine/run/at-rest";
+import { terminalName, type WiringEdit } from "../../src/core/model/machine/wiring";
+import { randomFrom } from "../../src/core/practice/random";
 import { MACHINES } from "../../src/machines";
 import { print, quantile } from "./measure";
 

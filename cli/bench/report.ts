@@ -1,6 +1,6 @@
 import { readFileSync } from "node:fs";
 import type { Browser, Page } from "@playwright/test";
-import { fileHash } from "../../src/core/files/file";
+import { fileHash } from "../../src/core/record/files/file";
 import { TypedJob } from "../typed-job";
 import { inBrowser, pageMemory } from "./browser";
 import { ELECTRIC, print, quantile, READINGS } from "./measure";

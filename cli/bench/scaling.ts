@@ -1,14 +1,14 @@
 import { writeFileSync } from "node:fs";
 import { join } from "node:path";
-import { item } from "../../src/core/array/at";
-import { type Branch, changed, resistancesOf } from "../../src/core/circuit/resistances";
-import { rank } from "../../src/core/diagnosis/rank";
-import { SuspectSet } from "../../src/core/diagnosis/suspect-set";
-import { TestCatalogue } from "../../src/core/planning/catalogue";
-import { propose } from "../../src/core/planning/propose";
-import { Predictor } from "../../src/core/prediction/predictor";
-import { randomFrom } from "../../src/core/training/random";
-import { projectRoot } from "../../src/server/database";
+import { item } from "../../src/core/model/array/at";
+import { type Branch, changed, resistancesOf } from "../../src/core/model/circuit/resistances";
+import { rank } from "../../src/core/reason/diagnosis/rank";
+import { SuspectSet } from "../../src/core/reason/diagnosis/suspect-set";
+import { TestCatalogue } from "../../src/core/reason/planning/catalogue";
+import { propose } from "../../src/core/reason/planning/propose";
+import { Predictor } from "../../src/core/model/prediction/predictor";
+import { randomFrom } from "../../src/core/practice/random";
+import { projectRoot } from "../../src/server/database/database";
 import { LARGEST, PREFIX, print, quantile, sampleJob, timed } from "./measure";
 
 interface Series {

@@ -3,10 +3,10 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { gzipSync } from "node:zlib";
 import { v7 } from "uuid";
-import { item } from "../../src/core/array/at";
-import type { Kept } from "../../src/core/job/entry";
-import { foldJob } from "../../src/core/job/fold";
-import { projectRoot } from "../../src/server/database";
+import { item } from "../../src/core/model/array/at";
+import type { Kept } from "../../src/core/record/job/entry";
+import { foldJob } from "../../src/core/record/job/fold";
+import { projectRoot } from "../../src/server/database/database";
 import { buildIfNeeded } from "../build";
 import { longJob } from "./append";
 import { PREFIX, print, quantile, READINGS, sampleJob, timed } from "./measure";
@@ -60,7 +60,7 @@ export async function jobPage(): Promise<void> {
 /** What the server sends for a job of 50 and of 5,000 entries, and how soon; the entries that follow are told apart. */
 async function jobPages(): Promise<void> {
   buildIfNeeded();
-  const { Server } = await import("../../tests/e2e/server");
+  const { Server } = await import("../../tests/e2e/support/server");
   const server = new Server(mkdtempSync(join(tmpdir(), "yennic-bench-")));
   try {
     await server.start("--empty");
@@ -125,7 +125,7 @@ async function longestWait(url: string, id: string): Promise<number> {
 export async function secondStart(): Promise<void> {
   buildIfNeeded();
   const data = mkdtempSync(join(tmpdir(), "yennic-start-"));
-  const { Server } = await import("../../tests/e2e/server");
+  const { Server } = await import("../../tests/e2e/support/server");
   const server = new Server(data);
   try {
     await server.start();

@@ -1,10 +1,10 @@
-import { openingFor } from "../../src/core/access/opening";
-import { wayIn } from "../../src/core/access/way-in";
-import type { WayProblem } from "../../src/core/access/way-problem";
-import { waysTo } from "../../src/core/access/ways";
-import { item } from "../../src/core/array/at";
-import type { Machine } from "../../src/core/machine/format";
-import { randomFrom } from "../../src/core/training/random";
+import { openingFor } from "../../src/core/model/access/opening";
+import { wayIn } from "../../src/core/model/access/way-in";
+import type { WayProblem } from "../../src/core/model/access/way-problem";
+import { waysTo } from "../../src/core/model/access/ways";
+import { item } from "../../src/core/model/array/at";
+import type { Machine } from "../../src/core/model/machine/format";
+import { randomFrom } from "../../src/core/practice/random";
 import { MACHINES } from "../../src/machines";
 import { print, quantile } from "./measure";
 

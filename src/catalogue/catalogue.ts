@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { type Item, itemSchema } from "../core/stock/item";
+import { type Item, itemSchema } from "../core/record/stock/item";
 import items from "./items.json";
 
 /** The catalogue that ships: invented codes, prices that are estimates. */

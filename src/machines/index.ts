@@ -1,6 +1,6 @@
-import type { Machine } from "../core/machine/format";
-import { parseMachine } from "../core/machine/read";
-import { type KeptMachine, refOf } from "../core/machine/revision";
+import type { Machine } from "../core/model/machine/format";
+import { parseMachine } from "../core/model/machine/read";
+import { type KeptMachine, refOf } from "../core/model/machine/revision";
 import v45e from "./brisk-tolley-v45e.machine.json";
 import v45g from "./brisk-tolley-v45g.machine.json";
 import c7 from "./kelvane-c7.machine.json";

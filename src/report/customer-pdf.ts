@@ -1,4 +1,4 @@
-import type { Report, ReportSection } from "../core/language/report";
+import type { Report, ReportSection } from "../core/speech/words/report/report";
 import type { FontBytes } from "./fonts";
 import { billOn } from "./on-paper/bill";
 import { rowsOn, scalesOn } from "./on-paper/measured";

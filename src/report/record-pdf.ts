@@ -1,4 +1,4 @@
-import type { TechnicianRecord } from "../core/language/technician-record";
+import type { TechnicianRecord } from "../core/speech/words/report/technician-record";
 import type { FontBytes } from "./fonts";
 import { BAD, INK, Paper, type PaperSize, QUIET } from "./paper";
 

@@ -1,9 +1,9 @@
 import { and, desc, eq, lt, ne, or, sql } from "drizzle-orm";
-import { type EarlierVisit, earlierVisit } from "../core/language/earlier-visits";
-import type { ListedJob } from "../core/language/job-row";
-import { Folds } from "./folds";
-import type { Database } from "./handle";
-import { jobs } from "./schema";
+import { type EarlierVisit, earlierVisit } from "../core/speech/words/report/earlier-visits";
+import type { ListedJob } from "../core/speech/words/job-row";
+import { Folds } from "./journal/folds";
+import type { Database } from "./gate/handle";
+import { jobs } from "./database/schema";
 
 /** Earlier visits that are told, the newest. */
 const MOST_VISITS = 5;

@@ -1,10 +1,10 @@
 import { and, asc, eq } from "drizzle-orm";
-import type { Job } from "../core/job/fold";
-import { readMachine } from "../core/machine/read";
-import { type FindMachine, findAmong, type KeptMachine, type MachineRef } from "../core/machine/revision";
+import type { Job } from "../core/record/job/fold";
+import { readMachine } from "../core/model/machine/read";
+import { type FindMachine, findAmong, type KeptMachine, type MachineRef } from "../core/model/machine/revision";
 import { SHIPPED } from "../machines";
-import type { Database } from "./handle";
-import { machineRevisions } from "./schema";
+import type { Database } from "./gate/handle";
+import { machineRevisions } from "./database/schema";
 
 const kept = new WeakMap<Database, readonly KeptMachine[]>();
 

@@ -1,4 +1,4 @@
-import { wordsIn } from "../core/language/job-row";
+import { wordsIn } from "../core/speech/words/job-row";
 
 const MOST_WORDS = 12;
 

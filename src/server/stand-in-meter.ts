@@ -1,13 +1,13 @@
 import { z } from "zod";
-import { findingSchema, type Question } from "../core/finding/finding";
-import { isMetered } from "../core/finding/metered";
-import { PER_SECOND, type Streamed } from "../core/instrument/stream";
-import { firstIssue } from "../core/job/entry";
-import type { Machine } from "../core/machine/format";
-import { machineRefSchema } from "../core/machine/revision";
-import { type OnTips, StandIn } from "../core/training/stand-in";
-import type { Database } from "./handle";
-import { HttpError } from "./http";
+import { findingSchema, type Question } from "../core/record/finding/finding";
+import { isMetered } from "../core/record/finding/metered";
+import { PER_SECOND, type Streamed } from "../core/model/instrument/stream";
+import { firstIssue } from "../core/record/job/entry";
+import type { Machine } from "../core/model/machine/format";
+import { machineRefSchema } from "../core/model/machine/revision";
+import { type OnTips, StandIn } from "../core/practice/stand-in";
+import type { Database } from "./gate/handle";
+import { HttpError } from "./gate/http";
 import { machineFinder } from "./machines";
 
 const querySchema = z.object({

@@ -1,11 +1,11 @@
 import { and, asc, eq } from "drizzle-orm";
 import { CATALOGUE } from "../catalogue/catalogue";
-import type { Sequenced } from "../core/journal/envelope";
-import { readStock, STOCK, type StockEntry } from "../core/stock/kinds";
-import { foldStock, type Stock } from "../core/stock/stock";
-import type { Database } from "./handle";
-import { toSequenced } from "./rows";
-import { entries } from "./schema";
+import type { Sequenced } from "../core/record/journal/envelope";
+import { readStock, STOCK, type StockEntry } from "../core/record/stock/kinds";
+import { foldStock, type Stock } from "../core/record/stock/stock";
+import type { Database } from "./gate/handle";
+import { toSequenced } from "./journal/rows";
+import { entries } from "./database/schema";
 
 /** Entries of the stock in the server's order. */
 export async function stockEntries(db: Database): Promise<Sequenced[]> {

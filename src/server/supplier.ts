@@ -1,9 +1,9 @@
 import { createHash } from "node:crypto";
-import type { StockEntry } from "../core/stock/kinds";
-import { STOCK, stampStock } from "../core/stock/kinds";
-import { type News, newsDue } from "../core/training/supplier";
-import type { Database } from "./handle";
-import { appendEntries, journalOf } from "./keep-journal";
+import type { StockEntry } from "../core/record/stock/kinds";
+import { STOCK, stampStock } from "../core/record/stock/kinds";
+import { type News, newsDue } from "../core/practice/supplier";
+import type { Database } from "./gate/handle";
+import { appendEntries, journalOf } from "./journal/keep-journal";
 
 const SUPPLIER = "Supplier (simulated)";
 /** How often the calendar is looked at; an order, or what is done with one, is answered at once. */

@@ -1,5 +1,5 @@
-import { type Consequence, consequenceOf } from "../core/air/consequence";
-import type { Machine } from "../core/machine/format";
+import { type Consequence, consequenceOf } from "../core/model/air/consequence";
+import type { Machine } from "../core/model/machine/format";
 
 /** What flows do to a machine: free shares of its duct. */
 export interface AirQuestion {

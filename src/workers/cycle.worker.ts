@@ -1,15 +1,15 @@
-import { type Course, courseOf } from "../core/cycling/course";
-import type { Series } from "../core/cycling/series";
-import { type Cycling, cyclingOf } from "../core/cycling/switches";
-import { fitRun, type RunFit } from "../core/fitting/fit-run";
-import { knownOf } from "../core/fitting/known";
-import { outlineOf } from "../core/logging/outline";
-import { readLog } from "../core/logging/read-log";
-import { textOf } from "../core/logging/text-of";
-import { type Fault, FaultSet } from "../core/machine/fault";
-import type { Machine } from "../core/machine/format";
-import { operate, startScript } from "../core/machine/run/operate";
-import { loggedRun } from "../core/training/logged-run";
+import { type Course, courseOf } from "../core/model/cycling/course";
+import type { Series } from "../core/model/cycling/series";
+import { type Cycling, cyclingOf } from "../core/model/cycling/switches";
+import { fitRun, type RunFit } from "../core/model/fitting/fit-run";
+import { knownOf } from "../core/model/fitting/known";
+import { outlineOf } from "../core/model/logging/outline";
+import { readLog } from "../core/model/logging/read-log";
+import { textOf } from "../core/model/logging/text-of";
+import { type Fault, FaultSet } from "../core/model/machine/fault";
+import type { Machine } from "../core/model/machine/format";
+import { operate, startScript } from "../core/model/machine/run/operate";
+import { loggedRun } from "../core/practice/logged-run";
 
 /** A record of the exhaust, held against this machine; or a record of a simulated one with a fault of its own. */
 export type CycleQuestion =

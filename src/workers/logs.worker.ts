@@ -1,8 +1,8 @@
-import { type OutlinePoint, outlineOf } from "../core/logging/outline";
-import { type RefusedLine, readLog } from "../core/logging/read-log";
-import { type LogSummary, summaryOf } from "../core/logging/summary";
-import { textOf } from "../core/logging/text-of";
-import type { Unit } from "../core/quantity/quantity";
+import { type OutlinePoint, outlineOf } from "../core/model/logging/outline";
+import { type RefusedLine, readLog } from "../core/model/logging/read-log";
+import { type LogSummary, summaryOf } from "../core/model/logging/summary";
+import { textOf } from "../core/model/logging/text-of";
+import type { Unit } from "../core/model/quantity/quantity";
 
 /** What a logger's file comes to, or why it can't be read. */
 export type LogAnswer =

@@ -1,5 +1,5 @@
-import { judgePlug, type PlugCheck, type PlugRead, type PlugVerdict, plugCheck } from "../core/access/plug/check";
-import type { Machine } from "../core/machine/format";
+import { judgePlug, type PlugCheck, type PlugRead, type PlugVerdict, plugCheck } from "../core/model/access/plug/check";
+import type { Machine } from "../core/model/machine/format";
 
 /** The check at the plug for wires that were touched, with what was read so far. */
 export interface PlugQuestion {

@@ -1,8 +1,8 @@
 import plain from "@fontsource/barlow/files/barlow-latin-400-normal.woff?url";
 import bold from "@fontsource/barlow-semi-condensed/files/barlow-semi-condensed-latin-600-normal.woff?url";
 import signs from "dejavu-fonts-ttf/ttf/DejaVuSansCondensed.ttf?url";
-import type { Report } from "../core/language/report";
-import type { TechnicianRecord } from "../core/language/technician-record";
+import type { Report } from "../core/speech/words/report/report";
+import type { TechnicianRecord } from "../core/speech/words/report/technician-record";
 import { customerPdf } from "../report/customer-pdf";
 import type { FontBytes } from "../report/fonts";
 import type { PaperSize } from "../report/paper";

@@ -1,6 +1,6 @@
-import type { Fault } from "../core/machine/fault";
-import type { Machine } from "../core/machine/format";
-import { type Strip, stripOf } from "../core/prediction/run-strip";
+import type { Fault } from "../core/model/machine/fault";
+import type { Machine } from "../core/model/machine/format";
+import { type Strip, stripOf } from "../core/model/prediction/run-strip";
 
 /** Runs to be drawn: the machine with each of these sets of faults, so many seconds long. */
 export interface StripsQuestion {

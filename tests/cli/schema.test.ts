@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
 import { resolve } from "node:path";
 import { expect, test } from "vitest";
-import { schemaText } from "../../cli/schema";
+import { schemaText } from "../../cli/commands/schema";
 
 test.each(["entry", "machine", "job"])(
   "docs/%s.schema.json is what the program checks (else: ./yennic schema NAME > docs/NAME.schema.json)",

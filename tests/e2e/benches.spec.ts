@@ -1,7 +1,7 @@
 import { expect, type Page, test } from "@playwright/test";
-import { STAGE_NAMES, STAGES } from "../../src/core/job/stages";
-import { next, openJob, proven, type, visit } from "./hidden-fault";
-import { Server } from "./server";
+import { STAGE_NAMES, STAGES } from "../../src/core/record/job/stages";
+import { next, openJob, proven, type, visit } from "./support/hidden-fault";
+import { Server } from "./support/server";
 
 const server = new Server();
 test.beforeAll(() => server.start());

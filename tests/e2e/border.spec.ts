@@ -1,8 +1,8 @@
 import { expect, test } from "@playwright/test";
 import { v7 } from "uuid";
-import { refOf } from "../../src/core/machine/revision";
-import { E27 } from "./hidden-fault";
-import { Server } from "./server";
+import { refOf } from "../../src/core/model/machine/revision";
+import { E27 } from "./support/hidden-fault";
+import { Server } from "./support/server";
 
 const server = new Server();
 test.beforeAll(() => server.start("--empty"));

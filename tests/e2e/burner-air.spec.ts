@@ -1,12 +1,12 @@
 import { expect, type Page, test } from "@playwright/test";
-import { hypothesesOf } from "../../src/core/diagnosis/hypotheses";
-import { coursesOf, eventsOf } from "../../src/core/diagnosis/sequence";
-import { FaultSet } from "../../src/core/machine/fault";
-import { airflow } from "../../src/core/machine/run/heat";
-import { operate, startScript } from "../../src/core/machine/run/operate";
-import { E27, machineOf, next, openJob, type, visit } from "./hidden-fault";
-import { Server } from "./server";
-import { bothWays } from "./ways";
+import { hypothesesOf } from "../../src/core/reason/diagnosis/hypotheses";
+import { coursesOf, eventsOf } from "../../src/core/reason/diagnosis/sequence";
+import { FaultSet } from "../../src/core/model/machine/fault";
+import { airflow } from "../../src/core/model/machine/run/heat";
+import { operate, startScript } from "../../src/core/model/machine/run/operate";
+import { E27, machineOf, next, openJob, type, visit } from "./support/hidden-fault";
+import { Server } from "./support/server";
+import { bothWays } from "./support/ways";
 
 const server = new Server();
 test.beforeAll(() => server.start("--empty"));

@@ -1,6 +1,6 @@
 import { expect, test } from "@playwright/test";
-import { leads, openJob, type } from "./hidden-fault";
-import { Server } from "./server";
+import { leads, openJob, type } from "./support/hidden-fault";
+import { Server } from "./support/server";
 
 const server = new Server();
 test.beforeAll(() => server.start("--empty"));

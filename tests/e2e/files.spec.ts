@@ -1,8 +1,8 @@
 import { expect, type Page, test } from "@playwright/test";
-import { openJob, visit } from "./hidden-fault";
-import { jpegOf } from "./picture";
-import { Server } from "./server";
-import { bothWays } from "./ways";
+import { openJob, visit } from "./support/hidden-fault";
+import { jpegOf } from "./support/picture";
+import { Server } from "./support/server";
+import { bothWays } from "./support/ways";
 
 const server = new Server();
 test.beforeAll(() => server.start("--empty"));

@@ -2,10 +2,10 @@ import { readFileSync } from "node:fs";
 import { expect, type Page, test } from "@playwright/test";
 import { v7 } from "uuid";
 import { overlapping, pagesOf, wordsOf } from "../report/read-pdf";
-import { next, openJob, sayAll, type, visit } from "./hidden-fault";
-import { jpegOf } from "./picture";
-import { Server } from "./server";
-import { bothWays } from "./ways";
+import { next, openJob, sayAll, type, visit } from "./support/hidden-fault";
+import { jpegOf } from "./support/picture";
+import { Server } from "./support/server";
+import { bothWays } from "./support/ways";
 
 const server = new Server();
 const elsewhere = new Server();

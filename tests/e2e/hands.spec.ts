@@ -1,8 +1,8 @@
 import { expect, type Page, test } from "@playwright/test";
-import { plugCheck } from "../../src/core/access/plug/check";
-import { E27, next, openJob, type, visit } from "./hidden-fault";
-import { Server } from "./server";
-import { bothWays, type Press } from "./ways";
+import { plugCheck } from "../../src/core/model/access/plug/check";
+import { E27, next, openJob, type, visit } from "./support/hidden-fault";
+import { Server } from "./support/server";
+import { bothWays, type Press } from "./support/ways";
 
 const server = new Server();
 test.beforeAll(() => server.start("--empty"));

@@ -1,7 +1,7 @@
 import { expect, type Page, test } from "@playwright/test";
-import { next, openByForm, visit } from "./hidden-fault";
-import { Server } from "./server";
-import { bothWays } from "./ways";
+import { next, openByForm, visit } from "./support/hidden-fault";
+import { Server } from "./support/server";
+import { bothWays } from "./support/ways";
 
 const server = new Server();
 test.beforeAll(() => server.start());

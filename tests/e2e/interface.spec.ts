@@ -1,8 +1,8 @@
 import AxeBuilder from "@axe-core/playwright";
 import { expect, type Page, test } from "@playwright/test";
-import { alive } from "./before-alive";
-import { leads, openJob, type, visit } from "./hidden-fault";
-import { Server } from "./server";
+import { alive } from "./support/before-alive";
+import { leads, openJob, type, visit } from "./support/hidden-fault";
+import { Server } from "./support/server";
 
 const server = new Server();
 test.beforeAll(() => server.start());

@@ -1,11 +1,11 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { expect, type Page, test } from "@playwright/test";
-import { formatValue } from "../../src/core/quantity/format";
-import type { Unit } from "../../src/core/quantity/quantity";
-import { openJob, visit } from "./hidden-fault";
-import { Server } from "./server";
-import { bothWays } from "./ways";
+import { formatValue } from "../../src/core/model/quantity/format";
+import type { Unit } from "../../src/core/model/quantity/quantity";
+import { openJob, visit } from "./support/hidden-fault";
+import { Server } from "./support/server";
+import { bothWays } from "./support/ways";
 
 const server = new Server();
 test.beforeAll(() => server.start("--empty"));

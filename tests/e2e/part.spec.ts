@@ -1,7 +1,7 @@
 import { expect, type Page, test } from "@playwright/test";
-import { openJob, type, visit } from "./hidden-fault";
-import { Server } from "./server";
-import { bothWays, type Press } from "./ways";
+import { openJob, type, visit } from "./support/hidden-fault";
+import { Server } from "./support/server";
+import { bothWays, type Press } from "./support/ways";
 
 const server = new Server();
 test.beforeAll(() => server.start("--empty"));

@@ -1,8 +1,8 @@
 import { expect, type Page, test } from "@playwright/test";
 import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
-import { openJob, type, visit } from "./hidden-fault";
-import { jpegOf } from "./picture";
-import { Server } from "./server";
+import { openJob, type, visit } from "./support/hidden-fault";
+import { jpegOf } from "./support/picture";
+import { Server } from "./support/server";
 
 const server = new Server();
 test.beforeAll(() => server.start("--empty"));

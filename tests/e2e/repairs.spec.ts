@@ -1,6 +1,6 @@
 import { expect, test } from "@playwright/test";
-import { close, leads, meter, next, openByForm, prove, sayAll, type, visit } from "./hidden-fault";
-import { Server } from "./server";
+import { close, leads, meter, next, openByForm, prove, sayAll, type, visit } from "./support/hidden-fault";
+import { Server } from "./support/server";
 
 const server = new Server();
 test.use({ serviceWorkers: "allow" });

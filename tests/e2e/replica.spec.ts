@@ -3,8 +3,8 @@ import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join, resolve } from "node:path";
 import { type Browser, type BrowserContext, expect, type Page, test } from "@playwright/test";
-import { openByForm, type } from "./hidden-fault";
-import { Server } from "./server";
+import { openByForm, type } from "./support/hidden-fault";
+import { Server } from "./support/server";
 
 const server = new Server();
 test.use({ serviceWorkers: "allow" });

@@ -1,6 +1,6 @@
 import { expect, type Page, test } from "@playwright/test";
-import { closed, HEALTHY_RUN, openJob, type, visit } from "./hidden-fault";
-import { Server } from "./server";
+import { closed, HEALTHY_RUN, openJob, type, visit } from "./support/hidden-fault";
+import { Server } from "./support/server";
 
 const server = new Server();
 test.beforeAll(() => server.start("--empty"));

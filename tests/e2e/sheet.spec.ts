@@ -2,11 +2,11 @@ import { readdirSync, readFileSync } from "node:fs";
 import { resolve } from "node:path";
 import { expect, type Page, test } from "@playwright/test";
 import { TypedJob } from "../../cli/typed-job";
-import type { Draft } from "../../src/core/job/kinds/index";
-import type { Machine } from "../../src/core/machine/format";
-import { parseMachine } from "../../src/core/machine/read";
-import { partOff } from "../../src/core/machine/wiring";
-import { Server } from "./server";
+import type { Draft } from "../../src/core/record/job/kinds/index";
+import type { Machine } from "../../src/core/model/machine/format";
+import { parseMachine } from "../../src/core/model/machine/read";
+import { partOff } from "../../src/core/model/machine/wiring";
+import { Server } from "./support/server";
 
 const folder = resolve(import.meta.dirname, "../../src/machines");
 const MACHINES: readonly Machine[] = readdirSync(folder)

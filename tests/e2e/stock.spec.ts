@@ -1,7 +1,7 @@
 import { expect, type Page, test } from "@playwright/test";
-import { alive, places } from "./before-alive";
-import { Server } from "./server";
-import { bothWays, type Press } from "./ways";
+import { alive, places } from "./support/before-alive";
+import { Server } from "./support/server";
+import { bothWays, type Press } from "./support/ways";
 
 const server = new Server();
 test.beforeAll(() => server.start("--empty"));

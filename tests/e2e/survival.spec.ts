@@ -1,9 +1,9 @@
 import { expect, type Page, test } from "@playwright/test";
 import { v7 } from "uuid";
-import { STAGES } from "../../src/core/job/stages";
-import { alive, places } from "./before-alive";
-import { next, openByForm, openJob, type } from "./hidden-fault";
-import { Server } from "./server";
+import { STAGES } from "../../src/core/record/job/stages";
+import { alive, places } from "./support/before-alive";
+import { next, openByForm, openJob, type } from "./support/hidden-fault";
+import { Server } from "./support/server";
 
 const server = new Server();
 test.beforeAll(() => server.start("--empty"));

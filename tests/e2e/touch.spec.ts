@@ -1,11 +1,11 @@
 import { expect, type Locator, type Page, test } from "@playwright/test";
-import { item } from "../../src/core/array/at";
-import type { Fault } from "../../src/core/machine/fault";
-import { type Machine, type Part, partOf } from "../../src/core/machine/format";
-import { lower } from "../../src/core/naming/text";
-import { closed, leader, machineOf, next, openJob, proven, visit } from "./hidden-fault";
-import { ModelAnswers } from "./model-answers";
-import { Server } from "./server";
+import { item } from "../../src/core/model/array/at";
+import type { Fault } from "../../src/core/model/machine/fault";
+import { type Machine, type Part, partOf } from "../../src/core/model/machine/format";
+import { lower } from "../../src/core/model/naming/text";
+import { closed, leader, machineOf, next, openJob, proven, visit } from "./support/hidden-fault";
+import { ModelAnswers } from "./support/model-answers";
+import { Server } from "./support/server";
 
 const server = new Server();
 test.beforeAll(() => server.start("--empty"));

@@ -7,7 +7,7 @@ import { join, resolve } from "node:path";
 import { createClient } from "@libsql/client";
 import { expect, test } from "@playwright/test";
 import { v7 } from "uuid";
-import { Server } from "./server";
+import { Server } from "./support/server";
 
 const root = resolve(import.meta.dirname, "../..");
 const yennic = (data: string, ...args: string[]) =>

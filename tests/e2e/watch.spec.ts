@@ -1,7 +1,7 @@
 import { expect, test } from "@playwright/test";
-import { openJob, visit } from "./hidden-fault";
-import { Server } from "./server";
-import { bothWays } from "./ways";
+import { openJob, visit } from "./support/hidden-fault";
+import { Server } from "./support/server";
+import { bothWays } from "./support/ways";
 
 const server = new Server();
 test.beforeAll(() => server.start());

@@ -1,5 +1,5 @@
 import { expect, test } from "vitest";
-import { fastenerSchema } from "../../src/core/machine/cabinet";
+import { fastenerSchema } from "../../src/core/model/machine/cabinet";
 import { ANOTHER, fastenersFrom, fieldsOf } from "../../src/islands/hands/fastener-fields";
 import { MACHINES } from "../../src/machines";
 

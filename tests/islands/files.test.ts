@@ -1,6 +1,6 @@
 import "fake-indexeddb/auto";
 import { afterEach, beforeEach, expect, test, vi } from "vitest";
-import { fileHash } from "../../src/core/files/file";
+import { fileHash } from "../../src/core/record/files/file";
 import { Files } from "../../src/islands/replica/files";
 import { Shelf } from "../../src/islands/replica/shelf";
 

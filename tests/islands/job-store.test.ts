@@ -1,11 +1,11 @@
 import { v7 } from "uuid";
 import { expect, test } from "vitest";
 import { TypedJob } from "../../cli/typed-job";
-import { readKept, stamp } from "../../src/core/job/entry";
-import { foldJob } from "../../src/core/job/fold";
-import type { Draft } from "../../src/core/job/kinds/index";
-import { shownOf, withMachine } from "../../src/core/job/shown";
-import type { Envelope } from "../../src/core/journal/envelope";
+import { readKept, stamp } from "../../src/core/record/job/entry";
+import { foldJob } from "../../src/core/record/job/fold";
+import type { Draft } from "../../src/core/record/job/kinds/index";
+import { shownOf, withMachine } from "../../src/core/record/job/shown";
+import type { Envelope } from "../../src/core/record/journal/envelope";
 import { type EntryBox, JobStore } from "../../src/islands/job/store/job-store";
 import { lastStanding } from "../../src/islands/job/store/last-standing";
 import type { ToldJob } from "../../src/islands/replica/job-feed";

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { COMMON_METER, type Meter } from "../../src/core/instrument/meter";
+import { COMMON_METER, type Meter } from "../../src/core/model/instrument/meter";
 import { EMPTY_RANGE, fieldsOf, METER_UNITS, meterFrom } from "../../src/islands/meters/fields";
 
 const range = fc.record({

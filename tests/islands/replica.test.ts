@@ -2,7 +2,7 @@ import "fake-indexeddb/auto";
 import { openDB } from "idb";
 import { v7 } from "uuid";
 import { afterEach, beforeEach, expect, test, vi } from "vitest";
-import type { Envelope } from "../../src/core/journal/envelope";
+import type { Envelope } from "../../src/core/record/journal/envelope";
 import { Replica, type ReplicaState } from "../../src/islands/replica/replica";
 import { SAFE, saw } from "../job-of";
 

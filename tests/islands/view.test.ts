@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { STAGES } from "../../src/core/job/stages";
+import { STAGES } from "../../src/core/record/job/stages";
 import type { Intent } from "../../src/islands/job/store/intent";
 import { afterEntry, NOTHING, probingOf, viewAfter, viewOf } from "../../src/islands/job/store/view";
 import { shipped } from "../job-of";

@@ -1,6 +1,6 @@
 import { describe, expect, test } from "vitest";
-import type { CameOff } from "../../src/core/job/came-off";
-import { plain, type Step } from "../../src/core/planning/proposal";
+import type { CameOff } from "../../src/core/record/job/hands/came-off";
+import { plain, type Step } from "../../src/core/reason/planning/proposal";
 import { whichCard } from "../../src/islands/job/next/which-card";
 
 const FRONT: CameOff = { is: "panel", id: "front", entry: "e" };

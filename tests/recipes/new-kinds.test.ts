@@ -1,16 +1,16 @@
 import { expect, test } from "vitest";
 import { z } from "zod";
-import { defineFinding, type FindingDefinition, findingFields, valueSchema } from "../../src/core/finding/definition";
-import type { FindingKind } from "../../src/core/finding/finding";
-import { type CheckDefinition, defineCheck } from "../../src/core/job/checks/definition";
-import { asked } from "../../src/core/job/checks/found";
-import { defineEntry, type EntryDefinition } from "../../src/core/job/kinds/definition";
-import type { EntryKind } from "../../src/core/job/kinds/index";
-import { readBody } from "../../src/core/journal/upcast";
-import type { TestWords } from "../../src/core/language/tests";
-import type { PartKind } from "../../src/core/machine/format";
-import { definePart, type PartDefinition } from "../../src/core/machine/parts/definition";
-import { fuse } from "../../src/core/machine/parts/fuse";
+import { defineFinding, type FindingDefinition, findingFields, valueSchema } from "../../src/core/record/finding/definition";
+import type { FindingKind } from "../../src/core/record/finding/finding";
+import { type CheckDefinition, defineCheck } from "../../src/core/record/job/checks/definition";
+import { asked } from "../../src/core/record/job/checks/found";
+import { defineEntry, type EntryDefinition } from "../../src/core/record/job/kinds/definition";
+import type { EntryKind } from "../../src/core/record/job/kinds/index";
+import { readBody } from "../../src/core/record/journal/upcast";
+import type { TestWords } from "../../src/core/speech/words/card/tests";
+import type { PartKind } from "../../src/core/model/machine/format";
+import { definePart, type PartDefinition } from "../../src/core/model/machine/parts/definition";
+import { fuse } from "../../src/core/model/machine/parts/kinds/fuse";
 import { jobOf, shipped } from "../job-of";
 
 /**

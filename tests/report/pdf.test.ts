@@ -1,10 +1,10 @@
 import { expect, test } from "vitest";
-import { billOf } from "../../src/core/job/bill";
-import type { Job } from "../../src/core/job/fold";
-import type { Draft } from "../../src/core/job/kinds/index";
-import { reportOf } from "../../src/core/language/report";
-import { technicianRecord } from "../../src/core/language/technician-record";
-import { DEFAULT_TERMS } from "../../src/core/stock/terms";
+import { billOf } from "../../src/core/record/job/closing/bill";
+import type { Job } from "../../src/core/record/job/fold";
+import type { Draft } from "../../src/core/record/job/kinds/index";
+import { reportOf } from "../../src/core/speech/words/report/report";
+import { technicianRecord } from "../../src/core/speech/words/report/technician-record";
+import { DEFAULT_TERMS } from "../../src/core/record/stock/terms";
 import { customerPdf } from "../../src/report/customer-pdf";
 import { recordPdf } from "../../src/report/record-pdf";
 import { jobOf, SAFE, shipped } from "../job-of";

@@ -3,12 +3,12 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { v7 } from "uuid";
 import { afterAll, beforeAll, expect, test } from "vitest";
-import { stamp } from "../../src/core/job/entry";
-import type { Draft } from "../../src/core/job/kinds/index";
-import { refOf } from "../../src/core/machine/revision";
-import { type Database, openDatabase } from "../../src/server/database";
-import { appendEntries } from "../../src/server/keep-journal";
-import { movedBy } from "../../src/server/moved";
+import { stamp } from "../../src/core/record/job/entry";
+import type { Draft } from "../../src/core/record/job/kinds/index";
+import { refOf } from "../../src/core/model/machine/revision";
+import { type Database, openDatabase } from "../../src/server/database/database";
+import { appendEntries } from "../../src/server/journal/keep-journal";
+import { movedBy } from "../../src/server/journal/moved";
 import { panel, SAFE, shipped } from "../job-of";
 
 const folder = mkdtempSync(join(tmpdir(), "yennic-moved-"));

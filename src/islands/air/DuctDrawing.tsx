@@ -1,4 +1,4 @@
-import type { DuctRun, Piece } from "../../core/air/duct-run";
+import type { DuctRun, Piece } from "../../core/model/air/duct-run";
 import styles from "../worked/Worked.module.css";
 
 interface Point {

@@ -1,9 +1,9 @@
 import type { ApexOptions } from "apexcharts";
 import { useMemo } from "react";
-import { USUAL_LIMIT_PA } from "../../core/air/duct-run";
-import { fanPressure } from "../../core/air/fan";
-import type { Machine } from "../../core/machine/format";
-import { cfmOf, PASCAL_PER_INCH_OF_WATER } from "../../core/quantity/quantity";
+import { USUAL_LIMIT_PA } from "../../core/model/air/duct-run";
+import { fanPressure } from "../../core/model/air/fan";
+import type { Machine } from "../../core/model/machine/format";
+import { cfmOf, PASCAL_PER_INCH_OF_WATER } from "../../core/model/quantity/quantity";
 import { Chart } from "../../ui/chart/Chart";
 
 interface Props {

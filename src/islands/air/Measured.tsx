@@ -1,7 +1,7 @@
-import type { AirMeasured, FlowEstimate } from "../../core/air/estimates";
-import { AIR_RANGES, LEAST_RISE_K } from "../../core/air/ranges";
-import { FROM_SAYS, flowSays } from "../../core/language/air";
-import { PASCAL_PER_INCH_OF_WATER } from "../../core/quantity/quantity";
+import type { AirMeasured, FlowEstimate } from "../../core/model/air/estimates";
+import { AIR_RANGES, LEAST_RISE_K } from "../../core/model/air/ranges";
+import { FROM_SAYS, flowSays } from "../../core/speech/words/bench/air";
+import { PASCAL_PER_INCH_OF_WATER } from "../../core/model/quantity/quantity";
 import { NumberField } from "../worked/NumberField";
 import styles from "../worked/Worked.module.css";
 

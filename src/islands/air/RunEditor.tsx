@@ -1,7 +1,7 @@
 import { Plus, X } from "lucide-react";
-import { type DuctRun, HOODS, lengthsOf, type Material, type Piece, USUAL_LIMIT_M } from "../../core/air/duct-run";
-import { AIR_RANGES } from "../../core/air/ranges";
-import { HOOD_SAYS, inWcSays, pieceSays } from "../../core/language/air";
+import { type DuctRun, HOODS, lengthsOf, type Material, type Piece, USUAL_LIMIT_M } from "../../core/model/air/duct-run";
+import { AIR_RANGES } from "../../core/model/air/ranges";
+import { HOOD_SAYS, inWcSays, pieceSays } from "../../core/speech/words/bench/air";
 import { Button } from "../../ui/Button";
 import bench from "../benches/shared/Bench.module.css";
 import { NumberField } from "../worked/NumberField";

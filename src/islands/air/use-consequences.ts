@@ -1,6 +1,6 @@
 import { useEffect, useState } from "react";
-import type { Consequence } from "../../core/air/consequence";
-import type { Machine } from "../../core/machine/format";
+import type { Consequence } from "../../core/model/air/consequence";
+import type { Machine } from "../../core/model/machine/format";
 import type { AirAnswer, AirQuestion } from "../../workers/air.worker";
 import { askWorker } from "../ask-worker";
 

@@ -1,6 +1,6 @@
 import { useEffect, useState } from "react";
-import { isStage, type Stage } from "../../core/job/stages";
-import type { Envelope } from "../../core/journal/envelope";
+import { isStage, type Stage } from "../../core/record/job/stages";
+import type { Envelope } from "../../core/record/journal/envelope";
 import { Missing } from "../../ui/Missing";
 import { JobView } from "../job/shell/JobView";
 import { JobList } from "../jobs/JobList";

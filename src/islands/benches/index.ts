@@ -1,5 +1,5 @@
 import type { ComponentType } from "react";
-import type { Stage } from "../../core/job/stages";
+import type { Stage } from "../../core/record/job/stages";
 import { AirBench } from "./air/AirBench";
 import { CloseBench } from "./close/CloseBench";
 import { CloseCard } from "./close/CloseCard";

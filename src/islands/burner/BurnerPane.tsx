@@ -1,7 +1,7 @@
 import { useState } from "react";
-import type { BurnerKnown } from "../../core/burner/reckoned";
-import type { Evidence } from "../../core/job/state";
-import { btuPerHour, PASCAL_PER_INCH_OF_WATER, wattsOf } from "../../core/quantity/quantity";
+import type { BurnerKnown } from "../../core/model/burner/reckoned";
+import type { Evidence } from "../../core/record/job/state";
+import { btuPerHour, PASCAL_PER_INCH_OF_WATER, wattsOf } from "../../core/model/quantity/quantity";
 import { Button } from "../../ui/Button";
 import panes from "../benches/meter/Meter.module.css";
 import { useDispatch, useJob, useMachine } from "../job/store/context";

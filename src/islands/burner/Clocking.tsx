@@ -1,11 +1,11 @@
 import { useState } from "react";
-import { balanceOf } from "../../core/burner/balance";
-import { clocked } from "../../core/burner/clocking";
-import { FUELS } from "../../core/burner/gas";
-import { whatIsInThere } from "../../core/burner/mismatch";
-import { BURNER_RANGES } from "../../core/burner/ranges";
-import type { BurnerKnown } from "../../core/burner/reckoned";
-import { btuSays, inThereSays, plateSays } from "../../core/language/burner";
+import { balanceOf } from "../../core/model/burner/balance";
+import { clocked } from "../../core/model/burner/clocking";
+import { FUELS } from "../../core/model/burner/gas";
+import { whatIsInThere } from "../../core/model/burner/mismatch";
+import { BURNER_RANGES } from "../../core/model/burner/ranges";
+import type { BurnerKnown } from "../../core/model/burner/reckoned";
+import { btuSays, inThereSays, plateSays } from "../../core/speech/words/bench/burner";
 import { Button } from "../../ui/Button";
 import { NumberField } from "../worked/NumberField";
 import worked from "../worked/Worked.module.css";

@@ -1,9 +1,9 @@
 import { useState } from "react";
-import { igniterStands } from "../../core/burner/igniter";
-import type { Machine, Part, PartOf } from "../../core/machine/format";
-import { restControls } from "../../core/machine/run/at-rest";
-import { healthyOhms } from "../../core/prediction/healthy-ohms";
-import { formatValue } from "../../core/quantity/format";
+import { igniterStands } from "../../core/model/burner/igniter";
+import type { Machine, Part, PartOf } from "../../core/model/machine/format";
+import { restControls } from "../../core/model/machine/run/at-rest";
+import { healthyOhms } from "../../core/model/prediction/healthy-ohms";
+import { formatValue } from "../../core/model/quantity/format";
 import { useMachine } from "../job/store/context";
 import { NumberField } from "../worked/NumberField";
 import worked from "../worked/Worked.module.css";

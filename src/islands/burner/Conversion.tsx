@@ -1,7 +1,7 @@
 import { useState } from "react";
-import { FUELS, GASES, type Gas } from "../../core/burner/gas";
-import { otherGas } from "../../core/burner/mismatch";
-import { CONVERSION, CONVERSION_ITEMS, type ConversionItem } from "../../core/job/kinds/converted";
+import { FUELS, GASES, type Gas } from "../../core/model/burner/gas";
+import { otherGas } from "../../core/model/burner/mismatch";
+import { CONVERSION, CONVERSION_ITEMS, type ConversionItem } from "../../core/record/job/kinds/energy/converted";
 import { Button } from "../../ui/Button";
 import bench from "../benches/shared/Bench.module.css";
 import { useDispatch, useJob } from "../job/store/context";

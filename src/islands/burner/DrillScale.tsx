@@ -1,8 +1,8 @@
 import { useRef } from "react";
-import { balanceOf, inputThrough, PLATE_WITHIN } from "../../core/burner/balance";
-import { DRILLS } from "../../core/burner/drills";
-import type { Gas } from "../../core/burner/gas";
-import { plateSays } from "../../core/language/burner";
+import { balanceOf, inputThrough, PLATE_WITHIN } from "../../core/model/burner/balance";
+import { DRILLS } from "../../core/model/burner/drills";
+import type { Gas } from "../../core/model/burner/gas";
+import { plateSays } from "../../core/speech/words/bench/burner";
 import { useSize } from "../sheet/use-size";
 import styles from "./Burner.module.css";
 

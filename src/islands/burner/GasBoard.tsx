@@ -1,10 +1,10 @@
 import { useState } from "react";
-import { nearestDrill } from "../../core/burner/drills";
-import { FUELS, GASES, type Gas, USUAL_DISCHARGE } from "../../core/burner/gas";
-import { orificeFor } from "../../core/burner/mismatch";
-import { BURNER_RANGES } from "../../core/burner/ranges";
-import { type BurnerKnown, type Reckoned, reckoned, type Wanted } from "../../core/burner/reckoned";
-import { btuSays, drillSays, fuelsSay, plateSays, pressureSays } from "../../core/language/burner";
+import { nearestDrill } from "../../core/model/burner/drills";
+import { FUELS, GASES, type Gas, USUAL_DISCHARGE } from "../../core/model/burner/gas";
+import { orificeFor } from "../../core/model/burner/mismatch";
+import { BURNER_RANGES } from "../../core/model/burner/ranges";
+import { type BurnerKnown, type Reckoned, reckoned, type Wanted } from "../../core/model/burner/reckoned";
+import { btuSays, drillSays, fuelsSay, plateSays, pressureSays } from "../../core/speech/words/bench/burner";
 import { Button } from "../../ui/Button";
 import bench from "../benches/shared/Bench.module.css";
 import { NumberField } from "../worked/NumberField";

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { sightFinding } from "../../core/finding/kinds/sight";
+import { sightFinding } from "../../core/record/finding/kinds/sight";
 import { Button } from "../../ui/Button";
 import { useDispatch } from "../job/store/context";
 import worked from "../worked/Worked.module.css";

@@ -1,6 +1,6 @@
 import { useState } from "react";
-import { LEAK_METHODS, type LeakMethod } from "../../core/job/kinds/leak-test";
-import type { GasJoint } from "../../core/job/state";
+import { LEAK_METHODS, type LeakMethod } from "../../core/record/job/kinds/energy/leak-test";
+import type { GasJoint } from "../../core/record/job/state";
 import { Button } from "../../ui/Button";
 import bench from "../benches/shared/Bench.module.css";
 import { Checklist } from "../hands/Checklist";

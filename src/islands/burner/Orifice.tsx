@@ -1,10 +1,10 @@
 import { useState } from "react";
-import type { Balanced } from "../../core/burner/balance";
-import { drillInches, MM_PER_INCH, nearestDrill } from "../../core/burner/drills";
-import { BURNER_RANGES } from "../../core/burner/ranges";
-import type { Wanted } from "../../core/burner/reckoned";
-import { drillSays } from "../../core/language/burner";
-import type { Range } from "../../core/quantity/range";
+import type { Balanced } from "../../core/model/burner/balance";
+import { drillInches, MM_PER_INCH, nearestDrill } from "../../core/model/burner/drills";
+import { BURNER_RANGES } from "../../core/model/burner/ranges";
+import type { Wanted } from "../../core/model/burner/reckoned";
+import { drillSays } from "../../core/speech/words/bench/burner";
+import type { Range } from "../../core/model/quantity/range";
 import { Button } from "../../ui/Button";
 import { NumberField } from "../worked/NumberField";
 import worked from "../worked/Worked.module.css";

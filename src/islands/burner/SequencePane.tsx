@@ -1,10 +1,10 @@
 import { useEffect, useState } from "react";
-import type { RankedCourse } from "../../core/diagnosis/sequence";
-import { typedRun } from "../../core/finding/typed-run";
-import { HAPPENED, type WatchedRun } from "../../core/finding/watched";
-import { courseSays } from "../../core/language/burner";
-import { clockSays, percent } from "../../core/naming/text";
-import type { Lane } from "../../core/prediction/run-strip";
+import type { RankedCourse } from "../../core/reason/diagnosis/sequence";
+import { typedRun } from "../../core/record/finding/typed-run";
+import { HAPPENED, type WatchedRun } from "../../core/record/finding/watched";
+import { courseSays } from "../../core/speech/words/bench/burner";
+import { clockSays, percent } from "../../core/model/naming/text";
+import type { Lane } from "../../core/model/prediction/run-strip";
 import { Button } from "../../ui/Button";
 import type { RankedSequence, SequenceAnswer, SequenceQuestion } from "../../workers/sequence.worker";
 import { askWorker } from "../ask-worker";

@@ -1,9 +1,9 @@
 import type { ApexOptions } from "apexcharts";
 import { useMemo, useState } from "react";
-import { type SoakReading, soakOf } from "../../core/burner/soak";
-import type { PartOf } from "../../core/machine/format";
-import { formatValue } from "../../core/quantity/format";
-import { parseQuantity } from "../../core/quantity/parse";
+import { type SoakReading, soakOf } from "../../core/model/burner/soak";
+import type { PartOf } from "../../core/model/machine/format";
+import { formatValue } from "../../core/model/quantity/format";
+import { parseQuantity } from "../../core/model/quantity/parse";
 import { Chart } from "../../ui/chart/Chart";
 import bench from "../benches/shared/Bench.module.css";
 import { NumberField } from "../worked/NumberField";

@@ -1,4 +1,4 @@
-import { FUELS, type Gas } from "../../core/burner/gas";
+import { FUELS, type Gas } from "../../core/model/burner/gas";
 import styles from "./Burner.module.css";
 
 /** The way of the gas: cock, union, valve with its coils and regulator, pressure tap, orifice, burner, sensor, igniter. */

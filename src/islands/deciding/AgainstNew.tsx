@@ -1,7 +1,7 @@
 import { useState } from "react";
-import { againstNew } from "../../core/deciding/replace";
-import type { WayToRepair } from "../../core/deciding/ways-to-repair";
-import { againstNewSays } from "../../core/language/deciding";
+import { againstNew } from "../../core/reason/deciding/replace";
+import type { WayToRepair } from "../../core/reason/deciding/ways-to-repair";
+import { againstNewSays } from "../../core/speech/words/report/deciding";
 import bench from "../benches/shared/Bench.module.css";
 import { useDispatch, useJob, useMachine } from "../job/store/context";
 import { useStock } from "../stock/use-stock";

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { isDangerous } from "../../core/job/danger";
+import { isDangerous } from "../../core/record/job/danger";
 import { Button } from "../../ui/Button";
 import { WordsForm } from "../hands/WordsForm";
 import { useDispatch, useJob } from "../job/store/context";

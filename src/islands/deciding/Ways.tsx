@@ -1,8 +1,8 @@
 import { useState } from "react";
-import type { WayToRepair } from "../../core/deciding/ways-to-repair";
-import { callBackSays, shareOfPrice } from "../../core/language/deciding";
-import { minutesSay, percent } from "../../core/naming/text";
-import { moneySays } from "../../core/quantity/money";
+import type { WayToRepair } from "../../core/reason/deciding/ways-to-repair";
+import { callBackSays, shareOfPrice } from "../../core/speech/words/report/deciding";
+import { minutesSay, percent } from "../../core/model/naming/text";
+import { moneySays } from "../../core/model/quantity/money";
 import { Button } from "../../ui/Button";
 import { useDispatch, useJob } from "../job/store/context";
 import { BillTable } from "../report/ReportView";

@@ -1,8 +1,8 @@
 import { useMemo, useState } from "react";
-import { visitMinutes } from "../../core/deciding/visit-minutes";
-import { type WayToRepair, waysToRepair } from "../../core/deciding/ways-to-repair";
-import type { RankedSuspect } from "../../core/diagnosis/standing";
-import { stampOfLine } from "../../core/job/fold";
+import { visitMinutes } from "../../core/reason/deciding/visit-minutes";
+import { type WayToRepair, waysToRepair } from "../../core/reason/deciding/ways-to-repair";
+import type { RankedSuspect } from "../../core/reason/diagnosis/standing";
+import { stampOfLine } from "../../core/record/job/fold";
 import { useOwnTimes } from "../hands/use-own-times";
 import { useJob, useMachine } from "../job/store/context";
 import { pageClock } from "../job/store/page-clock";

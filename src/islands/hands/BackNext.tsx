@@ -1,9 +1,9 @@
-import { wayOut } from "../../core/job/came-off";
-import { draftBack } from "../../core/job/draft-back";
-import { cameOffName, putBackSays } from "../../core/language/came-off";
-import { stepTitle } from "../../core/language/proposals";
-import { maybePanelOf } from "../../core/machine/format";
-import { minutesSay } from "../../core/naming/text";
+import { wayOut } from "../../core/record/job/hands/came-off";
+import { draftBack } from "../../core/record/job/closing/draft-back";
+import { cameOffName, putBackSays } from "../../core/speech/words/bench/came-off";
+import { stepTitle } from "../../core/speech/words/card/proposals";
+import { maybePanelOf } from "../../core/model/machine/format";
+import { minutesSay } from "../../core/model/naming/text";
 import { Button } from "../../ui/Button";
 import card from "../job/next/NextCard.module.css";
 import { useDispatch, useJob, useMachine } from "../job/store/context";

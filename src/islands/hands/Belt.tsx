@@ -1,4 +1,4 @@
-import type { Routing } from "../../core/machine/cabinet";
+import type { Routing } from "../../core/model/machine/cabinet";
 import styles from "./Hands.module.css";
 
 interface Wheel {

@@ -1,8 +1,8 @@
 import { useState } from "react";
-import type { Draft } from "../../core/job/kinds/index";
-import { inFile } from "../../core/job/tray";
-import { panelName } from "../../core/naming/names";
-import { capital } from "../../core/naming/text";
+import type { Draft } from "../../core/record/job/kinds/index";
+import { inFile } from "../../core/record/job/hands/tray";
+import { panelName } from "../../core/model/naming/names";
+import { capital } from "../../core/model/naming/text";
 import { Button } from "../../ui/Button";
 import { useDispatch, useJob, useMachine } from "../job/store/context";
 import { FastenerForm } from "./FastenerForm";

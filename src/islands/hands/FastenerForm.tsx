@@ -1,5 +1,5 @@
 import { useState } from "react";
-import type { Fastener } from "../../core/machine/cabinet";
+import type { Fastener } from "../../core/model/machine/cabinet";
 import { Button } from "../../ui/Button";
 import bench from "../benches/shared/Bench.module.css";
 import { ANOTHER, FASTENER_KINDS, type FastenerFields, fastenersFrom, fieldsOf, MOST_FASTENERS } from "./fastener-fields";

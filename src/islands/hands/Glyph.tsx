@@ -1,5 +1,5 @@
 import type { ReactNode } from "react";
-import type { Sort } from "../../core/machine/cabinet";
+import type { Sort } from "../../core/model/machine/cabinet";
 
 /** A sheet seen from its side, upright: what most panels are. */
 const Sheet = ({ children }: { readonly children?: ReactNode }) => (

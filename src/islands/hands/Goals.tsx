@@ -1,4 +1,4 @@
-import { lowerUnlessNet } from "../../core/naming/text";
+import { lowerUnlessNet } from "../../core/model/naming/text";
 import { Button } from "../../ui/Button";
 import { useDispatch, useJob, useMachine } from "../job/store/context";
 import styles from "./Hands.module.css";

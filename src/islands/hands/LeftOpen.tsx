@@ -1,7 +1,7 @@
 import { useState } from "react";
-import { cameOffTitle } from "../../core/language/came-off";
-import { wantedSays } from "../../core/language/waiting";
-import { capital, lower } from "../../core/naming/text";
+import { cameOffTitle } from "../../core/speech/words/bench/came-off";
+import { wantedSays } from "../../core/speech/words/card/waiting";
+import { capital, lower } from "../../core/model/naming/text";
 import { Button } from "../../ui/Button";
 import bench from "../benches/shared/Bench.module.css";
 import { Clock } from "../job/shell/Clock";

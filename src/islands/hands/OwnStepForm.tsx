@@ -1,4 +1,4 @@
-import type { Draft } from "../../core/job/kinds/index";
+import type { Draft } from "../../core/record/job/kinds/index";
 import { WordsForm } from "./WordsForm";
 
 /** Something that no file has came off: what it is, and which way round it sits. */

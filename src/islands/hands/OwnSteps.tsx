@@ -1,8 +1,8 @@
 import { useState } from "react";
-import { heldBy } from "../../core/access/panels";
-import type { Draft } from "../../core/job/kinds/index";
-import { inFile } from "../../core/job/tray";
-import { panelDoneSays } from "../../core/naming/removals";
+import { heldBy } from "../../core/model/access/panels";
+import type { Draft } from "../../core/record/job/kinds/index";
+import { inFile } from "../../core/record/job/hands/tray";
+import { panelDoneSays } from "../../core/model/naming/removals";
 import { Button } from "../../ui/Button";
 import { useDispatch, useJob, useMachine } from "../job/store/context";
 import styles from "./Hands.module.css";

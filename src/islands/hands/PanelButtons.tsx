@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { inFile } from "../../core/job/tray";
+import { inFile } from "../../core/record/job/hands/tray";
 import { Button } from "../../ui/Button";
 import { useDispatch, useMachine } from "../job/store/context";
 import { DiffersForm } from "./DiffersForm";

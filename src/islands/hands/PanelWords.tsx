@@ -1,4 +1,4 @@
-import { maybePanelOf } from "../../core/machine/format";
+import { maybePanelOf } from "../../core/model/machine/format";
 import { useMachine } from "../job/store/context";
 import styles from "./Hands.module.css";
 

@@ -1,7 +1,7 @@
 import { useState } from "react";
-import type { PlugStep } from "../../core/access/plug/check";
-import { plugLine } from "../../core/job/by-hand";
-import { foreseenSays, ohmsSay, plugControlsSay, plugFindings, plugOutcomes, plugPlaceSays } from "../../core/language/plug";
+import type { PlugStep } from "../../core/model/access/plug/check";
+import { plugLine } from "../../core/record/job/closing/by-hand";
+import { foreseenSays, ohmsSay, plugControlsSay, plugFindings, plugOutcomes, plugPlaceSays } from "../../core/speech/words/bench/plug";
 import { Button } from "../../ui/Button";
 import { ReadingField } from "../benches/shared/ReadingField";
 import card from "../job/next/NextCard.module.css";

@@ -1,6 +1,6 @@
-import { foreseenSays, mistakeSays, ohmsSay, pinName, plugColumns, plugFindings, plugSoFar } from "../../core/language/plug";
-import { controlsSay } from "../../core/naming/names";
-import { percent } from "../../core/naming/text";
+import { foreseenSays, mistakeSays, ohmsSay, pinName, plugColumns, plugFindings, plugSoFar } from "../../core/speech/words/bench/plug";
+import { controlsSay } from "../../core/model/naming/names";
+import { percent } from "../../core/model/naming/text";
 import bench from "../benches/shared/Bench.module.css";
 import { useJob, useMachine } from "../job/store/context";
 import styles from "./Hands.module.css";

@@ -1,5 +1,5 @@
-import { panelOrderSays } from "../../core/naming/removals";
-import { minutesSay } from "../../core/naming/text";
+import { panelOrderSays } from "../../core/model/naming/removals";
+import { minutesSay } from "../../core/model/naming/text";
 import { Button } from "../../ui/Button";
 import card from "../job/next/NextCard.module.css";
 import { useDispatch, useJob, useMachine } from "../job/store/context";

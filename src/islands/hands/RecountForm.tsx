@@ -1,9 +1,9 @@
 import { useState } from "react";
-import { draftBack } from "../../core/job/draft-back";
-import { candidates, trayOf } from "../../core/job/tray";
-import { maybePanelOf } from "../../core/machine/format";
-import { panelName } from "../../core/naming/names";
-import { capital } from "../../core/naming/text";
+import { draftBack } from "../../core/record/job/closing/draft-back";
+import { candidates, trayOf } from "../../core/record/job/hands/tray";
+import { maybePanelOf } from "../../core/model/machine/format";
+import { panelName } from "../../core/model/naming/names";
+import { capital } from "../../core/model/naming/text";
 import { Button } from "../../ui/Button";
 import { useDispatch, useJob, useMachine } from "../job/store/context";
 import styles from "./Hands.module.css";

@@ -1,7 +1,7 @@
 import type { ReactNode } from "react";
-import type { OnTheWay } from "../../core/access/ways";
-import { countOf, fastenersSay } from "../../core/naming/fasteners";
-import { capital, minutesSay } from "../../core/naming/text";
+import type { OnTheWay } from "../../core/model/access/ways";
+import { countOf, fastenersSay } from "../../core/model/naming/fasteners";
+import { capital, minutesSay } from "../../core/model/naming/text";
 import { Press } from "../../ui/Press";
 import { Glyph, GoalGlyph } from "./Glyph";
 import styles from "./Stack.module.css";

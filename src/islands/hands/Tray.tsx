@@ -1,9 +1,9 @@
-import type { TrayCup } from "../../core/job/tray";
-import type { Fastener } from "../../core/machine/cabinet";
-import type { Machine } from "../../core/machine/format";
-import { countOf, fastenerSays } from "../../core/naming/fasteners";
-import { panelName } from "../../core/naming/names";
-import { capital } from "../../core/naming/text";
+import type { TrayCup } from "../../core/record/job/hands/tray";
+import type { Fastener } from "../../core/model/machine/cabinet";
+import type { Machine } from "../../core/model/machine/format";
+import { countOf, fastenerSays } from "../../core/model/naming/fasteners";
+import { panelName } from "../../core/model/naming/names";
+import { capital } from "../../core/model/naming/text";
 import { Button } from "../../ui/Button";
 import styles from "./Tray.module.css";
 

@@ -1,9 +1,9 @@
 import { useState } from "react";
-import type { LeadFound } from "../../core/job/lead-found";
-import { COLOURS, type ColourLetters, type Lead } from "../../core/machine/cabinet";
-import { partOf } from "../../core/machine/format";
-import { readTerminal } from "../../core/machine/wiring";
-import { capital } from "../../core/naming/text";
+import type { LeadFound } from "../../core/record/job/hands/lead-found";
+import { COLOURS, type ColourLetters, type Lead } from "../../core/model/machine/cabinet";
+import { partOf } from "../../core/model/machine/format";
+import { readTerminal } from "../../core/model/machine/wiring";
+import { capital } from "../../core/model/naming/text";
 import { Button } from "../../ui/Button";
 import { useDispatch, useJob, useMachine } from "../job/store/context";
 import styles from "./Hands.module.css";

@@ -1,4 +1,4 @@
-import { type Fastener, fastenerSchema } from "../../core/machine/cabinet";
+import { type Fastener, fastenerSchema } from "../../core/model/machine/cabinet";
 
 /** Fasteners of one kind as a form holds them: what is typed stays as it was typed. */
 export interface FastenerFields {

@@ -1,5 +1,5 @@
-import type { Draft } from "../../core/job/kinds/index";
-import type { Fastener } from "../../core/machine/cabinet";
+import type { Draft } from "../../core/record/job/kinds/index";
+import type { Fastener } from "../../core/model/machine/cabinet";
 
 /** A panel off with its cup filled as the file says; a panel back on. */
 export function panelDrafts(fasteners: Fastener[], panel: string, state: "off" | "on"): Draft[] {

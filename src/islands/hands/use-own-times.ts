@@ -1,5 +1,5 @@
 import { useEffect, useState } from "react";
-import { ownTimes } from "../../core/access/own-times";
+import { ownTimes } from "../../core/model/access/own-times";
 import { useJob, useMachine } from "../job/store/context";
 import { askMoved } from "../replica/ask-server";
 import { technician } from "../replica/technician";

@@ -1,8 +1,8 @@
 import { useEffect, useState } from "react";
-import type { PlugStep } from "../../core/access/plug/check";
-import { plugLine } from "../../core/job/by-hand";
-import { type PlugReadingTaken, readAt } from "../../core/job/plug-read";
-import type { Machine } from "../../core/machine/format";
+import type { PlugStep } from "../../core/model/access/plug/check";
+import { plugLine } from "../../core/record/job/closing/by-hand";
+import { type PlugReadingTaken, readAt } from "../../core/record/job/hands/plug-read";
+import type { Machine } from "../../core/model/machine/format";
 import type { PlugAnswer, PlugQuestion } from "../../workers/plug.worker";
 import { askWorker } from "../ask-worker";
 import { useJob, useMachine } from "../job/store/context";

@@ -1,6 +1,6 @@
 import { useMemo } from "react";
-import { type Way, waysTo } from "../../core/access/ways";
-import { type Aim, aimOfAssemblies, aimOfParts, aimOfProposal } from "../../core/planning/aim";
+import { type Way, waysTo } from "../../core/model/access/ways";
+import { type Aim, aimOfAssemblies, aimOfParts, aimOfProposal } from "../../core/reason/planning/aim";
 import { useJob, useMachine } from "../job/store/context";
 import { useOwnTimes } from "./use-own-times";
 

@@ -1,7 +1,7 @@
 import { format } from "date-fns";
 import { Calculator, Package, Settings } from "lucide-react";
-import { STAGE_NAMES, STAGES } from "../../core/job/stages";
-import type { JobRow } from "../../core/language/job-row";
+import { STAGE_NAMES, STAGES } from "../../core/record/job/stages";
+import type { JobRow } from "../../core/speech/words/job-row";
 import styles from "./JobList.module.css";
 import { type JobPage, type ListQuery, useJobPage } from "./use-job-page";
 

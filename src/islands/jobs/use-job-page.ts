@@ -1,5 +1,5 @@
 import { useEffect, useState } from "react";
-import { type JobRow, jobRow, matchesWords } from "../../core/language/job-row";
+import { type JobRow, jobRow, matchesWords } from "../../core/speech/words/job-row";
 import { type JobHere, type Replica, replica } from "../replica/replica";
 
 export interface ListQuery {

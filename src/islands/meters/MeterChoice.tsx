@@ -1,5 +1,5 @@
 import { useEffect, useState } from "react";
-import { COMMON_METER, type Meter } from "../../core/instrument/meter";
+import { COMMON_METER, type Meter } from "../../core/model/instrument/meter";
 import { useDispatch, useJob } from "../job/store/context";
 import { keptMeters } from "./kept";
 

@@ -1,8 +1,8 @@
 import { X } from "lucide-react";
 import { useState } from "react";
 import { type UseFormRegister, useFieldArray, useForm } from "react-hook-form";
-import type { Meter } from "../../core/instrument/meter";
-import { UNIT_SYMBOL } from "../../core/quantity/quantity";
+import type { Meter } from "../../core/model/instrument/meter";
+import { UNIT_SYMBOL } from "../../core/model/quantity/quantity";
 import { Button } from "../../ui/Button";
 import { type Amiss, EMPTY_RANGE, fieldsOf, METER_UNITS, type MeterFields, meterFrom, type RangeFields } from "./fields";
 import styles from "./Meters.module.css";

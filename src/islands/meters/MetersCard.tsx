@@ -1,5 +1,5 @@
 import { useEffect, useState } from "react";
-import { COMMON_METER, type Meter } from "../../core/instrument/meter";
+import { COMMON_METER, type Meter } from "../../core/model/instrument/meter";
 import { Button } from "../../ui/Button";
 import { dropMeter, keepMeter, keptMeters } from "./kept";
 import { MeterForm } from "./MeterForm";

@@ -1,6 +1,6 @@
-import { type Meter, type MeterRange, meterSchema } from "../../core/instrument/meter";
-import { parseQuantity } from "../../core/quantity/parse";
-import { UNIT_SYMBOL, type Unit } from "../../core/quantity/quantity";
+import { type Meter, type MeterRange, meterSchema } from "../../core/model/instrument/meter";
+import { parseQuantity } from "../../core/model/quantity/parse";
+import { UNIT_SYMBOL, type Unit } from "../../core/model/quantity/quantity";
 
 /** What a meter's ranges may measure. */
 export const METER_UNITS = ["ohm", "volt", "amp", "farad", "celsius"] as const satisfies readonly Unit[];

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { type Meter, meterSchema } from "../../core/instrument/meter";
+import { type Meter, meterSchema } from "../../core/model/instrument/meter";
 import { readSmall, writeSmall } from "../drafts/browser-store";
 
 const KEY = "yennic.meters";

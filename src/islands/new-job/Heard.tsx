@@ -1,8 +1,8 @@
 import { Repeat2, X } from "lucide-react";
-import { type Finding, findingKind, findingSays } from "../../core/finding/finding";
-import type { Complaint } from "../../core/language/complaint";
-import { entrySays } from "../../core/language/entries";
-import type { Machine } from "../../core/machine/format";
+import { type Finding, findingKind, findingSays } from "../../core/record/finding/finding";
+import type { Complaint } from "../../core/speech/words/bench/complaint";
+import { entrySays } from "../../core/speech/words/entries";
+import type { Machine } from "../../core/model/machine/format";
 import { Press } from "../../ui/Press";
 import styles from "./NewJob.module.css";
 

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { photoSays } from "../../core/job/kinds/photo";
+import { photoSays } from "../../core/record/job/kinds/intake/photo";
 import { Button } from "../../ui/Button";
 import { Press } from "../../ui/Press";
 import hands from "../hands/Hands.module.css";

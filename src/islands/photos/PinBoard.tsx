@@ -1,6 +1,6 @@
 import { useEffect, useState } from "react";
-import { photoSays } from "../../core/job/kinds/photo";
-import type { Photo } from "../../core/job/state";
+import { photoSays } from "../../core/record/job/kinds/intake/photo";
+import type { Photo } from "../../core/record/job/state";
 import { Button } from "../../ui/Button";
 import { Press } from "../../ui/Press";
 import bench from "../benches/shared/Bench.module.css";

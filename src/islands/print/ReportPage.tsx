@@ -1,4 +1,4 @@
-import type { Report } from "../../core/language/report";
+import type { Report } from "../../core/speech/words/report/report";
 import { ReportView } from "../report/ReportView";
 import { Printed } from "./Printed";
 

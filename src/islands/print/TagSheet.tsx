@@ -1,6 +1,6 @@
-import { COLOURS } from "../../core/machine/cabinet";
-import { partOf } from "../../core/machine/format";
-import { readTerminal } from "../../core/machine/wiring";
+import { COLOURS } from "../../core/model/machine/cabinet";
+import { partOf } from "../../core/model/machine/format";
+import { readTerminal } from "../../core/model/machine/wiring";
 import { useJob, useMachine } from "../job/store/context";
 import { Printed } from "./Printed";
 import styles from "./Printed.module.css";

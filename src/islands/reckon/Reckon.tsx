@@ -1,7 +1,7 @@
 import { useState } from "react";
-import type { DuctRun } from "../../core/air/duct-run";
-import type { BurnerKnown } from "../../core/burner/reckoned";
-import { hasHood } from "../../core/machine/format";
+import type { DuctRun } from "../../core/model/air/duct-run";
+import type { BurnerKnown } from "../../core/model/burner/reckoned";
+import { hasHood } from "../../core/model/machine/format";
 import { Button } from "../../ui/Button";
 import { PageHead } from "../../ui/PageHead";
 import { AirBoard, USUAL_RUN } from "../air/AirBoard";

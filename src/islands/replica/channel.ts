@@ -1,5 +1,5 @@
-import type { Sequenced } from "../../core/journal/envelope";
-import type { ListedJob } from "../../core/language/job-row";
+import type { Sequenced } from "../../core/record/journal/envelope";
+import type { ListedJob } from "../../core/speech/words/job-row";
 
 /** What is known of the server just now. */
 export interface Contact {

@@ -1,4 +1,4 @@
-import { type FileType, fileHash } from "../../core/files/file";
+import { type FileType, fileHash } from "../../core/record/files/file";
 import type { NotThere } from "./send";
 import { sendFile } from "./send-file";
 import type { Shelf, StoredFile } from "./shelf";

@@ -1,5 +1,5 @@
-import type { Envelope, Sequenced } from "../../core/journal/envelope";
-import type { ListedJob } from "../../core/language/job-row";
+import type { Envelope, Sequenced } from "../../core/record/journal/envelope";
+import type { ListedJob } from "../../core/speech/words/job-row";
 import { askCopy, askJob, askLacking, askStock } from "./ask-server";
 import { listen, type ToldNews } from "./listen";
 import { type Machines, machinesNamed } from "./machines";

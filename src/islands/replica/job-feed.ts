@@ -1,5 +1,5 @@
-import type { Envelope, Sequenced } from "../../core/journal/envelope";
-import type { ListedJob } from "../../core/language/job-row";
+import type { Envelope, Sequenced } from "../../core/record/journal/envelope";
+import type { ListedJob } from "../../core/speech/words/job-row";
 
 /** What is told of a job as far as the server is known to have it. */
 export interface ToldJob {

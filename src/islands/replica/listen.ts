@@ -1,5 +1,5 @@
-import type { Envelope } from "../../core/journal/envelope";
-import type { ListedJob } from "../../core/language/job-row";
+import type { Envelope } from "../../core/record/journal/envelope";
+import type { ListedJob } from "../../core/speech/words/job-row";
 import type { Cursor } from "./shelf";
 
 /** Entries as the server tells them, with their numbers and hashes. */

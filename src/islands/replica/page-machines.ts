@@ -1,4 +1,4 @@
-import { type FindMachine, findAmong, type KeptMachine } from "../../core/machine/revision";
+import { type FindMachine, findAmong, type KeptMachine } from "../../core/model/machine/revision";
 import { replica } from "./replica";
 
 /** Machines that a page came with, and in a browser those that it holds besides. */

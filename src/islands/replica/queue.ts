@@ -1,4 +1,4 @@
-import { type Envelope, readEnvelope } from "../../core/journal/envelope";
+import { type Envelope, readEnvelope } from "../../core/record/journal/envelope";
 import type { Answer } from "./send";
 import type { Shelf } from "./shelf";
 

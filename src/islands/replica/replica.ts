@@ -1,11 +1,11 @@
 import { v7 } from "uuid";
-import type { FileType } from "../../core/files/file";
-import { readKept, stamp } from "../../core/job/entry";
-import { foldJob, type Job } from "../../core/job/fold";
-import type { Draft } from "../../core/job/kinds/index";
-import type { Envelope, Sequenced } from "../../core/journal/envelope";
-import type { ListedJob } from "../../core/language/job-row";
-import { STOCK, type StockDraft, stampStock } from "../../core/stock/kinds";
+import type { FileType } from "../../core/record/files/file";
+import { readKept, stamp } from "../../core/record/job/entry";
+import { foldJob, type Job } from "../../core/record/job/fold";
+import type { Draft } from "../../core/record/job/kinds/index";
+import type { Envelope, Sequenced } from "../../core/record/journal/envelope";
+import type { ListedJob } from "../../core/speech/words/job-row";
+import { STOCK, type StockDraft, stampStock } from "../../core/record/stock/kinds";
 import { askJob, askStock } from "./ask-server";
 import { type Channel, type Contact, type Message, openChannel } from "./channel";
 import { ServerContact } from "./contact";

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import type { Envelope } from "../../core/journal/envelope";
+import type { Envelope } from "../../core/record/journal/envelope";
 
 /** What our server said of entries that it named; of the others nothing is known. */
 export interface Answer {

@@ -1,4 +1,4 @@
-import type { Sequenced } from "../../core/journal/envelope";
+import type { Sequenced } from "../../core/record/journal/envelope";
 import type { Files } from "./files";
 import { Pauses } from "./pauses";
 import type { Pending, Queue } from "./queue";

@@ -1,7 +1,7 @@
 import { CATALOGUE } from "../../catalogue/catalogue";
-import type { Envelope, Sequenced } from "../../core/journal/envelope";
-import { readStock, STOCK } from "../../core/stock/kinds";
-import { foldStock, type Stock } from "../../core/stock/stock";
+import type { Envelope, Sequenced } from "../../core/record/journal/envelope";
+import { readStock, STOCK } from "../../core/record/stock/kinds";
+import { foldStock, type Stock } from "../../core/record/stock/stock";
 import type { Pending } from "./queue";
 import type { Shelf } from "./shelf";
 

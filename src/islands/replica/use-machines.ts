@@ -1,5 +1,5 @@
 import { useEffect, useState } from "react";
-import type { KeptMachine } from "../../core/machine/revision";
+import type { KeptMachine } from "../../core/model/machine/revision";
 import { replica } from "./replica";
 
 /** The machines whose sheets are here, each in the revision that came last; those of this page first heard of are looked for. */

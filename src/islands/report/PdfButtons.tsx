@@ -1,6 +1,6 @@
 import { useState } from "react";
-import type { Report } from "../../core/language/report";
-import { technicianRecord } from "../../core/language/technician-record";
+import type { Report } from "../../core/speech/words/report/report";
+import { technicianRecord } from "../../core/speech/words/report/technician-record";
 import type { PaperSize } from "../../report/paper";
 import { Button } from "../../ui/Button";
 import bench from "../benches/shared/Bench.module.css";

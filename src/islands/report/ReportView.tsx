@@ -1,7 +1,7 @@
-import type { Bill } from "../../core/job/bill";
-import type { MeasuredRow, MeasuredScale, Shown } from "../../core/language/measured";
-import type { Report, ReportSection } from "../../core/language/report";
-import { moneySays } from "../../core/quantity/money";
+import type { Bill } from "../../core/record/job/closing/bill";
+import type { MeasuredRow, MeasuredScale, Shown } from "../../core/speech/words/report/measured";
+import type { Report, ReportSection } from "../../core/speech/words/report/report";
+import { moneySays } from "../../core/model/quantity/money";
 import { Thumb } from "../photos/Thumb";
 import styles from "./Report.module.css";
 

@@ -1,5 +1,5 @@
-import { filesNamed, packBundle } from "../../core/bundle/bundle";
-import { FILE_TYPES, type KeptFile } from "../../core/files/file";
+import { filesNamed, packBundle } from "../../core/record/bundle/bundle";
+import { FILE_TYPES, type KeptFile } from "../../core/record/files/file";
 import { machinesNamed } from "../replica/machines";
 import { replica } from "../replica/replica";
 

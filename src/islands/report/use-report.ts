@@ -1,6 +1,6 @@
 import { useMemo } from "react";
-import { stampOfLine } from "../../core/job/fold";
-import { type Report, reportOf } from "../../core/language/report";
+import { stampOfLine } from "../../core/record/job/fold";
+import { type Report, reportOf } from "../../core/speech/words/report/report";
 import { useJob, useMachine } from "../job/store/context";
 import { useStock } from "../stock/use-stock";
 

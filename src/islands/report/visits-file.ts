@@ -1,5 +1,5 @@
 import { createEvents, type DateArray, type EventAttributes } from "ics";
-import type { Job } from "../../core/job/fold";
+import type { Job } from "../../core/record/job/fold";
 
 /** The visits of a job as an iCalendar file (RFC 5545): the first, and those that are planned; what is brought in twice is one event. Throws what the library says is wrong. */
 export function visitsIcs(job: Pick<Job, "id" | "opened" | "openedAt" | "visits" | "complaint">, number: number | undefined): string {

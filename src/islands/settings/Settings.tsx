@@ -1,10 +1,10 @@
 import { useEffect, useState } from "react";
 import { CATALOGUE } from "../../catalogue/catalogue";
-import { readKept } from "../../core/job/entry";
-import { entrySays, unreadableSays } from "../../core/language/entries";
-import { stockEntrySays } from "../../core/language/stock";
-import type { Machine } from "../../core/machine/format";
-import { readStock } from "../../core/stock/kinds";
+import { readKept } from "../../core/record/job/entry";
+import { entrySays, unreadableSays } from "../../core/speech/words/entries";
+import { stockEntrySays } from "../../core/speech/words/bench/stock";
+import type { Machine } from "../../core/model/machine/format";
+import { readStock } from "../../core/record/stock/kinds";
 import { Button } from "../../ui/Button";
 import { PageHead } from "../../ui/PageHead";
 import { Clock } from "../job/shell/Clock";

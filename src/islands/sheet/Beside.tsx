@@ -1,6 +1,6 @@
-import type { Mark } from "../../core/diagnosis/marks";
-import { maybePartOf } from "../../core/machine/format";
-import { percent } from "../../core/naming/text";
+import type { Mark } from "../../core/reason/diagnosis/marks";
+import { maybePartOf } from "../../core/model/machine/format";
+import { percent } from "../../core/model/naming/text";
 import { Press } from "../../ui/Press";
 import { NO_MARK } from "./mark";
 import type { SheetProps } from "./props";

@@ -1,6 +1,6 @@
 import { useId } from "react";
-import type { Mark } from "../../core/diagnosis/marks";
-import { percent } from "../../core/naming/text";
+import type { Mark } from "../../core/reason/diagnosis/marks";
+import { percent } from "../../core/model/naming/text";
 import type { LaidItem } from "./layout";
 import { isInQuestion, markSays } from "./mark";
 import { onPress } from "./press";

@@ -1,6 +1,6 @@
 import { useMemo, useRef, useState } from "react";
-import type { Machine } from "../../core/machine/format";
-import { controlsSay } from "../../core/naming/names";
+import type { Machine } from "../../core/model/machine/format";
+import { controlsSay } from "../../core/model/naming/names";
 import { useAlive } from "../../ui/use-alive";
 import { Beside } from "./Beside";
 import { lastReadings, measuredParts } from "./last-readings";

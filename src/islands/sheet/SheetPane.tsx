@@ -1,7 +1,7 @@
 import { type ReactNode, useMemo } from "react";
-import { pathSays } from "../../core/language/diagnosis";
-import { notThisOne } from "../../core/language/plate";
-import { restControls } from "../../core/machine/run/at-rest";
+import { pathSays } from "../../core/speech/words/card/diagnosis";
+import { notThisOne } from "../../core/speech/words/bench/plate";
+import { restControls } from "../../core/model/machine/run/at-rest";
 import { useDispatch, useJob, useMachine } from "../job/store/context";
 import { Sheet } from "./Sheet";
 

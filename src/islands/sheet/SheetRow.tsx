@@ -1,5 +1,5 @@
-import { kindOf } from "../../core/machine/parts/index";
-import { percent } from "../../core/naming/text";
+import { kindOf } from "../../core/model/machine/parts/index";
+import { percent } from "../../core/model/naming/text";
 import type { LaidLine, LaidRow } from "./layout";
 import { NO_MARK } from "./mark";
 import { PartOnSheet } from "./PartOnSheet";

@@ -1,4 +1,4 @@
-import type { Machine } from "../../core/machine/format";
+import type { Machine } from "../../core/model/machine/format";
 import type { LaidNode } from "./layout";
 import { onPress } from "./press";
 import styles from "./Sheet.module.css";

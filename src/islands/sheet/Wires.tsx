@@ -1,4 +1,4 @@
-import { item } from "../../core/array/at";
+import { item } from "../../core/model/array/at";
 import type { LaidLine } from "./layout";
 import { NO_MARK } from "./mark";
 import type { SheetProps } from "./props";

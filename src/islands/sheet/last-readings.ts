@@ -1,8 +1,8 @@
-import { partAcross } from "../../core/finding/kinds/ohms";
-import type { Evidence, Fitted } from "../../core/job/state";
-import { assemblyIdOf } from "../../core/machine/assembly";
-import type { Machine } from "../../core/machine/format";
-import { formatValue } from "../../core/quantity/format";
+import { partAcross } from "../../core/record/finding/kinds/ohms";
+import type { Evidence, Fitted } from "../../core/record/job/state";
+import { assemblyIdOf } from "../../core/model/machine/assembly";
+import type { Machine } from "../../core/model/machine/format";
+import { formatValue } from "../../core/model/quantity/format";
 
 /** What stands at parts: the last ohms across each whose wires were off, or that it is new. What was read on an old part is gone with it. */
 export function lastReadings(machine: Machine, evidence: readonly Evidence[], fitted: readonly Fitted[]): ReadonlyMap<string, string> {

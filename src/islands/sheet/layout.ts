@@ -1,5 +1,5 @@
-import { item, lastOf } from "../../core/array/at";
-import { type Machine, type Part, partOf } from "../../core/machine/format";
+import { item, lastOf } from "../../core/model/array/at";
+import { type Machine, type Part, partOf } from "../../core/model/machine/format";
 import {
   ABOVE,
   lineCount,

@@ -1,4 +1,4 @@
-import type { Machine } from "../../core/machine/format";
+import type { Machine } from "../../core/model/machine/format";
 import { isInQuestion, NO_MARK } from "./mark";
 import type { SheetProps } from "./props";
 import type { RowLook } from "./rooms";

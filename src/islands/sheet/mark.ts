@@ -1,5 +1,5 @@
-import type { Mark } from "../../core/diagnosis/marks";
-import { percent } from "../../core/naming/text";
+import type { Mark } from "../../core/reason/diagnosis/marks";
+import { percent } from "../../core/model/naming/text";
 
 export const NO_MARK: Mark = { state: "unknown", share: 0 };
 

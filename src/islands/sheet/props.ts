@@ -1,8 +1,8 @@
 import type { ReactNode } from "react";
-import type { Mark } from "../../core/diagnosis/marks";
-import type { Evidence, Fitted } from "../../core/job/state";
-import type { Machine } from "../../core/machine/format";
-import type { ControlPositions } from "../../core/machine/run/condition";
+import type { Mark } from "../../core/reason/diagnosis/marks";
+import type { Evidence, Fitted } from "../../core/record/job/state";
+import type { Machine } from "../../core/model/machine/format";
+import type { ControlPositions } from "../../core/model/machine/run/condition";
 
 /** What is marked onto the drawing, and what is done with it. */
 export interface SheetProps {

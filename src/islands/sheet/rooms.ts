@@ -1,5 +1,5 @@
-import { item } from "../../core/array/at";
-import type { Machine } from "../../core/machine/format";
+import { item } from "../../core/model/array/at";
+import type { Machine } from "../../core/model/machine/format";
 
 const MARGIN = 26;
 /** Where a row's name stands, between the rail and its first part. */

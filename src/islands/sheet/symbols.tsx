@@ -1,5 +1,5 @@
 import type { ReactNode } from "react";
-import type { Part, PartKind, PartOf } from "../../core/machine/format";
+import type { Part, PartKind, PartOf } from "../../core/model/machine/format";
 
 /** Half the width that a symbol takes out of its wire. */
 export const HALF = 24;

@@ -1,9 +1,9 @@
 import { useState } from "react";
-import { itemFacts, liesSays } from "../../core/language/stock";
-import { coveredBy, type Item, itemsFor, presentItem, supersederOf } from "../../core/stock/item";
-import { TRIALS, type Trial } from "../../core/stock/kinds";
-import { ACCOUNT_NAMES, PLACES, type Place } from "../../core/stock/places";
-import { countAt, type Stock, whereIs } from "../../core/stock/stock";
+import { itemFacts, liesSays } from "../../core/speech/words/bench/stock";
+import { coveredBy, type Item, itemsFor, presentItem, supersederOf } from "../../core/record/stock/item";
+import { TRIALS, type Trial } from "../../core/record/stock/kinds";
+import { ACCOUNT_NAMES, PLACES, type Place } from "../../core/record/stock/places";
+import { countAt, type Stock, whereIs } from "../../core/record/stock/stock";
 import { Button } from "../../ui/Button";
 import bench from "../benches/shared/Bench.module.css";
 import { useDispatch, useJob, useMachine } from "../job/store/context";

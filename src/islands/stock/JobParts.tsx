@@ -1,8 +1,8 @@
-import type { Used } from "../../core/job/state";
-import { countSays } from "../../core/language/stock";
-import { wantedSays } from "../../core/language/waiting";
-import { ACCOUNT_NAMES, type Place } from "../../core/stock/places";
-import { ordersFor } from "../../core/stock/stock";
+import type { Used } from "../../core/record/job/state";
+import { countSays } from "../../core/speech/words/bench/stock";
+import { wantedSays } from "../../core/speech/words/card/waiting";
+import { ACCOUNT_NAMES, type Place } from "../../core/record/stock/places";
+import { ordersFor } from "../../core/record/stock/stock";
 import { Button } from "../../ui/Button";
 import bench from "../benches/shared/Bench.module.css";
 import { useJob, useMachine } from "../job/store/context";

@@ -1,5 +1,5 @@
-import { countSays } from "../../core/language/stock";
-import type { Item } from "../../core/stock/item";
+import { countSays } from "../../core/speech/words/bench/stock";
+import type { Item } from "../../core/record/stock/item";
 import { WordsForm } from "../hands/WordsForm";
 import { useJob } from "../job/store/context";
 import styles from "./Stock.module.css";

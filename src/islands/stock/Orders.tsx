@@ -1,10 +1,10 @@
 import { useState } from "react";
-import { daySays } from "../../core/language/days";
-import { orderSays } from "../../core/language/stock";
-import { capital } from "../../core/naming/text";
-import { isOpenOrder, type Order } from "../../core/stock/order";
-import { ACCOUNT_NAMES } from "../../core/stock/places";
-import type { Stock } from "../../core/stock/stock";
+import { daySays } from "../../core/speech/words/days";
+import { orderSays } from "../../core/speech/words/bench/stock";
+import { capital } from "../../core/model/naming/text";
+import { isOpenOrder, type Order } from "../../core/record/stock/order";
+import { ACCOUNT_NAMES } from "../../core/record/stock/places";
+import type { Stock } from "../../core/record/stock/stock";
 import { Button } from "../../ui/Button";
 import { WordsForm } from "../hands/WordsForm";
 import styles from "./Stock.module.css";

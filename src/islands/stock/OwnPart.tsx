@@ -1,5 +1,5 @@
-import { readMoney } from "../../core/quantity/money";
-import { code, type Item } from "../../core/stock/item";
+import { readMoney } from "../../core/model/quantity/money";
+import { code, type Item } from "../../core/record/stock/item";
 import { WordsForm } from "../hands/WordsForm";
 import { enterStock } from "./use-stock";
 

@@ -1,6 +1,6 @@
 import { useEffect, useState } from "react";
-import { stockEntrySays } from "../../core/language/stock";
-import { readStock, STOCK } from "../../core/stock/kinds";
+import { stockEntrySays } from "../../core/speech/words/bench/stock";
+import { readStock, STOCK } from "../../core/record/stock/kinds";
 import { Button } from "../../ui/Button";
 import type { Pending } from "../replica/queue";
 import { replica } from "../replica/replica";

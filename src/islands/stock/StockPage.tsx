@@ -1,10 +1,10 @@
 import { useState } from "react";
-import { itemFacts, itemName, stockProblemSays } from "../../core/language/stock";
-import { moneySays } from "../../core/quantity/money";
-import { type Item, supersederOf } from "../../core/stock/item";
-import { isOpenOrder } from "../../core/stock/order";
-import { ACCOUNT_NAMES, inPlace, PLACES, type Place } from "../../core/stock/places";
-import { countAt, type Stock, underMinimum } from "../../core/stock/stock";
+import { itemFacts, itemName, stockProblemSays } from "../../core/speech/words/bench/stock";
+import { moneySays } from "../../core/model/quantity/money";
+import { type Item, supersederOf } from "../../core/record/stock/item";
+import { isOpenOrder } from "../../core/record/stock/order";
+import { ACCOUNT_NAMES, inPlace, PLACES, type Place } from "../../core/record/stock/places";
+import { countAt, type Stock, underMinimum } from "../../core/record/stock/stock";
 import { Button } from "../../ui/Button";
 import { PageHead } from "../../ui/PageHead";
 import bench from "../benches/shared/Bench.module.css";

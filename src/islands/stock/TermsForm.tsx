@@ -1,6 +1,6 @@
 import { useState } from "react";
-import { moneySays, readMoney } from "../../core/quantity/money";
-import { type Terms, termsSchema } from "../../core/stock/terms";
+import { moneySays, readMoney } from "../../core/model/quantity/money";
+import { type Terms, termsSchema } from "../../core/record/stock/terms";
 import { Button } from "../../ui/Button";
 import { WordsForm } from "../hands/WordsForm";
 import styles from "./Stock.module.css";

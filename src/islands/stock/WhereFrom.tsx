@@ -1,8 +1,8 @@
-import { assemblyName } from "../../core/naming/names";
-import { capital } from "../../core/naming/text";
-import { coveredBy, supersederOf } from "../../core/stock/item";
-import { ACCOUNT_NAMES } from "../../core/stock/places";
-import { type Stock, whereIs } from "../../core/stock/stock";
+import { assemblyName } from "../../core/model/naming/names";
+import { capital } from "../../core/model/naming/text";
+import { coveredBy, supersederOf } from "../../core/record/stock/item";
+import { ACCOUNT_NAMES } from "../../core/record/stock/places";
+import { type Stock, whereIs } from "../../core/record/stock/stock";
 import { Button } from "../../ui/Button";
 import { useMachine } from "../job/store/context";
 import styles from "./Stock.module.css";

@@ -1,6 +1,6 @@
-import { csvOf } from "../../core/language/csv";
-import { PLACES } from "../../core/stock/places";
-import { countAt, type Stock } from "../../core/stock/stock";
+import { csvOf } from "../../core/speech/words/report/csv";
+import { PLACES } from "../../core/record/stock/places";
+import { countAt, type Stock } from "../../core/record/stock/stock";
 import { saveFile } from "../benches/meter/save-file";
 
 /** The catalogue with what lies where, as CSV. */

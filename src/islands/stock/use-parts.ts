@@ -1,6 +1,6 @@
-import type { Used } from "../../core/job/state";
-import { coveredBy, type Item, type OfMachine } from "../../core/stock/item";
-import type { Place } from "../../core/stock/places";
+import type { Used } from "../../core/record/job/state";
+import { coveredBy, type Item, type OfMachine } from "../../core/record/stock/item";
+import type { Place } from "../../core/record/stock/places";
 import { useDispatch, useJob, useMachine } from "../job/store/context";
 import { enterStock } from "./use-stock";
 

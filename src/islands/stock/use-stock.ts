@@ -1,7 +1,7 @@
 import { createContext, useContext, useEffect, useState } from "react";
 import { CATALOGUE } from "../../catalogue/catalogue";
-import type { StockDraft } from "../../core/stock/kinds";
-import { foldStock, type Stock } from "../../core/stock/stock";
+import type { StockDraft } from "../../core/record/stock/kinds";
+import { foldStock, type Stock } from "../../core/record/stock/stock";
 import { replica } from "../replica/replica";
 import { technician } from "../replica/technician";
 

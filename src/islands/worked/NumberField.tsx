@@ -1,5 +1,5 @@
 import { useId, useState } from "react";
-import { type Range, refusedIn } from "../../core/quantity/range";
+import { type Range, refusedIn } from "../../core/model/quantity/range";
 import bench from "../benches/shared/Bench.module.css";
 import styles from "./Worked.module.css";
 

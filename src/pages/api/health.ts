@@ -1,7 +1,7 @@
 import type { APIRoute } from "astro";
-import { database } from "../../server/database";
-import { answer, json } from "../../server/http";
-import { journalOf } from "../../server/keep-journal";
+import { database } from "../../server/database/database";
+import { answer, json } from "../../server/gate/http";
+import { journalOf } from "../../server/journal/keep-journal";
 
 /** Whether the server can write: 200, or 503 with since when not and why. */
 export const GET: APIRoute = () =>

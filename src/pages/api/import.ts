@@ -1,7 +1,7 @@
 import type { APIRoute } from "astro";
-import { database } from "../../server/database";
-import { answer, HttpError, json, readLimited } from "../../server/http";
-import { takeBundle } from "../../server/take-bundle";
+import { database } from "../../server/database/database";
+import { answer, HttpError, json, readLimited } from "../../server/gate/http";
+import { takeBundle } from "../../server/journal/take-bundle";
 
 const MOST_BYTES = 150_000_000;
 

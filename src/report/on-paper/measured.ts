@@ -1,4 +1,4 @@
-import type { MeasuredRow, MeasuredScale, Shown } from "../../core/language/measured";
+import type { MeasuredRow, MeasuredScale, Shown } from "../../core/speech/words/report/measured";
 import { GOOD, INK, type Paper, QUIET } from "../paper";
 import { COLOURS, INDENT, SIGNS } from "./style";
 

@@ -1,4 +1,4 @@
-import type { ReportSection } from "../../core/language/report";
+import type { ReportSection } from "../../core/speech/words/report/report";
 import { type Paper, RULE } from "../paper";
 import { INDENT } from "./style";
 

@@ -1,4 +1,4 @@
-import type { Report } from "../../core/language/report";
+import type { Report } from "../../core/speech/words/report/report";
 import { INK, type Paper, QUIET } from "../paper";
 
 /** Two lines to sign, the customer's with the name that was drawn. */

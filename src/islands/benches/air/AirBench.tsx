@@ -1,8 +1,8 @@
 import { useMemo, useState } from "react";
-import { outletPairs } from "../../../core/diagnosis/supply-cases";
-import { testSays } from "../../../core/language/tests";
-import { hasHood, type Machine } from "../../../core/machine/format";
-import { type TestAction, testsOf } from "../../../core/planning/tests";
+import { outletPairs } from "../../../core/reason/diagnosis/supply-cases";
+import { testSays } from "../../../core/speech/words/card/tests";
+import { hasHood, type Machine } from "../../../core/model/machine/format";
+import { type TestAction, testsOf } from "../../../core/reason/planning/tests";
 import { Button } from "../../../ui/Button";
 import { useJob, useMachine } from "../../job/store/context";
 import { SheetPane } from "../../sheet/SheetPane";

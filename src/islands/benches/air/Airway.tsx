@@ -1,7 +1,7 @@
 import { useState } from "react";
-import { AIRWAY, type AirwayPlace, airwayAnswers, airwayOf, airwayWell } from "../../../core/finding/airway";
-import type { Finding } from "../../../core/finding/finding";
-import { capital } from "../../../core/naming/text";
+import { AIRWAY, type AirwayPlace, airwayAnswers, airwayOf, airwayWell } from "../../../core/record/finding/airway";
+import type { Finding } from "../../../core/record/finding/finding";
+import { capital } from "../../../core/model/naming/text";
 import { Button } from "../../../ui/Button";
 import { useDispatch, useJob, useMachine } from "../../job/store/context";
 import bench from "../shared/Bench.module.css";

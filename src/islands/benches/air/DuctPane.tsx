@@ -1,8 +1,8 @@
 import { useState } from "react";
-import type { DuctRun } from "../../../core/air/duct-run";
-import type { FindingOf } from "../../../core/finding/finding";
-import { isOfRoom } from "../../../core/finding/kinds/temperature";
-import type { Evidence } from "../../../core/job/state";
+import type { DuctRun } from "../../../core/model/air/duct-run";
+import type { FindingOf } from "../../../core/record/finding/finding";
+import { isOfRoom } from "../../../core/record/finding/kinds/temperature";
+import type { Evidence } from "../../../core/record/job/state";
 import { Button } from "../../../ui/Button";
 import { AirBoard } from "../../air/AirBoard";
 import type { AirTyped } from "../../air/Measured";

@@ -1,6 +1,6 @@
 import { useMemo, useState } from "react";
-import type { OutletPair } from "../../../core/diagnosis/supply-cases";
-import type { MeteredQuestion } from "../../../core/finding/metered";
+import type { OutletPair } from "../../../core/reason/diagnosis/supply-cases";
+import type { MeteredQuestion } from "../../../core/record/finding/metered";
 import bench from "../shared/Bench.module.css";
 import { ReadRow } from "./ReadRow";
 

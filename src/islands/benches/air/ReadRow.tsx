@@ -1,11 +1,11 @@
 import { type ReactNode, useMemo, useState } from "react";
-import { judgeInJob } from "../../../core/diagnosis/judge-in-job";
-import { answers } from "../../../core/finding/finding";
-import { isMetered, type MeteredFinding, type MeteredQuestion } from "../../../core/finding/metered";
-import { limitsOf } from "../../../core/judging/limits-of";
-import { limitsSay } from "../../../core/language/judgements";
-import { verdictSays } from "../../../core/language/loaded";
-import { formatValue } from "../../../core/quantity/format";
+import { judgeInJob } from "../../../core/reason/diagnosis/judge-in-job";
+import { answers } from "../../../core/record/finding/finding";
+import { isMetered, type MeteredFinding, type MeteredQuestion } from "../../../core/record/finding/metered";
+import { limitsOf } from "../../../core/reason/judging/limits-of";
+import { limitsSay } from "../../../core/speech/words/bench/judgements";
+import { verdictSays } from "../../../core/speech/words/bench/loaded";
+import { formatValue } from "../../../core/model/quantity/format";
 import { Button } from "../../../ui/Button";
 import { useDispatch, useJob, useMachine } from "../../job/store/context";
 import { draftOf } from "../meter/subject";

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from "react";
-import { outletPairs, type SupplyCase } from "../../../core/diagnosis/supply-cases";
-import { supplyDoes } from "../../../core/language/supply";
+import { outletPairs, type SupplyCase } from "../../../core/reason/diagnosis/supply-cases";
+import { supplyDoes } from "../../../core/speech/words/bench/supply";
 import type { SupplyAnswer } from "../../../workers/supply.worker";
 import { askWorker } from "../../ask-worker";
 import { useMachine } from "../../job/store/context";

@@ -1,4 +1,4 @@
-import { BY_HAND, handChecks } from "../../../core/job/by-hand";
+import { BY_HAND, handChecks } from "../../../core/record/job/closing/by-hand";
 import { Checklist } from "../../hands/Checklist";
 import { useJob, useMachine } from "../../job/store/context";
 import styles from "../shared/Bench.module.css";

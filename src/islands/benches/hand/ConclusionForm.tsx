@@ -1,4 +1,4 @@
-import { conclusionFrom } from "../../../core/language/report";
+import { conclusionFrom } from "../../../core/speech/words/report/report";
 import { WordsForm } from "../../hands/WordsForm";
 import { useDispatch, useJob, useMachine } from "../../job/store/context";
 

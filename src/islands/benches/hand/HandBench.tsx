@@ -1,7 +1,7 @@
 import { useState } from "react";
-import { TOLD_LIST } from "../../../core/job/fold";
-import { toSay } from "../../../core/language/hand-over";
-import type { Report } from "../../../core/language/report";
+import { TOLD_LIST } from "../../../core/record/job/fold";
+import { toSay } from "../../../core/speech/words/report/hand-over";
+import type { Report } from "../../../core/speech/words/report/report";
 import { Button } from "../../../ui/Button";
 import { Ways } from "../../deciding/Ways";
 import { useDispatch, useJob } from "../../job/store/context";

@@ -1,7 +1,7 @@
 import { useState } from "react";
-import { TOLD_LIST } from "../../../core/job/fold";
-import type { Signature } from "../../../core/job/state";
-import { handStep, type ToSay } from "../../../core/language/hand-over";
+import { TOLD_LIST } from "../../../core/record/job/fold";
+import type { Signature } from "../../../core/record/job/state";
+import { handStep, type ToSay } from "../../../core/speech/words/report/hand-over";
 import { Button } from "../../../ui/Button";
 import card from "../../job/next/NextCard.module.css";
 import { useDispatch, useJob } from "../../job/store/context";

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { csvOf } from "../../../core/language/csv";
+import { csvOf } from "../../../core/speech/words/report/csv";
 import { Button } from "../../../ui/Button";
 import { useJob } from "../../job/store/context";
 import { jobFile } from "../../report/job-file";

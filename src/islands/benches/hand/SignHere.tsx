@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from "react";
 import SignaturePad from "signature_pad";
-import type { Signature } from "../../../core/job/state";
+import type { Signature } from "../../../core/record/job/state";
 import { Button } from "../../../ui/Button";
 import bench from "../shared/Bench.module.css";
 import styles from "./Hand.module.css";

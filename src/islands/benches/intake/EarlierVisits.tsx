@@ -1,8 +1,8 @@
 import { format } from "date-fns";
 import { RotateCcw } from "lucide-react";
 import { useEffect, useState } from "react";
-import { type EarlierVisit, repeatOf, repeatSays } from "../../../core/language/earlier-visits";
-import { capital } from "../../../core/naming/text";
+import { type EarlierVisit, repeatOf, repeatSays } from "../../../core/speech/words/report/earlier-visits";
+import { capital } from "../../../core/model/naming/text";
 import { useJob } from "../../job/store/context";
 import { askEarlier } from "../../replica/ask-server";
 import bench from "../shared/Bench.module.css";

@@ -1,6 +1,6 @@
 import { useState } from "react";
-import type { Draft } from "../../../core/job/kinds/index";
-import { complaintIn } from "../../../core/language/complaint";
+import type { Draft } from "../../../core/record/job/kinds/index";
+import { complaintIn } from "../../../core/speech/words/bench/complaint";
 import { Button } from "../../../ui/Button";
 import { useDispatch, useJob, useMachine } from "../../job/store/context";
 import { type Corrections, corrected, Heard } from "../../new-job/Heard";

@@ -1,7 +1,7 @@
 import { useState } from "react";
-import { PLATE } from "../../../core/job/kinds/photo";
-import { notThisOne, plateRowSays } from "../../../core/language/plate";
-import { PLATE_ROWS, type Plate, type PlateRow, plateOf } from "../../../core/machine/plate";
+import { PLATE } from "../../../core/record/job/kinds/intake/photo";
+import { notThisOne, plateRowSays } from "../../../core/speech/words/bench/plate";
+import { PLATE_ROWS, type Plate, type PlateRow, plateOf } from "../../../core/model/machine/plate";
 import { Button } from "../../../ui/Button";
 import { useJob, useMachine } from "../../job/store/context";
 import { Photo } from "../../photos/Photo";

@@ -1,10 +1,10 @@
 import { useMemo, useRef } from "react";
-import { meterNamed } from "../../../core/instrument/meter";
-import type { Limits } from "../../../core/judging/limits";
-import type { Interval, Verdict } from "../../../core/judging/verdict";
-import { axisFor, zonesOf } from "../../../core/judging/zones";
-import { limitsSay, VERDICT_SAYS } from "../../../core/language/judgements";
-import { formatValue } from "../../../core/quantity/format";
+import { meterNamed } from "../../../core/model/instrument/meter";
+import type { Limits } from "../../../core/reason/judging/limits";
+import type { Interval, Verdict } from "../../../core/reason/judging/verdict";
+import { axisFor, zonesOf } from "../../../core/reason/judging/zones";
+import { limitsSay, VERDICT_SAYS } from "../../../core/speech/words/bench/judgements";
+import { formatValue } from "../../../core/model/quantity/format";
 import { useJob } from "../../job/store/context";
 import { useSize } from "../../sheet/use-size";
 import styles from "./LimitScale.module.css";

@@ -1,5 +1,5 @@
-import type { Judgement } from "../../../core/judging/judge";
-import { axisFor } from "../../../core/judging/zones";
+import type { Judgement } from "../../../core/reason/judging/judge";
+import { axisFor } from "../../../core/reason/judging/zones";
 import styles from "./MiniScale.module.css";
 
 const WIDTH = 120;

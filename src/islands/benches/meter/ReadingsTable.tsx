@@ -9,8 +9,8 @@ import {
 } from "@tanstack/react-table";
 import { ArrowDown, ArrowUp } from "lucide-react";
 import { useMemo, useState } from "react";
-import { type ReadingRow, readingsCsv, readingsJson, readingsOf, readingsText } from "../../../core/language/readings";
-import { formatValue } from "../../../core/quantity/format";
+import { type ReadingRow, readingsCsv, readingsJson, readingsOf, readingsText } from "../../../core/speech/words/report/readings";
+import { formatValue } from "../../../core/model/quantity/format";
 import { Button } from "../../../ui/Button";
 import { Press } from "../../../ui/Press";
 import { Clock } from "../../job/shell/Clock";

@@ -1,9 +1,9 @@
 import { useState } from "react";
-import type { Way } from "../../../core/access/ways";
-import { inFile, type TrayCup, trayOf } from "../../../core/job/tray";
-import { terminalsOf } from "../../../core/machine/wiring";
-import { panelName } from "../../../core/naming/names";
-import { capital, lowerUnlessNet, minutesSay } from "../../../core/naming/text";
+import type { Way } from "../../../core/model/access/ways";
+import { inFile, type TrayCup, trayOf } from "../../../core/record/job/hands/tray";
+import { terminalsOf } from "../../../core/model/machine/wiring";
+import { panelName } from "../../../core/model/naming/names";
+import { capital, lowerUnlessNet, minutesSay } from "../../../core/model/naming/text";
 import { Press } from "../../../ui/Press";
 import { FastenerForm } from "../../hands/FastenerForm";
 import { Goals } from "../../hands/Goals";

@@ -1,10 +1,10 @@
 import { zodResolver } from "@hookform/resolvers/zod";
 import { type UseFormReturn, useForm } from "react-hook-form";
 import { z } from "zod";
-import { sightOf, UNTOLD } from "../../../core/finding/sights";
-import type { Body } from "../../../core/job/kinds/index";
-import { proof } from "../../../core/job/kinds/proof";
-import { PROOF_ROWS, type ProofRow, proofRows } from "../../../core/job/proven";
+import { sightOf, UNTOLD } from "../../../core/record/finding/sights";
+import type { Body } from "../../../core/record/job/kinds/index";
+import { proof } from "../../../core/record/job/kinds/evidence/proof";
+import { PROOF_ROWS, type ProofRow, proofRows } from "../../../core/record/job/closing/proven";
 import { Button } from "../../../ui/Button";
 import { useFormDraft } from "../../drafts/drafts";
 import { useDispatch, useJob, useMachine } from "../../job/store/context";

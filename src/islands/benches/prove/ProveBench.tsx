@@ -1,5 +1,5 @@
-import { afterChecks, BY_HAND, handChecks } from "../../../core/job/by-hand";
-import { entrySays } from "../../../core/language/entries";
+import { afterChecks, BY_HAND, handChecks } from "../../../core/record/job/closing/by-hand";
+import { entrySays } from "../../../core/speech/words/entries";
 import { Button } from "../../../ui/Button";
 import { Checklist } from "../../hands/Checklist";
 import hands from "../../hands/Hands.module.css";

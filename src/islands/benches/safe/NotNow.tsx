@@ -1,7 +1,7 @@
 import { useMemo } from "react";
-import { FORBIDS } from "../../../core/language/energies";
-import { testTitle } from "../../../core/language/proposals";
-import { notNow } from "../../../core/planning/not-now";
+import { FORBIDS } from "../../../core/speech/words/bench/energies";
+import { testTitle } from "../../../core/speech/words/card/proposals";
+import { notNow } from "../../../core/reason/planning/not-now";
 import { useJob, useMachine } from "../../job/store/context";
 import bench from "../shared/Bench.module.css";
 import styles from "./Safe.module.css";

@@ -1,8 +1,8 @@
 import { CircleCheck, TriangleAlert } from "lucide-react";
 import { useState } from "react";
-import { type Energy, energiesOf } from "../../../core/job/energies";
-import type { Draft } from "../../../core/job/kinds/index";
-import { energySays } from "../../../core/language/energies";
+import { type Energy, energiesOf } from "../../../core/record/job/energies";
+import type { Draft } from "../../../core/record/job/kinds/index";
+import { energySays } from "../../../core/speech/words/bench/energies";
 import { Button } from "../../../ui/Button";
 import { Clock } from "../../job/shell/Clock";
 import { useDispatch, useJob, useMachine } from "../../job/store/context";

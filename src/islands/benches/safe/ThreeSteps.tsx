@@ -1,6 +1,6 @@
 import { type ReactNode, useState } from "react";
-import { KNOWN_SOURCES } from "../../../core/job/kinds/made-safe";
-import { deadPoints } from "../../../core/language/energies";
+import { KNOWN_SOURCES } from "../../../core/record/job/kinds/energy/made-safe";
+import { deadPoints } from "../../../core/speech/words/bench/energies";
 import { Button } from "../../../ui/Button";
 import { useDispatch, useJob, useMachine } from "../../job/store/context";
 import bench from "../shared/Bench.module.css";

@@ -1,5 +1,5 @@
-import { blockerSays } from "../../../core/language/blockers";
-import { capital } from "../../../core/naming/text";
+import { blockerSays } from "../../../core/speech/words/card/blockers";
+import { capital } from "../../../core/model/naming/text";
 import { useJob, useMachine } from "../../job/store/context";
 import styles from "./Bench.module.css";
 

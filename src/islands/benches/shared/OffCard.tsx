@@ -1,8 +1,8 @@
 import { useState } from "react";
-import { trayOf } from "../../../core/job/tray";
-import { cameOffTitle } from "../../../core/language/came-off";
-import { improvedMachine } from "../../../core/machine/improved";
-import { capital } from "../../../core/naming/text";
+import { trayOf } from "../../../core/record/job/hands/tray";
+import { cameOffTitle } from "../../../core/speech/words/bench/came-off";
+import { improvedMachine } from "../../../core/model/machine/improved";
+import { capital } from "../../../core/model/naming/text";
 import { Button } from "../../../ui/Button";
 import hands from "../../hands/Hands.module.css";
 import { WordsForm } from "../../hands/WordsForm";

@@ -1,8 +1,8 @@
-import { controlsIn } from "../../../core/finding/circumstances";
-import { answers, findingKind, type Question } from "../../../core/finding/finding";
-import { phraseFor } from "../../../core/language/phrases";
-import { answerSays } from "../../../core/language/tests";
-import { capital } from "../../../core/naming/text";
+import { controlsIn } from "../../../core/record/finding/circumstances";
+import { answers, findingKind, type Question } from "../../../core/record/finding/finding";
+import { phraseFor } from "../../../core/speech/words/phrases";
+import { answerSays } from "../../../core/speech/words/card/tests";
+import { capital } from "../../../core/model/naming/text";
 import { Button } from "../../../ui/Button";
 import { answered } from "../../job/next/QuestionButtons";
 import { useDispatch, useJob, useMachine } from "../../job/store/context";

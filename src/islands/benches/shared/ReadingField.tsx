@@ -1,6 +1,6 @@
 import { useId, useState } from "react";
-import { parseQuantity } from "../../../core/quantity/parse";
-import { UNIT_SYMBOL, type Unit } from "../../../core/quantity/quantity";
+import { parseQuantity } from "../../../core/model/quantity/parse";
+import { UNIT_SYMBOL, type Unit } from "../../../core/model/quantity/quantity";
 import { Button } from "../../../ui/Button";
 import bench from "./Bench.module.css";
 import styles from "./ReadingField.module.css";

@@ -1,9 +1,9 @@
 import { useRef } from "react";
-import { HAPPENED, type Happening, type WatchedEvent } from "../../../core/finding/watched";
-import { toldSpans } from "../../../core/finding/watched-strip";
-import { hypothesisSays } from "../../../core/language/diagnosis";
-import { clockSays, percent } from "../../../core/naming/text";
-import { type Lane, lanesOf, type Span } from "../../../core/prediction/run-strip";
+import { HAPPENED, type Happening, type WatchedEvent } from "../../../core/record/finding/watched";
+import { toldSpans } from "../../../core/record/finding/watched-strip";
+import { hypothesisSays } from "../../../core/speech/words/card/diagnosis";
+import { clockSays, percent } from "../../../core/model/naming/text";
+import { type Lane, lanesOf, type Span } from "../../../core/model/prediction/run-strip";
 import { useMachine } from "../../job/store/context";
 import { useSize } from "../../sheet/use-size";
 import type { Strips } from "./use-strips";

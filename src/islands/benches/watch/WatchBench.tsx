@@ -1,10 +1,10 @@
 import { useMemo } from "react";
-import type { Question } from "../../../core/finding/finding";
-import { CODE_ASKED, codeAnswers } from "../../../core/finding/kinds/code";
-import { askedSights } from "../../../core/finding/sights";
-import type { Machine } from "../../../core/machine/format";
-import { panelName } from "../../../core/naming/names";
-import { clockSays } from "../../../core/naming/text";
+import type { Question } from "../../../core/record/finding/finding";
+import { CODE_ASKED, codeAnswers } from "../../../core/record/finding/kinds/code";
+import { askedSights } from "../../../core/record/finding/sights";
+import type { Machine } from "../../../core/model/machine/format";
+import { panelName } from "../../../core/model/naming/names";
+import { clockSays } from "../../../core/model/naming/text";
 import { Button } from "../../../ui/Button";
 import { answered } from "../../job/next/QuestionButtons";
 import { useDispatch, useJob, useMachine } from "../../job/store/context";

@@ -1,4 +1,4 @@
-import type { Happening } from "../../../core/finding/watched";
+import type { Happening } from "../../../core/record/finding/watched";
 
 /** The letter that stands for each happening while the clock runs. */
 export const LETTERS: Readonly<Record<Happening, string>> = {

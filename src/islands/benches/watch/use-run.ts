@@ -1,5 +1,5 @@
 import { useEffect, useState } from "react";
-import type { Happening, WatchedEvent, WatchedRun } from "../../../core/finding/watched";
+import type { Happening, WatchedEvent, WatchedRun } from "../../../core/record/finding/watched";
 import { readDraft, writeDraft } from "../../drafts/drafts";
 
 /** A run as it is being watched: it survives a reload of the page. */

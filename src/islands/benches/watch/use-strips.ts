@@ -1,7 +1,7 @@
 import { useEffect, useState } from "react";
-import type { RankedSuspect } from "../../../core/diagnosis/standing";
-import type { Machine } from "../../../core/machine/format";
-import type { Strip } from "../../../core/prediction/run-strip";
+import type { RankedSuspect } from "../../../core/reason/diagnosis/standing";
+import type { Machine } from "../../../core/model/machine/format";
+import type { Strip } from "../../../core/model/prediction/run-strip";
 import type { StripsAnswer, StripsQuestion } from "../../../workers/strips.worker";
 import { askWorker } from "../../ask-worker";
 

@@ -1,8 +1,8 @@
-import type { Foresight } from "../../../core/diagnosis/standing";
-import { hypothesisSays } from "../../../core/language/diagnosis";
-import { percent } from "../../../core/naming/text";
-import { readsOpen } from "../../../core/prediction/prediction";
-import { formatValue } from "../../../core/quantity/format";
+import type { Foresight } from "../../../core/reason/diagnosis/standing";
+import { hypothesisSays } from "../../../core/speech/words/card/diagnosis";
+import { percent } from "../../../core/model/naming/text";
+import { readsOpen } from "../../../core/model/prediction/prediction";
+import { formatValue } from "../../../core/model/quantity/format";
 import { useJob, useMachine } from "../store/context";
 import styles from "./SideCard.module.css";
 

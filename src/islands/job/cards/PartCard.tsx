@@ -1,9 +1,9 @@
 import { X } from "lucide-react";
-import { partPhrase } from "../../../core/language/phrases";
-import { assemblyIdOf, fittingOf } from "../../../core/machine/assembly";
-import { type Part, partOf } from "../../../core/machine/format";
-import { windingsOf } from "../../../core/machine/metering";
-import { capital } from "../../../core/naming/text";
+import { partPhrase } from "../../../core/speech/words/phrases";
+import { assemblyIdOf, fittingOf } from "../../../core/model/machine/assembly";
+import { type Part, partOf } from "../../../core/model/machine/format";
+import { windingsOf } from "../../../core/model/machine/metering";
+import { capital } from "../../../core/model/naming/text";
 import { Button } from "../../../ui/Button";
 import { Press } from "../../../ui/Press";
 import { measuredParts } from "../../sheet/last-readings";

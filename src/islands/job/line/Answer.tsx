@@ -1,5 +1,5 @@
 import { X } from "lucide-react";
-import { answerSays } from "../../../core/language/answers";
+import { answerSays } from "../../../core/speech/words/card/answers";
 import { Press } from "../../../ui/Press";
 import { useDispatch, useJob, useMachine } from "../store/context";
 import styles from "./Answer.module.css";

@@ -1,4 +1,4 @@
-import type { Reading } from "../../../core/language/understand";
+import type { Reading } from "../../../core/speech/hear/understand";
 import { Press } from "../../../ui/Press";
 import styles from "./Readings.module.css";
 

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { checkId, type OpenCheck, questionOfCheck } from "../../../core/job/checks/index";
+import { checkId, type OpenCheck, questionOfCheck } from "../../../core/record/job/checks/index";
 import { Button } from "../../../ui/Button";
 import { useDraftText } from "../../drafts/drafts";
 import { useDispatch, useJob, useMachine } from "../store/context";

@@ -1,8 +1,8 @@
-import type { Draft } from "../../../core/job/kinds/index";
-import { FOUND_OUTSIDE } from "../../../core/language/proposals";
-import { pieceFinding, piecesOf } from "../../../core/planning/doubt";
-import type { OutsidePiece } from "../../../core/planning/found-outside";
-import type { StepOf } from "../../../core/planning/proposal";
+import type { Draft } from "../../../core/record/job/kinds/index";
+import { FOUND_OUTSIDE } from "../../../core/speech/words/card/proposals";
+import { pieceFinding, piecesOf } from "../../../core/reason/planning/doubt";
+import type { OutsidePiece } from "../../../core/reason/planning/found-outside";
+import type { StepOf } from "../../../core/reason/planning/proposal";
 import { Button } from "../../../ui/Button";
 import { useDispatch } from "../store/context";
 

@@ -1,5 +1,5 @@
-import { expectationSays } from "../../../core/language/proposals";
-import type { Proposal } from "../../../core/planning/proposal";
+import { expectationSays } from "../../../core/speech/words/card/proposals";
+import type { Proposal } from "../../../core/reason/planning/proposal";
 import { useMachine } from "../store/context";
 import styles from "./NextCard.module.css";
 

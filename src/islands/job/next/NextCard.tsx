@@ -1,11 +1,11 @@
 import { useState } from "react";
-import { isProven } from "../../../core/job/proven";
-import { costSays, proposalSays, testTitle } from "../../../core/language/proposals";
-import { testSays } from "../../../core/language/tests";
-import { maybePanelOf } from "../../../core/machine/format";
-import { panelName } from "../../../core/naming/names";
-import { minutesSay } from "../../../core/naming/text";
-import type { OtherTest, Proposal, StepKind } from "../../../core/planning/proposal";
+import { isProven } from "../../../core/record/job/closing/proven";
+import { costSays, proposalSays, testTitle } from "../../../core/speech/words/card/proposals";
+import { testSays } from "../../../core/speech/words/card/tests";
+import { maybePanelOf } from "../../../core/model/machine/format";
+import { panelName } from "../../../core/model/naming/names";
+import { minutesSay } from "../../../core/model/naming/text";
+import type { OtherTest, Proposal, StepKind } from "../../../core/reason/planning/proposal";
 import { Button } from "../../../ui/Button";
 import { HandNext } from "../../benches/hand/HandNext";
 import { BackNext } from "../../hands/BackNext";

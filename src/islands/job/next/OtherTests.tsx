@@ -1,6 +1,6 @@
-import { testTitle } from "../../../core/language/proposals";
-import { minutesSay } from "../../../core/naming/text";
-import type { OtherTest } from "../../../core/planning/proposal";
+import { testTitle } from "../../../core/speech/words/card/proposals";
+import { minutesSay } from "../../../core/model/naming/text";
+import type { OtherTest } from "../../../core/reason/planning/proposal";
 import { Press } from "../../../ui/Press";
 import { useMachine } from "../store/context";
 import styles from "./NextCard.module.css";

@@ -1,8 +1,8 @@
-import type { Preference } from "../../../core/job/preference";
-import { changeSays } from "../../../core/language/other-ways";
-import { aimSays } from "../../../core/language/proposals";
-import { lower, minutesSay } from "../../../core/naming/text";
-import type { OtherWay } from "../../../core/planning/other-ways";
+import type { Preference } from "../../../core/record/job/preference";
+import { changeSays } from "../../../core/speech/words/card/other-ways";
+import { aimSays } from "../../../core/speech/words/card/proposals";
+import { lower, minutesSay } from "../../../core/model/naming/text";
+import type { OtherWay } from "../../../core/reason/planning/other-ways";
 import { Button } from "../../../ui/Button";
 import { useDispatch, useJob, useMachine } from "../store/context";
 import styles from "./OtherWays.module.css";

@@ -1,9 +1,9 @@
-import { controlsIn } from "../../../core/finding/circumstances";
-import { type Finding, findingKind, type Question } from "../../../core/finding/finding";
-import { UNTOLD } from "../../../core/finding/sights";
-import { phraseFor } from "../../../core/language/phrases";
-import { answerSays } from "../../../core/language/tests";
-import { capital } from "../../../core/naming/text";
+import { controlsIn } from "../../../core/record/finding/circumstances";
+import { type Finding, findingKind, type Question } from "../../../core/record/finding/finding";
+import { UNTOLD } from "../../../core/record/finding/sights";
+import { phraseFor } from "../../../core/speech/words/phrases";
+import { answerSays } from "../../../core/speech/words/card/tests";
+import { capital } from "../../../core/model/naming/text";
 import { Button } from "../../../ui/Button";
 import { useDispatch, useMachine } from "../store/context";
 

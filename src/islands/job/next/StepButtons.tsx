@@ -1,8 +1,8 @@
-import { checkId } from "../../../core/job/checks/index";
-import { closingDraft } from "../../../core/job/closing-draft";
-import { draftBack } from "../../../core/job/draft-back";
-import type { Draft } from "../../../core/job/kinds/index";
-import type { Step } from "../../../core/planning/proposal";
+import { checkId } from "../../../core/record/job/checks/index";
+import { closingDraft } from "../../../core/record/job/closing/closing-draft";
+import { draftBack } from "../../../core/record/job/closing/draft-back";
+import type { Draft } from "../../../core/record/job/kinds/index";
+import type { Step } from "../../../core/reason/planning/proposal";
 import { Button } from "../../../ui/Button";
 import { PanelButtons } from "../../hands/PanelButtons";
 import { useDispatch, useJob } from "../store/context";

@@ -1,5 +1,5 @@
-import type { Job } from "../../../core/job/fold";
-import type { Proposal, StepKind } from "../../../core/planning/proposal";
+import type { Job } from "../../../core/record/job/fold";
+import type { Proposal, StepKind } from "../../../core/reason/planning/proposal";
 import type { View } from "../store/view";
 
 /** What the card of what is next is about. */

@@ -1,8 +1,8 @@
 import { Undo2 } from "lucide-react";
-import { type RecordLine, stampOfLine } from "../../../core/job/fold";
-import { noteRead } from "../../../core/job/read-note";
-import type { Note } from "../../../core/job/state";
-import { lineSays, madeBySays } from "../../../core/language/entries";
+import { type RecordLine, stampOfLine } from "../../../core/record/job/fold";
+import { noteRead } from "../../../core/record/job/read-note";
+import type { Note } from "../../../core/record/job/state";
+import { lineSays, madeBySays } from "../../../core/speech/words/entries";
 import { Press } from "../../../ui/Press";
 import { useNoteReadings } from "../line/OpenNote";
 import { Readings } from "../line/Readings";

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { type Job, stampOfLine } from "../../../core/job/fold";
+import { type Job, stampOfLine } from "../../../core/record/job/fold";
 import { Press } from "../../../ui/Press";
 import { useJob } from "../store/context";
 import { Line } from "./Line";

@@ -1,5 +1,5 @@
-import type { Machine } from "../../../core/machine/format";
-import type { MachineRef } from "../../../core/machine/revision";
+import type { Machine } from "../../../core/model/machine/format";
+import type { MachineRef } from "../../../core/model/machine/revision";
 import { Button } from "../../../ui/Button";
 import { useDispatch, useJob } from "../store/context";
 import styles from "./JobView.module.css";

@@ -1,5 +1,5 @@
 import { CircleOff, TriangleAlert, Zap } from "lucide-react";
-import type { Safety } from "../../../core/job/safety";
+import type { Safety } from "../../../core/record/job/safety";
 import { Clock } from "./Clock";
 import styles from "./EnergyBadge.module.css";
 

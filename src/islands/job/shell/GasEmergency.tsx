@@ -1,6 +1,6 @@
 import { TriangleAlert } from "lucide-react";
 import { useState } from "react";
-import { sightings } from "../../../core/job/evidence";
+import { sightings } from "../../../core/record/job/evidence";
 import { Button } from "../../../ui/Button";
 import { useDispatch, useJob } from "../store/context";
 import styles from "./GasEmergency.module.css";

@@ -1,11 +1,11 @@
 import { useEffect, useMemo } from "react";
-import { type ShownJob, withMachine } from "../../../core/job/shown";
-import type { Stage } from "../../../core/job/stages";
-import type { Envelope } from "../../../core/journal/envelope";
-import type { EarlierVisit } from "../../../core/language/earlier-visits";
-import type { KeptMachine } from "../../../core/machine/revision";
-import type { FirstAnswer } from "../../../core/planning/first-answer";
-import type { Stock } from "../../../core/stock/stock";
+import { type ShownJob, withMachine } from "../../../core/record/job/shown";
+import type { Stage } from "../../../core/record/job/stages";
+import type { Envelope } from "../../../core/record/journal/envelope";
+import type { EarlierVisit } from "../../../core/speech/words/report/earlier-visits";
+import type { KeptMachine } from "../../../core/model/machine/revision";
+import type { FirstAnswer } from "../../../core/reason/planning/first-answer";
+import type { Stock } from "../../../core/record/stock/stock";
 import { BENCHES } from "../../benches/index";
 import { LeftOpen } from "../../hands/LeftOpen";
 import { pageMachines } from "../../replica/page-machines";

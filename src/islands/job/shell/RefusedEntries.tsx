@@ -1,8 +1,8 @@
-import type { Finding } from "../../../core/finding/finding";
-import { readKept } from "../../../core/job/entry";
-import { entrySays, unreadableSays } from "../../../core/language/entries";
-import { phraseFor } from "../../../core/language/phrases";
-import type { Machine } from "../../../core/machine/format";
+import type { Finding } from "../../../core/record/finding/finding";
+import { readKept } from "../../../core/record/job/entry";
+import { entrySays, unreadableSays } from "../../../core/speech/words/entries";
+import { phraseFor } from "../../../core/speech/words/phrases";
+import type { Machine } from "../../../core/model/machine/format";
 import { Button } from "../../../ui/Button";
 import type { Pending } from "../../replica/queue";
 import { useDispatch, useJob } from "../store/context";

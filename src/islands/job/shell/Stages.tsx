@@ -1,5 +1,5 @@
 import { type MouseEvent, useEffect, useRef } from "react";
-import { STAGE_NAMES, STAGES, type Stage } from "../../../core/job/stages";
+import { STAGE_NAMES, STAGES, type Stage } from "../../../core/record/job/stages";
 import { useDispatch, useJob } from "../store/context";
 import styles from "./JobView.module.css";
 import { benchHref, useBenchAddress } from "./use-bench-address";

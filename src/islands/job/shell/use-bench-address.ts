@@ -1,5 +1,5 @@
 import { useEffect } from "react";
-import { isStage, type Stage } from "../../../core/job/stages";
+import { isStage, type Stage } from "../../../core/record/job/stages";
 import { useDispatch } from "../store/context";
 
 export const benchHref = (job: string, bench: Stage): string => `/jobs/${job}/${bench}`;

@@ -1,5 +1,5 @@
 import { createContext, useContext, useSyncExternalStore } from "react";
-import type { Machine } from "../../../core/machine/format";
+import type { Machine } from "../../../core/model/machine/format";
 import type { Dispatch } from "./intent";
 import type { JobStore, Snapshot } from "./job-store";
 

@@ -1,10 +1,10 @@
 import { replaceEqualDeep } from "@tanstack/react-query";
-import type { Asked, Foresight, Standing } from "../../../core/diagnosis/standing";
-import type { Job } from "../../../core/job/fold";
-import type { Machine } from "../../../core/machine/format";
-import type { OtherWay } from "../../../core/planning/other-ways";
-import type { Proposal } from "../../../core/planning/proposal";
-import type { Probing } from "../../../core/prediction/predictor";
+import type { Asked, Foresight, Standing } from "../../../core/reason/diagnosis/standing";
+import type { Job } from "../../../core/record/job/fold";
+import type { Machine } from "../../../core/model/machine/format";
+import type { OtherWay } from "../../../core/reason/planning/other-ways";
+import type { Proposal } from "../../../core/reason/planning/proposal";
+import type { Probing } from "../../../core/model/prediction/predictor";
 import type { FromEngine, ToEngine } from "../../../workers/engine.protocol";
 import { newWorker, takeEarly } from "./early-engine";
 

@@ -1,7 +1,7 @@
-import type { Draft } from "../../../core/job/kinds/index";
-import type { Stage } from "../../../core/job/stages";
-import type { Asked } from "../../../core/language/hear/meaning";
-import type { ControlPositions } from "../../../core/machine/run/condition";
+import type { Draft } from "../../../core/record/job/kinds/index";
+import type { Stage } from "../../../core/record/job/stages";
+import type { Asked } from "../../../core/speech/hear/meaning";
+import type { ControlPositions } from "../../../core/model/machine/run/condition";
 
 /** What somebody wants done on a job's page. Everything that can happen there goes through one door. */
 export type Intent =

@@ -1,4 +1,4 @@
-import type { Job, RecordLine } from "../../../core/job/fold";
+import type { Job, RecordLine } from "../../../core/record/job/fold";
 
 type Readable = Exclude<RecordLine, { status: "unreadable" }>;
 

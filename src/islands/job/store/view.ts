@@ -1,11 +1,11 @@
-import type { Stage } from "../../../core/job/stages";
-import type { Asked } from "../../../core/language/hear/meaning";
-import type { Machine } from "../../../core/machine/format";
-import { closedControls, windingsOf } from "../../../core/machine/metering";
-import { restControls, runningControls } from "../../../core/machine/run/at-rest";
-import type { ControlPositions } from "../../../core/machine/run/condition";
-import { partOff, terminalName } from "../../../core/machine/wiring";
-import type { Probing } from "../../../core/prediction/predictor";
+import type { Stage } from "../../../core/record/job/stages";
+import type { Asked } from "../../../core/speech/hear/meaning";
+import type { Machine } from "../../../core/model/machine/format";
+import { closedControls, windingsOf } from "../../../core/model/machine/metering";
+import { restControls, runningControls } from "../../../core/model/machine/run/at-rest";
+import type { ControlPositions } from "../../../core/model/machine/run/condition";
+import { partOff, terminalName } from "../../../core/model/machine/wiring";
+import type { Probing } from "../../../core/model/prediction/predictor";
 import type { Intent } from "./intent";
 
 /** What is looked at in the quiet card: the suspects, a part, or one or two test points. */

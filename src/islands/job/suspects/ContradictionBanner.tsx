@@ -1,4 +1,4 @@
-import { contradictionSays } from "../../../core/language/diagnosis";
+import { contradictionSays } from "../../../core/speech/words/card/diagnosis";
 import { useJob, useMachine } from "../store/context";
 import styles from "./ContradictionBanner.module.css";
 import { useEntrySays } from "./use-entry-says";

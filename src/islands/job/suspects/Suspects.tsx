@@ -1,7 +1,7 @@
 import { type RefObject, useRef, useState, useSyncExternalStore } from "react";
-import type { RankedSuspect } from "../../../core/diagnosis/standing";
-import { hypothesisSays } from "../../../core/language/diagnosis";
-import { percent } from "../../../core/naming/text";
+import type { RankedSuspect } from "../../../core/reason/diagnosis/standing";
+import { hypothesisSays } from "../../../core/speech/words/card/diagnosis";
+import { percent } from "../../../core/model/naming/text";
 import { Press } from "../../../ui/Press";
 import { useSize } from "../../sheet/use-size";
 import { useJob, useMachine } from "../store/context";

@@ -1,6 +1,6 @@
-import type { RankedSuspect } from "../../../core/diagnosis/standing";
-import { repairOf, replaces } from "../../../core/machine/assembly";
-import { bandSays } from "../../../core/naming/text";
+import type { RankedSuspect } from "../../../core/reason/diagnosis/standing";
+import { repairOf, replaces } from "../../../core/model/machine/assembly";
+import { bandSays } from "../../../core/model/naming/text";
 import { Catalogue } from "../../stock/Catalogue";
 import { useMachine } from "../store/context";
 import styles from "./Suspects.module.css";

@@ -1,6 +1,6 @@
 import { useCallback } from "react";
-import { stampOfLine } from "../../../core/job/fold";
-import { lineSays } from "../../../core/language/entries";
+import { stampOfLine } from "../../../core/record/job/fold";
+import { lineSays } from "../../../core/speech/words/entries";
 import { useJob } from "../store/context";
 
 /** How an entry reads in the record, by its id. */

@@ -1,9 +1,9 @@
 import type { APIRoute } from "astro";
 import { z } from "zod";
-import { database } from "../../../server/database";
-import { answer, errorJson, json, readBody } from "../../../server/http";
-import { journalOf } from "../../../server/keep-journal";
-import { takeEntries } from "../../../server/take-entries";
+import { database } from "../../../server/database/database";
+import { answer, errorJson, json, readBody } from "../../../server/gate/http";
+import { journalOf } from "../../../server/journal/keep-journal";
+import { takeEntries } from "../../../server/journal/take-entries";
 
 const batchSchema = z.strictObject({ entries: z.array(z.unknown()).min(1).max(200) });
 

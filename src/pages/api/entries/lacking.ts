@@ -1,8 +1,8 @@
 import type { APIRoute } from "astro";
 import { z } from "zod";
-import { database } from "../../../server/database";
-import { answer, json, readBody } from "../../../server/http";
-import { knownAmong } from "../../../server/read-journal";
+import { database } from "../../../server/database/database";
+import { answer, json, readBody } from "../../../server/gate/http";
+import { knownAmong } from "../../../server/journal/read-journal";
 
 const idsSchema = z.strictObject({ ids: z.array(z.string().max(60)).max(2000) });
 

@@ -1,8 +1,8 @@
 import type { APIRoute } from "astro";
-import { checkFile, fileHashSchema, MOST_FILE_BYTES } from "../../../core/files/file";
-import { database } from "../../../server/database";
+import { checkFile, fileHashSchema, MOST_FILE_BYTES } from "../../../core/record/files/file";
+import { database } from "../../../server/database/database";
 import { findFile, keepFile } from "../../../server/files";
-import { answer, HttpError, json, readLimited } from "../../../server/http";
+import { answer, HttpError, json, readLimited } from "../../../server/gate/http";
 
 /** A file by its content. It never changes, and nothing in it is ever run. */
 export const GET: APIRoute = ({ params }) =>

@@ -1,6 +1,6 @@
 import type { APIRoute } from "astro";
-import { database } from "../../../server/database";
-import { answer } from "../../../server/http";
+import { database } from "../../../server/database/database";
+import { answer } from "../../../server/gate/http";
 import { meterStream, readAsked, readLastHeard } from "../../../server/stand-in-meter";
 
 /** A simulated logging meter on a simulated machine: `?machine=…&revision=…&seed=…&on=…&since=…`, in server-sent events. */

@@ -1,6 +1,6 @@
 import type { APIRoute } from "astro";
-import { database } from "../../../server/database";
-import { answer, json } from "../../../server/http";
+import { database } from "../../../server/database/database";
+import { answer, json } from "../../../server/gate/http";
 import { stockEntries } from "../../../server/stock";
 
 /** All entries of the stock, orders and terms, in the server's order with their numbers. */

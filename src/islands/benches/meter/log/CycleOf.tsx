@@ -1,9 +1,9 @@
 import type { ApexOptions } from "apexcharts";
 import { useEffect, useMemo, useState } from "react";
-import type { RankedSuspect } from "../../../../core/diagnosis/standing";
-import { cycleFacts } from "../../../../core/language/cycles";
-import type { Machine } from "../../../../core/machine/format";
-import { clockSays } from "../../../../core/naming/text";
+import type { RankedSuspect } from "../../../../core/reason/diagnosis/standing";
+import { cycleFacts } from "../../../../core/speech/words/bench/cycles";
+import type { Machine } from "../../../../core/model/machine/format";
+import { clockSays } from "../../../../core/model/naming/text";
 import { Button } from "../../../../ui/Button";
 import { Chart } from "../../../../ui/chart/Chart";
 import type { CycleAnswer, CycleQuestion, ReadCycle } from "../../../../workers/cycle.worker";

@@ -1,5 +1,5 @@
 import { useRef, useState } from "react";
-import { entrySays } from "../../../../core/language/entries";
+import { entrySays } from "../../../../core/speech/words/entries";
 import { Button } from "../../../../ui/Button";
 import { Clock } from "../../../job/shell/Clock";
 import { useJob, useMachine } from "../../../job/store/context";

@@ -1,9 +1,9 @@
 import type { ApexOptions } from "apexcharts";
 import { useId, useMemo, useState } from "react";
-import { logSays } from "../../../../core/language/logs";
-import type { Machine } from "../../../../core/machine/format";
-import { clockSays } from "../../../../core/naming/text";
-import { UNIT_SYMBOL, UNITS, type Unit } from "../../../../core/quantity/quantity";
+import { logSays } from "../../../../core/speech/words/bench/logs";
+import type { Machine } from "../../../../core/model/machine/format";
+import { clockSays } from "../../../../core/model/naming/text";
+import { UNIT_SYMBOL, UNITS, type Unit } from "../../../../core/model/quantity/quantity";
 import { Button } from "../../../../ui/Button";
 import { Chart } from "../../../../ui/chart/Chart";
 import type { LogAnswer } from "../../../../workers/logs.worker";

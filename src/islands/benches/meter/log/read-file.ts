@@ -1,4 +1,4 @@
-import { MOST_FILE_BYTES } from "../../../../core/files/file";
+import { MOST_FILE_BYTES } from "../../../../core/record/files/file";
 import type { LogAnswer } from "../../../../workers/logs.worker";
 import { askWorker } from "../../../ask-worker";
 

@@ -1,7 +1,7 @@
 import { useId, useMemo, useState } from "react";
-import { statesOf } from "../../../../core/judging/part-states";
-import { leadsInWords } from "../../../../core/language/part-states";
-import { maybePartOf, type Part } from "../../../../core/machine/format";
+import { statesOf } from "../../../../core/reason/judging/part-states";
+import { leadsInWords } from "../../../../core/speech/words/bench/part-states";
+import { maybePartOf, type Part } from "../../../../core/model/machine/format";
 import { useJob, useMachine } from "../../../job/store/context";
 import bench from "../../shared/Bench.module.css";
 import { partsOf, useSubject } from "../subject";

@@ -1,12 +1,12 @@
 import { useMemo } from "react";
-import { judgeInJob } from "../../../../core/diagnosis/judge-in-job";
-import { isMetered, type MeteredFinding } from "../../../../core/finding/metered";
-import { asFinding } from "../../../../core/finding/new-part";
-import type { Job } from "../../../../core/job/fold";
-import type { Judgement } from "../../../../core/judging/judge";
-import { isReadingOf, type PartState, statesOf } from "../../../../core/judging/part-states";
-import { assemblyIdOf } from "../../../../core/machine/assembly";
-import type { Machine, Part } from "../../../../core/machine/format";
+import { judgeInJob } from "../../../../core/reason/diagnosis/judge-in-job";
+import { isMetered, type MeteredFinding } from "../../../../core/record/finding/metered";
+import { asFinding } from "../../../../core/record/finding/new-part";
+import type { Job } from "../../../../core/record/job/fold";
+import type { Judgement } from "../../../../core/reason/judging/judge";
+import { isReadingOf, type PartState, statesOf } from "../../../../core/reason/judging/part-states";
+import { assemblyIdOf } from "../../../../core/model/machine/assembly";
+import type { Machine, Part } from "../../../../core/model/machine/format";
 import { useJob, useMachine } from "../../../job/store/context";
 
 /** A reading of one state of a part, judged with the meter it was read with. */

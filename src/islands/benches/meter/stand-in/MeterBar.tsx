@@ -1,5 +1,5 @@
-import { formatValue } from "../../../../core/quantity/format";
-import type { Unit } from "../../../../core/quantity/quantity";
+import { formatValue } from "../../../../core/model/quantity/format";
+import type { Unit } from "../../../../core/model/quantity/quantity";
 import { Button } from "../../../../ui/Button";
 import styles from "../Judged.module.css";
 import type { Behind, StandIn } from "./use-stand-in";

@@ -1,8 +1,8 @@
 import { useEffect, useMemo, useRef, useState } from "react";
-import { draftInCircumstances } from "../../../../core/job/circumstances";
-import { refusalOf } from "../../../../core/job/fold";
-import type { Draft } from "../../../../core/job/kinds/index";
-import { refusalSays } from "../../../../core/language/refusals";
+import { draftInCircumstances } from "../../../../core/record/job/circumstances";
+import { refusalOf } from "../../../../core/record/job/fold";
+import type { Draft } from "../../../../core/record/job/kinds/index";
+import { refusalSays } from "../../../../core/speech/words/card/refusals";
 import { useDispatch, useJob, useMachine } from "../../../job/store/context";
 import { seedOf } from "../../../worked/seed-of";
 import { draftOf, type Subject } from "../subject";

@@ -1,6 +1,6 @@
 import { useEffect, useState } from "react";
-import { type Hold, heard, NOTHING_HELD } from "../../../../core/instrument/hold";
-import { streamedSchema } from "../../../../core/instrument/stream";
+import { type Hold, heard, NOTHING_HELD } from "../../../../core/model/instrument/hold";
+import { streamedSchema } from "../../../../core/model/instrument/stream";
 
 /** What a streaming meter shows at an address; `undefined`: it is off. */
 export interface Streaming {

@@ -1,9 +1,9 @@
 import type { APIRoute } from "astro";
-import { database } from "../../../../server/database";
+import { database } from "../../../../server/database/database";
 import { earlierVisits } from "../../../../server/earlier";
-import { answer, HttpError, json } from "../../../../server/http";
+import { answer, HttpError, json } from "../../../../server/gate/http";
 import { findJob } from "../../../../server/jobs";
-import { checkJobId } from "../../../../server/query";
+import { checkJobId } from "../../../../server/gate/query";
 
 /** Earlier jobs on the same machine, with what was done and read. */
 export const GET: APIRoute = ({ params }) =>

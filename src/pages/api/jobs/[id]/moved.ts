@@ -1,10 +1,10 @@
 import type { APIRoute } from "astro";
 import { z } from "zod";
-import { database } from "../../../../server/database";
-import { answer, HttpError, json } from "../../../../server/http";
+import { database } from "../../../../server/database/database";
+import { answer, HttpError, json } from "../../../../server/gate/http";
 import { findJob } from "../../../../server/jobs";
-import { movedBy } from "../../../../server/moved";
-import { checkJobId } from "../../../../server/query";
+import { movedBy } from "../../../../server/journal/moved";
+import { checkJobId } from "../../../../server/gate/query";
 
 const person = z.string().trim().min(1).max(120);
 

@@ -1,7 +1,7 @@
 import type { APIRoute } from "astro";
-import { machineRefSchema } from "../../../../core/machine/revision";
-import { database } from "../../../../server/database";
-import { answer, HttpError, json } from "../../../../server/http";
+import { machineRefSchema } from "../../../../core/model/machine/revision";
+import { database } from "../../../../server/database/database";
+import { answer, HttpError, json } from "../../../../server/gate/http";
 import { machineFile } from "../../../../server/machines";
 
 /** A machine file in one revision, as it was when records were made on it. */

@@ -1,0 +1,84 @@
+import { spawn, spawnSync } from "node:child_process";
+import { existsSync, readFileSync, rmSync } from "node:fs";
+import { join } from "node:path";
+import { buildIfNeeded } from "../build";
+
+const root = process.env.YENNIC_ROOT ?? process.cwd();
+export const CHROMIUM = process.env.YENNIC_CHROMIUM ?? "/usr/bin/chromium";
+const REPORTS = join(root, "test-results");
+
+interface Tally {
+  passed: number;
+  failed: number;
+}
+
+/** Every check that CI runs: format and lint, types, core and server tests, then a real browser. Ends with `N passed, N failed`. */
+export async function run(): Promise<void> {
+  ensureChromium();
+  rmSync(REPORTS, { recursive: true, force: true });
+  const total: Tally = { passed: 0, failed: 0 };
+  const count = (t: Tally) => {
+    total.passed += t.passed;
+    total.failed += t.failed;
+  };
+  count(await check("format and lint", ["biome", "check", "."]));
+  count(await check("types", ["astro", "check", "--minimumFailingSeverity", "error"]));
+  const unit = join(REPORTS, "unit.json");
+  const unitStatus = await spawned(["vitest", "run", "--reporter=default", "--reporter=json", `--outputFile.json=${unit}`]);
+  count(
+    tallyOf(unitStatus, unit, (r) => ({
+      passed: r.numPassedTests,
+      failed: r.numFailedTests + (r.numFailedTestSuites > 0 && r.numFailedTests === 0 ? r.numFailedTestSuites : 0),
+    })),
+  );
+  buildIfNeeded();
+  const e2e = join(REPORTS, "e2e.json");
+  const e2eStatus = await spawned(["playwright", "test", "--reporter=list,json"], { PLAYWRIGHT_JSON_OUTPUT_NAME: e2e });
+  count(tallyOf(e2eStatus, e2e, (r) => ({ passed: r.stats.expected + r.stats.flaky, failed: r.stats.unexpected })));
+  console.log(`${total.passed} passed, ${total.failed} failed`);
+  process.exit(total.failed === 0 ? 0 : 1);
+}
+
+async function check(name: string, command: string[]): Promise<Tally> {
+  const status = await spawned(command);
+  console.log(`${status === 0 ? "ok" : "FAILED"}: ${name}`);
+  return status === 0 ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 };
+}
+
+/** A runner that dies without a report is a failure; so is one that ran nothing. */
+// biome-ignore lint/suspicious/noExplicitAny: two runners' own report shapes, read at one place
+function tallyOf(status: number, file: string, read: (report: any) => Tally): Tally {
+  if (!existsSync(file)) return { passed: 0, failed: 1 };
+  const tally = read(JSON.parse(readFileSync(file, "utf8")));
+  const silent = tally.passed + tally.failed === 0 || (status !== 0 && tally.failed === 0);
+  return silent ? { ...tally, failed: tally.failed + 1 } : tally;
+}
+
+function spawned(command: string[], env: Record<string, string> = {}): Promise<number> {
+  return new Promise((resolve) => {
+    const child = spawn("npx", command, {
+      cwd: root,
+      stdio: ["ignore", "inherit", "inherit"],
+      env: { ...process.env, ASTRO_TELEMETRY_DISABLED: "1", ...env },
+    });
+    child.on("close", (code) => resolve(code ?? 1));
+  });
+}
+
+/** Debian's Chromium, through apt, when it is not there. */
+function ensureChromium(): void {
+  if (existsSync(CHROMIUM)) return;
+  console.error("yennic: installing Chromium through apt (a minute or two)");
+  const sudo = process.getuid?.() === 0 ? [] : ["sudo", "-n"];
+  for (const args of [
+    ["apt-get", "update", "-q"],
+    ["apt-get", "install", "-y", "-q", "--no-install-recommends", "chromium"],
+  ]) {
+    const [program, ...rest] = [...sudo, ...args] as [string, ...string[]];
+    const { status } = spawnSync(program, rest, { stdio: ["ignore", 2, 2], env: { ...process.env, DEBIAN_FRONTEND: "noninteractive" } });
+    if (status !== 0) {
+      console.error(`yennic: “${args.join(" ")}” failed: install Chromium by hand, or name one in YENNIC_CHROMIUM`);
+      process.exit(1);
+    }
+  }
+}

@@ -1,0 +1,33 @@
+import type { Question } from "../../finding/finding";
+import type { Machine } from "../../../model/machine/format";
+import type { JobState } from "../state";
+
+/**
+ * When a check can be made: `inside` on the dead machine while what it needs is still off; `shut` with every panel back and the machine still
+ * dead; `run` in the run that proves it, or after.
+ */
+export type CheckTime = "inside" | "shut" | "run";
+
+/** All that the program has to know of a kind of check. A new kind fills every field; its words are in language/checks.ts. */
+export interface CheckDefinition<K extends string, C extends { readonly code: K }> {
+  readonly code: K;
+  /** Those that are open in a job, the most dangerous first. */
+  readonly open: (machine: Machine, state: JobState) => readonly C[];
+  /** What is to be found out. */
+  readonly question: (check: C, machine: Machine) => Question;
+  readonly when: (check: C, machine: Machine) => CheckTime;
+  /** Nobody may run the machine before it is cleared. */
+  readonly stopsRun: (check: C) => boolean;
+  /** The record says that something which can hurt somebody is likely there now, whoever comes to the machine. */
+  readonly isDanger: (check: C) => boolean;
+}
+
+export const defineCheck = <K extends string, C extends { readonly code: K }>(d: CheckDefinition<K, C>): CheckDefinition<K, C> => d;
+
+export const inside = (): CheckTime => "inside";
+export const shut = (): CheckTime => "shut";
+export const running = (): CheckTime => "run";
+export const stopsRun = (): boolean => true;
+export const letsRun = (): boolean => false;
+export const danger = (): boolean => true;
+export const noDanger = (): boolean => false;

@@ -1,0 +1,55 @@
+import { partsOfAssembly } from "../../../model/machine/assembly";
+import { type Machine, maybePanelOf, maybePartOf } from "../../../model/machine/format";
+import { panelName } from "../../../model/naming/names";
+import { capital } from "../../../model/naming/text";
+import type { JobState } from "../state";
+
+/** A line of a list that hands go through. */
+export interface HandCheck {
+  readonly id: string;
+  readonly about: string;
+  readonly says: string;
+}
+
+/** Its name among lists. */
+export const BY_HAND = "by-hand";
+
+/** The check at the plug as a line that may be left out: for so many wires; another one touched, it is asked again. */
+export const plugLine = (touched: readonly string[]) => ({
+  list: "plug",
+  item: `check-${touched.length}`,
+  says: "Check at the plug, before power.",
+});
+
+type Done = Pick<JobState, "wasOff" | "fitted" | "touched">;
+
+/** What is looked at before the machine is shut: what the file says of each panel that was off, the belt and the drum where hands were at them, wires and tools. */
+export function handChecks(machine: Machine, { wasOff, fitted, touched }: Done): HandCheck[] {
+  const panels = wasOff.flatMap((id) => {
+    const panel = maybePanelOf(machine, id);
+    return (panel?.back ?? []).map((says, i) => ({ id: `${id}.${i}`, about: capital(panelName(machine, id)), says }));
+  });
+  const { belt, motor, routing } = machine.drum;
+  const renewed = fitted.flatMap((f) => partsOfAssembly(machine, f.assembly));
+  const turned = belt !== null && !wasOff.includes("belt") && (renewed.includes(belt) || renewed.includes(motor));
+  return [
+    ...panels,
+    ...(turned && routing ? routing.says.map((says, i) => ({ id: `belt.${i}`, about: "Belt", says })) : []),
+    ...(touched.length > 0
+      ? [{ id: "wires", about: "Wires", says: "No wire under a panel’s edge, none on hot metal or in the way of the drum." }]
+      : []),
+    ...(wasOff.length > 0 ? [{ id: "inside", about: "Inside", says: "No tool, no screw, no cloth left inside." }] : []),
+  ];
+}
+
+/** What the exchanges that were made want afterwards, as they run. */
+export function afterChecks(machine: Machine, { fitted }: Pick<JobState, "fitted">): (HandCheck & { readonly list: string })[] {
+  const done = new Set(fitted.filter((f) => f.action === "replaced").map((f) => f.assembly));
+  return machine.exchanges
+    .filter((e) => done.has(e.of) && e.id === e.of)
+    .flatMap((e) =>
+      e.steps
+        .filter((s) => s.is === "after")
+        .map((s) => ({ id: s.id, list: `fit.${e.id}`, about: maybePartOf(machine, e.of)?.name ?? e.name, says: s.says })),
+    );
+}

@@ -1,0 +1,9 @@
+import type { Draft } from "../kinds/index";
+import { reservationsOf } from "./proven";
+import type { JobState } from "../state";
+
+/** The closing of a job, with what it is closed without. */
+export function closingDraft(state: JobState): Draft {
+  const reservations = reservationsOf(state);
+  return { kind: "closed", body: reservations ? { reservations: { rows: [...reservations.rows], why: reservations.why } } : {} };
+}

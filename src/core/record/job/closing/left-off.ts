@@ -1,0 +1,16 @@
+import type { Blocker } from "../blocker";
+import type { JobState } from "../state";
+
+/** What the hands left: something of their own still off, a wire's end off or burnt, a count that does not come out. */
+export function leftOff({ cameOff, leads, recounts }: Pick<JobState, "cameOff" | "leads" | "recounts">): Blocker[] {
+  return [
+    ...cameOff.flatMap((c): Blocker[] => (c.is === "own" ? [{ code: "own-off", name: c.id }] : [])),
+    ...leads.flatMap((l): Blocker[] => {
+      if (l.off) return [{ code: "lead", at: l.at, because: "off" }];
+      return l.condition === "burnt" && l.mended === undefined ? [{ code: "lead", at: l.at, because: "burnt" }] : [];
+    }),
+    ...recounts.flatMap(({ of, over, short, why }): Blocker[] =>
+      over + short > 0 && why === undefined ? [{ code: "count", of, over, short }] : [],
+    ),
+  ];
+}

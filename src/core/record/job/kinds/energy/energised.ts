@@ -1,0 +1,17 @@
+import { z } from "zod";
+import { allowsAlways, defineEntry, noUpcasters, text } from "../definition";
+
+export const energised = defineEntry({
+  kind: "energised",
+  version: 1,
+  stream: "job",
+  schema: z.strictObject({ note: text.optional().describe("A remark.") }).describe("The machine is live from here on."),
+  upcasters: noUpcasters,
+  allows: allowsAlways,
+  effect: (_, { safety: { liveTests }, evidence, untold }, { id, at, by }) => ({
+    safety: { power: "live", liveTests, discharged: [], since: at, by },
+    livened: id,
+    answersAtSwitch: evidence.length + untold.length,
+  }),
+  says: () => "Energised: the machine is live",
+});

@@ -1,0 +1,23 @@
+import { z } from "zod";
+import { AIRWAY, AIRWAY_PLACES, airwayWell } from "../../../finding/airway";
+import { assemblyIdOf } from "../../../../model/machine/assembly";
+import { defineEntry, noUpcasters, text } from "../definition";
+
+export const cleaned = defineEntry({
+  kind: "cleaned",
+  version: 1,
+  stream: "job",
+  schema: z
+    .strictObject({ airway: z.enum(AIRWAY_PLACES).describe("The place."), note: text.optional().describe("A remark.") })
+    .describe("A place on the way of the air was cleaned or put right: said apart from what was found there."),
+  upcasters: noUpcasters,
+  allows: () => undefined,
+  // What was found bad and is cleaned puts the air right; what is cleaned for good measure changes nothing that was found.
+  effect: ({ airway }, state, { id }) => {
+    const duct = state.machine?.parts.find((p) => p.kind === "duct");
+    const found = state.evidence.findLast(({ finding }) => finding.kind === "airway" && finding.place.airway === airway)?.finding;
+    if (!duct || found?.result.is !== "answer" || found.result.value === airwayWell(airway)) return {};
+    return { fitted: [...state.fitted, { entry: id, assembly: assemblyIdOf(duct), action: "put-right" as const }], proof: undefined };
+  },
+  says: ({ airway, note }) => `Cleaned: ${AIRWAY[airway].name.toLowerCase()}${note ? ` (${note})` : ""}`,
+});

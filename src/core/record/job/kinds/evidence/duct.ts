@@ -1,0 +1,18 @@
+import { ductRunSchema } from "../../duct-run";
+import { defineEntry, noUpcasters } from "../definition";
+
+export const duct = defineEntry({
+  kind: "duct",
+  version: 1,
+  stream: "job",
+  schema: ductRunSchema,
+  upcasters: noUpcasters,
+  allows: (_, { machine }) =>
+    machine && !machine.parts.some((p) => p.kind === "duct") ? { code: "not-on-machine", given: "duct" } : undefined,
+  effect: (ductRun) => ({ ductRun }),
+  says: ({ pieces, hood }) => {
+    const metres = pieces.reduce((sum, p) => sum + (p.is === "straight" ? p.metres : 0), 0);
+    const bends = pieces.filter((p) => p.is === "bend").length;
+    return `Duct: ${metres.toFixed(1)} m, ${bends} ${bends === 1 ? "bend" : "bends"}, ${hood === "none" ? "open end" : hood}`;
+  },
+});

@@ -1,0 +1,37 @@
+import { COLOURS } from "../../../../model/machine/cabinet";
+import { cameBack, cameOff } from "../../hands/came-off";
+import { isWired, leadName, leadSchema } from "../../hands/lead-found";
+import { noReads } from "../../hands/plug-read";
+import { defineEntry, noUpcasters } from "../definition";
+
+export const lead = defineEntry({
+  kind: "lead",
+  version: 1,
+  stream: "job",
+  schema: leadSchema,
+  upcasters: noUpcasters,
+  allows: ({ at }, { machine }) => (machine && !isWired(machine, at) ? { code: "not-on-machine", given: at } : undefined),
+  effect: ({ state, ...found }, before, { id }) => {
+    const thing = { is: "lead", id: found.at } as const;
+    const known = before.leads.find((l) => l.at === found.at);
+    return {
+      leads: [...before.leads.filter((l) => l.at !== found.at), { ...known, ...withoutUndefined(found), off: state === "off" }],
+      cameOff: state === "off" ? cameOff(before.cameOff, { ...thing, entry: id }) : cameBack(before.cameOff, thing),
+      touched: before.touched.includes(found.at) ? before.touched : [...before.touched, found.at],
+      plugReads: noReads(before.plugReads),
+    };
+  },
+  says: ({ at, state, moved, condition, mended, colour, note }, machine) => {
+    const place = machine ? leadName(machine, at) : at;
+    const what = moved ? "moved to the new part" : state;
+    const found = [...(condition ? [condition] : []), ...(mended ? [mended] : []), ...(note ? [note] : [])];
+    return `${colour ? `${COLOURS[colour]} wire` : "Wire"} of ${place} ${what}${found.length > 0 ? ` (${found.join(", ")})` : ""}`.replace(
+      /^./,
+      (c) => c.toUpperCase(),
+    );
+  },
+});
+
+function withoutUndefined<T extends object>(given: T): T {
+  return Object.fromEntries(Object.entries(given).filter(([, v]) => v !== undefined)) as T;
+}

@@ -1,0 +1,34 @@
+import { z } from "zod";
+import { maybePartOf } from "../../../../model/machine/format";
+import { partName } from "../../../../model/naming/names";
+import { cameBack, cameOff } from "../../hands/came-off";
+import { noReads } from "../../hands/plug-read";
+import { withTerminals } from "../../hands/touched";
+import { defineEntry, noUpcasters } from "../definition";
+
+export const wire = defineEntry({
+  kind: "wire",
+  version: 1,
+  stream: "job",
+  schema: z
+    .strictObject({
+      of: z.string().trim().min(1).max(60).describe("The part whose wires they are, or the plug."),
+      state: z.enum(["off", "on"]).describe("Where they are now."),
+    })
+    .describe("The wires of a part, or a plug, came off or went back."),
+  upcasters: noUpcasters,
+  allows: ({ of }, { machine }) =>
+    machine && !maybePartOf(machine, of) && !machine.testPoints.some((t) => t.net.startsWith(`${of}.`))
+      ? { code: "not-on-machine", given: of }
+      : undefined,
+  effect: ({ of, state }, { wiresOff, cameOff: before, touched, plugReads: reads, machine }, { id }) => ({
+    wiresOff: state === "off" ? [...new Set([...wiresOff, of])] : wiresOff.filter((w) => w !== of),
+    cameOff: state === "off" ? cameOff(before, { is: "wires", id: of, entry: id }) : cameBack(before, { is: "wires", id: of }),
+    touched: withTerminals(machine, touched, [of]),
+    plugReads: noReads(reads),
+  }),
+  says: ({ of, state }, machine) => {
+    const name = machine && !maybePartOf(machine, of) ? `Plug ${of}` : `Wires of the ${partName(machine, of)}`;
+    return `${name} ${state === "off" ? "off" : "back on"}`;
+  },
+});

@@ -1,0 +1,49 @@
+import { z } from "zod";
+import { type Finding, findingKind } from "../../../finding/finding";
+import { upcaster } from "../../../journal/upcast";
+import { plateSchema } from "../../../../model/machine/plate";
+import { FIRST_KNOWN, machineRefSchema } from "../../../../model/machine/revision";
+import { allowsAlways, defineEntry, ref, text } from "../definition";
+
+const firstBody = z.strictObject({ machine: ref, serial: text.optional() });
+const secondBody = z.strictObject({ machine: machineRefSchema, serial: text.optional() });
+
+export const machine = defineEntry({
+  kind: "machine",
+  version: 3,
+  stream: "job",
+  schema: z
+    .strictObject({
+      machine: machineRefSchema.describe("The machine, in the revision that the job is read on."),
+      serial: text.optional().describe("Serial number from its plate."),
+      plate: plateSchema.optional(),
+    })
+    .describe("The machine is named from its plate."),
+  upcasters: [
+    upcaster({ kind: "machine", version: 1 }, 2, firstBody, ({ machine: id, ...rest }) => ({
+      machine: { id, revision: FIRST_KNOWN },
+      ...rest,
+    })),
+    upcaster({ kind: "machine", version: 2 }, 3, secondBody, (body) => body),
+  ],
+  allows: allowsAlways,
+  // What was found of a part that the machine does not have stays on record, and counts for nothing.
+  effect: ({ machine: machineRef, serial, plate }, { evidence, untold }, { findMachine }) => {
+    const found = findMachine(machineRef);
+    const has = (f: Finding) => !found || findingKind(f).unknownName(f, found) === undefined;
+    return {
+      machineRef,
+      machine: found,
+      plate,
+      evidence: evidence.every((e) => has(e.finding)) ? evidence : evidence.filter((e) => has(e.finding)),
+      untold: untold.every((u) => has(u.finding)) ? untold : untold.filter((u) => has(u.finding)),
+      // Written down empty: what stood there before was wrong, and nobody knows it yet.
+      ...(serial !== undefined && { serial: serial === "" ? undefined : serial }),
+    };
+  },
+  says: ({ machine: { id }, serial, plate }, known) => {
+    const read = plate && [plate.maker, plate.model].filter(Boolean).join(" ");
+    const sheet = known ? `${known.maker} ${known.model}` : id;
+    return `Machine: ${read ? `${read}, on the sheet of ${sheet}` : sheet}${serial ? `, serial ${serial}` : ""}`;
+  },
+});

@@ -1,0 +1,108 @@
+import type { AirVerdict, Choke } from "../../../model/air/choke";
+import type { Consequence } from "../../../model/air/consequence";
+import type { DuctRun, Piece } from "../../../model/air/duct-run";
+import type { AirMeasured } from "../../../model/air/estimates";
+import type { Figure } from "../../../model/quantity/figure";
+import { formatValue } from "../../../model/quantity/format";
+import { cfmOf, PASCAL_PER_INCH_OF_WATER } from "../../../model/quantity/quantity";
+
+/** “65 ± 11 cfm”: with 2 σ. */
+export const flowSays = ({ value, sigma }: Figure): string => `${cfmOf(value).toFixed(0)} ± ${cfmOf(2 * sigma).toFixed(0)} cfm`;
+
+export const inWcSays = (pascal: number): string => `${(pascal / PASCAL_PER_INCH_OF_WATER).toFixed(2)} in w.c.`;
+
+/** What an estimate was made from. */
+export const FROM_SAYS: Readonly<Record<keyof AirMeasured, string>> = {
+  backPressure: "back pressure",
+  hood: "speed at the hood",
+  rise: "two temperatures",
+  louvres: "louvres counted",
+};
+
+export const pieceSays = (piece: Piece): string =>
+  piece.is === "bend" ? `${piece.material} bend ${piece.degrees}°` : `${piece.material}, straight`;
+
+export const HOOD_SAYS: Readonly<Record<DuctRun["hood"], string>> = {
+  louvres: "hood with louvres",
+  flap: "hood with a flap",
+  none: "open end",
+};
+
+/** More than so many loads nobody counts. */
+const COUNTED_LOADS = 300;
+
+function loadsSay({ loads }: Consequence): string | undefined {
+  if (!loads) return undefined;
+  const least = loads.least.toFixed(0);
+  if (loads.likely > COUNTED_LOADS) return `hundreds of loads, not before ${least} (est.)`;
+  const most = loads.most > COUNTED_LOADS ? "hundreds" : loads.most.toFixed(0);
+  return `about ${loads.likely.toFixed(0)} ${loads.likely < 1.5 ? "load" : "loads"} (${least} to ${most}, est.)`;
+}
+
+const percent = (share: number): string => `${Math.round(100 * share)} %`;
+
+/** What follows if only the blown part is replaced. */
+function againSays(now: Consequence): string {
+  if (now.cutOffAtS !== undefined) return "If only the cut-off is replaced, it opens again in the first load.";
+  const loads = loadsSay(now);
+  if (loads) return `If only the cut-off is replaced, it opens again in ${loads}.`;
+  if (now.limitAtS === undefined) return "The limit does not act at this flow: no cut-off opens by it.";
+  return "The limit acts, and the cut-off outlives it: short heat, long drying.";
+}
+
+/** The verdict in a headline, and what follows if only the blown part is replaced. */
+export function airVerdictSays(
+  verdict: AirVerdict,
+  choke: Choke,
+  now: Consequence | undefined,
+  worst: string | undefined,
+): { readonly title: string; readonly follows: string } {
+  const free = `${percent(choke.free)} of the way is free (${percent(choke.least)} to ${percent(choke.most)})`;
+  if (verdict === "clear")
+    return {
+      title: "Air did not do this: look at the element",
+      follows: `${free}. A fuse or cut-off that blew has another cause: a grounded element, a welded thermostat.`,
+    };
+  const again = now ? againSays(now) : "What it does is being worked out…";
+  if (verdict === "may-be") return { title: "Air may have done this: measure in another way", follows: `${free}. ${again}` };
+  return { title: worst ? `Air did this: ${worst}` : "Air did this: the way out is choked", follows: `${free}. ${again}` };
+}
+
+/** A column of the table: what a flow does. Each with whether it is as it should be. */
+export interface AirRow {
+  readonly name: string;
+  readonly cells: readonly { readonly says: string; readonly is?: "good" | "bad" | undefined }[];
+}
+
+interface Case {
+  readonly flow: string;
+  readonly pascal: number;
+  readonly does: Consequence | undefined;
+}
+
+/** The table under the chart, row by row; a case that is still being worked out has dots. */
+export function airRows(cases: readonly Case[], limitPa: number): AirRow[] {
+  const each = (name: string, says: (c: Consequence) => AirRow["cells"][number]): AirRow => ({
+    name,
+    cells: cases.map(({ does }) => (does ? says(does) : { says: "…" })),
+  });
+  const minutes = (s: number): string => formatValue(s, "second");
+  return [
+    { name: "air flow", cells: cases.map((c) => ({ says: c.flow })) },
+    { name: "at the outlet", cells: cases.map((c) => ({ says: inWcSays(c.pascal), is: c.pascal > limitPa ? "bad" : "good" })) },
+    each("box heads for", (c) => ({ says: formatValue(c.boxC, "celsius"), is: c.limitAtS === undefined ? "good" : "bad" })),
+    each("limit opens", (c) =>
+      c.limitAtS === undefined ? { says: "never", is: "good" } : { says: `after ${minutes(c.limitAtS)}`, is: "bad" },
+    ),
+    each("exhaust, est.", (c) => ({ says: `${c.exhaustLowC.toFixed(0)} to ${formatValue(c.exhaustHighC, "celsius")}` })),
+    each("load dry, est.", (c) => ({ says: c.dryS === undefined ? "not in one run" : minutes(c.dryS) })),
+    each("heat for it", (c) => ({ says: `${c.kilowattHours.toFixed(1)} kWh` })),
+    each("cut-off again", (c) =>
+      c.cutOffAtS !== undefined
+        ? { says: `at once, ${minutes(c.cutOffAtS)}`, is: "bad" }
+        : c.loads
+          ? { says: c.loads.likely > COUNTED_LOADS ? "hundreds of loads" : `${c.loads.likely.toFixed(0)} loads, est.`, is: "bad" }
+          : { says: "not by air", is: "good" },
+    ),
+  ];
+}

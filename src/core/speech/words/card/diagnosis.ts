@@ -1,0 +1,29 @@
+import type { Contradiction } from "../../../reason/diagnosis/contradiction";
+import { type CurrentPath, carriesAll, sharesIn } from "../../../reason/diagnosis/current-path";
+import type { Hypothesis } from "../../../reason/diagnosis/hypotheses";
+import type { Machine } from "../../../model/machine/format";
+import { faultsSay, partName } from "../../../model/naming/names";
+import { lower, percent } from "../../../model/naming/text";
+
+/** “Thermal cut-off blown, vent duct and hood choked”. */
+export const hypothesisSays = (machine: Machine, { faults, kind }: Pick<Hypothesis, "faults" | "kind">): string =>
+  faultsSay(machine, faults, kind === "pair");
+
+/** How a meter's current went: “The current divides: …”. */
+export function pathSays(machine: Machine, { parts }: CurrentPath): string {
+  const main = parts.filter((p) => carriesAll(p.share)).map((p) => partName(machine, p.part));
+  const shared = parts.filter((p) => sharesIn(p.share));
+  if (shared.length === 0) return `The current came by way of ${main.join(", ")}.`;
+  const divided = shared.map((p) => `${partName(machine, p.part)} ${Math.round(p.share * 100)} %`).join(", ");
+  return `The current divides: ${divided}${main.length > 0 ? `; all of it passes ${main.join(", ")}` : ""}.`;
+}
+
+/** What leads with two entries that don't go together, and without the one that is to be taken again. */
+export function contradictionSays(machine: Machine, { leader, without }: Contradiction): string {
+  const name = ({ hypothesis }: Contradiction["leader"]) => lower(hypothesisSays(machine, hypothesis));
+  const then =
+    leader.hypothesis.suspect === without.hypothesis.suspect
+      ? "the rest of the record goes together"
+      : `${name(without)} would lead at ${percent(without.share)}`;
+  return `With it, ${name(leader)} leads at ${percent(leader.share)} and still does not explain everything; without it, ${then}.`;
+}

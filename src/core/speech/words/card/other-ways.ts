@@ -1,0 +1,15 @@
+import type { Change } from "../../../reason/planning/other-ways";
+
+/** A way of working by name, as somebody would propose it. */
+export function changeSays(change: Change): string {
+  switch (change.field) {
+    case "first":
+      return { look: "Look first", meter: "Meter first", either: "Whichever is cheaper" }[change.to];
+    case "parts":
+      return change.to === "set" ? "Fit the set" : "Fit only what failed";
+    case "coldCoil":
+      return change.to === "trust" ? "Trust a cold coil" : "Doubt a cold coil";
+    case "liveTests":
+      return change.to ? "Live tests allowed" : "Dead tests only";
+  }
+}

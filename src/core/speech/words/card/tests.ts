@@ -1,0 +1,210 @@
+import { item } from "../../../model/array/at";
+import { AIRWAY, airwayAnswers } from "../../../record/finding/airway";
+import { controlsIn, wiringIn } from "../../../record/finding/circumstances";
+import type { FindingOf, Question, QuestionOfKind } from "../../../record/finding/finding";
+import { SUPPLY } from "../../../record/finding/kinds/amps";
+import { CODE_ASKED, codeAnswers } from "../../../record/finding/kinds/code";
+import { sightOf } from "../../../record/finding/sights";
+import { isWallPoint, type Machine, type Part, partOf } from "../../../model/machine/format";
+import { windingsOf } from "../../../model/machine/metering";
+import type { Examination } from "../../../model/machine/parts/definition";
+import { kindOf } from "../../../model/machine/parts/index";
+import { MENDED_PIECES, type MendedPiece } from "../../../model/machine/pieces";
+import { readTerminal } from "../../../model/machine/wiring";
+import { controlsSay, partName, pointSays, windingSays } from "../../../model/naming/names";
+import { lower } from "../../../model/naming/text";
+
+/** What to do to find something out: an order, and how it is done. */
+export interface TestWords {
+  readonly title: string;
+  readonly how: string;
+}
+
+export function testSays(machine: Machine, question: Question): TestWords {
+  switch (question.kind) {
+    case "sight": {
+      const { question: title, how } = sightOf(question.place.sight);
+      return { title, how };
+    }
+    case "code":
+      return { title: CODE_ASKED.question, how: CODE_ASKED.how };
+    case "look":
+    case "verdict":
+      return lookSays(partOf(machine, question.place.part));
+    case "airway":
+      return { title: AIRWAY[question.place.airway].name, how: AIRWAY[question.place.airway].how };
+    case "spot":
+      return pieceLookOf(question) ?? { title: "Look at it", how: "Burnt, loose, worn, out of its place?" };
+    case "setting":
+      return { title: `How does the ${controlName(machine, question.place.control)} stand?`, how: "As it was found." };
+    case "capacitance":
+      return { title: `Measure the µF of the ${partName(machine, question.place.part)}`, how: "Discharged, its wires off." };
+    case "flow":
+      return { title: "Work out the air", how: "From the speed at the hood, the back pressure, or two temperatures." };
+    case "input":
+      return { title: "Clock the gas meter", how: "Everything else that burns gas off, one turn of the smallest dial." };
+    case "airspeed":
+      return { title: "Measure the speed of the air at the hood", how: "Vane in the middle of the opening, drum turning." };
+    case "ohms":
+      return ohmsSays(machine, question);
+    case "volts":
+      return voltsSays(machine, question);
+    case "amps":
+      return question.place.through === SUPPLY
+        ? {
+            title: "Measure the current of the whole machine",
+            how: "Splitter between plug and outlet, clamp round one leg, in the first minute on heat. Nothing is opened.",
+          }
+        : {
+            title: `Measure the current of the ${partName(machine, question.place.through)}`,
+            how: "Clamp round one wire, running on heat.",
+          };
+    case "temperature":
+      return "stream" in question.place
+        ? TEMPERATURES[question.place.stream]
+        : { title: `Take the temperature of the ${partName(machine, question.place.part)}`, how: "Probe on its face." };
+    case "pressure":
+      return PRESSURES[question.place.stream];
+    case "series":
+      return { title: `Log ${question.place.of}`, how: "A logger, until the heat has gone off and on again." };
+  }
+}
+
+const TEMPERATURES = {
+  exhaust: { title: "Take the highest exhaust temperature", how: "Thermometer in the exhaust, empty, on heat, for a quarter of an hour." },
+  room: { title: "How warm is the room?", how: "A thermometer beside the machine, away from its exhaust." },
+} as const;
+
+const PRESSURES: Record<FindingOf<"pressure">["place"]["stream"], TestWords> = {
+  duct: { title: "Measure the back pressure of the duct", how: "Gauge at the exhaust outlet, drum turning." },
+  manifold: { title: "Measure the gas pressure at the manifold", how: "Gauge at the test port, burner lit. Gas work is for the licensed." },
+  inlet: { title: "Measure the gas pressure coming in", how: "Gauge at the inlet port. Gas work is for the licensed." },
+};
+
+const LOOKS: Record<Examination["by"], (name: string) => string> = {
+  look: (n) => `Look at the ${n}`,
+  full: (n) => `Pull out the ${n}: is it full?`,
+  "pull-out": (n) => `Pull out and look at ${n}`,
+  "burnt-spots": (n) => `Look over the ${n} for burnt spots`,
+  capacitance: (n) => `Measure the µF of the ${n} against its label`,
+  film: (n) => `Look at the ${n} for film`,
+  warm: (n) => `Warm the ${n} to prove that it opens`,
+  "in-hand": (n) => `Warm the ${n} in the hand: its ohms must fall as on its curve`,
+  hot: (n) => `Warm the ${n} and measure it again hot`,
+  turn: (n) => `Does the ${n} turn freely?`,
+};
+
+const lookSays = (part: Part): TestWords => ({
+  title: LOOKS[kindOf(part).examined(part)?.by ?? "look"](lower(part.name)),
+  how: kindOf(part).examined(part) ? part.test : "Charred, brown, cracked? Tug at each of its wires.",
+});
+
+const controlName = (machine: Machine, id: string): string => lower(machine.controls.find((c) => c.id === id)?.name ?? id);
+
+function ohmsSays(machine: Machine, { place, circumstances }: QuestionOfKind<"ohms">): TestWords {
+  const [a, b] = place.between;
+  const state = controlsSay(machine, controlsIn(circumstances));
+  const [one, other] = [readTerminal(a), readTerminal(b)];
+  if (one && other?.part === one.part) return acrossSays(partOf(machine, one.part), one.number, other.number, state);
+  if (one && b === machine.cabinet)
+    return {
+      title: `Measure the ${partName(machine, one.part)} to the cabinet`,
+      how: "Take its wires off first. Anything but OL is a fault.",
+    };
+  const wires = wiringIn(circumstances).length > 0 ? "wires off" : "wires on";
+  return {
+    title: `Measure ${pointName(machine, a)} to ${pointName(machine, b)}${state ? `, ${state}` : ""}`,
+    how: `Cord out, ${wires}.`,
+  };
+}
+
+function acrossSays(part: Part, a: number, b: number, state: string): TestWords {
+  const winding = windingsOf(part).find(({ terminals }) => terminals[0] === a && terminals[1] === b);
+  const name = winding ? windingSays(part, winding) : lower(part.name);
+  return {
+    title: `Measure the ${name}, ${item(part.nets, a - 1)} to ${item(part.nets, b - 1)}`,
+    how: `${part.kind === "conductor" ? "Cord out" : "Take its wires off first"}${state ? `; ${state}` : ""}.`,
+  };
+}
+
+const voltsSays = (machine: Machine, { place }: QuestionOfKind<"volts">): TestWords => ({
+  title: `Measure volts, ${pointName(machine, place.between[0])} to ${pointName(machine, place.between[1])}`,
+  how: place.between.every((p) => isWallPoint(machine, p))
+    ? "At the outlet; one hand, insulated probes."
+    : "Running on heat; one hand, insulated probes.",
+});
+
+function pointName(machine: Machine, net: string): string {
+  const point = machine.testPoints.find((t) => t.net === net);
+  if (point) return pointSays(point);
+  const at = readTerminal(net);
+  return at ? partName(machine, at.part) : net;
+}
+
+const PIECE_LOOKS: Readonly<
+  Record<MendedPiece, { readonly title: string; readonly how: string; readonly good: string; readonly bad: string }>
+> = {
+  drum: {
+    title: "Turn the drum by hand",
+    how: "A full turn over rollers and idler: no scrape, nothing that holds it.",
+    good: "turns freely",
+    bad: "drags or is jammed",
+  },
+  blower: {
+    title: "Turn the blower wheel on its shaft",
+    how: "It must sit fast, whole and free of lint.",
+    good: "sits fast",
+    bad: "loose, broken or full of lint",
+  },
+  idler: { title: "Turn the idler by hand", how: "It must run free and spring back.", good: "runs free", bad: "stuck or worn" },
+  wiring: {
+    title: "Hold the wires against the sheet",
+    how: "Each on its terminal; none swapped, bridged or chafed by an earlier repair.",
+    good: "as the sheet",
+    bad: "otherwise than the sheet",
+  },
+  burner: {
+    title: "Have gas pressure and orifice checked",
+    how: "Manifold pressure by a gauge against the plate, orifice and tube clear. By a licensed person.",
+    good: "right and clear",
+    bad: "low or blocked",
+  },
+};
+
+/** How a piece that no circuit shows is looked at; `undefined` for a joint or a point. */
+function pieceLookOf({ place }: QuestionOfKind<"spot">) {
+  const piece = "piece" in place ? MENDED_PIECES.find((p) => p === place.piece) : undefined;
+  return piece && PIECE_LOOKS[piece];
+}
+
+/** An answer as it stands on a button, and in the list of what may come out. */
+export function answerSays(machine: Machine, question: Question, value: string): string {
+  switch (question.kind) {
+    case "look":
+      return `looks ${value}`;
+    case "airway":
+      return airwayAnswers(question.place.airway)[value] ?? value;
+    case "spot": {
+      const look = pieceLookOf(question);
+      return look ? (value === "bad" ? look.bad : look.good) : `looks ${value}`;
+    }
+    case "verdict":
+    case "setting":
+      return value;
+    case "code":
+      return codeAnswers(machine).find((a) => a.value === value)?.says ?? `code ${value}`;
+    case "sight":
+      return sightOf(question.place.sight).answers.find((a) => a.value === value)?.says ?? value;
+    case "ohms":
+    case "volts":
+    case "amps":
+    case "temperature":
+    case "pressure":
+    case "airspeed":
+    case "flow":
+    case "input":
+    case "capacitance":
+    case "series":
+      return value;
+  }
+}

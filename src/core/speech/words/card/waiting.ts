@@ -1,0 +1,10 @@
+import type { Wanted } from "../../../record/job/state";
+import type { Machine } from "../../../model/machine/format";
+import { assemblyName } from "../../../model/naming/names";
+import { daySays } from "../days";
+
+/** What a job waits for: “heating element, ordered, comes Thu 3 Dec”. */
+export function wantedSays(machine: Machine, { assembly, ordered, due }: Wanted): string {
+  const what = assembly === null ? "a part that was not named" : assemblyName(machine, assembly);
+  return [what, ...(ordered ? ["ordered"] : []), ...(due ? [`comes ${daySays(due)}`] : [])].join(", ");
+}

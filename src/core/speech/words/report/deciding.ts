@@ -1,0 +1,46 @@
+import type { CallBackReason } from "../../../reason/deciding/call-back";
+import { type AgainstNew, YEARS } from "../../../reason/deciding/replace";
+import type { WayToRepair } from "../../../reason/deciding/ways-to-repair";
+import { percent } from "../../../model/naming/text";
+import { moneySays, sumOf } from "../../../model/quantity/money";
+
+/** Why it may bring somebody back within a year. */
+export function callBackSays(reason: CallBackReason): string {
+  const chance = percent(reason.chance);
+  switch (reason.code) {
+    case "not-it":
+      return `${chance} that it was something else`;
+    case "new-part":
+      return `${chance} that ${reason.parts === 1 ? "the new part is" : `one of ${reason.parts} new parts is`} bad`;
+    case "sibling":
+      return `${chance} that what ages with it follows (${reason.set})`;
+    case "vent":
+      return `${chance} that the vent makes it blow again`;
+  }
+}
+
+/** The pieces of which a price is made, for a bar: work, parts, the rest with its tax. */
+export const shareOfPrice = ({
+  bill,
+}: Pick<WayToRepair, "bill">): { readonly work: number; readonly parts: number; readonly rest: number } => {
+  const of = (is: readonly string[]) => sumOf(bill.lines.filter((l) => is.includes(l.is)).map((l) => l.cents));
+  const [work, parts] = [of(["labour"]), of(["part"])];
+  return { work, parts, rest: bill.total - work - parts };
+};
+
+/** Repair or another machine: what each comes to, then all that it rests on. */
+export function againstNewSays(a: AgainstNew, currency: string): { readonly says: string; readonly rests: readonly string[] } {
+  const money = (cents: number) => moneySays(cents, currency);
+  const saves =
+    a.savesOver >= 0 ? `the repair is the cheaper by ${money(a.savesOver)}` : `another machine is the cheaper by ${money(-a.savesOver)}`;
+  return {
+    says: `Over ${YEARS} years ${saves} (est.). Today the repair saves ${money(a.savesNow)} against another machine.`,
+    rests: [
+      `It is ${a.age} years old; such a machine serves ${a.life}.`,
+      `${percent(a.failsAgain)} that something else fails within ${YEARS} years, by the base rates of this machine; ${percent(a.newFails)} on a new one.`,
+      `A failure costs ${money(a.failureCosts)}.`,
+      `Repaired: ${money(a.repair)} now, for the ${a.left} years that are left to it: ${YEARS} of them with what may follow ${money(a.repairOver)}.`,
+      `Another machine: ${money(a.newMachine)} now; ${YEARS} of its ${a.life} years with what may follow ${money(a.newOver)}.`,
+    ],
+  };
+}

@@ -1,0 +1,73 @@
+import { findingSays } from "../../../record/finding/finding";
+import type { Job } from "../../../record/job/fold";
+import { repairOf } from "../../../model/machine/assembly";
+import { repairSays } from "../../../model/naming/names";
+import { capital, lower } from "../../../model/naming/text";
+import type { ListedJob } from "../job-row";
+
+/** A machine that is called for again within so many days was not put right, or was not looked at well enough. */
+export const REPEAT_DAYS = 30;
+const DAY_MS = 86_400_000;
+/** Readings that are shown of an earlier visit, the last of them. */
+const MOST_READINGS = 6;
+
+/** What another job on the same machine came to. */
+export interface EarlierVisit {
+  readonly id: string;
+  readonly number: number;
+  readonly openedAt: string;
+  readonly changedAt: string;
+  readonly closed: boolean;
+  readonly complaint: string | null;
+  /** What was fitted or put right, each once. */
+  readonly done: readonly string[];
+  readonly readings: readonly string[];
+  /** What it was closed without. */
+  readonly reservations?: string;
+  /** Work that was declined then, and whether the machine was left marked “do not use”. */
+  readonly declined?: string;
+}
+
+export function earlierVisit({ machine, fitted, evidence, reservations, declined }: Job, row: ListedJob): EarlierVisit {
+  const { id, number, openedAt, changedAt, closed, complaint } = row;
+  const own = evidence.filter((e) => e.source === "technician" && e.finding.kind !== "sight");
+  return {
+    id,
+    number,
+    openedAt,
+    changedAt,
+    closed,
+    complaint,
+    done: machine ? [...new Set(fitted.map((f) => lower(repairSays(repairOf(machine, f.assembly)))))] : fitted.map((f) => f.assembly),
+    readings: machine ? own.slice(-MOST_READINGS).map((e) => findingSays(e.finding, machine)) : [],
+    ...(reservations !== undefined && { reservations }),
+    ...(declined.length > 0 && {
+      declined: declined.map((d) => `${lower(d.what)} was declined${d.marked ? ", marked “do not use”" : ""}`).join("; "),
+    }),
+  };
+}
+
+/** Whole days from the end of a visit to the call for the next. */
+export const daysBetween = ({ changedAt }: Pick<EarlierVisit, "changedAt">, openedAt: string): number =>
+  Math.floor((Date.parse(openedAt) - Date.parse(changedAt)) / DAY_MS);
+
+/** The visit of which this call is the repeat: the last that was closed, no more than {@link REPEAT_DAYS} days before. */
+export const repeatOf = (visits: readonly EarlierVisit[], openedAt: string): EarlierVisit | undefined =>
+  visits
+    .filter((v) => v.closed && daysBetween(v, openedAt) >= 0 && daysBetween(v, openedAt) <= REPEAT_DAYS)
+    .sort((a, b) => Date.parse(b.changedAt) - Date.parse(a.changedAt))[0];
+
+/** “Repeat call, 26 days after job 12: then the cut-off was renewed.” */
+export function repeatSays(visit: EarlierVisit, openedAt: string): { readonly says: string; readonly done: string } {
+  const days = daysBetween(visit, openedAt);
+  const after = days === 0 ? "on the day of" : `${days} ${days === 1 ? "day" : "days"} after`;
+  const then = visit.done.length > 0 ? `Then: ${visit.done.join("; ")}.` : "Then nothing was fitted or put right.";
+  return {
+    says: `Repeat call, ${after} job ${visit.number}`,
+    done: [
+      then,
+      ...(visit.reservations ? [`Closed without: ${visit.reservations}.`] : []),
+      ...(visit.declined ? [`${capital(visit.declined)}.`] : []),
+    ].join(" "),
+  };
+}

@@ -1,0 +1,69 @@
+import type { FindingKind } from "../../record/finding/finding";
+import { isOpenCheck } from "../../record/job/blocker";
+import { isDanger, type OpenCheck } from "../../record/job/checks/index";
+import { countOf } from "../../record/job/evidence";
+import type { Job } from "../../record/job/fold";
+import type { Stage } from "../../record/job/stages";
+import { panelName } from "../../model/naming/names";
+import { capital } from "../../model/naming/text";
+import { wayToClose } from "../../reason/planning/way-to-close";
+import { blockerSays } from "./card/blockers";
+import { checkSays, checkTest } from "./card/checks";
+import { stepTitle } from "./card/proposals";
+
+/** How a job stands, for those who are not at it: what is next, and what is unsafe there. */
+export interface StandingWords {
+  readonly next: string | null;
+  readonly unsafe: string | null;
+  /** 3: can hurt somebody as it stands; 2: stands open; 1: can be closed; 0: any other. */
+  readonly urgency: number;
+}
+
+export function standingSays(job: Job): StandingWords {
+  const { closed, machine, blockers, safety, panelsOff } = job;
+  if (closed) return { next: null, unsafe: leftUnsafe(job), urgency: 0 };
+  const danger = blockers.filter(isOpenCheck).find(isDanger);
+  const off = panelsOff.map((p) => panelName(machine, p)).join(", ");
+  const open = off === "" ? undefined : safety.power === "live" ? `live with the ${off} off` : `stands open: ${off} off`;
+  const told = danger && machine ? checkSays(machine, danger) : undefined;
+  const unsafe = told ?? open;
+  const next = nextSays(job, danger);
+  const urgency =
+    told !== undefined || (open !== undefined && safety.power === "live") ? 3 : open !== undefined ? 2 : blockers.length === 0 ? 1 : 0;
+  return { next, unsafe: unsafe === undefined ? null : capital(unsafe), urgency };
+}
+
+/** A machine that was left as it was because the work was declined. */
+function leftUnsafe({ declined }: Job): string | null {
+  const last = declined.findLast((d) => d.ends && (d.unsafe || d.marked));
+  return last ? `Marked “do not use”: ${last.what} declined` : null;
+}
+
+/** What is next without working the suspects out: danger first, the way to the close after a repair, else the stage. */
+function nextSays(job: Job, danger: OpenCheck | undefined): string {
+  const { machine, blockers, fitted, stage } = job;
+  if (!machine) return blockerSays(machine, { code: "machine" }).todo;
+  if (danger) return checkTest(machine, danger).title;
+  if (blockers.length === 0) return "Close the job";
+  if (fitted.length > 0) return stepTitle(machine, wayToClose(machine, job).step);
+  const readings = READ.reduce((sum, kind) => sum + countOf(job, kind), 0);
+  return stage === "meter" && readings > 0
+    ? `Go on metering: ${readings} ${readings === 1 ? "reading" : "readings"} so far`
+    : BY_STAGE[stage];
+}
+
+/** Kinds of finding that are read off an instrument. */
+const READ: readonly FindingKind[] = ["ohms", "volts", "amps", "temperature", "pressure", "series"];
+
+const BY_STAGE: Record<Stage, string> = {
+  intake: "Write down what was noticed",
+  watch: "Watch it run",
+  air: "Look at supply and air",
+  safe: "Make it safe, open it",
+  open: "Open it",
+  meter: "Meter what is in question",
+  fit: "Put it right",
+  close: "Close it up",
+  prove: "Prove it",
+  hand: "Hand over",
+};

@@ -1,0 +1,88 @@
+import type { News } from "./feed";
+import type { Database } from "../gate/handle";
+import { rowsOf } from "../jobs";
+import type { Journal } from "./journal";
+import { journalOf } from "./keep-journal";
+import { breath, entriesAfter, type Head, hashAt } from "./read-journal";
+
+/** How far a browser's copy goes. Without a hash: it has none yet, and begins at that number. */
+export interface Cursor {
+  readonly after: number;
+  readonly hash?: string | undefined;
+}
+
+/** A copy that is further behind is brought up to date job by job. */
+const CATCHES_UP = 2000;
+const BEAT_MS = 4000;
+
+const encoder = new TextEncoder();
+
+/**
+ * Server-sent events: `hello` with the journal's id and head; `news` with what was written; a `beat` every few seconds;
+ * `older` when this journal does not hold what the cursor has seen (it was restored), `far` when too much was missed.
+ */
+export function feedStream(db: Database, cursor: Cursor): ReadableStream<Uint8Array> {
+  const journal = journalOf(db);
+  let stop = () => {};
+  return new ReadableStream<Uint8Array>({
+    start: (controller) => {
+      const send = (event: string, data: unknown) => {
+        try {
+          controller.enqueue(encoder.encode(`event: ${event}\ndata: ${JSON.stringify(data)}\n\n`));
+        } catch {
+          stop();
+        }
+      };
+      const held: News[] = [];
+      let caughtUp = false;
+      const unsubscribe = journal.feed.subscribe((news) => (caughtUp ? send("news", news) : held.push(news)));
+      const beat = setInterval(
+        () =>
+          void journal.present().then(
+            ({ seq }) => send("beat", { seq }),
+            () => send("beat", {}),
+          ),
+        BEAT_MS,
+      );
+      stop = () => {
+        unsubscribe();
+        clearInterval(beat);
+      };
+      void catchUp(db, journal, cursor, send)
+        .then(() => {
+          caughtUp = true;
+          for (const news of held) send("news", news);
+        })
+        .catch((error) => {
+          console.error(error);
+          stop();
+          controller.error(error);
+        });
+    },
+    cancel: () => stop(),
+  });
+}
+
+type Send = (event: string, data: unknown) => void;
+
+async function catchUp(db: Database, journal: Journal, { after, hash }: Cursor, send: Send): Promise<void> {
+  const { seq, hash: present } = await journal.present();
+  send("hello", { journal: journal.id, head: { seq, hash: present } });
+  if (hash !== undefined && after > 0 && (await hashAt(db, after)) !== hash) {
+    send("older", { seq });
+    return;
+  }
+  if (seq - after > CATCHES_UP) {
+    send("far", { seq });
+    return;
+  }
+  for (let from = after; from < seq; ) {
+    const entries = await entriesAfter(db, from);
+    const last: Head | undefined = entries.at(-1);
+    if (!last) return;
+    const jobs = [...new Set(entries.flatMap(({ entry }) => (entry.stream.of === "job" ? [entry.stream.id] : [])))];
+    send("news", { entries, rows: await rowsOf(db, jobs) } satisfies News);
+    from = last.seq;
+    await breath();
+  }
+}

@@ -1,0 +1,44 @@
+import { type Checked, checkEntry, firstIssue } from "../../core/record/job/entry";
+import type { Journal, RefusedEntry } from "./journal";
+import { limitProblem } from "../gate/limits";
+
+/** What became of each entry of a request. */
+export interface Taken {
+  readonly acknowledged: readonly { readonly id: string; readonly seq: number }[];
+  readonly refused: readonly (RefusedEntry & { readonly id?: string; readonly index: number })[];
+}
+
+type Read = ({ readonly ok: true } & Checked) | { readonly ok: false; readonly refused: RefusedEntry };
+
+/** Appends what is right among entries as they came in; what is not, is refused by itself. */
+export async function takeEntries(journal: Journal, data: readonly unknown[]): Promise<Taken> {
+  const read = data.map(readEntry);
+  const right = read.flatMap((r) => (r.ok ? [r] : []));
+  const outcomes = right.length > 0 ? await journal.append(right) : [];
+  const acknowledged: { id: string; seq: number }[] = [];
+  const refused: Taken["refused"][number][] = [];
+  let next = 0;
+  for (const [index, r] of read.entries()) {
+    if (!r.ok) {
+      refused.push({ ...r.refused, ...idOf(data[index]), index });
+      continue;
+    }
+    const outcome = outcomes[next++];
+    if (!outcome) throw new Error("the journal answered to fewer entries than it was given");
+    if ("refused" in outcome) refused.push({ ...outcome.refused, id: outcome.id, index });
+    else acknowledged.push(outcome);
+  }
+  return { acknowledged, refused };
+}
+
+function readEntry(data: unknown): Read {
+  const over = limitProblem(data);
+  if (over) return { ok: false, refused: { status: 400, ...over } };
+  const result = checkEntry(data);
+  return result.ok ? result : { ok: false, refused: { status: 400, ...firstIssue(result.error) } };
+}
+
+function idOf(data: unknown): { id?: string } {
+  const id = (data as { id?: unknown } | null)?.id;
+  return typeof id === "string" ? { id: id.slice(0, 60) } : {};
+}
