@@ -4,12 +4,12 @@ import { type BillLine, billOf } from "../src/core/record/job/closing/bill";
 import type { Entry } from "../src/core/record/job/entry";
 import type { Body, Draft } from "../src/core/record/job/kinds/index";
 import type { Envelope } from "../src/core/record/journal/envelope";
-import { complaintIn } from "../src/core/speech/words/bench/complaint";
 import type { StockBody } from "../src/core/record/stock/kinds";
+import { complaintIn } from "../src/core/speech/words/bench/complaint";
 import { findMachine } from "../src/machines";
 import type { Database } from "../src/server/database/database";
-import { appendEntries } from "../src/server/journal/keep-journal";
 import { jobs } from "../src/server/database/schema";
+import { appendEntries } from "../src/server/journal/keep-journal";
 import { QUILLFOLD, STOCKED, stockFor } from "./demo-stock";
 import { TypedJob } from "./typed-job";
 

@@ -23,7 +23,11 @@ const newest = Math.max(...["src", "cli"].map((f) => newestBelow(join(root, f)))
 if (!existsSync(join(folder, "main.mjs")) || !existsSync(stamp) || Number(readFileSync(stamp, "utf8")) !== newest) {
   const { build } = await import("esbuild");
   const { outputFiles } = await build({
-    entryPoints: [join(root, "cli/main.ts"), join(root, "src/server/vacuum.worker.ts"), join(root, "src/server/first-answer.worker.ts")],
+    entryPoints: [
+      join(root, "cli/main.ts"),
+      join(root, "src/server/database/vacuum.worker.ts"),
+      join(root, "src/server/first-answer.worker.ts"),
+    ],
     entryNames: "[name]",
     outdir: folder,
     bundle: true,

@@ -1,10 +1,10 @@
 import { v7 } from "uuid";
+import type { Machine } from "../src/core/model/machine/format";
+import { refOf } from "../src/core/model/machine/revision";
 import { type Entry, stamp } from "../src/core/record/job/entry";
 import { type Fold, foldOn, type Job, startFold } from "../src/core/record/job/fold";
 import type { Draft } from "../src/core/record/job/kinds/index";
 import { understand } from "../src/core/speech/hear/understand";
-import type { Machine } from "../src/core/model/machine/format";
-import { refOf } from "../src/core/model/machine/revision";
 
 interface Opening {
   readonly by: string;

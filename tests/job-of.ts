@@ -1,13 +1,13 @@
 import { TypedJob } from "../cli/typed-job";
+import type { Machine } from "../src/core/model/machine/format";
+import { partOff } from "../src/core/model/machine/wiring";
+import { Predictor } from "../src/core/model/prediction/predictor";
 import { SuspectSet } from "../src/core/reason/diagnosis/suspect-set";
 import type { Finding } from "../src/core/record/finding/finding";
 import { sightFinding } from "../src/core/record/finding/kinds/sight";
 import type { SightId } from "../src/core/record/finding/sights";
 import type { Job } from "../src/core/record/job/fold";
 import type { Draft } from "../src/core/record/job/kinds/index";
-import type { Machine } from "../src/core/model/machine/format";
-import { partOff } from "../src/core/model/machine/wiring";
-import { Predictor } from "../src/core/model/prediction/predictor";
 import { findMachine } from "../src/machines";
 
 /** A shipped machine by its id. */

@@ -1,13 +1,13 @@
-import { rank } from "../src/core/reason/diagnosis/rank";
-import type { Finding } from "../src/core/record/finding/finding";
-import type { Job } from "../src/core/record/job/fold";
-import { assembliesFitted } from "../src/core/record/job/state";
-import { TestCatalogue } from "../src/core/reason/planning/catalogue";
-import type { Proposal } from "../src/core/reason/planning/proposal";
-import { propose } from "../src/core/reason/planning/propose";
 import { Play } from "../src/core/practice/play";
 import { moveFor } from "../src/core/practice/strategies/step";
 import { World } from "../src/core/practice/world";
+import { rank } from "../src/core/reason/diagnosis/rank";
+import { TestCatalogue } from "../src/core/reason/planning/catalogue";
+import type { Proposal } from "../src/core/reason/planning/proposal";
+import { propose } from "../src/core/reason/planning/propose";
+import type { Finding } from "../src/core/record/finding/finding";
+import type { Job } from "../src/core/record/job/fold";
+import { assembliesFitted } from "../src/core/record/job/state";
 import { shipped, suspectsFor } from "./job-of";
 
 /** No job takes more steps than this; one that would is ended. */

@@ -1,16 +1,16 @@
 import { LuDecomposition, Matrix } from "ml-matrix";
 import { item, valueUnder, whole } from "../../src/core/model/array/at";
-import { rank } from "../../src/core/reason/diagnosis/rank";
-import { SuspectSet } from "../../src/core/reason/diagnosis/suspect-set";
 import { type Fault, FaultSet } from "../../src/core/model/machine/fault";
 import { isWallPoint, type Machine } from "../../src/core/model/machine/format";
 import { networkOf } from "../../src/core/model/machine/network";
 import { deadCondition, restControls } from "../../src/core/model/machine/run/at-rest";
 import { operate, startScript } from "../../src/core/model/machine/run/operate";
-import { TestCatalogue } from "../../src/core/reason/planning/catalogue";
-import { propose } from "../../src/core/reason/planning/propose";
 import type { Prediction } from "../../src/core/model/prediction/prediction";
 import { Predictor } from "../../src/core/model/prediction/predictor";
+import { rank } from "../../src/core/reason/diagnosis/rank";
+import { SuspectSet } from "../../src/core/reason/diagnosis/suspect-set";
+import { TestCatalogue } from "../../src/core/reason/planning/catalogue";
+import { propose } from "../../src/core/reason/planning/propose";
 import { MACHINES } from "../../src/machines";
 import { ELECTRIC, LARGEST, PREFIX, print, quantile, READINGS, sampleJob, timed } from "./measure";
 

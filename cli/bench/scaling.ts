@@ -2,12 +2,12 @@ import { writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { item } from "../../src/core/model/array/at";
 import { type Branch, changed, resistancesOf } from "../../src/core/model/circuit/resistances";
+import { Predictor } from "../../src/core/model/prediction/predictor";
+import { randomFrom } from "../../src/core/practice/random";
 import { rank } from "../../src/core/reason/diagnosis/rank";
 import { SuspectSet } from "../../src/core/reason/diagnosis/suspect-set";
 import { TestCatalogue } from "../../src/core/reason/planning/catalogue";
 import { propose } from "../../src/core/reason/planning/propose";
-import { Predictor } from "../../src/core/model/prediction/predictor";
-import { randomFrom } from "../../src/core/practice/random";
 import { projectRoot } from "../../src/server/database/database";
 import { LARGEST, PREFIX, print, quantile, sampleJob, timed } from "./measure";
 

@@ -1,12 +1,12 @@
 import { item } from "../../src/core/model/array/at";
-import { hypothesesOf } from "../../src/core/reason/diagnosis/hypotheses";
-import { type Course, coursesOf, FOLLOWED_S, rankCourses, tellingMoment } from "../../src/core/reason/diagnosis/sequence";
-import type { Happening, WatchedEvent } from "../../src/core/record/finding/watched";
 import type { Machine } from "../../src/core/model/machine/format";
 import { type Lane, stripOf } from "../../src/core/model/prediction/run-strip";
 import { NEAR } from "../../src/core/practice/nature";
 import { streamFrom } from "../../src/core/practice/random";
 import { variedMachine } from "../../src/core/practice/varied";
+import { hypothesesOf } from "../../src/core/reason/diagnosis/hypotheses";
+import { type Course, coursesOf, FOLLOWED_S, rankCourses, tellingMoment } from "../../src/core/reason/diagnosis/sequence";
+import type { Happening, WatchedEvent } from "../../src/core/record/finding/watched";
 import { MACHINES } from "../../src/machines";
 import { print, quantile } from "./measure";
 

@@ -1,5 +1,5 @@
-import { keyOf, renewKey } from "../../src/server/gate/access-key";
 import { dataFolder } from "../../src/server/database/database";
+import { keyOf, renewKey } from "../../src/server/gate/access-key";
 import { BadInput } from "../bad-input";
 
 /** Shows the access key of the data folder; `--renew` makes a new one, which ends the access of every browser that has the old. */

@@ -1,9 +1,9 @@
 import { z } from "zod";
 import { judgePlug, plugCheck } from "../../src/core/model/access/plug/check";
 import { band } from "../../src/core/model/access/plug/likelihood";
-import { firstIssue } from "../../src/core/record/job/entry";
 import { isWallPoint, type Machine } from "../../src/core/model/machine/format";
 import { parseMachine } from "../../src/core/model/machine/read";
+import { firstIssue } from "../../src/core/record/job/entry";
 import { findMachine, MACHINES } from "../../src/machines";
 import { BadInput, onFile, readJson } from "../bad-input";
 

@@ -3,15 +3,15 @@ import { availableParallelism } from "node:os";
 import { createInterface } from "node:readline";
 import { parseArgs } from "node:util";
 import { item } from "../../src/core/model/array/at";
-import { hypothesesOf } from "../../src/core/reason/diagnosis/hypotheses";
 import type { Machine } from "../../src/core/model/machine/format";
 import { NATURES, type WorldKind } from "../../src/core/practice/nature";
 import type { Outcome } from "../../src/core/practice/play";
 import { Rehearsal, STRATEGIES, summarise } from "../../src/core/practice/rehearse";
+import { hypothesesOf } from "../../src/core/reason/diagnosis/hypotheses";
 import { findMachine, MACHINES } from "../../src/machines";
 import { BadInput } from "../bad-input";
-import { loadMachine } from "./diagnose";
 import { readShard } from "../shard";
+import { loadMachine } from "./diagnose";
 
 const OPTIONS = {
   machine: { type: "string" },

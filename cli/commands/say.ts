@@ -1,12 +1,12 @@
 import { readFileSync } from "node:fs";
+import type { Machine } from "../../src/core/model/machine/format";
 import { checkEntry } from "../../src/core/record/job/entry";
 import { foldJob, type Job } from "../../src/core/record/job/fold";
-import { entrySays } from "../../src/core/speech/words/entries";
 import { gistOf } from "../../src/core/speech/hear/gist";
 import { hear } from "../../src/core/speech/hear/hear";
 import type { Meaning } from "../../src/core/speech/hear/meaning";
 import { COMMAND_SAYS, understand } from "../../src/core/speech/hear/understand";
-import type { Machine } from "../../src/core/model/machine/format";
+import { entrySays } from "../../src/core/speech/words/entries";
 import { MACHINES } from "../../src/machines";
 import { BadInput } from "../bad-input";
 

@@ -1,7 +1,7 @@
 import { z } from "zod";
+import { machineSchema } from "../../src/core/model/machine/format";
 import { manifestSchema } from "../../src/core/record/bundle/bundle";
 import { entrySchema } from "../../src/core/record/job/entry";
-import { machineSchema } from "../../src/core/model/machine/format";
 import { BadInput } from "../bad-input";
 
 const SCHEMAS = { entry: entrySchema, machine: machineSchema, job: manifestSchema };

@@ -1,9 +1,9 @@
 import { and, desc, eq, lt, ne, or, sql } from "drizzle-orm";
-import { type EarlierVisit, earlierVisit } from "../core/speech/words/report/earlier-visits";
 import type { ListedJob } from "../core/speech/words/job-row";
-import { Folds } from "./journal/folds";
-import type { Database } from "./gate/handle";
+import { type EarlierVisit, earlierVisit } from "../core/speech/words/report/earlier-visits";
 import { jobs } from "./database/schema";
+import type { Database } from "./gate/handle";
+import { Folds } from "./journal/folds";
 
 /** Earlier visits that are told, the newest. */
 const MOST_VISITS = 5;

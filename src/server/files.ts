@@ -1,7 +1,7 @@
 import { eq } from "drizzle-orm";
 import type { KeptFile } from "../core/record/files/file";
-import type { Database } from "./gate/handle";
 import { files } from "./database/schema";
+import type { Database } from "./gate/handle";
 
 /** Keeps a file that was looked at ({@link checkFile}). One that is kept already stays as it is. Resolves when it is on disk. */
 export async function keepFile(db: Database, { hash, type, bytes }: KeptFile, at: Date): Promise<void> {

@@ -1,8 +1,8 @@
 import { and, count, desc, eq, inArray, isNotNull, sql } from "drizzle-orm";
 import type { Stage } from "../core/record/job/stages";
 import type { ListedJob } from "../core/speech/words/job-row";
-import type { Database } from "./gate/handle";
 import { jobs } from "./database/schema";
+import type { Database } from "./gate/handle";
 import { matchOf } from "./search";
 
 const PAGE_SIZE = 25;

@@ -1,10 +1,10 @@
 import { and, asc, eq } from "drizzle-orm";
-import type { Job } from "../core/record/job/fold";
 import { readMachine } from "../core/model/machine/read";
 import { type FindMachine, findAmong, type KeptMachine, type MachineRef } from "../core/model/machine/revision";
+import type { Job } from "../core/record/job/fold";
 import { SHIPPED } from "../machines";
-import type { Database } from "./gate/handle";
 import { machineRevisions } from "./database/schema";
+import type { Database } from "./gate/handle";
 
 const kept = new WeakMap<Database, readonly KeptMachine[]>();
 

@@ -1,11 +1,11 @@
 import { z } from "zod";
-import { findingSchema, type Question } from "../core/record/finding/finding";
-import { isMetered } from "../core/record/finding/metered";
 import { PER_SECOND, type Streamed } from "../core/model/instrument/stream";
-import { firstIssue } from "../core/record/job/entry";
 import type { Machine } from "../core/model/machine/format";
 import { machineRefSchema } from "../core/model/machine/revision";
 import { type OnTips, StandIn } from "../core/practice/stand-in";
+import { findingSchema, type Question } from "../core/record/finding/finding";
+import { isMetered } from "../core/record/finding/metered";
+import { firstIssue } from "../core/record/job/entry";
 import type { Database } from "./gate/handle";
 import { HttpError } from "./gate/http";
 import { machineFinder } from "./machines";

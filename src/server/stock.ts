@@ -3,9 +3,9 @@ import { CATALOGUE } from "../catalogue/catalogue";
 import type { Sequenced } from "../core/record/journal/envelope";
 import { readStock, STOCK, type StockEntry } from "../core/record/stock/kinds";
 import { foldStock, type Stock } from "../core/record/stock/stock";
+import { entries } from "./database/schema";
 import type { Database } from "./gate/handle";
 import { toSequenced } from "./journal/rows";
-import { entries } from "./database/schema";
 
 /** Entries of the stock in the server's order. */
 export async function stockEntries(db: Database): Promise<Sequenced[]> {

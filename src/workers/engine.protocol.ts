@@ -1,8 +1,8 @@
-import type { Asked, Foresight, Standing } from "../core/reason/diagnosis/standing";
 import type { Machine } from "../core/model/machine/format";
+import type { Probing } from "../core/model/prediction/predictor";
+import type { Asked, Foresight, Standing } from "../core/reason/diagnosis/standing";
 import type { OtherWay } from "../core/reason/planning/other-ways";
 import type { Proposal } from "../core/reason/planning/proposal";
-import type { Probing } from "../core/model/prediction/predictor";
 
 /** One question for one state of the job, with the place that is being looked at, if any. */
 export interface JobQuestion {

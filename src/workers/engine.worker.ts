@@ -1,17 +1,17 @@
+import type { Machine } from "../core/model/machine/format";
+import { revisionOf } from "../core/model/machine/revision";
+import { Predictor } from "../core/model/prediction/predictor";
 import { type Ranking, rank } from "../core/reason/diagnosis/rank";
 import { foresightOf, standingOf } from "../core/reason/diagnosis/standing";
 import { SuspectSet } from "../core/reason/diagnosis/suspect-set";
-import { foldJob, type Job } from "../core/record/job/fold";
-import { assembliesFitted } from "../core/record/job/state";
-import type { Machine } from "../core/model/machine/format";
-import { revisionOf } from "../core/model/machine/revision";
 import { TestCatalogue } from "../core/reason/planning/catalogue";
 import { askOtherWay, type OtherWay, otherWays } from "../core/reason/planning/other-ways";
 import type { Proposal } from "../core/reason/planning/proposal";
 import { propose } from "../core/reason/planning/propose";
 import { aimOf } from "../core/reason/planning/steady";
 import { tableTasks } from "../core/reason/planning/table";
-import { Predictor } from "../core/model/prediction/predictor";
+import { foldJob, type Job } from "../core/record/job/fold";
+import { assembliesFitted } from "../core/record/job/state";
 import type { FromEngine, JobQuestion, PlaceQuestion, ToEngine } from "./engine.protocol";
 import { keepTable, recalled } from "./tables";
 

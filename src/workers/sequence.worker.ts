@@ -1,10 +1,10 @@
 import { item } from "../core/model/array/at";
-import { type Hypothesis, hypothesesOf } from "../core/reason/diagnosis/hypotheses";
-import { coursesOf, eventsOf, FOLLOWED_S, type RankedCourse, rankCourses, tellingMoment } from "../core/reason/diagnosis/sequence";
-import type { WatchedEvent, WatchedRun } from "../core/record/finding/watched";
 import type { Machine } from "../core/model/machine/format";
 import { type Lane, lanesOf, type Strip, stripOf } from "../core/model/prediction/run-strip";
 import { drawIndex, streamFrom } from "../core/practice/random";
+import { type Hypothesis, hypothesesOf } from "../core/reason/diagnosis/hypotheses";
+import { coursesOf, eventsOf, FOLLOWED_S, type RankedCourse, rankCourses, tellingMoment } from "../core/reason/diagnosis/sequence";
+import type { WatchedEvent, WatchedRun } from "../core/record/finding/watched";
 
 /** An ignition held against all suspects of the machine; or that of a simulated one with a fault of its own. */
 export type SequenceQuestion =

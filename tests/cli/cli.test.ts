@@ -1,16 +1,16 @@
 import { spawnSync } from "node:child_process";
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
-import { join, resolve } from "node:path";
+import { join } from "node:path";
 import { v7 } from "uuid";
 import { afterAll, expect, test } from "vitest";
+import { ROOT } from "../paths";
 
-const root = resolve(import.meta.dirname, "../..");
 const folder = mkdtempSync(join(tmpdir(), "yennic-cli-"));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 function yennic(...args: string[]) {
-  const { status, stdout, stderr } = spawnSync(join(root, "yennic"), args, { encoding: "utf8", cwd: folder });
+  const { status, stdout, stderr } = spawnSync(join(ROOT, "yennic"), args, { encoding: "utf8", cwd: folder });
   return { status, stdout, stderr: stderr.replace(/^npm warn.*\n/gm, "").trim() };
 }
 
@@ -20,7 +20,7 @@ const file = (name: string, text: string): string => {
 };
 
 test("probe prints one tab-separated row a reading", () => {
-  const deck = join(root, "tests/oracles/circuits/electric-rest-healthy.cir");
+  const deck = join(ROOT, "tests/oracles/circuits/electric-rest-healthy.cir");
   const { status, stdout } = yennic("probe", deck);
   expect(status).toBe(0);
   const lines = stdout.trim().split("\n");
@@ -29,7 +29,7 @@ test("probe prints one tab-separated row a reading", () => {
 });
 
 test("plan prints a policy a problem, diagnose ranks a job", () => {
-  const plan = yennic("plan", join(root, "tests/oracles/planner/problem-5-00.json"));
+  const plan = yennic("plan", join(ROOT, "tests/oracles/planner/problem-5-00.json"));
   expect(JSON.parse(plan.stdout)).toMatchObject({ problem: "problem-5-00", policy: expect.any(Object) });
   const job = v7();
   const line = (kind: string, body: object) => JSON.stringify({ id: v7(), job, at: "2026-11-24T10:00:00Z", by: "T", kind, body });
@@ -59,7 +59,7 @@ test("diagnose --lines answers each request in its order, and a request that can
     { machine: "nobody", entries: [] },
     { machine: "kelvane-c7", entries: [{}] },
   ];
-  const { status, stdout } = spawnSync(join(root, "yennic"), ["diagnose", "--lines"], {
+  const { status, stdout } = spawnSync(join(ROOT, "yennic"), ["diagnose", "--lines"], {
     encoding: "utf8",
     cwd: folder,
     input: [...requests.map((r) => JSON.stringify(r)), "{", JSON.stringify(requests[0])].join("\n"),
@@ -96,7 +96,7 @@ test.each([
 });
 
 test("check runs the healthy machine of a file and says all that is wrong, with status 2", () => {
-  const sixth = join(root, "tests/fixtures/sixth.machine.json");
+  const sixth = join(ROOT, "tests/fixtures/sixth.machine.json");
   const good = yennic("check", sixth);
   expect([good.status, good.stderr]).toEqual([0, ""]);
   expect(JSON.parse(good.stdout)).toMatchObject({ revision: expect.stringMatching(/^[0-9a-f]{16}$/), problems: [] });

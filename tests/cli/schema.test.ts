@@ -2,10 +2,11 @@ import { readFileSync } from "node:fs";
 import { resolve } from "node:path";
 import { expect, test } from "vitest";
 import { schemaText } from "../../cli/commands/schema";
+import { ROOT } from "../paths";
 
 test.each(["entry", "machine", "job"])(
   "docs/%s.schema.json is what the program checks (else: ./yennic schema NAME > docs/NAME.schema.json)",
   (name) => {
-    expect(readFileSync(resolve(import.meta.dirname, `../../docs/${name}.schema.json`), "utf8")).toBe(schemaText(name));
+    expect(readFileSync(resolve(ROOT, `docs/${name}.schema.json`), "utf8")).toBe(schemaText(name));
   },
 );

@@ -1,6 +1,7 @@
 import { expect, test } from "@playwright/test";
 import { v7 } from "uuid";
 import { refOf } from "../../src/core/model/machine/revision";
+import { ROOT } from "../paths";
 import { E27 } from "./support/hidden-fault";
 import { Server } from "./support/server";
 
@@ -109,7 +110,7 @@ test("a second server on the same data folder says so and leaves", async () => {
   const second = new Server(server.data);
   const { spawnSync } = await import("node:child_process");
   const { resolve } = await import("node:path");
-  const { status, stderr } = spawnSync(resolve(import.meta.dirname, "../../yennic"), ["demo"], {
+  const { status, stderr } = spawnSync(resolve(ROOT, "yennic"), ["demo"], {
     encoding: "utf8",
     env: { ...process.env, YENNIC_DATA: second.data, YENNIC_PORT: String(server.port + 1) },
   });

@@ -1,9 +1,9 @@
 import { expect, type Page, test } from "@playwright/test";
-import { hypothesesOf } from "../../src/core/reason/diagnosis/hypotheses";
-import { coursesOf, eventsOf } from "../../src/core/reason/diagnosis/sequence";
 import { FaultSet } from "../../src/core/model/machine/fault";
 import { airflow } from "../../src/core/model/machine/run/heat";
 import { operate, startScript } from "../../src/core/model/machine/run/operate";
+import { hypothesesOf } from "../../src/core/reason/diagnosis/hypotheses";
+import { coursesOf, eventsOf } from "../../src/core/reason/diagnosis/sequence";
 import { E27, machineOf, next, openJob, type, visit } from "./support/hidden-fault";
 import { Server } from "./support/server";
 import { bothWays } from "./support/ways";

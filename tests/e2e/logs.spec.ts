@@ -3,6 +3,7 @@ import { join } from "node:path";
 import { expect, type Page, test } from "@playwright/test";
 import { formatValue } from "../../src/core/model/quantity/format";
 import type { Unit } from "../../src/core/model/quantity/quantity";
+import { oracle } from "../paths";
 import { openJob, visit } from "./support/hidden-fault";
 import { Server } from "./support/server";
 import { bothWays } from "./support/ways";
@@ -11,7 +12,7 @@ const server = new Server();
 test.beforeAll(() => server.start("--empty"));
 test.afterAll(() => server.remove());
 
-const FOLDER = join(import.meta.dirname, "../oracles/logs");
+const FOLDER = oracle("logs");
 const FILES = readdirSync(FOLDER).filter((f) => f.endsWith(".csv"));
 const UNITS: Record<string, Unit> = {
   ohm: "ohm",

@@ -3,6 +3,7 @@ import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join, resolve } from "node:path";
 import { type Browser, type BrowserContext, expect, type Page, test } from "@playwright/test";
+import { ROOT } from "../paths";
 import { openByForm, type } from "./support/hidden-fault";
 import { Server } from "./support/server";
 
@@ -261,7 +262,5 @@ test("after the server comes back with an older copy, the browser sends what tha
 /** The command line, while this process goes on. */
 const yennic = (data: string, ...args: string[]) =>
   new Promise<number | null>((done) => {
-    const child = execFile(resolve(import.meta.dirname, "../../yennic"), args, { env: { ...process.env, YENNIC_DATA: data } }, () =>
-      done(child.exitCode),
-    );
+    const child = execFile(resolve(ROOT, "yennic"), args, { env: { ...process.env, YENNIC_DATA: data } }, () => done(child.exitCode));
   });

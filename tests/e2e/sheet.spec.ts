@@ -2,13 +2,14 @@ import { readdirSync, readFileSync } from "node:fs";
 import { resolve } from "node:path";
 import { expect, type Page, test } from "@playwright/test";
 import { TypedJob } from "../../cli/typed-job";
-import type { Draft } from "../../src/core/record/job/kinds/index";
 import type { Machine } from "../../src/core/model/machine/format";
 import { parseMachine } from "../../src/core/model/machine/read";
 import { partOff } from "../../src/core/model/machine/wiring";
+import type { Draft } from "../../src/core/record/job/kinds/index";
+import { ROOT } from "../paths";
 import { Server } from "./support/server";
 
-const folder = resolve(import.meta.dirname, "../../src/machines");
+const folder = resolve(ROOT, "src/machines");
 const MACHINES: readonly Machine[] = readdirSync(folder)
   .filter((f) => f.endsWith(".machine.json"))
   .map((f) => parseMachine(JSON.parse(readFileSync(resolve(folder, f), "utf8")), f));

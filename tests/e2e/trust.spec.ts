@@ -3,20 +3,20 @@ import { existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, 
 import { request as httpRequest } from "node:http";
 import { connect } from "node:net";
 import { tmpdir } from "node:os";
-import { join, resolve } from "node:path";
+import { join } from "node:path";
 import { createClient } from "@libsql/client";
 import { expect, test } from "@playwright/test";
 import { v7 } from "uuid";
+import { ROOT } from "../paths";
 import { Server } from "./support/server";
 
-const root = resolve(import.meta.dirname, "../..");
 const yennic = (data: string, ...args: string[]) =>
-  spawnSync(join(root, "yennic"), args, { encoding: "utf8", env: { ...process.env, YENNIC_DATA: data, YENNIC_PORT: "4977" } });
+  spawnSync(join(ROOT, "yennic"), args, { encoding: "utf8", env: { ...process.env, YENNIC_DATA: data, YENNIC_PORT: "4977" } });
 
 /** The same while this process goes on. */
 const alongside = (data: string, ...args: string[]) =>
   new Promise<{ status: number | null; stdout: string; stderr: string }>((done) => {
-    const child = execFile(join(root, "yennic"), args, { env: { ...process.env, YENNIC_DATA: data } }, (_, stdout, stderr) =>
+    const child = execFile(join(ROOT, "yennic"), args, { env: { ...process.env, YENNIC_DATA: data } }, (_, stdout, stderr) =>
       done({ status: child.exitCode, stdout, stderr }),
     );
   });

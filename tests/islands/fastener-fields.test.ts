@@ -1,6 +1,6 @@
 import { expect, test } from "vitest";
 import { fastenerSchema } from "../../src/core/model/machine/cabinet";
-import { ANOTHER, fastenersFrom, fieldsOf } from "../../src/islands/hands/fastener-fields";
+import { ANOTHER, fastenersFrom, fieldsOf } from "../../src/islands/panes/hands/fastener-fields";
 import { MACHINES } from "../../src/machines";
 
 const ALL = MACHINES.flatMap((m) => m.panels.flatMap((p) => p.fasteners.filter((f) => !f.stays)));

@@ -6,11 +6,11 @@ import { foldJob } from "../../src/core/record/job/fold";
 import type { Draft } from "../../src/core/record/job/kinds/index";
 import { shownOf, withMachine } from "../../src/core/record/job/shown";
 import type { Envelope } from "../../src/core/record/journal/envelope";
-import { type EntryBox, JobStore } from "../../src/islands/job/store/job-store";
-import { lastStanding } from "../../src/islands/job/store/last-standing";
 import type { ToldJob } from "../../src/islands/replica/job-feed";
 import type { Pending } from "../../src/islands/replica/queue";
 import { merged, type ReplicaState } from "../../src/islands/replica/replica";
+import { type EntryBox, JobStore } from "../../src/islands/store/job-store";
+import { lastStanding } from "../../src/islands/store/last-standing";
 import { across, SAFE, saw, shipped } from "../job-of";
 
 const machine = shipped("orrinshaw-e27");

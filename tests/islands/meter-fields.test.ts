@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
 import { COMMON_METER, type Meter } from "../../src/core/model/instrument/meter";
-import { EMPTY_RANGE, fieldsOf, METER_UNITS, meterFrom } from "../../src/islands/meters/fields";
+import { EMPTY_RANGE, fieldsOf, METER_UNITS, meterFrom } from "../../src/islands/panes/meters/fields";
 
 const range = fc.record({
   unit: fc.constantFrom(...METER_UNITS),

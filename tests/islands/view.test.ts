@@ -1,8 +1,8 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
 import { STAGES } from "../../src/core/record/job/stages";
-import type { Intent } from "../../src/islands/job/store/intent";
-import { afterEntry, NOTHING, probingOf, viewAfter, viewOf } from "../../src/islands/job/store/view";
+import type { Intent } from "../../src/islands/store/intent";
+import { afterEntry, NOTHING, probingOf, viewAfter, viewOf } from "../../src/islands/store/view";
 import { shipped } from "../job-of";
 
 const machine = shipped("orrinshaw-e27");

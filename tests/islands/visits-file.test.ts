@@ -1,5 +1,5 @@
 import { expect, test } from "vitest";
-import { visitsIcs } from "../../src/islands/report/visits-file";
+import { visitsIcs } from "../../src/islands/panes/report/visits-file";
 
 const job = {
   id: "01900000-0000-7000-8000-000000000001",

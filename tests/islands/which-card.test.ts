@@ -1,7 +1,7 @@
 import { describe, expect, test } from "vitest";
-import type { CameOff } from "../../src/core/record/job/hands/came-off";
 import { plain, type Step } from "../../src/core/reason/planning/proposal";
-import { whichCard } from "../../src/islands/job/next/which-card";
+import type { CameOff } from "../../src/core/record/job/hands/came-off";
+import { whichCard } from "../../src/islands/frame/next/which-card";
 
 const FRONT: CameOff = { is: "panel", id: "front", entry: "e" };
 const TEST = { kind: "fit", assembly: "element", replaces: true, meterNew: true } as const;

@@ -1,10 +1,10 @@
 import { describe, expect, test } from "vitest";
-import type { Question } from "../../src/core/record/finding/finding";
 import { heard, NOTHING_HELD } from "../../src/core/model/instrument/hold";
-import { judge } from "../../src/core/reason/judging/judge";
-import { statesOf } from "../../src/core/reason/judging/part-states";
 import { partOff } from "../../src/core/model/machine/wiring";
 import { HEALTHY, StandIn } from "../../src/core/practice/stand-in";
+import { judge } from "../../src/core/reason/judging/judge";
+import { statesOf } from "../../src/core/reason/judging/part-states";
+import type { Question } from "../../src/core/record/finding/finding";
 import { MACHINES } from "../../src/machines";
 import { shipped } from "../job-of";
 

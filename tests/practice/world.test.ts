@@ -1,9 +1,9 @@
 import { describe, expect, test } from "vitest";
-import { type Finding, findingKind, type Question } from "../../src/core/record/finding/finding";
-import { testsOf } from "../../src/core/reason/planning/tests";
 import { NEAR } from "../../src/core/practice/nature";
 import { randomFrom } from "../../src/core/practice/random";
 import { World } from "../../src/core/practice/world";
+import { testsOf } from "../../src/core/reason/planning/tests";
+import { type Finding, findingKind, type Question } from "../../src/core/record/finding/finding";
 import { MACHINES } from "../../src/machines";
 import { shipped, suspectsFor } from "../job-of";
 

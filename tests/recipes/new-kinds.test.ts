@@ -1,5 +1,8 @@
 import { expect, test } from "vitest";
 import { z } from "zod";
+import type { PartKind } from "../../src/core/model/machine/format";
+import { definePart, type PartDefinition } from "../../src/core/model/machine/parts/definition";
+import { fuse } from "../../src/core/model/machine/parts/kinds/fuse";
 import { defineFinding, type FindingDefinition, findingFields, valueSchema } from "../../src/core/record/finding/definition";
 import type { FindingKind } from "../../src/core/record/finding/finding";
 import { type CheckDefinition, defineCheck } from "../../src/core/record/job/checks/definition";
@@ -8,9 +11,6 @@ import { defineEntry, type EntryDefinition } from "../../src/core/record/job/kin
 import type { EntryKind } from "../../src/core/record/job/kinds/index";
 import { readBody } from "../../src/core/record/journal/upcast";
 import type { TestWords } from "../../src/core/speech/words/card/tests";
-import type { PartKind } from "../../src/core/model/machine/format";
-import { definePart, type PartDefinition } from "../../src/core/model/machine/parts/definition";
-import { fuse } from "../../src/core/model/machine/parts/kinds/fuse";
 import { jobOf, shipped } from "../job-of";
 
 /**

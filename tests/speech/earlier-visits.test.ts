@@ -1,6 +1,6 @@
 import { expect, test } from "vitest";
-import { type EarlierVisit, earlierVisit, REPEAT_DAYS, repeatOf, repeatSays } from "../../src/core/speech/words/report/earlier-visits";
 import { jobRow } from "../../src/core/speech/words/job-row";
+import { type EarlierVisit, earlierVisit, REPEAT_DAYS, repeatOf, repeatSays } from "../../src/core/speech/words/report/earlier-visits";
 import { across, elementRenewed, jobOf, LIVE, PROOF, SAFE, shipped } from "../job-of";
 
 const e27 = shipped("orrinshaw-e27");

@@ -1,10 +1,10 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
+import { vocabularyOf } from "../../src/core/model/naming/vocabulary";
 import { entryKind } from "../../src/core/record/job/kinds/index";
 import { complete } from "../../src/core/speech/hear/complete";
-import { entrySays } from "../../src/core/speech/words/entries";
 import { understand } from "../../src/core/speech/hear/understand";
-import { vocabularyOf } from "../../src/core/model/naming/vocabulary";
+import { entrySays } from "../../src/core/speech/words/entries";
 import { jobOf, shipped } from "../job-of";
 
 const machine = shipped("orrinshaw-e27");

@@ -1,12 +1,12 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
+import type { Unit } from "../../src/core/model/quantity/quantity";
+import { testsOf } from "../../src/core/reason/planning/tests";
 import type { Finding } from "../../src/core/record/finding/finding";
 import { findingKind } from "../../src/core/record/finding/finding";
 import type { Body, Draft, EntryKind } from "../../src/core/record/job/kinds/index";
-import { entrySays } from "../../src/core/speech/words/entries";
 import { noteOf, understand } from "../../src/core/speech/hear/understand";
-import { testsOf } from "../../src/core/reason/planning/tests";
-import type { Unit } from "../../src/core/model/quantity/quantity";
+import { entrySays } from "../../src/core/speech/words/entries";
 import { MACHINES } from "../../src/machines";
 import { jobOf } from "../job-of";
 import { draftsFor } from "./drafts";

@@ -1,12 +1,12 @@
 import { expect, test } from "vitest";
-import { answers, findingKind } from "../../src/core/record/finding/finding";
-import { foldJob } from "../../src/core/record/job/fold";
-import { phraseFor, repairPhrase } from "../../src/core/speech/words/phrases";
-import { understand } from "../../src/core/speech/hear/understand";
 import { assemblyIdOf, jointId, repairOf } from "../../src/core/model/machine/assembly";
 import { isWallPoint } from "../../src/core/model/machine/format";
-import { testsOf } from "../../src/core/reason/planning/tests";
 import type { Unit } from "../../src/core/model/quantity/quantity";
+import { testsOf } from "../../src/core/reason/planning/tests";
+import { answers, findingKind } from "../../src/core/record/finding/finding";
+import { foldJob } from "../../src/core/record/job/fold";
+import { understand } from "../../src/core/speech/hear/understand";
+import { phraseFor, repairPhrase } from "../../src/core/speech/words/phrases";
 import { MACHINES } from "../../src/machines";
 
 const AMOUNTS: Record<Unit, string> = {

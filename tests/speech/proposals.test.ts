@@ -1,10 +1,10 @@
 import { expect, test } from "vitest";
 import { rank } from "../../src/core/reason/diagnosis/rank";
+import { TestCatalogue } from "../../src/core/reason/planning/catalogue";
+import { propose } from "../../src/core/reason/planning/propose";
 import type { Draft } from "../../src/core/record/job/kinds/index";
 import { assembliesFitted } from "../../src/core/record/job/state";
 import { expectationSays, proposalSays } from "../../src/core/speech/words/card/proposals";
-import { TestCatalogue } from "../../src/core/reason/planning/catalogue";
-import { propose } from "../../src/core/reason/planning/propose";
 import { jobOf, PROOF, shipped, suspectsFor } from "../job-of";
 
 /** The whole card as it is read: title, detail, what it prepares, reason, caution, what may come out. */

@@ -1,12 +1,12 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { refusalOf } from "../../src/core/record/job/fold";
-import type { Draft } from "../../src/core/record/job/kinds/index";
-import type { Shown } from "../../src/core/speech/words/report/measured";
-import { conclusionFrom, reportOf } from "../../src/core/speech/words/report/report";
 import { assemblyIdOf } from "../../src/core/model/machine/assembly";
 import { assemblyName } from "../../src/core/model/naming/names";
+import { refusalOf } from "../../src/core/record/job/fold";
+import type { Draft } from "../../src/core/record/job/kinds/index";
 import { DEFAULT_TERMS } from "../../src/core/record/stock/terms";
+import type { Shown } from "../../src/core/speech/words/report/measured";
+import { conclusionFrom, reportOf } from "../../src/core/speech/words/report/report";
 import { jobOf, SAFE, shipped } from "../job-of";
 
 const G14 = shipped("kelvane-g14");

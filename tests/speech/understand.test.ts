@@ -1,11 +1,11 @@
 import { expect, test } from "vitest";
-import { foldJob, type Job } from "../../src/core/record/job/fold";
-import type { Safety } from "../../src/core/record/job/safety";
-import { complaintIn } from "../../src/core/speech/words/bench/complaint";
-import { type CompletionContext, complete, SAID_AT } from "../../src/core/speech/hear/complete";
-import { type Context, understand } from "../../src/core/speech/hear/understand";
 import type { Machine } from "../../src/core/model/machine/format";
 import { vocabularyOf } from "../../src/core/model/naming/vocabulary";
+import { foldJob, type Job } from "../../src/core/record/job/fold";
+import type { Safety } from "../../src/core/record/job/safety";
+import { type CompletionContext, complete, SAID_AT } from "../../src/core/speech/hear/complete";
+import { type Context, understand } from "../../src/core/speech/hear/understand";
+import { complaintIn } from "../../src/core/speech/words/bench/complaint";
 import { MACHINES } from "../../src/machines";
 import { shipped } from "../job-of";
 

@@ -1,4 +1,8 @@
 import { describe, expect, test } from "vitest";
+import { assemblyIdOf, isAssembly, jointId, repairOf, replaces } from "../../src/core/model/machine/assembly";
+import { type Machine, partOf } from "../../src/core/model/machine/format";
+import { plain, type Step, type StepKind } from "../../src/core/reason/planning/proposal";
+import { testsOf } from "../../src/core/reason/planning/tests";
 import type { Blocker } from "../../src/core/record/job/blocker";
 import { causeCheckOf } from "../../src/core/record/job/checks/cause";
 import type { CheckOf, OpenCheck } from "../../src/core/record/job/checks/index";
@@ -6,10 +10,6 @@ import { blockerSays } from "../../src/core/speech/words/card/blockers";
 import { proposalSays } from "../../src/core/speech/words/card/proposals";
 import { refusalSays } from "../../src/core/speech/words/card/refusals";
 import { testSays } from "../../src/core/speech/words/card/tests";
-import { assemblyIdOf, isAssembly, jointId, repairOf, replaces } from "../../src/core/model/machine/assembly";
-import { type Machine, partOf } from "../../src/core/model/machine/format";
-import { plain, type Step, type StepKind } from "../../src/core/reason/planning/proposal";
-import { testsOf } from "../../src/core/reason/planning/tests";
 import { MACHINES } from "../../src/machines";
 import { shipped } from "../job-of";
 

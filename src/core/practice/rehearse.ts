@@ -1,7 +1,7 @@
-import { SuspectSet } from "../reason/diagnosis/suspect-set";
 import type { Machine } from "../model/machine/format";
-import { TestCatalogue } from "../reason/planning/catalogue";
 import { Predictor } from "../model/prediction/predictor";
+import { SuspectSet } from "../reason/diagnosis/suspect-set";
+import { TestCatalogue } from "../reason/planning/catalogue";
 import { NATURES, type WorldKind } from "./nature";
 import { type Outcome, Play } from "./play";
 import type { Strategy } from "./situation";

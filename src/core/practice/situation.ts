@@ -1,10 +1,10 @@
+import type { MendedPiece } from "../model/machine/pieces";
 import type { SuspectSet } from "../reason/diagnosis/suspect-set";
+import type { TestCatalogue } from "../reason/planning/catalogue";
+import type { TestAction } from "../reason/planning/tests";
 import type { Question } from "../record/finding/finding";
 import type { Job } from "../record/job/fold";
 import type { Draft } from "../record/job/kinds/index";
-import type { MendedPiece } from "../model/machine/pieces";
-import type { TestCatalogue } from "../reason/planning/catalogue";
-import type { TestAction } from "../reason/planning/tests";
 
 /** What a strategy may do at one step. */
 export type Move =

@@ -1,10 +1,10 @@
-import { hypothesesOf } from "../reason/diagnosis/hypotheses";
-import type { Finding, Question } from "../record/finding/finding";
 import { bandOf, COMMON_METER } from "../model/instrument/meter";
 import { PER_SECOND, type Streamed } from "../model/instrument/stream";
 import { assemblyIdOf } from "../model/machine/assembly";
 import type { Machine } from "../model/machine/format";
 import type { Unit } from "../model/quantity/quantity";
+import { hypothesesOf } from "../reason/diagnosis/hypotheses";
+import type { Finding, Question } from "../record/finding/finding";
 import { type Nature, NEAR } from "./nature";
 import { normalFrom, streamFrom } from "./random";
 import { World } from "./world";

@@ -1,16 +1,17 @@
 import { item, lastOf } from "../model/array/at";
 import { ohmNetwork, ohmsBetween } from "../model/circuit/ohms";
 import { operatingPoint, voltsBetween } from "../model/circuit/solve";
-import { type Hypothesis, remaining } from "../reason/diagnosis/hypotheses";
-import { controlsIn, wiringIn } from "../record/finding/circumstances";
-import type { Finding, Question, QuestionOfKind } from "../record/finding/finding";
-import { codeAnswers, codeErrorRate, codeFinding } from "../record/finding/kinds/code";
-import { sightFinding } from "../record/finding/kinds/sight";
-import { ROOM } from "../record/finding/kinds/temperature";
-import { isUnplugged } from "../record/finding/kinds/volts";
-import { type SightId, sightOf, UNTOLD } from "../record/finding/sights";
 import { remedyOf } from "../model/machine/assembly";
-import { type Fault, FaultSet, faultsId, INTERMITTENT_IS_OPEN, JOINT_POOR, JOINT_SWAPPED, whileGood, whileOpen } from "../model/machine/fault";
+import {
+  type Fault,
+  FaultSet,
+  faultsId,
+  INTERMITTENT_IS_OPEN,
+  JOINT_POOR,
+  JOINT_SWAPPED,
+  whileGood,
+  whileOpen,
+} from "../model/machine/fault";
 import type { Machine } from "../model/machine/format";
 import { networkOf, probeNode } from "../model/machine/network";
 import { type MendedPiece, mendedPiece, type Piece, pieceId } from "../model/machine/pieces";
@@ -22,6 +23,14 @@ import { OHM_RANGE } from "../model/prediction/prediction";
 import { Predictor } from "../model/prediction/predictor";
 import { type RunMeasures, runMeasures } from "../model/prediction/run-measures";
 import { CODE, type SightShares, sightShares } from "../model/prediction/run-sights";
+import { type Hypothesis, remaining } from "../reason/diagnosis/hypotheses";
+import { controlsIn, wiringIn } from "../record/finding/circumstances";
+import type { Finding, Question, QuestionOfKind } from "../record/finding/finding";
+import { codeAnswers, codeErrorRate, codeFinding } from "../record/finding/kinds/code";
+import { sightFinding } from "../record/finding/kinds/sight";
+import { ROOM } from "../record/finding/kinds/temperature";
+import { isUnplugged } from "../record/finding/kinds/volts";
+import { type SightId, sightOf, UNTOLD } from "../record/finding/sights";
 import { drawForeign, type Foreign } from "./foreign";
 import { type Nature, NEAR } from "./nature";
 import { drawIndex, normalFrom, streamFrom, within } from "./random";

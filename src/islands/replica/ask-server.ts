@@ -1,9 +1,9 @@
 import type { Moved } from "../../core/model/access/own-times";
-import { readEnvelope, type Sequenced } from "../../core/record/journal/envelope";
-import type { EarlierVisit } from "../../core/speech/words/report/earlier-visits";
-import type { ListedJob } from "../../core/speech/words/job-row";
 import type { Machine } from "../../core/model/machine/format";
 import { type KeptMachine, type MachineRef, revisionOf } from "../../core/model/machine/revision";
+import { readEnvelope, type Sequenced } from "../../core/record/journal/envelope";
+import type { ListedJob } from "../../core/speech/words/job-row";
+import type { EarlierVisit } from "../../core/speech/words/report/earlier-visits";
 import type { Cursor } from "./shelf";
 
 /** What the server answers, or `undefined` when it has no such thing. Throws when it does not answer, or somebody else does. */

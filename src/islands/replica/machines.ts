@@ -1,5 +1,5 @@
-import type { Sequenced } from "../../core/record/journal/envelope";
 import { type FindMachine, findAmong, type KeptMachine, type MachineRef, machineRefSchema } from "../../core/model/machine/revision";
+import type { Sequenced } from "../../core/record/journal/envelope";
 import { askMachine } from "./ask-server";
 import type { Shelf } from "./shelf";
 

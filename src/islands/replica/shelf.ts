@@ -1,8 +1,8 @@
 import { type DBSchema, type IDBPDatabase, openDB } from "idb";
+import type { KeptMachine } from "../../core/model/machine/revision";
 import type { FileType } from "../../core/record/files/file";
 import { type Envelope, readEnvelope, type Sequenced } from "../../core/record/journal/envelope";
 import type { ListedJob } from "../../core/speech/words/job-row";
-import type { KeptMachine } from "../../core/model/machine/revision";
 
 /** How far this copy goes: the number and hash of the last entry of all that it has seen of a journal. */
 export interface Cursor {

@@ -1,4 +1,4 @@
-import { readSmall, writeSmall } from "../drafts/browser-store";
+import { readSmall, writeSmall } from "./browser-store";
 
 const KEY = "yennic.technician";
 

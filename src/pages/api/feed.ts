@@ -1,8 +1,8 @@
 import type { APIRoute } from "astro";
 import { database } from "../../server/database/database";
 import { answer } from "../../server/gate/http";
-import { feedStream } from "../../server/journal/live";
 import { readCursor } from "../../server/gate/query";
+import { feedStream } from "../../server/journal/live";
 
 /** What is written, as it is written, in server-sent events; first what was missed since `?after=…&hash=…`. */
 export const GET: APIRoute = ({ url }) =>

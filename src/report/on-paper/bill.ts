@@ -1,5 +1,5 @@
-import type { Bill } from "../../core/record/job/closing/bill";
 import { moneySays } from "../../core/model/quantity/money";
+import type { Bill } from "../../core/record/job/closing/bill";
 import { type Paper, QUIET } from "../paper";
 import { INDENT } from "./style";
 

@@ -16,8 +16,8 @@ import { Transform } from "node:stream";
 import { pipeline } from "node:stream/promises";
 import { Worker } from "node:worker_threads";
 import { type Client, createClient } from "@libsql/client";
-import { backupsFolder, databaseFile, markFolder } from "./folder";
 import { type Verified, verifyJournal } from "../journal/verify";
+import { backupsFolder, databaseFile, markFolder } from "./folder";
 
 /** Hears what is being done and how much of it is done, from 0 to 1. */
 export type Told = (what: string, share: number) => void;

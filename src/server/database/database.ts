@@ -3,12 +3,12 @@ import { dirname, join, resolve } from "node:path";
 import { fileURLToPath } from "node:url";
 import { drizzle } from "drizzle-orm/libsql";
 import { migrate } from "drizzle-orm/libsql/migrator";
-import { openClient } from "./client";
 import type { Database } from "../gate/handle";
 import { keepJournal } from "../journal/keep-journal";
 import { keepMachines } from "../machines";
-import * as schema from "./schema";
 import { runSupplier } from "../supplier";
+import { openClient } from "./client";
+import * as schema from "./schema";
 
 export type { Database } from "../gate/handle";
 

@@ -1,6 +1,6 @@
 import { createHash } from "node:crypto";
-import type { Envelope } from "../../core/record/journal/envelope";
 import { canonicalJson } from "../../core/model/machine/revision";
+import type { Envelope } from "../../core/record/journal/envelope";
 
 /**
  * Hash of an entry as it stands in the journal: SHA-256 over the hash before it (of the first: the journal's id), its number

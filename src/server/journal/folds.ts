@@ -1,7 +1,7 @@
 import { type Kept, readKept, stampOf } from "../../core/record/job/entry";
 import { type Fold, foldOn, startFold } from "../../core/record/job/fold";
-import { type JobRow, jobRow, type ListedJob } from "../../core/speech/words/job-row";
 import type { NamedOrder } from "../../core/record/stock/stock";
+import { type JobRow, jobRow, type ListedJob } from "../../core/speech/words/job-row";
 import type { Database } from "../gate/handle";
 import { findJob } from "../jobs";
 import { machineFinder } from "../machines";

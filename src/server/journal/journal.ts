@@ -1,20 +1,20 @@
 import type { InStatement, InValue } from "@libsql/client";
 import { eq, max, sql } from "drizzle-orm";
+import { canonicalJson } from "../../core/model/machine/revision";
 import type { Checked, Kept } from "../../core/record/job/entry";
 import { type Fold, foldOn } from "../../core/record/job/fold";
 import type { Envelope, Sequenced } from "../../core/record/journal/envelope";
-import { type ListedJob, searchedWords } from "../../core/speech/words/job-row";
-import { canonicalJson } from "../../core/model/machine/revision";
 import { readStock } from "../../core/record/stock/kinds";
 import { ordersFor } from "../../core/record/stock/stock";
+import { type ListedJob, searchedWords } from "../../core/speech/words/job-row";
+import { jobs } from "../database/schema";
+import { StorageError, storageErrorOf } from "../database/storage-error";
+import type { Database } from "../gate/handle";
+import { jobsOf, StockFold } from "../stock";
 import { linkOf } from "./chain";
 import { Feed } from "./feed";
 import { Folds, rowOfFold } from "./folds";
-import type { Database } from "../gate/handle";
 import { breath, type Head, headOf, knownAmong } from "./read-journal";
-import { jobs } from "../database/schema";
-import { jobsOf, StockFold } from "../stock";
-import { StorageError, storageErrorOf } from "../database/storage-error";
 
 /** What the server says of each entry, by its id, in the order asked: on disk with its number, or refused. */
 export type Outcome = { readonly id: string; readonly seq: number } | { readonly id: string; readonly refused: RefusedEntry };

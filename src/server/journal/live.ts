@@ -1,6 +1,6 @@
-import type { News } from "./feed";
 import type { Database } from "../gate/handle";
 import { rowsOf } from "../jobs";
+import type { News } from "./feed";
 import type { Journal } from "./journal";
 import { journalOf } from "./keep-journal";
 import { breath, entriesAfter, type Head, hashAt } from "./read-journal";

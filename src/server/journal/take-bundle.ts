@@ -3,8 +3,8 @@ import { keepFile } from "../files";
 import type { Database } from "../gate/handle";
 import { HttpError } from "../gate/http";
 import { findJob } from "../jobs";
-import { journalOf } from "./keep-journal";
 import { keepMachines } from "../machines";
+import { journalOf } from "./keep-journal";
 import { knownAmong } from "./read-journal";
 import { type Taken, takeEntries } from "./take-entries";
 

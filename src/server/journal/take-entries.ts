@@ -1,6 +1,6 @@
 import { type Checked, checkEntry, firstIssue } from "../../core/record/job/entry";
-import type { Journal, RefusedEntry } from "./journal";
 import { limitProblem } from "../gate/limits";
+import type { Journal, RefusedEntry } from "./journal";
 
 /** What became of each entry of a request. */
 export interface Taken {

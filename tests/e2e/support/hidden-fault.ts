@@ -1,14 +1,8 @@
 import { createHash } from "node:crypto";
 import { readFileSync } from "node:fs";
-import { resolve } from "node:path";
 import { expect, type Page, test } from "@playwright/test";
 import { v7 } from "uuid";
 import { ohmNetwork, ohmsBetween } from "../../../src/core/model/circuit/ohms";
-import { stamp } from "../../../src/core/record/job/entry";
-import { foldJob } from "../../../src/core/record/job/fold";
-import { complaintIn } from "../../../src/core/speech/words/bench/complaint";
-import { newJob } from "../../../src/core/speech/words/bench/new-job";
-import { understand } from "../../../src/core/speech/hear/understand";
 import { type Fault, FaultSet } from "../../../src/core/model/machine/fault";
 import type { Machine } from "../../../src/core/model/machine/format";
 import { networkOf, probeNode } from "../../../src/core/model/machine/network";
@@ -16,11 +10,16 @@ import { parseMachine } from "../../../src/core/model/machine/read";
 import { refOf } from "../../../src/core/model/machine/revision";
 import { deadCondition } from "../../../src/core/model/machine/run/at-rest";
 import { wiringUnder } from "../../../src/core/model/machine/wiring";
+import { stamp } from "../../../src/core/record/job/entry";
+import { foldJob } from "../../../src/core/record/job/fold";
+import { understand } from "../../../src/core/speech/hear/understand";
+import { complaintIn } from "../../../src/core/speech/words/bench/complaint";
+import { newJob } from "../../../src/core/speech/words/bench/new-job";
+import { machineFile } from "../../paths";
 import { alive } from "./before-alive";
 
 /** A shipped machine, read as the program reads it. */
-export const machineOf = (id: string): Machine =>
-  parseMachine(JSON.parse(readFileSync(resolve(import.meta.dirname, `../../src/machines/${id}.machine.json`), "utf8")));
+export const machineOf = (id: string): Machine => parseMachine(JSON.parse(readFileSync(machineFile(id), "utf8")));
 
 export const E27: Machine = machineOf("orrinshaw-e27");
 const deadJob = { ...foldJob("job", [], () => E27), machine: E27, safety: { power: "dead", liveTests: false, discharged: [] } } as const;

@@ -1,17 +1,17 @@
 import { item } from "../../../src/core/model/array/at";
-import { remaining } from "../../../src/core/reason/diagnosis/hypotheses";
-import { findingKind } from "../../../src/core/record/finding/finding";
-import { testTitle } from "../../../src/core/speech/words/card/proposals";
-import { answerSays } from "../../../src/core/speech/words/card/tests";
 import { assemblyIdOf, piecesOf, repairOf } from "../../../src/core/model/machine/assembly";
 import type { Fault } from "../../../src/core/model/machine/fault";
 import type { Machine } from "../../../src/core/model/machine/format";
 import { pieceId } from "../../../src/core/model/machine/pieces";
 import { repairSays } from "../../../src/core/model/naming/names";
 import { capital, lower } from "../../../src/core/model/naming/text";
-import { type TestAction, testsOf } from "../../../src/core/reason/planning/tests";
 import { readsOpen } from "../../../src/core/model/prediction/prediction";
 import { Predictor } from "../../../src/core/model/prediction/predictor";
+import { remaining } from "../../../src/core/reason/diagnosis/hypotheses";
+import { type TestAction, testsOf } from "../../../src/core/reason/planning/tests";
+import { findingKind } from "../../../src/core/record/finding/finding";
+import { testTitle } from "../../../src/core/speech/words/card/proposals";
+import { answerSays } from "../../../src/core/speech/words/card/tests";
 
 /** What leads and zero add to a reading, Ω. */
 const LEADS = 0.2;

@@ -2,9 +2,8 @@ import { type ChildProcess, spawn } from "node:child_process";
 import { mkdtempSync, rmSync } from "node:fs";
 import { createServer } from "node:net";
 import { tmpdir } from "node:os";
-import { join, resolve } from "node:path";
-
-const root = resolve(import.meta.dirname, "../..");
+import { join } from "node:path";
+import { ROOT } from "../../paths";
 
 /** The real program on a data folder of its own. */
 export class Server {
@@ -19,7 +18,7 @@ export class Server {
 
   async start(...args: string[]): Promise<void> {
     this.port ||= await freePort();
-    this.child = spawn(join(root, "yennic"), ["demo", ...args], {
+    this.child = spawn(join(ROOT, "yennic"), ["demo", ...args], {
       env: { ...process.env, YENNIC_PORT: String(this.port), YENNIC_DATA: this.data },
       stdio: ["ignore", "ignore", "inherit"],
     });

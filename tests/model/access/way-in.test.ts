@@ -4,8 +4,9 @@ import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { type NoWay, wayIn } from "../../../src/core/model/access/way-in";
 import { type WayIn, type WayProblem, wayProblemSchema } from "../../../src/core/model/access/way-problem";
+import { oracle } from "../../paths";
 
-const folder = resolve(import.meta.dirname, "../oracles/way-in");
+const folder = oracle("way-in");
 const names = readdirSync(folder).filter((f) => f.endsWith(".json") && !f.endsWith(".answer.json"));
 const read = (name: string): unknown => JSON.parse(readFileSync(resolve(folder, name), "utf8"));
 

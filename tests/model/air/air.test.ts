@@ -6,10 +6,10 @@ import { type DuctRun, lengthsOf, lossOf } from "../../../src/core/model/air/duc
 import { combined, flowsFrom } from "../../../src/core/model/air/estimates";
 import { fanPressure, flowAtPressure, lossCurve, operatingPoint } from "../../../src/core/model/air/fan";
 import { airStands } from "../../../src/core/model/air/stands";
-import { airVerdictSays } from "../../../src/core/speech/words/bench/air";
 import { FaultSet } from "../../../src/core/model/machine/fault";
 import { airflow } from "../../../src/core/model/machine/run/heat";
 import { operate, startScript } from "../../../src/core/model/machine/run/operate";
+import { airVerdictSays } from "../../../src/core/speech/words/bench/air";
 import { shipped } from "../../job-of";
 
 const E27 = shipped("orrinshaw-e27");

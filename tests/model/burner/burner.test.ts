@@ -9,8 +9,8 @@ import { orificeFor, otherGas, whatIsInThere } from "../../../src/core/model/bur
 import { BURNER_RANGES } from "../../../src/core/model/burner/ranges";
 import { reckoned } from "../../../src/core/model/burner/reckoned";
 import { coilCelsius, soakOf } from "../../../src/core/model/burner/soak";
-import { fuelsSay, inThereSays, plateSays, pressureSays } from "../../../src/core/speech/words/bench/burner";
 import { refusedIn } from "../../../src/core/model/quantity/range";
+import { fuelsSay, inThereSays, plateSays, pressureSays } from "../../../src/core/speech/words/bench/burner";
 
 const gas = fc.constantFrom(...GASES);
 const diameter = fc.double({ min: 0.02, max: 0.2, noNaN: true });

@@ -4,8 +4,9 @@ import { expect, test } from "vitest";
 import { item } from "../../../src/core/model/array/at";
 import { readDeck, writeDeck } from "../../../src/core/model/circuit/deck";
 import { probeRows, readReadingRows } from "../../../src/core/model/circuit/readings";
+import { oracle } from "../../paths";
 
-const folder = join(import.meta.dirname, "../oracles/circuits");
+const folder = oracle("circuits");
 const decks = readdirSync(folder).filter((name) => name.endsWith(".cir"));
 
 /** 1e-5 relative, or 1e-6 absolute near zero; OL only for OL. */

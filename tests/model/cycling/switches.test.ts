@@ -8,6 +8,7 @@ import { smoothed } from "../../../src/core/model/cycling/smooth";
 import { cyclingOf, switchesOf } from "../../../src/core/model/cycling/switches";
 import { readLog } from "../../../src/core/model/logging/read-log";
 import { normalFrom, randomFrom } from "../../../src/core/practice/random";
+import { oracle } from "../../paths";
 
 interface Answer {
   readonly sampleSeconds: number;
@@ -16,7 +17,7 @@ interface Answer {
   readonly trough: number | null;
 }
 
-const folder = join(import.meta.dirname, "../oracles/cycles");
+const folder = oracle("cycles");
 const names = readdirSync(folder).filter((f) => f.endsWith(".csv"));
 /** A switch so short before the end, s, has bent nothing that could be told from noise. */
 const TOO_LATE_S = 15;

@@ -4,8 +4,9 @@ import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { readLog } from "../../../src/core/model/logging/read-log";
 import { summaryOf } from "../../../src/core/model/logging/summary";
+import { oracle } from "../../paths";
 
-const folder = join(import.meta.dirname, "../oracles/logs");
+const folder = oracle("logs");
 const names = readdirSync(folder).filter((f) => f.endsWith(".csv"));
 const textOf = (name: string): string => readFileSync(join(folder, name), "utf8");
 

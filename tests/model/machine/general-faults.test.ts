@@ -1,13 +1,13 @@
 import { describe, expect, test } from "vitest";
-import { hypothesesOf } from "../../../src/core/reason/diagnosis/hypotheses";
-import { rank } from "../../../src/core/reason/diagnosis/rank";
-import type { FindingOf } from "../../../src/core/record/finding/finding";
 import { isAssembly, remedyOf, repairOf } from "../../../src/core/model/machine/assembly";
 import { type Fault, isJoint, JOINT_HOT, JOINT_SWAPPED } from "../../../src/core/model/machine/fault";
 import { generalFaultOf } from "../../../src/core/model/machine/general-faults";
 import { faultSays } from "../../../src/core/model/naming/names";
-import { pieceFinding } from "../../../src/core/reason/planning/doubt";
 import type { SightShares } from "../../../src/core/model/prediction/run-sights";
+import { hypothesesOf } from "../../../src/core/reason/diagnosis/hypotheses";
+import { rank } from "../../../src/core/reason/diagnosis/rank";
+import { pieceFinding } from "../../../src/core/reason/planning/doubt";
+import type { FindingOf } from "../../../src/core/record/finding/finding";
 import { MACHINES } from "../../../src/machines";
 import { found, jobOf, saw, shipped, suspectsFor } from "../../job-of";
 

@@ -4,7 +4,15 @@ import { ohmNetwork, ohmsBetween } from "../../../src/core/model/circuit/ohms";
 import { FaultSet, JOINT_OPEN, JOINT_POOR, NO_FAULTS } from "../../../src/core/model/machine/fault";
 import { networkOf, probeNode } from "../../../src/core/model/machine/network";
 import { deadCondition } from "../../../src/core/model/machine/run/at-rest";
-import { AS_DRAWN, partOff, partsEdited, type WiringEdit, wiringEditSchema, wiringOf, wiringUnder } from "../../../src/core/model/machine/wiring";
+import {
+  AS_DRAWN,
+  partOff,
+  partsEdited,
+  type WiringEdit,
+  wiringEditSchema,
+  wiringOf,
+  wiringUnder,
+} from "../../../src/core/model/machine/wiring";
 import { shipped } from "../../job-of";
 
 const machine = shipped("orrinshaw-e27");

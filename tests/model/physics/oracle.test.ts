@@ -1,10 +1,10 @@
 import { readFileSync } from "node:fs";
-import { join } from "node:path";
 import { describe, expect, test } from "vitest";
 import { workedOut } from "../../../cli/commands/physics";
+import { oracle } from "../../paths";
 
 type Row = { formula: string; input: Record<string, number>; expect: Record<string, number> };
-const { rows, relativeTolerance } = JSON.parse(readFileSync(join(import.meta.dirname, "../../oracles/physics.json"), "utf8")) as {
+const { rows, relativeTolerance } = JSON.parse(readFileSync(oracle("physics.json"), "utf8")) as {
   rows: Row[];
   relativeTolerance: number;
 };

@@ -1,9 +1,9 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
+import { LANES, type Lane, lanesOf, partsAt, type Strip, stripOf } from "../../../src/core/model/prediction/run-strip";
 import { findingSays } from "../../../src/core/record/finding/finding";
 import { HAPPENINGS, type Happening, happeningsOf, sightsOfRun, type WatchedEvent } from "../../../src/core/record/finding/watched";
 import { soFar, toldSpans } from "../../../src/core/record/finding/watched-strip";
-import { LANES, type Lane, lanesOf, partsAt, type Strip, stripOf } from "../../../src/core/model/prediction/run-strip";
 import { MACHINES } from "../../../src/machines";
 import { shipped } from "../../job-of";
 

@@ -1,6 +1,8 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
 import { CATALOGUE } from "../../../src/catalogue/catalogue";
+import { assemblyIdOf, isAssembly, repairOf, replaces } from "../../../src/core/model/machine/assembly";
+import { moneySays } from "../../../src/core/model/quantity/money";
 import { againstNew } from "../../../src/core/reason/deciding/replace";
 import { visitMinutes } from "../../../src/core/reason/deciding/visit-minutes";
 import { type Deciding, itemsOf, waysToRepair } from "../../../src/core/reason/deciding/ways-to-repair";
@@ -8,10 +10,8 @@ import { rank } from "../../../src/core/reason/diagnosis/rank";
 import { type BillLine, billOf, billProblem } from "../../../src/core/record/job/closing/bill";
 import { refusalOf } from "../../../src/core/record/job/fold";
 import type { Draft } from "../../../src/core/record/job/kinds/index";
-import { againstNewSays, callBackSays } from "../../../src/core/speech/words/report/deciding";
-import { assemblyIdOf, isAssembly, repairOf, replaces } from "../../../src/core/model/machine/assembly";
-import { moneySays } from "../../../src/core/model/quantity/money";
 import { DEFAULT_TERMS } from "../../../src/core/record/stock/terms";
+import { againstNewSays, callBackSays } from "../../../src/core/speech/words/report/deciding";
 import { MACHINES } from "../../../src/machines";
 import { jobOf, SAFE, shipped, suspectsFor } from "../../job-of";
 

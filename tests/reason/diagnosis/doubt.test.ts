@@ -1,13 +1,13 @@
 import { describe, expect, test } from "vitest";
+import type { Machine } from "../../../src/core/model/machine/format";
+import { kindOf } from "../../../src/core/model/machine/parts/index";
+import { partOff } from "../../../src/core/model/machine/wiring";
 import { outsideLog } from "../../../src/core/reason/diagnosis/outside";
 import { rank } from "../../../src/core/reason/diagnosis/rank";
 import { repairShare, repairShares } from "../../../src/core/reason/diagnosis/repair-shares";
 import { strangeEntries } from "../../../src/core/reason/diagnosis/strange";
 import type { Draft } from "../../../src/core/record/job/kinds/index";
 import { assembliesFitted } from "../../../src/core/record/job/state";
-import type { Machine } from "../../../src/core/model/machine/format";
-import { kindOf } from "../../../src/core/model/machine/parts/index";
-import { partOff } from "../../../src/core/model/machine/wiring";
 import { MACHINES } from "../../../src/machines";
 import { found, jobOf, shipped, suspectsFor } from "../../job-of";
 

@@ -1,12 +1,12 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
 import { ohmNetwork, ohmsBetween } from "../../../src/core/model/circuit/ohms";
-import { hypothesesOf } from "../../../src/core/reason/diagnosis/hypotheses";
 import { FaultSet } from "../../../src/core/model/machine/fault";
 import { networkOf, probeNode } from "../../../src/core/model/machine/network";
 import { deadCondition, restControls } from "../../../src/core/model/machine/run/at-rest";
 import { partOff, wiringUnder } from "../../../src/core/model/machine/wiring";
 import { Predictor } from "../../../src/core/model/prediction/predictor";
+import { hypothesesOf } from "../../../src/core/reason/diagnosis/hypotheses";
 import { MACHINES } from "../../../src/machines";
 import { shipped } from "../../job-of";
 

@@ -1,12 +1,12 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { rank } from "../../../src/core/reason/diagnosis/rank";
-import type { Draft } from "../../../src/core/record/job/kinds/index";
 import type { Fault } from "../../../src/core/model/machine/fault";
 import type { Machine } from "../../../src/core/model/machine/format";
 import { closedControls, windingsOf } from "../../../src/core/model/machine/metering";
 import { kindOf } from "../../../src/core/model/machine/parts/index";
 import { partOff } from "../../../src/core/model/machine/wiring";
+import { rank } from "../../../src/core/reason/diagnosis/rank";
+import type { Draft } from "../../../src/core/record/job/kinds/index";
 import { MACHINES } from "../../../src/machines";
 import { found, jobOf, suspectsFor } from "../../job-of";
 

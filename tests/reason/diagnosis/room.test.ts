@@ -1,8 +1,8 @@
 import { expect, test } from "vitest";
+import { thermistorOhms } from "../../../src/core/model/machine/parts/kinds/thermistor";
 import { rank } from "../../../src/core/reason/diagnosis/rank";
 import { roomTemperature } from "../../../src/core/reason/diagnosis/room";
 import { assembliesFitted } from "../../../src/core/record/job/state";
-import { thermistorOhms } from "../../../src/core/model/machine/parts/kinds/thermistor";
 import { jobOf, SAFE, shipped, suspectsFor } from "../../job-of";
 import { proposalsOf } from "../../play-of";
 

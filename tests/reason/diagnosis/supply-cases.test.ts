@@ -1,7 +1,7 @@
 import { expect, test } from "vitest";
+import { Predictor } from "../../../src/core/model/prediction/predictor";
 import { outletPairs, supplyCases } from "../../../src/core/reason/diagnosis/supply-cases";
 import { supplyDoes } from "../../../src/core/speech/words/bench/supply";
-import { Predictor } from "../../../src/core/model/prediction/predictor";
 import { MACHINES } from "../../../src/machines";
 
 test("what each state of the supply shows at the outlet and does to each machine, from its circuit", () => {

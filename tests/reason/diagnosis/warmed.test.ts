@@ -1,12 +1,12 @@
 import { describe, expect, test } from "vitest";
+import type { Fault } from "../../../src/core/model/machine/fault";
+import { partOff } from "../../../src/core/model/machine/wiring";
 import { judgeInJob } from "../../../src/core/reason/diagnosis/judge-in-job";
 import { rank } from "../../../src/core/reason/diagnosis/rank";
+import { limitsOf } from "../../../src/core/reason/judging/limits-of";
 import { likelihoodsOf } from "../../../src/core/record/finding/finding";
 import type { OhmsFinding } from "../../../src/core/record/finding/kinds/ohms";
 import type { Draft } from "../../../src/core/record/job/kinds/index";
-import { limitsOf } from "../../../src/core/reason/judging/limits-of";
-import type { Fault } from "../../../src/core/model/machine/fault";
-import { partOff } from "../../../src/core/model/machine/wiring";
 import { MACHINES } from "../../../src/machines";
 import { found, jobOf, LIVE, SAFE, shipped, suspectsFor } from "../../job-of";
 

@@ -1,14 +1,14 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { findingKind } from "../../../src/core/record/finding/finding";
-import type { OhmsFinding } from "../../../src/core/record/finding/kinds/ohms";
 import { COMMON_METER, type Meter } from "../../../src/core/model/instrument/meter";
+import { closedControls, windingsOf } from "../../../src/core/model/machine/metering";
+import { partOff, terminalName } from "../../../src/core/model/machine/wiring";
 import { judge } from "../../../src/core/reason/judging/judge";
 import { limitsOf } from "../../../src/core/reason/judging/limits-of";
 import { verdictOf } from "../../../src/core/reason/judging/verdict";
+import { findingKind } from "../../../src/core/record/finding/finding";
+import type { OhmsFinding } from "../../../src/core/record/finding/kinds/ohms";
 import { judgementSays, limitsSay, numbersSay } from "../../../src/core/speech/words/bench/judgements";
-import { closedControls, windingsOf } from "../../../src/core/model/machine/metering";
-import { partOff, terminalName } from "../../../src/core/model/machine/wiring";
 import { MACHINES } from "../../../src/machines";
 import { shipped } from "../../job-of";
 

@@ -1,17 +1,17 @@
 import { describe, expect, test } from "vitest";
-import type { MeteredFinding, MeteredQuestion } from "../../../src/core/record/finding/metered";
 import { COMMON_METER } from "../../../src/core/model/instrument/meter";
+import { partOf } from "../../../src/core/model/machine/format";
+import { partOff } from "../../../src/core/model/machine/wiring";
 import { judge } from "../../../src/core/reason/judging/judge";
 import { limitsOf } from "../../../src/core/reason/judging/limits-of";
 import { healthyAmps, loadedJoints, terminalBlock } from "../../../src/core/reason/judging/loaded";
 import { isReadingOf, statesOf } from "../../../src/core/reason/judging/part-states";
 import { fellInHand, onCurve } from "../../../src/core/reason/judging/thermistor";
 import { zonesOf } from "../../../src/core/reason/judging/zones";
+import type { MeteredFinding, MeteredQuestion } from "../../../src/core/record/finding/metered";
 import { judgementSays, limitsSay } from "../../../src/core/speech/words/bench/judgements";
 import { jointSays } from "../../../src/core/speech/words/bench/loaded";
 import { leadsInWords, stateSays } from "../../../src/core/speech/words/bench/part-states";
-import { partOf } from "../../../src/core/model/machine/format";
-import { partOff } from "../../../src/core/model/machine/wiring";
 import { MACHINES } from "../../../src/machines";
 import { shipped } from "../../job-of";
 

@@ -1,12 +1,12 @@
 import { describe, expect, test } from "vitest";
 import { waysTo } from "../../../src/core/model/access/ways";
-import { rank } from "../../../src/core/reason/diagnosis/rank";
-import type { Draft } from "../../../src/core/record/job/kinds/index";
-import { assembliesFitted } from "../../../src/core/record/job/state";
 import { assemblyIdOf } from "../../../src/core/model/machine/assembly";
+import { rank } from "../../../src/core/reason/diagnosis/rank";
 import { aimOfAssemblies, aimOfParts, aimOfProposal } from "../../../src/core/reason/planning/aim";
 import { TestCatalogue } from "../../../src/core/reason/planning/catalogue";
 import { propose } from "../../../src/core/reason/planning/propose";
+import type { Draft } from "../../../src/core/record/job/kinds/index";
+import { assembliesFitted } from "../../../src/core/record/job/state";
 import { MACHINES } from "../../../src/machines";
 import { jobOf, panel, SAFE, shipped, suspectsFor } from "../../job-of";
 

@@ -1,14 +1,14 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
 import { rank } from "../../../src/core/reason/diagnosis/rank";
+import { TestCatalogue } from "../../../src/core/reason/planning/catalogue";
+import type { Step } from "../../../src/core/reason/planning/proposal";
+import { propose } from "../../../src/core/reason/planning/propose";
 import type { Job } from "../../../src/core/record/job/fold";
 import { refusalOf } from "../../../src/core/record/job/fold";
 import type { Draft } from "../../../src/core/record/job/kinds/index";
 import { assembliesFitted } from "../../../src/core/record/job/state";
 import { proposalSays } from "../../../src/core/speech/words/card/proposals";
-import { TestCatalogue } from "../../../src/core/reason/planning/catalogue";
-import type { Step } from "../../../src/core/reason/planning/proposal";
-import { propose } from "../../../src/core/reason/planning/propose";
 import { MACHINES } from "../../../src/machines";
 import { across, fitted, jobOf, LIVE, PROOF, panel, SAFE, saw, suspectsFor } from "../../job-of";
 

@@ -1,10 +1,7 @@
 import { describe, expect, test } from "vitest";
+import { repairOf, replaces } from "../../../src/core/model/machine/assembly";
 import { rank } from "../../../src/core/reason/diagnosis/rank";
 import { shareBand } from "../../../src/core/reason/diagnosis/spread";
-import type { Draft } from "../../../src/core/record/job/kinds/index";
-import { assembliesFitted } from "../../../src/core/record/job/state";
-import { proposalSays } from "../../../src/core/speech/words/card/proposals";
-import { repairOf, replaces } from "../../../src/core/model/machine/assembly";
 import { beliefOf } from "../../../src/core/reason/planning/belief";
 import { TestCatalogue } from "../../../src/core/reason/planning/catalogue";
 import { cheapBeside } from "../../../src/core/reason/planning/cheap-beside";
@@ -14,6 +11,9 @@ import { type PartToBuy, plain, type Reason } from "../../../src/core/reason/pla
 import { propose } from "../../../src/core/reason/planning/propose";
 import { DEFAULT_RATES, repairGroups } from "../../../src/core/reason/planning/repairs";
 import { wayToClose } from "../../../src/core/reason/planning/way-to-close";
+import type { Draft } from "../../../src/core/record/job/kinds/index";
+import { assembliesFitted } from "../../../src/core/record/job/state";
+import { proposalSays } from "../../../src/core/speech/words/card/proposals";
 import { across, elementRenewed, fitted, found, jobOf, LIVE, PROOF, SAFE, shipped, suspectsFor } from "../../job-of";
 
 const e27 = shipped("orrinshaw-e27");

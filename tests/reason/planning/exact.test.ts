@@ -5,8 +5,9 @@ import { item } from "../../../src/core/model/array/at";
 import { expectedCost } from "../../../src/core/reason/planning/evaluate";
 import { solveExactly } from "../../../src/core/reason/planning/exact";
 import { problemSchema } from "../../../src/core/reason/planning/problem";
+import { oracle } from "../../paths";
 
-const folder = join(import.meta.dirname, "../oracles/planner");
+const folder = oracle("planner");
 const names = readdirSync(folder).filter((name) => /^problem[^.]*\.json$/.test(name));
 const load = (name: string) => JSON.parse(readFileSync(join(folder, name), "utf8"));
 

@@ -4,8 +4,9 @@ import { expect, test } from "vitest";
 import { expectedCost } from "../../../src/core/reason/planning/evaluate";
 import { planByLookahead } from "../../../src/core/reason/planning/lookahead";
 import { problemSchema } from "../../../src/core/reason/planning/problem";
+import { oracle } from "../../paths";
 
-const folder = join(import.meta.dirname, "../oracles/planner");
+const folder = oracle("planner");
 const names = readdirSync(folder).filter((name) => /^problem[^.]*\.json$/.test(name));
 
 test("looking ahead alone costs at most 3 % more than the optimum on average, 15 % at worst", () => {

@@ -1,16 +1,16 @@
 import { describe, expect, test } from "vitest";
 import { item } from "../../../src/core/model/array/at";
-import { hasOwnFinding } from "../../../src/core/record/job/hands/own-finding";
 import { partsOfAssembly } from "../../../src/core/model/machine/assembly";
-import { TestCatalogue } from "../../../src/core/reason/planning/catalogue";
-import { lookedOutside } from "../../../src/core/reason/planning/doubt";
-import { rowsIn, sharesByRow } from "../../../src/core/reason/planning/outcomes";
-import { testsOf } from "../../../src/core/reason/planning/tests";
 import { NATURES, type Nature } from "../../../src/core/practice/nature";
 import { type Outcome, Play } from "../../../src/core/practice/play";
 import type { Move, Situation, Strategy } from "../../../src/core/practice/situation";
 import { planner } from "../../../src/core/practice/strategies/planner";
 import { World } from "../../../src/core/practice/world";
+import { TestCatalogue } from "../../../src/core/reason/planning/catalogue";
+import { lookedOutside } from "../../../src/core/reason/planning/doubt";
+import { rowsIn, sharesByRow } from "../../../src/core/reason/planning/outcomes";
+import { testsOf } from "../../../src/core/reason/planning/tests";
+import { hasOwnFinding } from "../../../src/core/record/job/hands/own-finding";
 import { MACHINES } from "../../../src/machines";
 import { shipped, suspectsFor } from "../../job-of";
 

@@ -1,14 +1,14 @@
 import { describe, expect, test } from "vitest";
 import { rank } from "../../../src/core/reason/diagnosis/rank";
+import { TestCatalogue } from "../../../src/core/reason/planning/catalogue";
+import { pieceFinding } from "../../../src/core/reason/planning/doubt";
+import type { Proposal } from "../../../src/core/reason/planning/proposal";
+import { propose } from "../../../src/core/reason/planning/propose";
 import type { Finding } from "../../../src/core/record/finding/finding";
 import { sightFinding } from "../../../src/core/record/finding/kinds/sight";
 import type { Draft } from "../../../src/core/record/job/kinds/index";
 import { assembliesFitted } from "../../../src/core/record/job/state";
 import { proposalSays } from "../../../src/core/speech/words/card/proposals";
-import { TestCatalogue } from "../../../src/core/reason/planning/catalogue";
-import { pieceFinding } from "../../../src/core/reason/planning/doubt";
-import type { Proposal } from "../../../src/core/reason/planning/proposal";
-import { propose } from "../../../src/core/reason/planning/propose";
 import { elementRenewed, fitted, found, jobOf, LIVE, PROOF, SAFE, saw, shipped, suspectsFor } from "../../job-of";
 import { proposalsOf } from "../../play-of";
 

@@ -1,17 +1,17 @@
 import { expect, test } from "vitest";
+import type { Machine } from "../../../src/core/model/machine/format";
 import { currentPaths } from "../../../src/core/reason/diagnosis/current-path";
 import { rank } from "../../../src/core/reason/diagnosis/rank";
-import type { Draft } from "../../../src/core/record/job/kinds/index";
-import { assembliesFitted } from "../../../src/core/record/job/state";
-import { pathSays } from "../../../src/core/speech/words/card/diagnosis";
-import { changeSays } from "../../../src/core/speech/words/card/other-ways";
-import { aimSays, proposalSays } from "../../../src/core/speech/words/card/proposals";
-import type { Machine } from "../../../src/core/model/machine/format";
 import { TestCatalogue } from "../../../src/core/reason/planning/catalogue";
 import { choose, LOOKAHEAD } from "../../../src/core/reason/planning/next";
 import { askOtherWay, otherWays } from "../../../src/core/reason/planning/other-ways";
 import { propose } from "../../../src/core/reason/planning/propose";
 import { aimOf } from "../../../src/core/reason/planning/steady";
+import type { Draft } from "../../../src/core/record/job/kinds/index";
+import { assembliesFitted } from "../../../src/core/record/job/state";
+import { pathSays } from "../../../src/core/speech/words/card/diagnosis";
+import { changeSays } from "../../../src/core/speech/words/card/other-ways";
+import { aimSays, proposalSays } from "../../../src/core/speech/words/card/proposals";
 import { jobOf, shipped, suspectsFor } from "../../job-of";
 
 const e27 = shipped("orrinshaw-e27");

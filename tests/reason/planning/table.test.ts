@@ -1,19 +1,19 @@
 import { readFileSync } from "node:fs";
-import { join } from "node:path";
 import { describe, expect, test } from "vitest";
 import { item } from "../../../src/core/model/array/at";
+import { parseMachine } from "../../../src/core/model/machine/read";
+import { Predictor } from "../../../src/core/model/prediction/predictor";
 import { rank } from "../../../src/core/reason/diagnosis/rank";
 import { SuspectSet } from "../../../src/core/reason/diagnosis/suspect-set";
-import { parseMachine } from "../../../src/core/model/machine/read";
 import { TestCatalogue } from "../../../src/core/reason/planning/catalogue";
 import { rowOf } from "../../../src/core/reason/planning/outcomes";
 import { propose } from "../../../src/core/reason/planning/propose";
 import { tableOf, tableTasks, withTable } from "../../../src/core/reason/planning/table";
 import { bytesOfTable, tableOfBytes } from "../../../src/core/reason/planning/table-bytes";
-import { Predictor } from "../../../src/core/model/prediction/predictor";
 import { jobOf, suspectsFor } from "../../job-of";
+import { fixture } from "../../paths";
 
-const machine = parseMachine(JSON.parse(readFileSync(join(import.meta.dirname, "../../fixtures/sixth.machine.json"), "utf8")), "sixth");
+const machine = parseMachine(JSON.parse(readFileSync(fixture("sixth.machine.json"), "utf8")), "sixth");
 const anew = new SuspectSet(new Predictor(machine));
 const table = tableOf(machine);
 const bytes = bytesOfTable(table).slice().buffer;

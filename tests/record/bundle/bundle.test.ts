@@ -1,9 +1,9 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
+import { refOf } from "../../../src/core/model/machine/revision";
 import { packBundle, unpackBundle } from "../../../src/core/record/bundle/bundle";
 import { fileHash } from "../../../src/core/record/files/file";
 import type { Envelope } from "../../../src/core/record/journal/envelope";
-import { refOf } from "../../../src/core/model/machine/revision";
 import { jobOf, SAFE, shipped } from "../../job-of";
 
 const E27 = shipped("orrinshaw-e27");

@@ -1,5 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
+import { foreseen, NOT_TO_BE_HAD, OPEN, type Prediction } from "../../../src/core/model/prediction/prediction";
+import { testsOf } from "../../../src/core/reason/planning/tests";
 import {
   FINDING_KINDS,
   type Finding,
@@ -11,8 +13,6 @@ import {
 } from "../../../src/core/record/finding/finding";
 import { readsHealthy } from "../../../src/core/record/finding/healthy";
 import { ohmsLikelihood } from "../../../src/core/record/finding/kinds/ohms";
-import { testsOf } from "../../../src/core/reason/planning/tests";
-import { foreseen, NOT_TO_BE_HAD, OPEN, type Prediction } from "../../../src/core/model/prediction/prediction";
 import { MACHINES } from "../../../src/machines";
 import { shipped, suspectsFor } from "../../job-of";
 

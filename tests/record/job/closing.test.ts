@@ -1,12 +1,12 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
+import { assemblyIdOf } from "../../../src/core/model/machine/assembly";
+import { type Machine, partOf } from "../../../src/core/model/machine/format";
 import type { Blocker } from "../../../src/core/record/job/blocker";
 import { blownFuses } from "../../../src/core/record/job/checks/cause";
 import { closingBlockers } from "../../../src/core/record/job/closing/closing";
 import { disturbsGas } from "../../../src/core/record/job/gas";
 import type { Draft } from "../../../src/core/record/job/kinds/index";
-import { assemblyIdOf } from "../../../src/core/model/machine/assembly";
-import { type Machine, partOf } from "../../../src/core/model/machine/format";
 import { MACHINES } from "../../../src/machines";
 import { across, CLOSED, fitted, found, jobOf, LIVE, ohms, PROOF, panel, SAFE, saw, shipped } from "../../job-of";
 

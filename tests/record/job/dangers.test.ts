@@ -1,5 +1,9 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
+import { assemblyIdOf } from "../../../src/core/model/machine/assembly";
+import { type Machine, maybePartOf } from "../../../src/core/model/machine/format";
+import type { Proposal } from "../../../src/core/reason/planning/proposal";
+import { wayToClose } from "../../../src/core/reason/planning/way-to-close";
 import type { Finding } from "../../../src/core/record/finding/finding";
 import { isSoundToCabinet, shouldBeOpen } from "../../../src/core/record/finding/insulation";
 import { samePoints } from "../../../src/core/record/finding/probes";
@@ -9,10 +13,6 @@ import { stamp } from "../../../src/core/record/job/entry";
 import { foldJob, type Job } from "../../../src/core/record/job/fold";
 import type { Draft } from "../../../src/core/record/job/kinds/index";
 import { understand } from "../../../src/core/speech/hear/understand";
-import { assemblyIdOf } from "../../../src/core/model/machine/assembly";
-import { type Machine, maybePartOf } from "../../../src/core/model/machine/format";
-import type { Proposal } from "../../../src/core/reason/planning/proposal";
-import { wayToClose } from "../../../src/core/reason/planning/way-to-close";
 import { MACHINES } from "../../../src/machines";
 import { across, fitted, found, jobOf, LIVE, ohms, PROOF, panel, SAFE, saw, shipped } from "../../job-of";
 

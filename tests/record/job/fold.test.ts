@@ -1,11 +1,11 @@
 import fc from "fast-check";
 import { v7 } from "uuid";
 import { expect, test } from "vitest";
+import { FIRST_KNOWN } from "../../../src/core/model/machine/revision";
 import { type Kept, stamp } from "../../../src/core/record/job/entry";
 import { foldJob } from "../../../src/core/record/job/fold";
 import type { Draft } from "../../../src/core/record/job/kinds/index";
 import { refusalSays } from "../../../src/core/speech/words/card/refusals";
-import { FIRST_KNOWN } from "../../../src/core/model/machine/revision";
 import { findMachine } from "../../../src/machines";
 import { across, CLOSED, fitted, LIVE, ohms, PROOF, panel, SAFE, saw, shipped } from "../../job-of";
 

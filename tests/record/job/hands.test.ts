@@ -3,10 +3,10 @@ import { describe, expect, test } from "vitest";
 import { judgePlug, plugCheck } from "../../../src/core/model/access/plug/check";
 import { item } from "../../../src/core/model/array/at";
 import { afterChecks, handChecks } from "../../../src/core/record/job/closing/by-hand";
-import { wayOut } from "../../../src/core/record/job/hands/came-off";
 import { draftBack } from "../../../src/core/record/job/closing/draft-back";
-import type { Draft } from "../../../src/core/record/job/kinds/index";
+import { wayOut } from "../../../src/core/record/job/hands/came-off";
 import { candidates, trayCount, trayOf } from "../../../src/core/record/job/hands/tray";
+import type { Draft } from "../../../src/core/record/job/kinds/index";
 import { plugFindings, plugOutcomes } from "../../../src/core/speech/words/bench/plug";
 import { fitted, jobOf, LIVE, ohms, panel, SAFE, shipped } from "../../job-of";
 

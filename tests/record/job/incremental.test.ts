@@ -1,10 +1,10 @@
 import fc from "fast-check";
 import { v7 } from "uuid";
 import { expect, test } from "vitest";
+import { refOf } from "../../../src/core/model/machine/revision";
 import { type Kept, stamp } from "../../../src/core/record/job/entry";
 import { type Fold, foldJob, foldOn, startFold } from "../../../src/core/record/job/fold";
 import type { Draft } from "../../../src/core/record/job/kinds/index";
-import { refOf } from "../../../src/core/model/machine/revision";
 import { across, CLOSED, fitted, LIVE, PROOF, panel, SAFE, saw, shipped } from "../../job-of";
 
 const machine = shipped("orrinshaw-e27");

@@ -1,10 +1,10 @@
 import { expect, test } from "vitest";
+import { refOf } from "../../../src/core/model/machine/revision";
 import { refusalOf, stateAfter } from "../../../src/core/record/job/fold";
 import type { Body, EntryKind } from "../../../src/core/record/job/kinds/index";
 import { type Draft, ENTRY_KINDS, entryKind } from "../../../src/core/record/job/kinds/index";
 import type { JobState } from "../../../src/core/record/job/state";
 import { entrySays } from "../../../src/core/speech/words/entries";
-import { refOf } from "../../../src/core/model/machine/revision";
 import { jobOf, shipped } from "../../job-of";
 
 const machine = shipped("kelvane-c7");

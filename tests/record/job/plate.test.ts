@@ -1,9 +1,9 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { stateAfter } from "../../../src/core/record/job/fold";
-import { notThisOne } from "../../../src/core/speech/words/bench/plate";
 import { differsIn, nearestFirst, PLATE_ROWS, plateOf } from "../../../src/core/model/machine/plate";
 import { refOf } from "../../../src/core/model/machine/revision";
+import { stateAfter } from "../../../src/core/record/job/fold";
+import { notThisOne } from "../../../src/core/speech/words/bench/plate";
 import { MACHINES } from "../../../src/machines";
 import { across, found, jobOf, SAFE, shipped } from "../../job-of";
 

@@ -1,25 +1,26 @@
 import { copyFileSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
-import { join, resolve } from "node:path";
+import { join } from "node:path";
 import { asc } from "drizzle-orm";
 import { afterAll, beforeAll, expect, test } from "vitest";
+import { Predictor } from "../../../src/core/model/prediction/predictor";
 import { rank } from "../../../src/core/reason/diagnosis/rank";
 import { SuspectSet } from "../../../src/core/reason/diagnosis/suspect-set";
+import { TestCatalogue } from "../../../src/core/reason/planning/catalogue";
+import { propose } from "../../../src/core/reason/planning/propose";
 import { checkEntry, readKept } from "../../../src/core/record/job/entry";
 import { foldJob, type Job } from "../../../src/core/record/job/fold";
 import { assembliesFitted } from "../../../src/core/record/job/state";
 import type { Envelope } from "../../../src/core/record/journal/envelope";
 import { blockerSays } from "../../../src/core/speech/words/card/blockers";
-import { lineSays } from "../../../src/core/speech/words/entries";
 import { stepTitle } from "../../../src/core/speech/words/card/proposals";
-import { TestCatalogue } from "../../../src/core/reason/planning/catalogue";
-import { propose } from "../../../src/core/reason/planning/propose";
-import { Predictor } from "../../../src/core/model/prediction/predictor";
+import { lineSays } from "../../../src/core/speech/words/entries";
 import { type Database, openDatabase } from "../../../src/server/database/database";
-import { appendEntries } from "../../../src/server/journal/keep-journal";
-import { machineFinder } from "../../../src/server/machines";
-import { entriesOf } from "../../../src/server/journal/read-journal";
 import { jobs } from "../../../src/server/database/schema";
+import { appendEntries } from "../../../src/server/journal/keep-journal";
+import { entriesOf } from "../../../src/server/journal/read-journal";
+import { machineFinder } from "../../../src/server/machines";
+import { fixture } from "../../paths";
 
 /** What the first version made of its own entries, written down by that version beside the database and the entries file. */
 interface Meaning {
@@ -48,9 +49,9 @@ const CONDENSER_CHECKS = [
   "the earth of the cabinet is not measured",
 ];
 
-const fixture = (name: string) => resolve(import.meta.dirname, `../fixtures/written-by-0.1${name}`);
-const meanings: Meaning[] = JSON.parse(readFileSync(fixture(".meaning.json"), "utf8"));
-const lines: unknown[] = readFileSync(fixture(".jsonl"), "utf8")
+const written = (name: string) => fixture(`written-by-0.1${name}`);
+const meanings: Meaning[] = JSON.parse(readFileSync(written(".meaning.json"), "utf8"));
+const lines: unknown[] = readFileSync(written(".jsonl"), "utf8")
   .trim()
   .split("\n")
   .map((l) => JSON.parse(l));
@@ -58,7 +59,7 @@ const lines: unknown[] = readFileSync(fixture(".jsonl"), "utf8")
 const folder = mkdtempSync(join(tmpdir(), "yennic-first-version-"));
 let db: Database;
 beforeAll(async () => {
-  copyFileSync(fixture(".db"), join(folder, "yennic.db"));
+  copyFileSync(written(".db"), join(folder, "yennic.db"));
   db = await openDatabase(`file:${join(folder, "yennic.db")}`);
 });
 afterAll(() => {

@@ -1,12 +1,12 @@
 import fc from "fast-check";
 import { v7 } from "uuid";
 import { expect, test } from "vitest";
+import { refOf } from "../../../src/core/model/machine/revision";
 import { checkEntry, firstIssue, type Kept, readKept, stamp } from "../../../src/core/record/job/entry";
 import { foldJob } from "../../../src/core/record/job/fold";
 import type { Draft } from "../../../src/core/record/job/kinds/index";
 import { type Envelope, readEnvelope } from "../../../src/core/record/journal/envelope";
 import { lineSays } from "../../../src/core/speech/words/entries";
-import { refOf } from "../../../src/core/model/machine/revision";
 import { across, CLOSED, fitted, LIVE, PROOF, panel, SAFE, saw, shipped } from "../../job-of";
 
 const machine = shipped("orrinshaw-e27");

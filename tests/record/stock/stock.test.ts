@@ -1,15 +1,22 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
 import { CATALOGUE } from "../../../src/catalogue/catalogue";
-import { orderSays, stockEntrySays, stockProblemSays } from "../../../src/core/speech/words/bench/stock";
+import { randomFrom } from "../../../src/core/practice/random";
+import { type News, newsDue, newsOf } from "../../../src/core/practice/supplier";
 import { itemsFor, presentItem } from "../../../src/core/record/stock/item";
-import { readStock, type StockBody, type StockDraft, type StockEntry, type StockKind, stampStock } from "../../../src/core/record/stock/kinds";
+import {
+  readStock,
+  type StockBody,
+  type StockDraft,
+  type StockEntry,
+  type StockKind,
+  stampStock,
+} from "../../../src/core/record/stock/kinds";
 import { isOpenOrder } from "../../../src/core/record/stock/order";
 import { ACCOUNTS, PLACES } from "../../../src/core/record/stock/places";
 import { countAt, foldStock, type Stock, stockOfJob, underMinimum } from "../../../src/core/record/stock/stock";
 import { DEFAULT_TERMS } from "../../../src/core/record/stock/terms";
-import { randomFrom } from "../../../src/core/practice/random";
-import { type News, newsDue, newsOf } from "../../../src/core/practice/supplier";
+import { orderSays, stockEntrySays, stockProblemSays } from "../../../src/core/speech/words/bench/stock";
 
 /** A UUID of version 7 that says its number. */
 const asUuid = (n: number): string => `01900000-0000-7000-8000-${String(n).padStart(12, "0")}`;

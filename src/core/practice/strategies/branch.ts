@@ -1,6 +1,6 @@
-import type { Job } from "../../record/job/fold";
 import { type Machine, type PartKind, partOf } from "../../model/machine/format";
 import type { TestAction } from "../../reason/planning/tests";
+import type { Job } from "../../record/job/fold";
 import type { Situation } from "../situation";
 import { lastSight } from "./moves";
 

@@ -1,7 +1,7 @@
 import { rank } from "../../reason/diagnosis/rank";
-import { assembliesFitted } from "../../record/job/state";
 import type { Proposal } from "../../reason/planning/proposal";
 import { propose } from "../../reason/planning/propose";
+import { assembliesFitted } from "../../record/job/state";
 import type { Strategy } from "../situation";
 import { moveFor } from "./step";
 

@@ -1,7 +1,7 @@
-import { closingDraft } from "../../record/job/closing/closing-draft";
-import { draftBack } from "../../record/job/closing/draft-back";
 import { piecesOf } from "../../reason/planning/doubt";
 import type { Step } from "../../reason/planning/proposal";
+import { closingDraft } from "../../record/job/closing/closing-draft";
+import { draftBack } from "../../record/job/closing/draft-back";
 import type { Move, Situation } from "../situation";
 import { examine } from "./examine";
 import { close, discharge, LIVE, movePanel, SAFE } from "./moves";

@@ -1,9 +1,9 @@
-import { readsHealthy } from "../../record/finding/healthy";
 import { assemblyIdOf } from "../../model/machine/assembly";
 import type { Fault } from "../../model/machine/fault";
 import type { PartKind } from "../../model/machine/format";
-import type { TestAction } from "../../reason/planning/tests";
 import type { Predictor } from "../../model/prediction/predictor";
+import type { TestAction } from "../../reason/planning/tests";
+import { readsHealthy } from "../../record/finding/healthy";
 import { isAcrossTest, type Situation } from "../situation";
 import { lastSight } from "./moves";
 

@@ -1,5 +1,5 @@
-import { isProven } from "../../record/job/closing/proven";
 import { wayToClose } from "../../reason/planning/way-to-close";
+import { isProven } from "../../record/job/closing/proven";
 import type { Move, Situation } from "../situation";
 import { moveFor } from "./step";
 

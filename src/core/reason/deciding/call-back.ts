@@ -1,7 +1,7 @@
-import type { RankedSuspect } from "../diagnosis/standing";
-import type { Job } from "../../record/job/fold";
 import { assemblyIdOf } from "../../model/machine/assembly";
 import type { Machine } from "../../model/machine/format";
+import type { Job } from "../../record/job/fold";
+import type { RankedSuspect } from "../diagnosis/standing";
 import { BAD_NEW_PART } from "../planning/propose-fit";
 
 /** Why a machine may be called back for within a year, each with its chance. */

@@ -1,13 +1,13 @@
 import { type Differs, openingFor } from "../../model/access/opening";
-import type { RankedSuspect } from "../diagnosis/standing";
-import { type Bill, type BillLine, billOf } from "../../record/job/closing/bill";
-import type { Job } from "../../record/job/fold";
 import { assemblyIdOf, repairOf, replaces } from "../../model/machine/assembly";
 import { hasHood, type Machine } from "../../model/machine/format";
-import { PROVE_MINUTES, withSiblings } from "../planning/repairs";
 import { type Cents, moneySays, shareOf, sumOf, timeCosts, times } from "../../model/quantity/money";
+import { type Bill, type BillLine, billOf } from "../../record/job/closing/bill";
+import type { Job } from "../../record/job/fold";
 import { coveredBy, type Item, itemsFor, supersederOf } from "../../record/stock/item";
 import type { Terms } from "../../record/stock/terms";
+import type { RankedSuspect } from "../diagnosis/standing";
+import { PROVE_MINUTES, withSiblings } from "../planning/repairs";
 import { type CallBack, callBackOf } from "./call-back";
 
 /** One way of putting a machine right, with what it costs now and is expected to cost in call-backs. */

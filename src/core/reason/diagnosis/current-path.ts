@@ -1,11 +1,11 @@
 import { item } from "../../model/array/at";
+import type { Fault } from "../../model/machine/fault";
+import { readTerminal } from "../../model/machine/wiring";
+import type { Predictor } from "../../model/prediction/predictor";
 import { controlsIn, wiringIn } from "../../record/finding/circumstances";
 import type { FindingOf } from "../../record/finding/finding";
 import { readsHealthy } from "../../record/finding/healthy";
 import type { Evidence } from "../../record/job/state";
-import type { Fault } from "../../model/machine/fault";
-import { readTerminal } from "../../model/machine/wiring";
-import type { Predictor } from "../../model/prediction/predictor";
 import type { Ranking } from "./rank";
 import type { SuspectSet } from "./suspect-set";
 

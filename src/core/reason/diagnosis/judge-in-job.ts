@@ -1,8 +1,8 @@
-import type { MeteredFinding } from "../../record/finding/metered";
 import { meterNamed } from "../../model/instrument/meter";
+import type { Machine } from "../../model/machine/format";
+import type { MeteredFinding } from "../../record/finding/metered";
 import type { JobState } from "../../record/job/state";
 import { type Judgement, judge } from "../judging/judge";
-import type { Machine } from "../../model/machine/format";
 import { roomTemperature } from "./room";
 
 /** A reading judged with what the job knows besides: the meter by its name, the room's temperature, the volts at the outlet. */

@@ -1,12 +1,12 @@
 import { item, real } from "../../model/array/at";
 import { highest, logSum, summed } from "../../model/array/logs";
+import type { Machine } from "../../model/machine/format";
+import { pieceId } from "../../model/machine/pieces";
 import { wiringIn } from "../../record/finding/circumstances";
 import type { FindingKind } from "../../record/finding/finding";
 import { isPieceLook, type PieceLook } from "../../record/finding/piece-looks";
 import { isOf } from "../../record/job/hands/own-finding";
 import type { Evidence } from "../../record/job/state";
-import type { Machine } from "../../model/machine/format";
-import { pieceId } from "../../model/machine/pieces";
 import { repeated, takenBack } from "./repeats";
 import { anything } from "./strange";
 import type { SuspectSet } from "./suspect-set";

@@ -1,7 +1,7 @@
 import { item, real, whole } from "../../model/array/at";
 import { logSum, softmax, summed } from "../../model/array/logs";
-import type { Evidence } from "../../record/job/state";
 import { repairOf, replaces } from "../../model/machine/assembly";
+import type { Evidence } from "../../record/job/state";
 import type { Hypothesis } from "./hypotheses";
 import { outsideLog } from "./outside";
 import { type ShareBand, shareBand } from "./spread";

@@ -1,8 +1,8 @@
+import type { Machine } from "../../model/machine/format";
 import type { Finding, Question } from "../../record/finding/finding";
 import { thermistorAcross } from "../../record/finding/kinds/ohms";
 import { isOfRoom } from "../../record/finding/kinds/temperature";
 import type { Evidence } from "../../record/job/state";
-import type { Machine } from "../../model/machine/format";
 
 /** Temperature of the room, °C, as it was measured last; `undefined`: by nobody. */
 export function roomTemperature(evidence: readonly Evidence[]): number | undefined {

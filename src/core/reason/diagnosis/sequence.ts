@@ -1,9 +1,9 @@
 import { item, real } from "../../model/array/at";
 import { logSum, softmax } from "../../model/array/logs";
-import type { Happening, WatchedEvent, WatchedRun } from "../../record/finding/watched";
 import type { Machine } from "../../model/machine/format";
 import { kindOf } from "../../model/machine/parts/index";
 import { type Lane, lanesOf, type Strip, stripOf } from "../../model/prediction/run-strip";
+import type { Happening, WatchedEvent, WatchedRun } from "../../record/finding/watched";
 import type { Hypothesis } from "./hypotheses";
 
 /** So long, s, a sequence is followed: a coil that fails hot shows in its second or third cycle. */

@@ -1,9 +1,9 @@
 import { item, real } from "../../model/array/at";
 import { highest, logSum } from "../../model/array/logs";
+import type { Machine } from "../../model/machine/format";
 import { findingKind } from "../../record/finding/finding";
 import { astrayLikelihood } from "../../record/finding/kinds/ohms";
 import type { Evidence } from "../../record/job/state";
-import type { Machine } from "../../model/machine/format";
 
 /** Share of a job's entries that are slips, beyond the usual errors; and how often a job is such a one (est.): one unknown of the whole job. */
 export const SLIPS: readonly number[] = [0, 0.02, 0.1];

@@ -1,10 +1,10 @@
+import type { Fault } from "../../model/machine/fault";
+import type { Prediction } from "../../model/prediction/prediction";
+import type { Probing } from "../../model/prediction/predictor";
 import { ohmsSigma } from "../../record/finding/kinds/ohms";
 import { voltsSigma } from "../../record/finding/kinds/volts";
 import type { Job } from "../../record/job/fold";
 import { assembliesFitted } from "../../record/job/state";
-import type { Fault } from "../../model/machine/fault";
-import type { Prediction } from "../../model/prediction/prediction";
-import type { Probing } from "../../model/prediction/predictor";
 import { type Contradiction, contradiction } from "./contradiction";
 import { type CurrentPath, currentPaths } from "./current-path";
 import type { Hypothesis } from "./hypotheses";

@@ -1,10 +1,10 @@
 import { item, real, valueUnder, whole } from "../../model/array/at";
 import { highest, summed } from "../../model/array/logs";
+import { type Fault, faultsId, INTERMITTENT_IS_OPEN, whileGood, whileOpen } from "../../model/machine/fault";
+import type { Predictor } from "../../model/prediction/predictor";
 import type { Witness } from "../../record/finding/definition";
 import { type Finding, likelihoodsOf } from "../../record/finding/finding";
 import type { Evidence } from "../../record/job/state";
-import { type Fault, faultsId, INTERMITTENT_IS_OPEN, whileGood, whileOpen } from "../../model/machine/fault";
-import type { Predictor } from "../../model/prediction/predictor";
 import { type Hypothesis, hypothesesOf, remaining } from "./hypotheses";
 import { hangsOnLeads, LEADS, leadShares, mixed } from "./leads";
 import { repeated } from "./repeats";

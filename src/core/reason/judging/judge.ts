@@ -1,8 +1,8 @@
-import type { OhmsFinding } from "../../record/finding/kinds/ohms";
-import type { MeteredFinding } from "../../record/finding/metered";
 import { bandOf, COMMON_METER, type Meter, type MeterRange } from "../../model/instrument/meter";
 import type { Machine, Part } from "../../model/machine/format";
 import type { Unit } from "../../model/quantity/quantity";
+import type { OhmsFinding } from "../../record/finding/kinds/ohms";
+import type { MeteredFinding } from "../../record/finding/metered";
 import { type Limits, MATTERS } from "./limits";
 import { limitsOf } from "./limits-of";
 import { type Interval, type Verdict, verdictOf } from "./verdict";

@@ -1,11 +1,11 @@
-import { controlsIn, wiringIn } from "../../record/finding/circumstances";
-import { HAND_C, HAND_SIGMA_K, howWarm, isToCabinet, type OhmsQuestion, partAcross } from "../../record/finding/kinds/ohms";
 import { type Machine, type Part, partOf } from "../../model/machine/format";
 import { thermistorOhms } from "../../model/machine/parts/kinds/thermistor";
 import { restControls } from "../../model/machine/run/at-rest";
 import { COPPER, hotResistance, NICKEL_CHROME } from "../../model/physics/hot-resistance";
 import { healthyOhms } from "../../model/prediction/healthy-ohms";
 import { whenWarm } from "../../model/prediction/warmed";
+import { controlsIn, wiringIn } from "../../record/finding/circumstances";
+import { HAND_C, HAND_SIGMA_K, howWarm, isToCabinet, type OhmsQuestion, partAcross } from "../../record/finding/kinds/ohms";
 import type { Limits } from "./limits";
 
 /** A good closed contact reads less, Ω; a sensor at the flame less than twice that (est.). */

@@ -1,6 +1,6 @@
-import { SUPPLY } from "../../record/finding/kinds/amps";
 import type { Machine, Part } from "../../model/machine/format";
 import { terminalName } from "../../model/machine/wiring";
+import { SUPPLY } from "../../record/finding/kinds/amps";
 import { limitsOf } from "./limits-of";
 
 /** A part through which current passes while the machine heats, A of a healthy one. */

@@ -1,12 +1,12 @@
-import { wiringIn } from "../../record/finding/circumstances";
-import type { Finding } from "../../record/finding/finding";
-import type { MeteredQuestion } from "../../record/finding/metered";
-import { samePoints } from "../../record/finding/probes";
 import type { Machine, Part } from "../../model/machine/format";
 import { closedControls, windingsOf } from "../../model/machine/metering";
 import { controlOf } from "../../model/machine/parts/index";
 import type { ControlPositions } from "../../model/machine/run/condition";
 import { isIsolated, partOff, readTerminal, terminalName } from "../../model/machine/wiring";
+import { wiringIn } from "../../record/finding/circumstances";
+import type { Finding } from "../../record/finding/finding";
+import type { MeteredQuestion } from "../../record/finding/metered";
+import { samePoints } from "../../record/finding/probes";
 
 /** In what state a part is read to know all of it. */
 export type StateIs =

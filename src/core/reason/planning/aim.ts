@@ -1,9 +1,9 @@
-import type { Question } from "../../record/finding/finding";
-import { questionOfCheck } from "../../record/job/checks/index";
 import { assemblyIdOf, partsOfAssembly, repairOf } from "../../model/machine/assembly";
 import { type Machine, maybePartOf } from "../../model/machine/format";
 import { repairName } from "../../model/naming/names";
 import { capital } from "../../model/naming/text";
+import type { Question } from "../../record/finding/finding";
+import { questionOfCheck } from "../../record/job/checks/index";
 import type { Proposal } from "./proposal";
 import { panelsOfQuestion } from "./reach-of-question";
 

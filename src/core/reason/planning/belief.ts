@@ -1,10 +1,10 @@
 import { item, real } from "../../model/array/at";
+import { isAcross } from "../../record/finding/kinds/ohms";
+import { assembliesFitted, type JobState } from "../../record/job/state";
 import type { Hypothesis } from "../diagnosis/hypotheses";
 import type { Ranking } from "../diagnosis/rank";
 import { massLeft } from "../diagnosis/repair-shares";
 import type { SuspectSet } from "../diagnosis/suspect-set";
-import { isAcross } from "../../record/finding/kinds/ohms";
-import { assembliesFitted, type JobState } from "../../record/job/state";
 
 /** The hypotheses that still matter, with their weights: what is wrong now, given that it is not put right. */
 export interface Belief {

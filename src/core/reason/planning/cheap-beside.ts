@@ -1,9 +1,9 @@
 import { isReached } from "../../model/access/opening";
+import { type Repair, repairOf, replaces } from "../../model/machine/assembly";
+import { assembliesFitted, type JobState } from "../../record/job/state";
 import type { Ranking } from "../diagnosis/rank";
 import { repairShares } from "../diagnosis/repair-shares";
 import type { SuspectSet } from "../diagnosis/suspect-set";
-import { assembliesFitted, type JobState } from "../../record/job/state";
-import { type Repair, repairOf, replaces } from "../../model/machine/assembly";
 import { CALL_BACK_MINUTES } from "./repairs";
 
 /** Something that may be wrong besides, with its share. */

@@ -1,9 +1,9 @@
-import type { Ranking } from "../diagnosis/rank";
-import { strangeEntries } from "../diagnosis/strange";
+import { hasHood, type Machine } from "../../model/machine/format";
 import { answersAlike } from "../../record/finding/finding";
 import { isPieceLook, type PieceLook } from "../../record/finding/piece-looks";
 import type { JobState } from "../../record/job/state";
-import { hasHood, type Machine } from "../../model/machine/format";
+import type { Ranking } from "../diagnosis/rank";
+import { strangeEntries } from "../diagnosis/strange";
 import type { TestCatalogue } from "./catalogue";
 import type { OutsidePiece } from "./found-outside";
 import { offeredAsItStands } from "./offered";

@@ -1,8 +1,8 @@
+import type { Job } from "../../record/job/fold";
+import { assembliesFitted } from "../../record/job/state";
 import { rank } from "../diagnosis/rank";
 import { type Standing, standingOf } from "../diagnosis/standing";
 import type { SuspectSet } from "../diagnosis/suspect-set";
-import type { Job } from "../../record/job/fold";
-import { assembliesFitted } from "../../record/job/state";
 import type { TestCatalogue } from "./catalogue";
 import type { Proposal } from "./proposal";
 import { propose } from "./propose";

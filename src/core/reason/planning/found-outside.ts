@@ -1,7 +1,7 @@
+import { type Piece, pieceId } from "../../model/machine/pieces";
 import { isPieceLook } from "../../record/finding/piece-looks";
 import { isProven } from "../../record/job/closing/proven";
 import type { Evidence, JobState } from "../../record/job/state";
-import { type Piece, pieceId } from "../../model/machine/pieces";
 
 /** Pieces that no circuit shows and that can be the trouble. */
 const OUTSIDE_PIECES = ["wiring", "drum", "blower", "burner"] as const satisfies readonly Piece[];

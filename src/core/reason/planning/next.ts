@@ -1,12 +1,12 @@
 import { openingFor } from "../../model/access/opening";
 import { panelMinutes, panelsToClose } from "../../model/access/panels";
 import { item, real, small, whole } from "../../model/array/at";
+import { repairOf, replaces } from "../../model/machine/assembly";
+import type { Machine } from "../../model/machine/format";
+import type { JobState } from "../../record/job/state";
 import type { Hypothesis } from "../diagnosis/hypotheses";
 import type { Ranking } from "../diagnosis/rank";
 import { sameAgain } from "../diagnosis/repeats";
-import type { JobState } from "../../record/job/state";
-import { repairOf, replaces } from "../../model/machine/assembly";
-import type { Machine } from "../../model/machine/format";
 import { type Belief, beliefOf } from "./belief";
 import type { TestCatalogue } from "./catalogue";
 import { afterClass, type CompactTest, CostToGo, chancesOf, compact, type PricedTest } from "./cost-to-go";

@@ -1,7 +1,7 @@
+import type { Machine } from "../../model/machine/format";
 import { findingKind } from "../../record/finding/finding";
 import { chargedCapacitor } from "../../record/job/safety";
 import type { JobState } from "../../record/job/state";
-import type { Machine } from "../../model/machine/format";
 import { type TestAction, testsOf } from "./tests";
 
 /** Why tests can't be made as the machine stands now. */

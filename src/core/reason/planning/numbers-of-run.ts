@@ -1,7 +1,7 @@
 import { item, real } from "../../model/array/at";
-import type { Ranking } from "../diagnosis/rank";
-import type { Job } from "../../record/job/fold";
 import { isProven, reservationsOf } from "../../record/job/closing/proven";
+import type { Job } from "../../record/job/fold";
+import type { Ranking } from "../diagnosis/rank";
 import type { Belief } from "./belief";
 import type { TestCatalogue } from "./catalogue";
 import { foundOutside } from "./found-outside";

@@ -1,8 +1,8 @@
 import { isReached } from "../../model/access/opening";
+import type { Machine } from "../../model/machine/format";
 import { answers, type Finding, findingKind } from "../../record/finding/finding";
 import { dangerOfRunning } from "../../record/job/checks/index";
 import type { JobState } from "../../record/job/state";
-import type { Machine } from "../../model/machine/format";
 import type { TestAction } from "./tests";
 
 /** A test may be taken again: people mis-see and leads slip. More often than that it tells nothing new. */

@@ -1,7 +1,7 @@
-import type { Ranking } from "../diagnosis/rank";
+import type { Machine } from "../../model/machine/format";
 import type { Job } from "../../record/job/fold";
 import type { Preference } from "../../record/job/preference";
-import type { Machine } from "../../model/machine/format";
+import type { Ranking } from "../diagnosis/rank";
 import type { TestCatalogue } from "./catalogue";
 import type { Purpose, Step } from "./proposal";
 import { propose } from "./propose";

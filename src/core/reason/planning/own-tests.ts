@@ -1,10 +1,10 @@
 import { item, real } from "../../model/array/at";
-import type { Hypothesis } from "../diagnosis/hypotheses";
-import { hasOwnFinding, isOf, ownFindings } from "../../record/job/hands/own-finding";
-import { assembliesFitted, type JobState } from "../../record/job/state";
 import { remedyOf } from "../../model/machine/assembly";
 import type { Machine } from "../../model/machine/format";
 import { mendedPiece } from "../../model/machine/pieces";
+import { hasOwnFinding, isOf, ownFindings } from "../../record/job/hands/own-finding";
+import { assembliesFitted, type JobState } from "../../record/job/state";
+import type { Hypothesis } from "../diagnosis/hypotheses";
 import type { Belief } from "./belief";
 import type { TestCatalogue } from "./catalogue";
 import { offeredAsItStands, timesTaken } from "./offered";

@@ -1,6 +1,6 @@
+import { type Machine, panelOf } from "../../model/machine/format";
 import { chargedCapacitor } from "../../record/job/safety";
 import type { JobState } from "../../record/job/state";
-import { type Machine, panelOf } from "../../model/machine/format";
 import { type Proposal, type Purpose, plain } from "./proposal";
 
 const MAKE_SAFE_MINUTES = 2;

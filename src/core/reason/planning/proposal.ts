@@ -1,8 +1,8 @@
-import type { Hypothesis } from "../diagnosis/hypotheses";
-import type { ShareBand } from "../diagnosis/spread";
-import type { CameOff } from "../../record/job/hands/came-off";
 import type { OpenCheck } from "../../record/job/checks/index";
 import type { ProofRow } from "../../record/job/closing/proven";
+import type { CameOff } from "../../record/job/hands/came-off";
+import type { Hypothesis } from "../diagnosis/hypotheses";
+import type { ShareBand } from "../diagnosis/spread";
 import type { OutcomeClass } from "./outcomes";
 import type { TestAction } from "./tests";
 

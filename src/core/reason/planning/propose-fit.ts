@@ -1,10 +1,10 @@
 import { panelsToOpen } from "../../model/access/panels";
-import type { Job } from "../../record/job/fold";
-import { disturbsGas } from "../../record/job/gas";
-import { assembliesFitted } from "../../record/job/state";
 import { isDeadWork, partsOfAssembly, type Repair, repairOf, replaces } from "../../model/machine/assembly";
 import type { Machine } from "../../model/machine/format";
 import { pieceId } from "../../model/machine/pieces";
+import type { Job } from "../../record/job/fold";
+import { disturbsGas } from "../../record/job/gas";
+import { assembliesFitted } from "../../record/job/state";
 import type { TestCatalogue } from "./catalogue";
 import type { Beside } from "./cheap-beside";
 import type { OutsidePiece } from "./found-outside";

@@ -1,6 +1,6 @@
-import type { Hypothesis } from "../diagnosis/hypotheses";
 import { findingKind } from "../../record/finding/finding";
 import type { Job } from "../../record/job/fold";
+import type { Hypothesis } from "../diagnosis/hypotheses";
 import type { Belief } from "./belief";
 import type { TestCatalogue } from "./catalogue";
 import { expectations } from "./expectations";

@@ -1,11 +1,11 @@
+import { partsOfAssembly, repairOf, replaces } from "../../model/machine/assembly";
+import type { Machine } from "../../model/machine/format";
+import { dangerOfRunning } from "../../record/job/checks/index";
+import { isProven } from "../../record/job/closing/proven";
+import type { Job } from "../../record/job/fold";
 import { contradiction } from "../diagnosis/contradiction";
 import type { Ranking } from "../diagnosis/rank";
 import { asksRoom, wantsRoom } from "../diagnosis/room";
-import { dangerOfRunning } from "../../record/job/checks/index";
-import type { Job } from "../../record/job/fold";
-import { isProven } from "../../record/job/closing/proven";
-import { partsOfAssembly, repairOf, replaces } from "../../model/machine/assembly";
-import type { Machine } from "../../model/machine/format";
 import type { TestCatalogue } from "./catalogue";
 import { cheapBeside } from "./cheap-beside";
 import {

@@ -1,9 +1,9 @@
 import { type OpenNow, openingFor } from "../../model/access/opening";
 import { item, real } from "../../model/array/at";
-import type { Hypothesis } from "../diagnosis/hypotheses";
-import { type ShareBand, shareBand } from "../diagnosis/spread";
 import { repairOf } from "../../model/machine/assembly";
 import type { Machine } from "../../model/machine/format";
+import type { Hypothesis } from "../diagnosis/hypotheses";
+import { type ShareBand, shareBand } from "../diagnosis/spread";
 
 /** Money and time on one scale. */
 export interface Rates {

@@ -1,10 +1,10 @@
 import { item, small } from "../../model/array/at";
-import { hypothesesOf } from "../diagnosis/hypotheses";
-import { SuspectSet, steadyFaults } from "../diagnosis/suspect-set";
-import { controlsIn, wiringIn } from "../../record/finding/circumstances";
 import type { Machine } from "../../model/machine/format";
 import type { Prediction } from "../../model/prediction/prediction";
 import { Predictor, type Probing, type Seen } from "../../model/prediction/predictor";
+import { controlsIn, wiringIn } from "../../record/finding/circumstances";
+import { hypothesesOf } from "../diagnosis/hypotheses";
+import { SuspectSet, steadyFaults } from "../diagnosis/suspect-set";
 import { TestCatalogue } from "./catalogue";
 import type { Outcomes } from "./outcomes";
 import { type TestAction, testsOf } from "./tests";

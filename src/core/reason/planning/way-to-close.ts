@@ -1,13 +1,13 @@
 import { openingFor } from "../../model/access/opening";
 import { panelsToOpen } from "../../model/access/panels";
 import { lastOf } from "../../model/array/at";
+import { type Machine, maybePanelOf } from "../../model/machine/format";
 import { findingKind } from "../../record/finding/finding";
 import { isOpenCheck } from "../../record/job/blocker";
-import { type CameOff, wayOut } from "../../record/job/hands/came-off";
 import { checkId, type OpenCheck, questionOfCheck, timeOfCheck } from "../../record/job/checks/index";
-import type { Job } from "../../record/job/fold";
 import { isProven, reservationsOf } from "../../record/job/closing/proven";
-import { type Machine, maybePanelOf } from "../../model/machine/format";
+import type { Job } from "../../record/job/fold";
+import { type CameOff, wayOut } from "../../record/job/hands/came-off";
 import { makeSafe, preparation } from "./prepare";
 import { type Caution, type Proposal, plain } from "./proposal";
 import { minutesOfQuestion, needsDead, panelsOfQuestion } from "./reach-of-question";

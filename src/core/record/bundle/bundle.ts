@@ -1,9 +1,9 @@
 import { strFromU8, strToU8, unzipSync, zipSync } from "fflate";
 import { z } from "zod";
-import { checkFile, FILE_TYPES, fileHash, fileHashSchema, type KeptFile } from "../files/file";
-import { type Envelope, readEnvelope } from "../journal/envelope";
 import { readMachine } from "../../model/machine/read";
 import { canonicalJson, type KeptMachine, revisionOf } from "../../model/machine/revision";
+import { checkFile, FILE_TYPES, fileHash, fileHashSchema, type KeptFile } from "../files/file";
+import { type Envelope, readEnvelope } from "../journal/envelope";
 
 /** One job with all that it stands on: its entries as they were written, the machine revisions and files that they name. */
 export interface Bundle {

@@ -1,6 +1,6 @@
+import { partOff, readTerminal, type WiringEdit } from "../../model/machine/wiring";
 import type { Finding } from "../finding/finding";
 import { isMetered } from "../finding/metered";
-import { partOff, readTerminal, type WiringEdit } from "../../model/machine/wiring";
 import type { Draft } from "./kinds/index";
 import type { JobState } from "./state";
 

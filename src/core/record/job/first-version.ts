@@ -1,8 +1,8 @@
 import { z } from "zod";
+import type { WiringEdit } from "../../model/machine/wiring";
 import type { Finding } from "../finding/finding";
 import { LOOK_ANSWERS } from "../finding/kinds/look";
 import { SIGHTS, UNTOLD } from "../finding/sights";
-import type { WiringEdit } from "../../model/machine/wiring";
 
 /** What the first version recorded as sightings, readings and measures, and what each is now. */
 

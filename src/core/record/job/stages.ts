@@ -1,5 +1,5 @@
-import type { Finding } from "../finding/finding";
 import { isWallPoint } from "../../model/machine/format";
+import type { Finding } from "../finding/finding";
 import { leftOff } from "./closing/left-off";
 import { isProven } from "./closing/proven";
 import type { JobState } from "./state";

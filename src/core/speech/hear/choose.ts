@@ -3,14 +3,14 @@ import type { WordTag } from "../lexicon/words";
 import { type Candidate, type Carried, type Clause, has } from "./clause";
 import { isSo, type Manner, mannerOf, sortOf } from "./manner";
 import { type Meaning, sightIn } from "./meaning";
-import { codes } from "./readers/evidence/codes";
 import { energy } from "./readers/energy/energy";
-import { opening } from "./readers/work/opening";
+import { codes } from "./readers/evidence/codes";
 import { readings } from "./readers/evidence/readings";
-import { repairs } from "./readers/work/repairs";
 import { settings } from "./readers/evidence/settings";
 import { sights } from "./readers/evidence/sights";
 import { verdicts } from "./readers/evidence/verdicts";
+import { opening } from "./readers/work/opening";
+import { repairs } from "./readers/work/repairs";
 import type { Chunk } from "./senses";
 
 /** What one saying comes to. */

@@ -1,5 +1,5 @@
-import type { Stage } from "../../record/job/stages";
 import type { Vocabulary } from "../../model/naming/vocabulary";
+import type { Stage } from "../../record/job/stages";
 import { normal } from "./tokens";
 
 /** What is said at each bench, the likeliest first. Anything may be said anywhere: the rest follows. */

@@ -1,9 +1,9 @@
-import type { Finding } from "../../record/finding/finding";
-import type { Draft } from "../../record/job/kinds/index";
 import { type Machine, maybePartOf } from "../../model/machine/format";
 import { closedControls } from "../../model/machine/metering";
 import { restControls } from "../../model/machine/run/at-rest";
 import { readTerminal } from "../../model/machine/wiring";
+import type { Finding } from "../../record/finding/finding";
+import type { Draft } from "../../record/job/kinds/index";
 import type { Asked, Meaning } from "./meaning";
 
 /**

@@ -1,21 +1,21 @@
 import { backBefore, heldBy } from "../../model/access/panels";
+import { type Machine, maybePartOf } from "../../model/machine/format";
+import type { ControlPositions } from "../../model/machine/run/condition";
+import { readTerminal } from "../../model/machine/wiring";
+import { panelName } from "../../model/naming/names";
 import type { Question } from "../../record/finding/finding";
 import { draftInCircumstances } from "../../record/job/circumstances";
 import { closingDraft } from "../../record/job/closing/closing-draft";
 import { type Job, refusalOf, stateAfter } from "../../record/job/fold";
 import type { Draft } from "../../record/job/kinds/index";
 import type { JobState } from "../../record/job/state";
-import { type Machine, maybePartOf } from "../../model/machine/format";
-import type { ControlPositions } from "../../model/machine/run/condition";
-import { readTerminal } from "../../model/machine/wiring";
-import { panelName } from "../../model/naming/names";
+import { refusalSays } from "../words/card/refusals";
+import { warningSays } from "../words/card/warnings";
 import { entrySays } from "../words/entries";
 import type { Carried } from "./clause";
 import { type Heard, hear } from "./hear";
 import type { Asked, Command, Meaning } from "./meaning";
 import { ownSentence } from "./own-sentences";
-import { refusalSays } from "../words/card/refusals";
-import { warningSays } from "../words/card/warnings";
 
 /** One whole reading of a line, ready to be entered. */
 export interface Reading {

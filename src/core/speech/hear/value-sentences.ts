@@ -1,6 +1,3 @@
-import type { Finding } from "../../record/finding/finding";
-import { SIGHTS } from "../../record/finding/sights";
-import type { Draft } from "../../record/job/kinds/index";
 import type { Machine } from "../../model/machine/format";
 import { closedControls, windingsOf } from "../../model/machine/metering";
 import { partOff } from "../../model/machine/wiring";
@@ -8,6 +5,9 @@ import { placeSays } from "../../model/naming/names";
 import { capital } from "../../model/naming/text";
 import { parseQuantity } from "../../model/quantity/parse";
 import type { Unit } from "../../model/quantity/quantity";
+import type { Finding } from "../../record/finding/finding";
+import { SIGHTS } from "../../record/finding/sights";
+import type { Draft } from "../../record/job/kinds/index";
 
 /** A finding with a value in it, as the program says it: “Heating element, wires off: 10.4 Ω”. `undefined` for other words. */
 export function valueSentence(line: string, machine: Machine): Draft | undefined {

@@ -1,7 +1,7 @@
+import type { Machine } from "../../model/machine/format";
 import type { Unreadable } from "../../record/job/entry";
 import type { RecordLine } from "../../record/job/fold";
 import { type Draft, entryKind } from "../../record/job/kinds/index";
-import type { Machine } from "../../model/machine/format";
 import { refusalSays } from "./card/refusals";
 
 /** An entry as it stands in the record. */

@@ -1,13 +1,13 @@
+import { capital } from "../../model/naming/text";
 import type { Job } from "../../record/job/fold";
 import type { EntryKind } from "../../record/job/kinds/index";
 import type { Stage } from "../../record/job/stages";
-import { capital } from "../../model/naming/text";
 import type { NamedOrder } from "../../record/stock/stock";
+import { waitingSays } from "./bench/stock";
 import { blockerSays } from "./card/blockers";
+import { wantedSays } from "./card/waiting";
 import { entrySays } from "./entries";
 import { type StandingWords, standingSays } from "./standing";
-import { waitingSays } from "./bench/stock";
-import { wantedSays } from "./card/waiting";
 
 /** What a list of jobs shows of one. The server keeps it beside the journal; a browser makes it of the entries that it holds. */
 export interface JobRow extends StandingWords {

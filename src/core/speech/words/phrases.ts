@@ -1,9 +1,9 @@
-import type { Question, QuestionOfKind } from "../../record/finding/finding";
-import { SUPPLY } from "../../record/finding/kinds/amps";
 import { assemblyIdOf, jointId, type Repair } from "../../model/machine/assembly";
 import { type Machine, type Part, partOf } from "../../model/machine/format";
 import { windingsOf } from "../../model/machine/metering";
 import { readTerminal } from "../../model/machine/wiring";
+import type { Question, QuestionOfKind } from "../../record/finding/finding";
+import { SUPPLY } from "../../record/finding/kinds/amps";
 import { lexiconOf } from "../hear/lexicon";
 import { normal } from "../hear/tokens";
 

@@ -1,12 +1,12 @@
+import { panelName } from "../../model/naming/names";
+import { capital } from "../../model/naming/text";
+import { wayToClose } from "../../reason/planning/way-to-close";
 import type { FindingKind } from "../../record/finding/finding";
 import { isOpenCheck } from "../../record/job/blocker";
 import { isDanger, type OpenCheck } from "../../record/job/checks/index";
 import { countOf } from "../../record/job/evidence";
 import type { Job } from "../../record/job/fold";
 import type { Stage } from "../../record/job/stages";
-import { panelName } from "../../model/naming/names";
-import { capital } from "../../model/naming/text";
-import { wayToClose } from "../../reason/planning/way-to-close";
 import { blockerSays } from "./card/blockers";
 import { checkSays, checkTest } from "./card/checks";
 import { stepTitle } from "./card/proposals";

@@ -1,10 +1,10 @@
 import { useState } from "react";
+import { capital } from "../../../core/model/naming/text";
 import { AIRWAY, type AirwayPlace, airwayAnswers, airwayOf, airwayWell } from "../../../core/record/finding/airway";
 import type { Finding } from "../../../core/record/finding/finding";
-import { capital } from "../../../core/model/naming/text";
+import bench from "../../../ui/Bench.module.css";
 import { Button } from "../../../ui/Button";
-import { useDispatch, useJob, useMachine } from "../../job/store/context";
-import bench from "../shared/Bench.module.css";
+import { useDispatch, useJob, useMachine } from "../../store/context";
 import styles from "./Air.module.css";
 
 /** The way of the air, place by place, by eye and by hand; what was cleaned is said apart from what was found. */

@@ -4,10 +4,10 @@ import type { FindingOf } from "../../../core/record/finding/finding";
 import { isOfRoom } from "../../../core/record/finding/kinds/temperature";
 import type { Evidence } from "../../../core/record/job/state";
 import { Button } from "../../../ui/Button";
-import { AirBoard } from "../../air/AirBoard";
-import type { AirTyped } from "../../air/Measured";
-import { useDispatch, useJob, useMachine } from "../../job/store/context";
-import styles from "../../worked/Worked.module.css";
+import styles from "../../../ui/Calculator.module.css";
+import { AirBoard } from "../../panes/air/AirBoard";
+import type { AirTyped } from "../../panes/air/Measured";
+import { useDispatch, useJob, useMachine } from "../../store/context";
 
 /** What of the air stands in the record already: the last of each. */
 function measuredIn(evidence: readonly Evidence[]): AirTyped {

@@ -1,15 +1,15 @@
 import { useMemo, useState } from "react";
-import { outletPairs } from "../../../core/reason/diagnosis/supply-cases";
-import { SUPPLY } from "../../../core/record/finding/kinds/amps";
-import type { MeteredQuestion } from "../../../core/record/finding/metered";
-import { healthyAmps, loadedJoints, loadedParts, terminalBlock } from "../../../core/reason/judging/loaded";
-import { cordSays, jointSays } from "../../../core/speech/words/bench/loaded";
 import type { Machine } from "../../../core/model/machine/format";
 import { placeSays } from "../../../core/model/naming/names";
 import { formatValue } from "../../../core/model/quantity/format";
+import { outletPairs } from "../../../core/reason/diagnosis/supply-cases";
+import { healthyAmps, loadedJoints, loadedParts, terminalBlock } from "../../../core/reason/judging/loaded";
+import { SUPPLY } from "../../../core/record/finding/kinds/amps";
+import type { MeteredQuestion } from "../../../core/record/finding/metered";
+import { cordSays, jointSays } from "../../../core/speech/words/bench/loaded";
+import bench from "../../../ui/Bench.module.css";
 import { Button } from "../../../ui/Button";
-import { useDispatch, useJob, useMachine } from "../../job/store/context";
-import bench from "../shared/Bench.module.css";
+import { useDispatch, useJob, useMachine } from "../../store/context";
 import styles from "./Air.module.css";
 import { ReadRow, useLast } from "./ReadRow";
 

@@ -1,7 +1,7 @@
 import { useMemo, useState } from "react";
 import type { OutletPair } from "../../../core/reason/diagnosis/supply-cases";
 import type { MeteredQuestion } from "../../../core/record/finding/metered";
-import bench from "../shared/Bench.module.css";
+import bench from "../../../ui/Bench.module.css";
 import { ReadRow } from "./ReadRow";
 
 type Cord = "out" | "in";

@@ -1,17 +1,17 @@
 import { type ReactNode, useMemo, useState } from "react";
+import { formatValue } from "../../../core/model/quantity/format";
 import { judgeInJob } from "../../../core/reason/diagnosis/judge-in-job";
+import { limitsOf } from "../../../core/reason/judging/limits-of";
 import { answers } from "../../../core/record/finding/finding";
 import { isMetered, type MeteredFinding, type MeteredQuestion } from "../../../core/record/finding/metered";
-import { limitsOf } from "../../../core/reason/judging/limits-of";
 import { limitsSay } from "../../../core/speech/words/bench/judgements";
 import { verdictSays } from "../../../core/speech/words/bench/loaded";
-import { formatValue } from "../../../core/model/quantity/format";
+import bench from "../../../ui/Bench.module.css";
 import { Button } from "../../../ui/Button";
-import { useDispatch, useJob, useMachine } from "../../job/store/context";
-import { draftOf } from "../meter/subject";
-import { SIGN } from "../meter/Verdict";
-import bench from "../shared/Bench.module.css";
-import { ReadingField } from "../shared/ReadingField";
+import { ReadingField } from "../../../ui/ReadingField";
+import { draftOf } from "../../panes/reading/subject";
+import { SIGN } from "../../panes/reading/Verdict";
+import { useDispatch, useJob, useMachine } from "../../store/context";
 import styles from "./Air.module.css";
 
 /** What was last read there since the last repair; at the outlet, with the cord as it is asked. */

@@ -2,8 +2,8 @@ import { useEffect, useRef, useState } from "react";
 import { outletPairs, type SupplyCase } from "../../../core/reason/diagnosis/supply-cases";
 import { supplyDoes } from "../../../core/speech/words/bench/supply";
 import type { SupplyAnswer } from "../../../workers/supply.worker";
-import { askWorker } from "../../ask-worker";
-import { useMachine } from "../../job/store/context";
+import { askWorker } from "../../store/ask-worker";
+import { useMachine } from "../../store/context";
 import styles from "./Air.module.css";
 
 /** What a lost leg, swapped conductors, a poor joint or another supply would show at the outlet, cord out and in, and what this machine would do. */

@@ -1,21 +1,21 @@
-import { isOpenCheck } from "../../../core/record/job/blocker";
-import { checkId, type OpenCheck, questionOfCheck, timeOfCheck } from "../../../core/record/job/checks/index";
-import type { Recount } from "../../../core/record/job/state";
-import { trayCount, trayOf } from "../../../core/record/job/hands/tray";
-import { blockerSays, countSays } from "../../../core/speech/words/card/blockers";
 import { panelName } from "../../../core/model/naming/names";
 import { capital } from "../../../core/model/naming/text";
 import { needsDead } from "../../../core/reason/planning/reach-of-question";
-import hands from "../../hands/Hands.module.css";
-import { PlugTable } from "../../hands/PlugTable";
-import { Tray } from "../../hands/Tray";
-import { BackStack, WayBack } from "../../hands/WayBack";
-import { WireList } from "../../hands/WireList";
-import { WordsForm } from "../../hands/WordsForm";
-import { CheckButtons } from "../../job/next/CheckButtons";
-import { useDispatch, useJob, useMachine } from "../../job/store/context";
-import { PhotoStrip } from "../../photos/PhotoStrip";
-import styles from "../shared/Bench.module.css";
+import { isOpenCheck } from "../../../core/record/job/blocker";
+import { checkId, type OpenCheck, questionOfCheck, timeOfCheck } from "../../../core/record/job/checks/index";
+import { trayCount, trayOf } from "../../../core/record/job/hands/tray";
+import type { Recount } from "../../../core/record/job/state";
+import { blockerSays, countSays } from "../../../core/speech/words/card/blockers";
+import styles from "../../../ui/Bench.module.css";
+import hands from "../../../ui/Form.module.css";
+import { WordsForm } from "../../../ui/WordsForm";
+import { PlugTable } from "../../panes/hands/PlugTable";
+import { Tray } from "../../panes/hands/Tray";
+import { BackStack, WayBack } from "../../panes/hands/WayBack";
+import { WireList } from "../../panes/hands/WireList";
+import { PhotoStrip } from "../../panes/photos/PhotoStrip";
+import { CheckButtons } from "../../panes/questions/CheckButtons";
+import { useDispatch, useJob, useMachine } from "../../store/context";
 
 /** What goes back, in the reverse order of what was really done, its cups; the check at the plug; what is looked at while it is still open. */
 export function CloseBench() {

@@ -1,8 +1,8 @@
 import { BY_HAND, handChecks } from "../../../core/record/job/closing/by-hand";
-import { Checklist } from "../../hands/Checklist";
-import { useJob, useMachine } from "../../job/store/context";
-import styles from "../shared/Bench.module.css";
-import { ClosingCard } from "../shared/ClosingCard";
+import styles from "../../../ui/Bench.module.css";
+import { Checklist } from "../../panes/hands/Checklist";
+import { ClosingCard } from "../../panes/questions/ClosingCard";
+import { useJob, useMachine } from "../../store/context";
 
 /** What hands look at before it is shut; then what keeps it from closing. */
 export function CloseCard() {

@@ -1,7 +1,5 @@
 import { useState } from "react";
 import { isReached } from "../../../core/model/access/opening";
-import type { RankedSuspect } from "../../../core/reason/diagnosis/standing";
-import { repairPhrase } from "../../../core/speech/words/phrases";
 import { assemblyIdOf, partsOfAssembly, repairOf, replaces } from "../../../core/model/machine/assembly";
 import type { Exchange } from "../../../core/model/machine/cabinet";
 import type { Machine } from "../../../core/model/machine/format";
@@ -9,20 +7,23 @@ import { terminalsOf } from "../../../core/model/machine/wiring";
 import { fittedSays, repairSays } from "../../../core/model/naming/names";
 import { behindSays } from "../../../core/model/naming/removals";
 import { minutesSay, percent } from "../../../core/model/naming/text";
+import type { RankedSuspect } from "../../../core/reason/diagnosis/standing";
+import { repairPhrase } from "../../../core/speech/words/phrases";
+import styles from "../../../ui/Bench.module.css";
 import { Button } from "../../../ui/Button";
-import { BurnerPane } from "../../burner/BurnerPane";
-import { Ways } from "../../deciding/Ways";
-import { Belt } from "../../hands/Belt";
-import { Checklist } from "../../hands/Checklist";
-import hands from "../../hands/Hands.module.css";
-import { useReach } from "../../hands/use-reach";
-import { WireList } from "../../hands/WireList";
-import { useDispatch, useJob, useMachine } from "../../job/store/context";
-import { PhotoStrip } from "../../photos/PhotoStrip";
-import { SheetPane } from "../../sheet/SheetPane";
-import { Catalogue } from "../../stock/Catalogue";
-import panes from "../meter/Meter.module.css";
-import styles from "../shared/Bench.module.css";
+import form from "../../../ui/Form.module.css";
+import panes from "../../../ui/Tabs.module.css";
+import { BurnerPane } from "../../panes/burner/BurnerPane";
+import { Ways } from "../../panes/deciding/Ways";
+import { Belt } from "../../panes/hands/Belt";
+import { Checklist } from "../../panes/hands/Checklist";
+import hands from "../../panes/hands/Hands.module.css";
+import { useReach } from "../../panes/hands/use-reach";
+import { WireList } from "../../panes/hands/WireList";
+import { PhotoStrip } from "../../panes/photos/PhotoStrip";
+import { SheetPane } from "../../panes/sheet/SheetPane";
+import { Catalogue } from "../../panes/stock/Catalogue";
+import { useDispatch, useJob, useMachine } from "../../store/context";
 
 const MOST_SHOWN = 3;
 const NONE: readonly RankedSuspect[] = [];
@@ -104,7 +105,7 @@ function Exchanges({ machine, lists }: { readonly machine: Machine; readonly lis
   const dispatch = useDispatch();
   const shown = [...lists, ...machine.exchanges.filter((e) => more.includes(e.id) && !lists.includes(e))];
   return (
-    <div className={hands.pane}>
+    <div className={form.pane}>
       {shown.map((e) => (
         <section key={e.id} aria-label={`Exchange of the ${e.name.toLowerCase()}`}>
           <h3>{e.name}</h3>
@@ -120,7 +121,7 @@ function Exchanges({ machine, lists }: { readonly machine: Machine; readonly lis
           />
         </section>
       ))}
-      <details className={hands.details} open={shown.length === 0}>
+      <details className={form.details} open={shown.length === 0}>
         <summary>The exchange of another part</summary>
         <div className={hands.goals}>
           {machine.exchanges
@@ -158,7 +159,7 @@ function Moving({ machine, assemblies }: { readonly machine: Machine; readonly a
   const parts = assemblies.flatMap((a) => partsOfAssembly(machine, a));
   const of = machine.parts.filter((p) => parts.includes(p.id)).flatMap(terminalsOf);
   return (
-    <div className={hands.pane}>
+    <div className={form.pane}>
       <div className={hands.goals}>
         <Button aria-pressed={moving} onClick={() => setMoving(true)}>
           One by one, old to new

@@ -1,6 +1,6 @@
 import { conclusionFrom } from "../../../core/speech/words/report/report";
-import { WordsForm } from "../../hands/WordsForm";
-import { useDispatch, useJob, useMachine } from "../../job/store/context";
+import { WordsForm } from "../../../ui/WordsForm";
+import { useDispatch, useJob, useMachine } from "../../store/context";
 
 /** What it was: proposed from the record, corrected, kept. */
 export function ConclusionForm({ onDone, main = false }: { readonly onDone: () => void; readonly main?: boolean }) {

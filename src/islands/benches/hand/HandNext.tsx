@@ -3,9 +3,9 @@ import { TOLD_LIST } from "../../../core/record/job/fold";
 import type { Signature } from "../../../core/record/job/state";
 import { handStep, type ToSay } from "../../../core/speech/words/report/hand-over";
 import { Button } from "../../../ui/Button";
-import card from "../../job/next/NextCard.module.css";
-import { useDispatch, useJob } from "../../job/store/context";
-import { useReport } from "../../report/use-report";
+import card from "../../../ui/NextCard.module.css";
+import { useReport } from "../../panes/report/use-report";
+import { useDispatch, useJob } from "../../store/context";
 import { ConclusionForm } from "./ConclusionForm";
 import { SignHere } from "./SignHere";
 

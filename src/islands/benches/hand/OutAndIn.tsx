@@ -1,10 +1,10 @@
 import { useState } from "react";
 import { csvOf } from "../../../core/speech/words/report/csv";
 import { Button } from "../../../ui/Button";
-import { useJob } from "../../job/store/context";
-import { jobFile } from "../../report/job-file";
-import { visitsIcs } from "../../report/visits-file";
-import { saveFile } from "../meter/save-file";
+import { saveFile } from "../../../ui/save-file";
+import { jobFile } from "../../panes/report/job-file";
+import { visitsIcs } from "../../panes/report/visits-file";
+import { useJob } from "../../store/context";
 import hand from "./Hand.module.css";
 
 /** The job, its parts and its visits as open files. */

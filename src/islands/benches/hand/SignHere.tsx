@@ -1,8 +1,8 @@
 import { useEffect, useRef, useState } from "react";
 import SignaturePad from "signature_pad";
 import type { Signature } from "../../../core/record/job/state";
+import bench from "../../../ui/Bench.module.css";
 import { Button } from "../../../ui/Button";
-import bench from "../shared/Bench.module.css";
 import styles from "./Hand.module.css";
 
 interface Props {

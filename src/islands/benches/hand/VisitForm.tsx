@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { Button } from "../../../ui/Button";
-import { WordsForm } from "../../hands/WordsForm";
-import { useDispatch } from "../../job/store/context";
+import { WordsForm } from "../../../ui/WordsForm";
+import { useDispatch } from "../../store/context";
 
 /** When somebody comes again: a day and a time by the clock on the wall here. */
 export function VisitForm() {

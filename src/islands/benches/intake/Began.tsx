@@ -1,7 +1,7 @@
 import { useState } from "react";
+import bench from "../../../ui/Bench.module.css";
 import { Button } from "../../../ui/Button";
-import { useDispatch, useJob } from "../../job/store/context";
-import bench from "../shared/Bench.module.css";
+import { useDispatch, useJob } from "../../store/context";
 import styles from "./Intake.module.css";
 
 /** What is asked of every customer, with the usual answers; anything else is written. */

@@ -1,11 +1,11 @@
 import { format } from "date-fns";
 import { RotateCcw } from "lucide-react";
 import { useEffect, useState } from "react";
-import { type EarlierVisit, repeatOf, repeatSays } from "../../../core/speech/words/report/earlier-visits";
 import { capital } from "../../../core/model/naming/text";
-import { useJob } from "../../job/store/context";
+import { type EarlierVisit, repeatOf, repeatSays } from "../../../core/speech/words/report/earlier-visits";
+import bench from "../../../ui/Bench.module.css";
 import { askEarlier } from "../../replica/ask-server";
-import bench from "../shared/Bench.module.css";
+import { useJob } from "../../store/context";
 import styles from "./Intake.module.css";
 
 /** Earlier visits to this machine, with what was done and read; a call that comes back soon is said first. */

@@ -1,6 +1,6 @@
+import styles from "../../../ui/Bench.module.css";
 import { Button } from "../../../ui/Button";
-import { useDispatch, useJob } from "../../job/store/context";
-import styles from "../shared/Bench.module.css";
+import { useDispatch, useJob } from "../../store/context";
 import { Began } from "./Began";
 import { EarlierVisits } from "./EarlierVisits";
 import { Noticed } from "./Noticed";

@@ -1,10 +1,10 @@
 import { useState } from "react";
 import type { Draft } from "../../../core/record/job/kinds/index";
 import { complaintIn } from "../../../core/speech/words/bench/complaint";
+import bench from "../../../ui/Bench.module.css";
 import { Button } from "../../../ui/Button";
-import { useDispatch, useJob, useMachine } from "../../job/store/context";
-import { type Corrections, corrected, Heard } from "../../new-job/Heard";
-import bench from "../shared/Bench.module.css";
+import { type Corrections, corrected, Heard } from "../../panes/complaint/Heard";
+import { useDispatch, useJob, useMachine } from "../../store/context";
 import styles from "./Intake.module.css";
 
 /** The customer's words, and what was taken from them as chips: struck out or turned, the words stay. Words that are written later take the place of the first. */

@@ -1,12 +1,12 @@
 import { useState } from "react";
+import { PLATE_ROWS, type Plate, type PlateRow, plateOf } from "../../../core/model/machine/plate";
 import { PLATE } from "../../../core/record/job/kinds/intake/photo";
 import { notThisOne, plateRowSays } from "../../../core/speech/words/bench/plate";
-import { PLATE_ROWS, type Plate, type PlateRow, plateOf } from "../../../core/model/machine/plate";
+import bench from "../../../ui/Bench.module.css";
 import { Button } from "../../../ui/Button";
-import { useJob, useMachine } from "../../job/store/context";
-import { Photo } from "../../photos/Photo";
-import { TakePhoto } from "../../photos/TakePhoto";
-import bench from "../shared/Bench.module.css";
+import { Photo } from "../../panes/photos/Photo";
+import { TakePhoto } from "../../panes/photos/TakePhoto";
+import { useJob, useMachine } from "../../store/context";
 import styles from "./Intake.module.css";
 import { PlateForm } from "./PlateForm";
 

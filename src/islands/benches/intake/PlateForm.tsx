@@ -2,12 +2,12 @@ import { zodResolver } from "@hookform/resolvers/zod";
 import { useId } from "react";
 import { type UseFormReturn, useForm, useWatch } from "react-hook-form";
 import { z } from "zod";
-import type { Body } from "../../../core/record/job/kinds/index";
 import { differsIn, nearestFirst, type Plate, plateSchema } from "../../../core/model/machine/plate";
 import type { KeptMachine, MachineRef } from "../../../core/model/machine/revision";
+import type { Body } from "../../../core/record/job/kinds/index";
 import { Button } from "../../../ui/Button";
-import { useDispatch, useJob } from "../../job/store/context";
 import { useMachinesHere } from "../../replica/use-machines";
+import { useDispatch, useJob } from "../../store/context";
 import styles from "./Intake.module.css";
 
 const short = z.string().trim().max(60, "at most 60 characters");

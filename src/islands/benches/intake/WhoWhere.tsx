@@ -1,8 +1,8 @@
 import { useId, useState } from "react";
 import { useForm } from "react-hook-form";
+import bench from "../../../ui/Bench.module.css";
 import { Button } from "../../../ui/Button";
-import { useDispatch, useJob } from "../../job/store/context";
-import bench from "../shared/Bench.module.css";
+import { useDispatch, useJob } from "../../store/context";
 import styles from "./Intake.module.css";
 
 const FIELDS = [

@@ -1,24 +1,24 @@
 import { useMemo } from "react";
+import type { Machine } from "../../../core/model/machine/format";
+import { controlsSay } from "../../../core/model/naming/names";
+import { formatValue } from "../../../core/model/quantity/format";
 import { judgeInJob } from "../../../core/reason/diagnosis/judge-in-job";
+import { type Judgement, lessLeads } from "../../../core/reason/judging/judge";
+import type { Limits } from "../../../core/reason/judging/limits";
+import { limitsOf } from "../../../core/reason/judging/limits-of";
 import { controlsIn } from "../../../core/record/finding/circumstances";
 import { isMetered, readingAt } from "../../../core/record/finding/metered";
 import { inCircumstances } from "../../../core/record/job/circumstances";
 import { leadsSay } from "../../../core/record/job/kinds/intake/meter";
-import { type Judgement, lessLeads } from "../../../core/reason/judging/judge";
-import type { Limits } from "../../../core/reason/judging/limits";
-import { limitsOf } from "../../../core/reason/judging/limits-of";
 import { HINT_SAYS, judgementSays, limitsSay, numbersSay, VERDICT_SAYS } from "../../../core/speech/words/bench/judgements";
-import type { Machine } from "../../../core/model/machine/format";
-import { controlsSay } from "../../../core/model/naming/names";
-import { formatValue } from "../../../core/model/quantity/format";
 import { Button } from "../../../ui/Button";
-import { useDispatch, useJob, useMachine } from "../../job/store/context";
+import { LimitScale } from "../../panes/reading/LimitScale";
+import { type Subject, subjectSays } from "../../panes/reading/subject";
+import { SIGN } from "../../panes/reading/Verdict";
+import { useDispatch, useJob, useMachine } from "../../store/context";
 import styles from "./Judged.module.css";
-import { LimitScale } from "./LimitScale";
-import { MeterBar } from "./stand-in/MeterBar";
-import type { StandIn } from "./stand-in/use-stand-in";
-import { type Subject, subjectSays } from "./subject";
-import { SIGN } from "./Verdict";
+import { MeterBar } from "./MeterBar";
+import type { StandIn } from "./use-stand-in";
 
 interface Props {
   readonly subject: Subject | undefined;

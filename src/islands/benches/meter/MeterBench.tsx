@@ -1,15 +1,15 @@
 import { useState } from "react";
+import styles from "../../../ui/Bench.module.css";
 import { Button } from "../../../ui/Button";
-import { useJob } from "../../job/store/context";
-import { SheetPane } from "../../sheet/SheetPane";
-import styles from "../shared/Bench.module.css";
+import panes from "../../../ui/Tabs.module.css";
+import { useSubject } from "../../panes/reading/subject";
+import { SheetPane } from "../../panes/sheet/SheetPane";
+import { useJob } from "../../store/context";
 import { Judged } from "./Judged";
 import { LogPane } from "./log/LogPane";
-import panes from "./Meter.module.css";
 import { PartPane } from "./part/PartPane";
 import { ReadingsTable } from "./ReadingsTable";
-import { useStandIn } from "./stand-in/use-stand-in";
-import { useSubject } from "./subject";
+import { useStandIn } from "./use-stand-in";
 
 const PANES = { sheet: "Sheet", part: "One part", readings: "All readings", log: "Logger’s file" } as const;
 type Pane = keyof typeof PANES;

@@ -9,15 +9,15 @@ import {
 } from "@tanstack/react-table";
 import { ArrowDown, ArrowUp } from "lucide-react";
 import { useMemo, useState } from "react";
-import { type ReadingRow, readingsCsv, readingsJson, readingsOf, readingsText } from "../../../core/speech/words/report/readings";
 import { formatValue } from "../../../core/model/quantity/format";
+import { type ReadingRow, readingsCsv, readingsJson, readingsOf, readingsText } from "../../../core/speech/words/report/readings";
 import { Button } from "../../../ui/Button";
+import { Clock } from "../../../ui/Clock";
 import { Press } from "../../../ui/Press";
-import { Clock } from "../../job/shell/Clock";
-import { useJob, useMachine } from "../../job/store/context";
-import { MiniScale } from "./MiniScale";
+import { saveFile } from "../../../ui/save-file";
+import { MiniScale } from "../../panes/reading/MiniScale";
+import { useJob, useMachine } from "../../store/context";
 import styles from "./ReadingsTable.module.css";
-import { saveFile } from "./save-file";
 
 const column = createColumnHelper<ReadingRow>();
 const COLUMNS = [

@@ -1,23 +1,24 @@
 import { useState } from "react";
 import type { Way } from "../../../core/model/access/ways";
-import { inFile, type TrayCup, trayOf } from "../../../core/record/job/hands/tray";
 import { terminalsOf } from "../../../core/model/machine/wiring";
 import { panelName } from "../../../core/model/naming/names";
 import { capital, lowerUnlessNet, minutesSay } from "../../../core/model/naming/text";
+import { inFile, type TrayCup, trayOf } from "../../../core/record/job/hands/tray";
+import styles from "../../../ui/Bench.module.css";
+import form from "../../../ui/Form.module.css";
 import { Press } from "../../../ui/Press";
-import { FastenerForm } from "../../hands/FastenerForm";
-import { Goals } from "../../hands/Goals";
-import hands from "../../hands/Hands.module.css";
-import { OwnSteps } from "../../hands/OwnSteps";
-import { panelDrafts } from "../../hands/panel-drafts";
-import { Stack } from "../../hands/Stack";
-import { cupName, Tray } from "../../hands/Tray";
-import { useReach } from "../../hands/use-reach";
-import { WireList } from "../../hands/WireList";
-import { useDispatch, useJob, useMachine } from "../../job/store/context";
-import { PhotoStrip } from "../../photos/PhotoStrip";
-import { TagSheet } from "../../print/TagSheet";
-import styles from "../shared/Bench.module.css";
+import { FastenerForm } from "../../panes/hands/FastenerForm";
+import { Goals } from "../../panes/hands/Goals";
+import hands from "../../panes/hands/Hands.module.css";
+import { OwnSteps } from "../../panes/hands/OwnSteps";
+import { panelDrafts } from "../../panes/hands/panel-drafts";
+import { Stack } from "../../panes/hands/Stack";
+import { cupName, Tray } from "../../panes/hands/Tray";
+import { useReach } from "../../panes/hands/use-reach";
+import { WireList } from "../../panes/hands/WireList";
+import { PhotoStrip } from "../../panes/photos/PhotoStrip";
+import { TagSheet } from "../../panes/print/TagSheet";
+import { useDispatch, useJob, useMachine } from "../../store/context";
 
 /** The way in: what comes off in which order, by which way, what lies in the cups, and the wires of what is reached. */
 export function OpenBench() {
@@ -61,7 +62,7 @@ export function OpenBench() {
         />
       )}
       <div className={hands.bottom}>
-        <div className={hands.pane}>
+        <div className={form.pane}>
           <Tray
             machine={machine}
             cups={tray}
@@ -72,7 +73,7 @@ export function OpenBench() {
           <OwnSteps />
           <PhotoStrip of={reach.parts[0] ?? way?.steps.find((s) => !s.isOff)?.panel.id ?? "machine"} />
         </div>
-        <div className={hands.pane}>
+        <div className={form.pane}>
           <h3>Wires of {reach.parts.length === 0 ? "what is reached" : lowerUnlessNet(reach.name)}</h3>
           {wires.length === 0 ? <p className={styles.quiet}>None.</p> : <WireList of={wires} />}
           <TagSheet of={wires} />
@@ -88,7 +89,7 @@ function WhySo({ way }: { readonly way: Way }) {
   const told = way.steps.filter((s) => !s.isOff && s.because !== undefined);
   if (told.length === 0) return null;
   return (
-    <details className={hands.details}>
+    <details className={form.details}>
       <summary>Why in this order</summary>
       <ul>
         {told.map((s) => (

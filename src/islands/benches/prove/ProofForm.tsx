@@ -2,12 +2,12 @@ import { zodResolver } from "@hookform/resolvers/zod";
 import { type UseFormReturn, useForm } from "react-hook-form";
 import { z } from "zod";
 import { sightOf, UNTOLD } from "../../../core/record/finding/sights";
-import type { Body } from "../../../core/record/job/kinds/index";
-import { proof } from "../../../core/record/job/kinds/evidence/proof";
 import { PROOF_ROWS, type ProofRow, proofRows } from "../../../core/record/job/closing/proven";
+import { proof } from "../../../core/record/job/kinds/evidence/proof";
+import type { Body } from "../../../core/record/job/kinds/index";
 import { Button } from "../../../ui/Button";
-import { useFormDraft } from "../../drafts/drafts";
-import { useDispatch, useJob, useMachine } from "../../job/store/context";
+import { useDispatch, useJob, useMachine } from "../../store/context";
+import { useFormDraft } from "../../store/drafts";
 import styles from "./ProofForm.module.css";
 
 type Form = UseFormReturn<Body<"proof">>;

@@ -1,10 +1,10 @@
 import { afterChecks, BY_HAND, handChecks } from "../../../core/record/job/closing/by-hand";
 import { entrySays } from "../../../core/speech/words/entries";
+import styles from "../../../ui/Bench.module.css";
 import { Button } from "../../../ui/Button";
-import { Checklist } from "../../hands/Checklist";
-import hands from "../../hands/Hands.module.css";
-import { useDispatch, useJob, useMachine } from "../../job/store/context";
-import styles from "../shared/Bench.module.css";
+import hands from "../../../ui/Form.module.css";
+import { Checklist } from "../../panes/hands/Checklist";
+import { useDispatch, useJob, useMachine } from "../../store/context";
 import { ProofForm } from "./ProofForm";
 
 /** The run that proves the repair. */

@@ -1,9 +1,9 @@
 import { useMemo } from "react";
+import { notNow } from "../../../core/reason/planning/not-now";
 import { FORBIDS } from "../../../core/speech/words/bench/energies";
 import { testTitle } from "../../../core/speech/words/card/proposals";
-import { notNow } from "../../../core/reason/planning/not-now";
-import { useJob, useMachine } from "../../job/store/context";
-import bench from "../shared/Bench.module.css";
+import bench from "../../../ui/Bench.module.css";
+import { useJob, useMachine } from "../../store/context";
 import styles from "./Safe.module.css";
 
 /** The tests that the state of the machine forbids, by what would allow them. */

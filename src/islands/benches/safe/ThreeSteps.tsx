@@ -1,9 +1,9 @@
 import { type ReactNode, useState } from "react";
 import { KNOWN_SOURCES } from "../../../core/record/job/kinds/energy/made-safe";
 import { deadPoints } from "../../../core/speech/words/bench/energies";
+import bench from "../../../ui/Bench.module.css";
 import { Button } from "../../../ui/Button";
-import { useDispatch, useJob, useMachine } from "../../job/store/context";
-import bench from "../shared/Bench.module.css";
+import { useDispatch, useJob, useMachine } from "../../store/context";
 import styles from "./Safe.module.css";
 
 type Step = "source" | "machine" | "again";

@@ -1,21 +1,21 @@
 import { CircleCheck, TriangleAlert } from "lucide-react";
 import { useEffect } from "react";
+import { capital, clockSays } from "../../../core/model/naming/text";
+import { type Lane, lanesOf, partsAt, type Strip } from "../../../core/model/prediction/run-strip";
 import type { RankedSuspect } from "../../../core/reason/diagnosis/standing";
+import { isApart } from "../../../core/reason/planning/not-now";
 import { findingSays } from "../../../core/record/finding/finding";
 import { HAPPENED, type Happening, happeningsOf, sightsOfRun } from "../../../core/record/finding/watched";
 import { type SoFar, soFar } from "../../../core/record/finding/watched-strip";
 import { dangerOfRunning } from "../../../core/record/job/checks/index";
 import type { Draft } from "../../../core/record/job/kinds/index";
-import { capital, clockSays } from "../../../core/model/naming/text";
-import { isApart } from "../../../core/reason/planning/not-now";
-import { type Lane, lanesOf, partsAt, type Strip } from "../../../core/model/prediction/run-strip";
 import { Button } from "../../../ui/Button";
 import { Press } from "../../../ui/Press";
-import { useDispatch, useJob, useMachine } from "../../job/store/context";
+import { StripChart } from "../../panes/strips/StripChart";
+import { type Strips, useStrips } from "../../panes/strips/use-strips";
+import { useDispatch, useJob, useMachine } from "../../store/context";
 import { LETTERS } from "./keys";
-import { StripChart } from "./StripChart";
 import type { RunClock } from "./use-run";
-import { type Strips, useStrips } from "./use-strips";
 import styles from "./Watch.module.css";
 
 /** Seconds that are drawn: three minutes, and more when it goes on. */

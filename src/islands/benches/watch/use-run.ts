@@ -1,6 +1,6 @@
 import { useEffect, useState } from "react";
 import type { Happening, WatchedEvent, WatchedRun } from "../../../core/record/finding/watched";
-import { readDraft, writeDraft } from "../../drafts/drafts";
+import { readDraft, writeDraft } from "../../store/drafts";
 
 /** A run as it is being watched: it survives a reload of the page. */
 export interface RunNow {

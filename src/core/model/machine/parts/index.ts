@@ -1,11 +1,11 @@
 import { z } from "zod";
+import type { PartDefinition } from "./definition";
 import { belt } from "./kinds/belt";
 import { board } from "./kinds/board";
 import { capacitor } from "./kinds/capacitor";
 import { centrifugalContact } from "./kinds/centrifugal-contact";
 import { coil } from "./kinds/coil";
 import { conductor } from "./kinds/conductor";
-import type { PartDefinition } from "./definition";
 import { duct } from "./kinds/duct";
 import { element } from "./kinds/element";
 import { fuse } from "./kinds/fuse";

@@ -1,10 +1,10 @@
 import { z } from "zod";
-import { fileHashSchema } from "../../files/file";
 import { type Machine, maybePartOf } from "../../../model/machine/format";
 import { lower } from "../../../model/naming/text";
 import { foreseen, NOT_TO_BE_HAD, type Prediction } from "../../../model/prediction/prediction";
 import { formatValue } from "../../../model/quantity/format";
 import { UNITS } from "../../../model/quantity/quantity";
+import { fileHashSchema } from "../../files/file";
 import { anyPower, byBehaviour, defineFinding, findingFields, normal, ref, touchesNothing } from "../definition";
 import { SLIP } from "./temperature";
 

@@ -1,6 +1,3 @@
-import type { FindingOf, Question } from "../../finding/finding";
-import { isSoundToCabinet } from "../../finding/insulation";
-import { isAcross, isToCabinet } from "../../finding/kinds/ohms";
 import { assemblyIdOf } from "../../../model/machine/assembly";
 import type { Fault } from "../../../model/machine/fault";
 import { hasHood, type Machine, type Part, partOf } from "../../../model/machine/format";
@@ -9,6 +6,9 @@ import type { CauseCheck as By } from "../../../model/machine/parts/definition";
 import { kindOf } from "../../../model/machine/parts/index";
 import { restControls } from "../../../model/machine/run/at-rest";
 import { partOff, terminalName } from "../../../model/machine/wiring";
+import type { FindingOf, Question } from "../../finding/finding";
+import { isSoundToCabinet } from "../../finding/insulation";
+import { isAcross, isToCabinet } from "../../finding/kinds/ohms";
 import { looksAt, ohmsAt } from "../evidence";
 import { assembliesFitted, type JobState } from "../state";
 import { defineCheck, letsRun, noDanger } from "./definition";

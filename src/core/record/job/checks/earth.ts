@@ -1,5 +1,5 @@
-import type { FindingOf, QuestionOfKind } from "../../finding/finding";
 import { hasHood, type Machine } from "../../../model/machine/format";
+import type { FindingOf, QuestionOfKind } from "../../finding/finding";
 import { ohmsAt } from "../evidence";
 import { defineCheck, letsRun, shut } from "./definition";
 import { wasSeen } from "./found";

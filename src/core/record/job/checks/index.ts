@@ -1,5 +1,5 @@
-import type { Question } from "../../finding/finding";
 import type { Machine } from "../../../model/machine/format";
+import type { Question } from "../../finding/finding";
 import type { JobState } from "../state";
 import { cause } from "./cause";
 import type { CheckDefinition, CheckTime } from "./definition";

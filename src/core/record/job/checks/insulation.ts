@@ -1,7 +1,7 @@
-import type { QuestionOfKind } from "../../finding/finding";
-import { isSoundToCabinet, shouldBeOpen } from "../../finding/insulation";
 import { hasHood, type Machine } from "../../../model/machine/format";
 import { runningControls } from "../../../model/machine/run/at-rest";
+import type { QuestionOfKind } from "../../finding/finding";
+import { isSoundToCabinet, shouldBeOpen } from "../../finding/insulation";
 import { ohmsAt } from "../evidence";
 import type { JobState } from "../state";
 import { type CheckTime, defineCheck } from "./definition";

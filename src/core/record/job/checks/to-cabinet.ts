@@ -1,7 +1,7 @@
+import type { Machine } from "../../../model/machine/format";
 import type { QuestionOfKind } from "../../finding/finding";
 import { answers, type FindingOf } from "../../finding/finding";
 import { isSoundToCabinet, partToCabinet, shouldBeOpen } from "../../finding/insulation";
-import type { Machine } from "../../../model/machine/format";
 import { ohmsAt } from "../evidence";
 import type { JobState } from "../state";
 import { danger, defineCheck, inside, stopsRun } from "./definition";

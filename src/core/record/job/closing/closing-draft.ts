@@ -1,6 +1,6 @@
 import type { Draft } from "../kinds/index";
-import { reservationsOf } from "./proven";
 import type { JobState } from "../state";
+import { reservationsOf } from "./proven";
 
 /** The closing of a job, with what it is closed without. */
 export function closingDraft(state: JobState): Draft {

@@ -1,8 +1,8 @@
 import type { Blocker } from "../blocker";
 import { openChecks } from "../checks/index";
+import type { JobState } from "../state";
 import { leftOff } from "./left-off";
 import { proofStands } from "./proven";
-import type { JobState } from "../state";
 
 /** Why a job can't be closed yet, the most dangerous first; empty when nothing is left. */
 export function closingBlockers(state: JobState): Blocker[] {

@@ -1,8 +1,8 @@
 import type { Fastener } from "../../../model/machine/cabinet";
 import { type Machine, maybePanelOf } from "../../../model/machine/format";
 import { countOf } from "../../../model/naming/fasteners";
-import type { CameOff } from "./came-off";
 import type { JobState } from "../state";
+import type { CameOff } from "./came-off";
 
 /** The cup of one thing that came off. */
 export interface TrayCup {

@@ -1,8 +1,8 @@
 import { z } from "zod";
-import type { StreamOf } from "../../journal/envelope";
-import type { Upcaster } from "../../journal/upcast";
 import type { Machine } from "../../../model/machine/format";
 import type { FindMachine } from "../../../model/machine/revision";
+import type { StreamOf } from "../../journal/envelope";
+import type { Upcaster } from "../../journal/upcast";
 import type { Refusal } from "../refusal";
 import type { JobState } from "../state";
 

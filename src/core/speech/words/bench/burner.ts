@@ -2,8 +2,8 @@ import { againstPlate, balanceOf, inputThrough } from "../../../model/burner/bal
 import { type Drill, MM_PER_INCH } from "../../../model/burner/drills";
 import { FUELS, GASES, type Gas } from "../../../model/burner/gas";
 import type { InThere } from "../../../model/burner/mismatch";
-import type { RankedCourse } from "../../../reason/diagnosis/sequence";
 import type { Machine } from "../../../model/machine/format";
+import type { RankedCourse } from "../../../reason/diagnosis/sequence";
 import { hypothesisSays } from "../card/diagnosis";
 
 export const btuSays = (btuPerH: number): string => `${Math.round(btuPerH).toLocaleString("en-US")} BTU/h`;

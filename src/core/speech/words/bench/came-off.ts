@@ -1,9 +1,9 @@
-import type { CameOff } from "../../../record/job/hands/came-off";
-import { leadName } from "../../../record/job/hands/lead-found";
 import { COLOURS } from "../../../model/machine/cabinet";
 import { type Machine, maybePanelOf, maybePartOf } from "../../../model/machine/format";
 import { panelName, partName } from "../../../model/naming/names";
 import { capital, lower } from "../../../model/naming/text";
+import type { CameOff } from "../../../record/job/hands/came-off";
+import { leadName } from "../../../record/job/hands/lead-found";
 
 /** What came off, in a sentence: “the front”, “the wire of the timer, H1”, “plug J3”. */
 export function cameOffName(machine: Machine, { is, id }: Pick<CameOff, "is" | "id">): string {

@@ -1,6 +1,6 @@
+import type { Machine } from "../../../model/machine/format";
 import type { Finding } from "../../../record/finding/finding";
 import type { Body } from "../../../record/job/kinds/index";
-import type { Machine } from "../../../model/machine/format";
 import { chunksOf } from "../../hear/chunks";
 import { has } from "../../hear/clause";
 import { hear } from "../../hear/hear";

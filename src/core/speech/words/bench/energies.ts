@@ -1,8 +1,8 @@
-import type { Energy } from "../../../record/job/energies";
 import type { Machine } from "../../../model/machine/format";
 import { partName } from "../../../model/naming/names";
 import { capital } from "../../../model/naming/text";
 import type { Forbids } from "../../../reason/planning/not-now";
+import type { Energy } from "../../../record/job/energies";
 
 /** An energy's name, how it stands, and how it is taken out. */
 export function energySays(machine: Machine, energy: Energy): { readonly name: string; readonly stands: string; readonly how: string } {

@@ -1,6 +1,6 @@
-import type { Judgement } from "../../../reason/judging/judge";
 import { jointUnderLoad } from "../../../model/physics/joint-heat";
 import { formatValue } from "../../../model/quantity/format";
+import type { Judgement } from "../../../reason/judging/judge";
 import { limitsSay, VERDICT_SAYS } from "./judgements";
 
 /** A joint that drops so many V while so many A pass: its ohms, and the heat it makes. */

@@ -1,5 +1,5 @@
-import type { Draft } from "../../../record/job/kinds/index";
 import type { MachineRef } from "../../../model/machine/revision";
+import type { Draft } from "../../../record/job/kinds/index";
 import type { Complaint } from "./complaint";
 
 /** What is asked before a job is opened. */

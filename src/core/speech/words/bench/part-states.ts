@@ -1,7 +1,7 @@
-import type { PartState } from "../../../reason/judging/part-states";
 import type { Machine, Part } from "../../../model/machine/format";
 import { windingsOf } from "../../../model/machine/metering";
 import { capital, lower } from "../../../model/naming/text";
+import type { PartState } from "../../../reason/judging/part-states";
 
 /** In what state a part is read, as a row of a table: “Across it”, “Door open”, “Warmed”. */
 export function stateSays(machine: Machine, { state }: PartState): string {

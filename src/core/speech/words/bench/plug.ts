@@ -4,7 +4,6 @@ import type { Foreseen, PlugReading } from "../../../model/access/plug/foreseen"
 import { band } from "../../../model/access/plug/likelihood";
 import type { Mistake } from "../../../model/access/plug/mistake";
 import { item } from "../../../model/array/at";
-import { leadName } from "../../../record/job/hands/lead-found";
 import { COLOURS } from "../../../model/machine/cabinet";
 import { handControls, type Machine } from "../../../model/machine/format";
 import type { ControlPositions } from "../../../model/machine/run/condition";
@@ -12,6 +11,7 @@ import { readTerminal } from "../../../model/machine/wiring";
 import { controlsSay } from "../../../model/naming/names";
 import { capital, lower } from "../../../model/naming/text";
 import { formatValue } from "../../../model/quantity/format";
+import { leadName } from "../../../record/job/hands/lead-found";
 
 /** A pin by what is on the plug: “pin L1”, “the earth pin”. */
 export const pinName = (machine: Machine, net: string): string =>

@@ -1,6 +1,6 @@
-import type { SupplyCase } from "../../../reason/diagnosis/supply-cases";
 import type { Machine } from "../../../model/machine/format";
 import { capital } from "../../../model/naming/text";
+import type { SupplyCase } from "../../../reason/diagnosis/supply-cases";
 import { hypothesisSays } from "../card/diagnosis";
 
 /** A state of the supply by its name, and what the machine does on it. */

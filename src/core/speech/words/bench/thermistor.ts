@@ -1,5 +1,5 @@
-import type { OnCurve } from "../../../reason/judging/thermistor";
 import { formatValue } from "../../../model/quantity/format";
+import type { OnCurve } from "../../../reason/judging/thermistor";
 
 const signedPercent = (share: number): string => `${Math.round(share * 100) < 0 ? "−" : "+"}${Math.abs(Math.round(share * 100))}\u00a0%`;
 const c = (celsius: number): string => formatValue(celsius, "celsius");

@@ -1,21 +1,21 @@
-import type { Hypothesis } from "../../../reason/diagnosis/hypotheses";
-import { dangerOfRunning } from "../../../record/job/checks/index";
-import type { Job } from "../../../record/job/fold";
-import { STAGE_NAMES } from "../../../record/job/stages";
 import { type Repair, remedyOf, repairOf } from "../../../model/machine/assembly";
 import { type Machine, type Part, partOf } from "../../../model/machine/format";
 import { kindOf } from "../../../model/machine/parts/index";
 import { assemblyName, panelName, partName, repairName, repairSays } from "../../../model/naming/names";
 import { behindSays, isOffSays } from "../../../model/naming/removals";
 import { capital, minutesSay, percent } from "../../../model/naming/text";
-import type { Proposal } from "../../../reason/planning/proposal";
 import { formatValue } from "../../../model/quantity/format";
+import type { Hypothesis } from "../../../reason/diagnosis/hypotheses";
+import type { Proposal } from "../../../reason/planning/proposal";
+import { dangerOfRunning } from "../../../record/job/checks/index";
+import type { Job } from "../../../record/job/fold";
+import { STAGE_NAMES } from "../../../record/job/stages";
+import type { Asked } from "../../hear/meaning";
+import { nominalOhms } from "../../hear/nominal";
+import { entrySays } from "../entries";
 import { blockerSays } from "./blockers";
 import { checkSays } from "./checks";
 import { hypothesisSays } from "./diagnosis";
-import { entrySays } from "../entries";
-import type { Asked } from "../../hear/meaning";
-import { nominalOhms } from "../../hear/nominal";
 import { proposalSays } from "./proposals";
 
 /** What is known besides the job when a question is answered. */

@@ -1,10 +1,10 @@
-import { EARTH_OHMS } from "../../../record/job/checks/earth";
-import { type CheckCode, type CheckOf, type OpenCheck, questionOfCheck } from "../../../record/job/checks/index";
 import type { Machine } from "../../../model/machine/format";
 import { hasHood, partOf } from "../../../model/machine/format";
 import { faultSays, partName, placeSays } from "../../../model/naming/names";
 import { lower } from "../../../model/naming/text";
 import { formatValue } from "../../../model/quantity/format";
+import { EARTH_OHMS } from "../../../record/job/checks/earth";
+import { type CheckCode, type CheckOf, type OpenCheck, questionOfCheck } from "../../../record/job/checks/index";
 import { type TestWords, testSays } from "./tests";
 
 type SaysEach = { readonly [K in CheckCode]: (check: CheckOf<K>, machine: Machine) => string };

@@ -1,9 +1,9 @@
-import type { Contradiction } from "../../../reason/diagnosis/contradiction";
-import { type CurrentPath, carriesAll, sharesIn } from "../../../reason/diagnosis/current-path";
-import type { Hypothesis } from "../../../reason/diagnosis/hypotheses";
 import type { Machine } from "../../../model/machine/format";
 import { faultsSay, partName } from "../../../model/naming/names";
 import { lower, percent } from "../../../model/naming/text";
+import type { Contradiction } from "../../../reason/diagnosis/contradiction";
+import { type CurrentPath, carriesAll, sharesIn } from "../../../reason/diagnosis/current-path";
+import type { Hypothesis } from "../../../reason/diagnosis/hypotheses";
 
 /** “Thermal cut-off blown, vent duct and hood choked”. */
 export const hypothesisSays = (machine: Machine, { faults, kind }: Pick<Hypothesis, "faults" | "kind">): string =>

@@ -1,8 +1,8 @@
-import type { Question } from "../../../record/finding/finding";
 import type { Machine } from "../../../model/machine/format";
-import type { OutcomeClass } from "../../../reason/planning/outcomes";
 import { formatValue } from "../../../model/quantity/format";
 import type { Unit } from "../../../model/quantity/quantity";
+import type { OutcomeClass } from "../../../reason/planning/outcomes";
+import type { Question } from "../../../record/finding/finding";
 import { answerSays } from "./tests";
 
 /** Below this a resistance is a closed contact, Ω. */

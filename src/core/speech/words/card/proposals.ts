@@ -1,6 +1,3 @@
-import { sightOf } from "../../../record/finding/sights";
-import { unseenSays } from "../../../record/job/kinds/closing/closed";
-import { proofRows } from "../../../record/job/closing/proven";
 import { repairOf } from "../../../model/machine/assembly";
 import type { Machine } from "../../../model/machine/format";
 import { maybePanelOf } from "../../../model/machine/format";
@@ -8,10 +5,24 @@ import { assemblyName, partName, repairName, repairSays } from "../../../model/n
 import { panelOrderSays } from "../../../model/naming/removals";
 import { bandSays, capital, lower, minutesSay, percent } from "../../../model/naming/text";
 import type { OutsidePiece } from "../../../reason/planning/found-outside";
-import type { Before, Caution, Expectation, OutsideModel, Proposal, Purpose, Reason, SetOffer, Step, StepOf } from "../../../reason/planning/proposal";
+import type {
+  Before,
+  Caution,
+  Expectation,
+  OutsideModel,
+  Proposal,
+  Purpose,
+  Reason,
+  SetOffer,
+  Step,
+  StepOf,
+} from "../../../reason/planning/proposal";
 import { BAD_NEW_PART } from "../../../reason/planning/propose-fit";
 import { CALL_BACK_MINUTES, DEFAULT_RATES } from "../../../reason/planning/repairs";
 import type { TestAction } from "../../../reason/planning/tests";
+import { sightOf } from "../../../record/finding/sights";
+import { proofRows } from "../../../record/job/closing/proven";
+import { unseenSays } from "../../../record/job/kinds/closing/closed";
 import { cameOffName, putBackSays } from "../bench/came-off";
 import { checkSays, checkTest } from "./checks";
 import { hypothesisSays } from "./diagnosis";

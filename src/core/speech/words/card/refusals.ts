@@ -1,7 +1,7 @@
-import type { Refusal } from "../../../record/job/refusal";
-import { DEAD_HOLDS_HOURS, type Lapse } from "../../../record/job/safety";
 import type { Machine } from "../../../model/machine/format";
 import { panelName, partName } from "../../../model/naming/names";
+import type { Refusal } from "../../../record/job/refusal";
+import { DEAD_HOLDS_HOURS, type Lapse } from "../../../record/job/safety";
 import { blockerSays } from "./blockers";
 
 const MAKE_SAFE = "Cord out, prove it dead, record “made safe”, then";

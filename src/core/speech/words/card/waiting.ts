@@ -1,6 +1,6 @@
-import type { Wanted } from "../../../record/job/state";
 import type { Machine } from "../../../model/machine/format";
 import { assemblyName } from "../../../model/naming/names";
+import type { Wanted } from "../../../record/job/state";
 import { daySays } from "../days";
 
 /** What a job waits for: “heating element, ordered, comes Thu 3 Dec”. */

@@ -1,8 +1,8 @@
+import { percent } from "../../../model/naming/text";
+import { moneySays, sumOf } from "../../../model/quantity/money";
 import type { CallBackReason } from "../../../reason/deciding/call-back";
 import { type AgainstNew, YEARS } from "../../../reason/deciding/replace";
 import type { WayToRepair } from "../../../reason/deciding/ways-to-repair";
-import { percent } from "../../../model/naming/text";
-import { moneySays, sumOf } from "../../../model/quantity/money";
 
 /** Why it may bring somebody back within a year. */
 export function callBackSays(reason: CallBackReason): string {

@@ -1,8 +1,8 @@
-import { findingSays } from "../../../record/finding/finding";
-import type { Job } from "../../../record/job/fold";
 import { repairOf } from "../../../model/machine/assembly";
 import { repairSays } from "../../../model/naming/names";
 import { capital, lower } from "../../../model/naming/text";
+import { findingSays } from "../../../record/finding/finding";
+import type { Job } from "../../../record/job/fold";
 import type { ListedJob } from "../job-row";
 
 /** A machine that is called for again within so many days was not put right, or was not looked at well enough. */

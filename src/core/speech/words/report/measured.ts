@@ -1,12 +1,12 @@
+import type { Machine } from "../../../model/machine/format";
+import { formatValue } from "../../../model/quantity/format";
 import { judgeInJob } from "../../../reason/diagnosis/judge-in-job";
+import type { Verdict } from "../../../reason/judging/verdict";
+import { axisFor } from "../../../reason/judging/zones";
 import { findingSays } from "../../../record/finding/finding";
 import { isMetered } from "../../../record/finding/metered";
 import type { Job } from "../../../record/job/fold";
 import type { Evidence } from "../../../record/job/state";
-import type { Verdict } from "../../../reason/judging/verdict";
-import { axisFor } from "../../../reason/judging/zones";
-import type { Machine } from "../../../model/machine/format";
-import { formatValue } from "../../../model/quantity/format";
 import { limitsSay } from "../bench/judgements";
 
 /** A reading as the customer sees it: as it was said, and what came of it. */

@@ -1,16 +1,16 @@
+import type { Machine } from "../../../model/machine/format";
+import { placeSays } from "../../../model/naming/names";
+import { UNIT_SYMBOL, type Unit } from "../../../model/quantity/quantity";
 import { judgeInJob } from "../../../reason/diagnosis/judge-in-job";
+import type { Judgement } from "../../../reason/judging/judge";
 import { wiringIn } from "../../../record/finding/circumstances";
 import { type Finding, findingKind } from "../../../record/finding/finding";
 import { isMetered } from "../../../record/finding/metered";
 import { asFinding } from "../../../record/finding/new-part";
 import type { Job, RecordLine } from "../../../record/job/fold";
-import type { Judgement } from "../../../reason/judging/judge";
-import type { Machine } from "../../../model/machine/format";
-import { placeSays } from "../../../model/naming/names";
-import { UNIT_SYMBOL, type Unit } from "../../../model/quantity/quantity";
-import { csvOf } from "./csv";
-import { entrySays } from "../entries";
 import { judgementSays, limitsSay, VERDICT_SAYS } from "../bench/judgements";
+import { entrySays } from "../entries";
+import { csvOf } from "./csv";
 
 /** One reading of a job as a line of a table. */
 export interface ReadingRow {

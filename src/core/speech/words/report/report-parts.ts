@@ -1,12 +1,12 @@
-import { judgeInJob } from "../../../reason/diagnosis/judge-in-job";
-import { type Job, stampOfLine } from "../../../record/job/fold";
-import type { Verdict } from "../../../reason/judging/verdict";
 import { assemblyIdOf } from "../../../model/machine/assembly";
 import type { Machine } from "../../../model/machine/format";
 import { readTerminal } from "../../../model/machine/wiring";
+import { judgeInJob } from "../../../reason/diagnosis/judge-in-job";
+import type { Verdict } from "../../../reason/judging/verdict";
+import { type Job, stampOfLine } from "../../../record/job/fold";
 import type { Terms } from "../../../record/stock/terms";
-import { dayAfter, daySays } from "../days";
 import { countSays } from "../bench/stock";
+import { dayAfter, daySays } from "../days";
 
 /** What went in, with its code; what was found good after all; what a kit left over. */
 export function partsSay(machine: Machine, job: Job): string[] {

@@ -1,5 +1,5 @@
-import { type Job, stampOfLine } from "../../../record/job/fold";
 import type { Machine } from "../../../model/machine/format";
+import { type Job, stampOfLine } from "../../../record/job/fold";
 import { clockSays, daySays } from "../days";
 import { lineSays, madeBySays } from "../entries";
 

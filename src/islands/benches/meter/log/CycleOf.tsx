@@ -1,16 +1,16 @@
 import type { ApexOptions } from "apexcharts";
 import { useEffect, useMemo, useState } from "react";
-import type { RankedSuspect } from "../../../../core/reason/diagnosis/standing";
-import { cycleFacts } from "../../../../core/speech/words/bench/cycles";
 import type { Machine } from "../../../../core/model/machine/format";
 import { clockSays } from "../../../../core/model/naming/text";
+import type { RankedSuspect } from "../../../../core/reason/diagnosis/standing";
+import { cycleFacts } from "../../../../core/speech/words/bench/cycles";
+import bench from "../../../../ui/Bench.module.css";
 import { Button } from "../../../../ui/Button";
+import worked from "../../../../ui/Calculator.module.css";
 import { Chart } from "../../../../ui/chart/Chart";
 import type { CycleAnswer, CycleQuestion, ReadCycle } from "../../../../workers/cycle.worker";
-import { askWorker } from "../../../ask-worker";
-import { useDispatch, useJob, useMachine } from "../../../job/store/context";
-import worked from "../../../worked/Worked.module.css";
-import bench from "../../shared/Bench.module.css";
+import { askWorker } from "../../../store/ask-worker";
+import { useDispatch, useJob, useMachine } from "../../../store/context";
 import { roundTicks } from "./round-ticks";
 
 interface Props {

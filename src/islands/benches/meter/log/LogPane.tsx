@@ -1,9 +1,9 @@
 import { useRef, useState } from "react";
 import { entrySays } from "../../../../core/speech/words/entries";
 import { Button } from "../../../../ui/Button";
-import { Clock } from "../../../job/shell/Clock";
-import { useJob, useMachine } from "../../../job/store/context";
+import { Clock } from "../../../../ui/Clock";
 import { replica } from "../../../replica/replica";
+import { useJob, useMachine } from "../../../store/context";
 import styles from "./Log.module.css";
 import { ReadLog } from "./ReadLog";
 import { type ReadFile, readFile } from "./read-file";

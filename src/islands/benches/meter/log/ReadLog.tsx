@@ -1,15 +1,15 @@
 import type { ApexOptions } from "apexcharts";
 import { useId, useMemo, useState } from "react";
-import { logSays } from "../../../../core/speech/words/bench/logs";
 import type { Machine } from "../../../../core/model/machine/format";
 import { clockSays } from "../../../../core/model/naming/text";
 import { UNIT_SYMBOL, UNITS, type Unit } from "../../../../core/model/quantity/quantity";
+import { logSays } from "../../../../core/speech/words/bench/logs";
+import bench from "../../../../ui/Bench.module.css";
 import { Button } from "../../../../ui/Button";
 import { Chart } from "../../../../ui/chart/Chart";
 import type { LogAnswer } from "../../../../workers/logs.worker";
-import { useDispatch, useJob, useMachine } from "../../../job/store/context";
 import { replica } from "../../../replica/replica";
-import bench from "../../shared/Bench.module.css";
+import { useDispatch, useJob, useMachine } from "../../../store/context";
 import { CycleOf } from "./CycleOf";
 import styles from "./Log.module.css";
 import type { ReadFile } from "./read-file";

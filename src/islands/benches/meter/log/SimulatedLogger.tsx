@@ -1,9 +1,9 @@
 import { useState } from "react";
+import { seedOf } from "../../../../core/practice/seed-of";
 import { Button } from "../../../../ui/Button";
 import type { CycleAnswer, CycleQuestion } from "../../../../workers/cycle.worker";
-import { askWorker } from "../../../ask-worker";
-import { useJob, useMachine } from "../../../job/store/context";
-import { seedOf } from "../../../worked/seed-of";
+import { askWorker } from "../../../store/ask-worker";
+import { useJob, useMachine } from "../../../store/context";
 
 /** A simulated logger in the exhaust of a machine with a fault of its own: the same job, the same record. */
 export function SimulatedLogger({ onLog }: { readonly onLog: (name: string, blob: Blob) => void }) {

@@ -1,6 +1,6 @@
 import { useId, useState } from "react";
+import bench from "../../../../ui/Bench.module.css";
 import { Button } from "../../../../ui/Button";
-import bench from "../../shared/Bench.module.css";
 import styles from "./Log.module.css";
 
 const EVERY_S = 30;

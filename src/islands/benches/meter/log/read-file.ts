@@ -1,6 +1,6 @@
 import { MOST_FILE_BYTES } from "../../../../core/record/files/file";
 import type { LogAnswer } from "../../../../workers/logs.worker";
-import { askWorker } from "../../../ask-worker";
+import { askWorker } from "../../../store/ask-worker";
 
 /** A logger's file as it was read. */
 export interface ReadFile {

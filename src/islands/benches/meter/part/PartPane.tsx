@@ -1,10 +1,10 @@
 import { useId, useMemo, useState } from "react";
+import { maybePartOf, type Part } from "../../../../core/model/machine/format";
 import { statesOf } from "../../../../core/reason/judging/part-states";
 import { leadsInWords } from "../../../../core/speech/words/bench/part-states";
-import { maybePartOf, type Part } from "../../../../core/model/machine/format";
-import { useJob, useMachine } from "../../../job/store/context";
-import bench from "../../shared/Bench.module.css";
-import { partsOf, useSubject } from "../subject";
+import bench from "../../../../ui/Bench.module.css";
+import { partsOf, useSubject } from "../../../panes/reading/subject";
+import { useJob, useMachine } from "../../../store/context";
 import { Leads } from "./Leads";
 import styles from "./Part.module.css";
 import { PartTable } from "./PartTable";

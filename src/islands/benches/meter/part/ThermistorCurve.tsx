@@ -1,11 +1,11 @@
 import type { ApexOptions } from "apexcharts";
 import { useMemo } from "react";
-import { curvePoints, fellInHand, type OnCurve, onCurve } from "../../../../core/reason/judging/thermistor";
-import { inHandSays, onCurveSays } from "../../../../core/speech/words/bench/thermistor";
 import type { Machine, PartOf } from "../../../../core/model/machine/format";
 import { formatValue } from "../../../../core/model/quantity/format";
+import { curvePoints, fellInHand, type OnCurve, onCurve } from "../../../../core/reason/judging/thermistor";
+import { inHandSays, onCurveSays } from "../../../../core/speech/words/bench/thermistor";
 import { Chart } from "../../../../ui/chart/Chart";
-import { useMachine } from "../../../job/store/context";
+import { useMachine } from "../../../store/context";
 import styles from "./Part.module.css";
 import type { PartRow } from "./use-part-readings";
 

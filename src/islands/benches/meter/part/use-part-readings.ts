@@ -1,13 +1,13 @@
 import { useMemo } from "react";
+import { assemblyIdOf } from "../../../../core/model/machine/assembly";
+import type { Machine, Part } from "../../../../core/model/machine/format";
 import { judgeInJob } from "../../../../core/reason/diagnosis/judge-in-job";
+import type { Judgement } from "../../../../core/reason/judging/judge";
+import { isReadingOf, type PartState, statesOf } from "../../../../core/reason/judging/part-states";
 import { isMetered, type MeteredFinding } from "../../../../core/record/finding/metered";
 import { asFinding } from "../../../../core/record/finding/new-part";
 import type { Job } from "../../../../core/record/job/fold";
-import type { Judgement } from "../../../../core/reason/judging/judge";
-import { isReadingOf, type PartState, statesOf } from "../../../../core/reason/judging/part-states";
-import { assemblyIdOf } from "../../../../core/model/machine/assembly";
-import type { Machine, Part } from "../../../../core/model/machine/format";
-import { useJob, useMachine } from "../../../job/store/context";
+import { useJob, useMachine } from "../../../store/context";
 
 /** A reading of one state of a part, judged with the meter it was read with. */
 export interface Read {

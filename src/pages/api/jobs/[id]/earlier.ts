@@ -2,8 +2,8 @@ import type { APIRoute } from "astro";
 import { database } from "../../../../server/database/database";
 import { earlierVisits } from "../../../../server/earlier";
 import { answer, HttpError, json } from "../../../../server/gate/http";
-import { findJob } from "../../../../server/jobs";
 import { checkJobId } from "../../../../server/gate/query";
+import { findJob } from "../../../../server/jobs";
 
 /** Earlier jobs on the same machine, with what was done and read. */
 export const GET: APIRoute = ({ params }) =>

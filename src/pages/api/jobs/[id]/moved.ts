@@ -2,9 +2,9 @@ import type { APIRoute } from "astro";
 import { z } from "zod";
 import { database } from "../../../../server/database/database";
 import { answer, HttpError, json } from "../../../../server/gate/http";
+import { checkJobId } from "../../../../server/gate/query";
 import { findJob } from "../../../../server/jobs";
 import { movedBy } from "../../../../server/journal/moved";
-import { checkJobId } from "../../../../server/gate/query";
 
 const person = z.string().trim().min(1).max(120);
 

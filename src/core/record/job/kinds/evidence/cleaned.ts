@@ -1,6 +1,6 @@
 import { z } from "zod";
-import { AIRWAY, AIRWAY_PLACES, airwayWell } from "../../../finding/airway";
 import { assemblyIdOf } from "../../../../model/machine/assembly";
+import { AIRWAY, AIRWAY_PLACES, airwayWell } from "../../../finding/airway";
 import { defineEntry, noUpcasters, text } from "../definition";
 
 export const cleaned = defineEntry({

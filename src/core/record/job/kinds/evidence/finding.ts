@@ -1,8 +1,8 @@
+import { pinsOf } from "../../../../model/machine/format";
+import { restControls } from "../../../../model/machine/run/at-rest";
 import { controlsIn } from "../../../finding/circumstances";
 import { type Finding, findingKind, findingSays, findingSchema } from "../../../finding/finding";
 import { upcaster } from "../../../journal/upcast";
-import { pinsOf } from "../../../../model/machine/format";
-import { restControls } from "../../../../model/machine/run/at-rest";
 import { firstMeasure, firstReading, firstSighting, upMeasure, upReading, upSighting } from "../../first-version";
 import { isSamePlace } from "../../hands/plug-read";
 import { powerRefusal } from "../../power-refusal";

@@ -1,8 +1,8 @@
-import { findingSays } from "../../../finding/finding";
-import { asFinding, newPartSchema } from "../../../finding/new-part";
 import { maybePartOf } from "../../../../model/machine/format";
 import { readTerminal } from "../../../../model/machine/wiring";
 import { formatValue } from "../../../../model/quantity/format";
+import { findingSays } from "../../../finding/finding";
+import { asFinding, newPartSchema } from "../../../finding/new-part";
 import { defineEntry, noUpcasters } from "../definition";
 
 export const newPart = defineEntry({

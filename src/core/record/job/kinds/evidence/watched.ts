@@ -1,6 +1,6 @@
 import { z } from "zod";
-import { HAPPENED, HAPPENINGS, sightsOfRun } from "../../../finding/watched";
 import { clockSays } from "../../../../model/naming/text";
+import { HAPPENED, HAPPENINGS, sightsOfRun } from "../../../finding/watched";
 import { powerRefusal } from "../../power-refusal";
 import { witnessed } from "../../witnessed";
 import { defineEntry, noUpcasters } from "../definition";

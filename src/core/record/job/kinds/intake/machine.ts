@@ -1,8 +1,8 @@
 import { z } from "zod";
-import { type Finding, findingKind } from "../../../finding/finding";
-import { upcaster } from "../../../journal/upcast";
 import { plateSchema } from "../../../../model/machine/plate";
 import { FIRST_KNOWN, machineRefSchema } from "../../../../model/machine/revision";
+import { type Finding, findingKind } from "../../../finding/finding";
+import { upcaster } from "../../../journal/upcast";
 import { allowsAlways, defineEntry, ref, text } from "../definition";
 
 const firstBody = z.strictObject({ machine: ref, serial: text.optional() });

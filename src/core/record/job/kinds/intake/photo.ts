@@ -1,7 +1,7 @@
 import { z } from "zod";
+import { type Machine, maybePartOf } from "../../../../model/machine/format";
 import { fileHashSchema } from "../../../files/file";
 import { upcaster } from "../../../journal/upcast";
-import { type Machine, maybePartOf } from "../../../../model/machine/format";
 import { allowsAlways, defineEntry, ref, text } from "../definition";
 
 /** The machine's plate, as what a picture shows. */

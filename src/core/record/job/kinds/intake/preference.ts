@@ -1,6 +1,6 @@
 import { z } from "zod";
-import { upcaster } from "../../../journal/upcast";
 import { capital } from "../../../../model/naming/text";
+import { upcaster } from "../../../journal/upcast";
 import { type Preference, preferenceFields } from "../../preference";
 import { allowsAlways, defineEntry } from "../definition";
 

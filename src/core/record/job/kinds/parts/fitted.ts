@@ -1,8 +1,8 @@
 import { z } from "zod";
-import { upcaster } from "../../../journal/upcast";
 import { isAssembly, partsOfAssembly } from "../../../../model/machine/assembly";
 import { type Machine, maybePartOf } from "../../../../model/machine/format";
 import { assemblyName, fittedSays } from "../../../../model/naming/names";
+import { upcaster } from "../../../journal/upcast";
 import { disturbsGas, withOpened } from "../../gas";
 import { noReads } from "../../hands/plug-read";
 import { withTerminals } from "../../hands/touched";

@@ -1,7 +1,7 @@
 import { z } from "zod";
-import { upcaster } from "../../../journal/upcast";
 import { isAssembly } from "../../../../model/machine/assembly";
 import { assemblyName } from "../../../../model/naming/names";
+import { upcaster } from "../../../journal/upcast";
 import { dayMeant } from "../../day-meant";
 import { defineEntry, ref } from "../definition";
 

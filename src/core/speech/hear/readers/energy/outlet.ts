@@ -3,9 +3,9 @@ import type { Machine } from "../../../../model/machine/format";
 import { type Candidate, type Clause, has, nounsOf, tagged, wired } from "../../clause";
 import { voltsBetween } from "../../facts";
 import { entry, type Meaning, oneOf } from "../../meaning";
+import type { Said } from "../evidence/values";
 import { acrossLegs, canBeMains, pickedUp } from "./mains";
 import { type SupplyPlace, supplyPlaces } from "./supply-place";
-import type { Said } from "../evidence/values";
 
 /** Volts at the outlet, the plug or the block, of one leg, each, both, or between them: “121 and 119 to neutral, 240 between”. */
 export function outletReading(clause: Clause, said: readonly Said[]): Candidate | undefined {

@@ -1,14 +1,14 @@
+import { isWallPoint, type Machine, partOf, returnRail } from "../../../../model/machine/format";
 import { SUPPLY } from "../../../../record/finding/kinds/amps";
 import type { Draft } from "../../../../record/job/kinds/index";
-import { isWallPoint, type Machine, partOf, returnRail } from "../../../../model/machine/format";
 import type { Amount } from "../../amounts";
 import { type Candidate, type Clause, has, type NounPhrase, placesOf, tagged, wired } from "../../clause";
 import { ampsThrough, farads, type Ohms, ohmsAcross, ohmsBetween, ohmsToCabinet, voltsAcross, voltsBetween } from "../../facts";
 import { type Choice, entry, oneOf } from "../../meaning";
 import { nominalOhms } from "../../nominal";
 import { isHouseVolts } from "../energy/mains";
-import { pointsIn } from "./points";
 import { type Qualified, qualifiersIn } from "../work/qualified";
+import { pointsIn } from "./points";
 import { type Group, inRange, type Said } from "./values";
 
 /** A value of the meter, with the names beside it and the chunks that it accounts for so far. */

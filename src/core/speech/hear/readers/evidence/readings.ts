@@ -1,8 +1,8 @@
 import { type Candidate, type Clause, has, type NounPhrase, nounsOf, placesOf } from "../../clause";
 import type { Chunk } from "../../senses";
+import { outletReading } from "../energy/outlet";
 import { airReading, airspeedReading, bareReading, pressureReading } from "./air-and-gas";
 import { ampReading, faradReading, ohmsOrVolts } from "./meter";
-import { outletReading } from "../energy/outlet";
 import { type Group, groupsOf, inRange, isWarmth, valuesIn } from "./values";
 
 /** Readings off a meter, a gauge, a thermometer: a place and a value. */

@@ -1,7 +1,7 @@
-import type { Draft } from "../../../../record/job/kinds/index";
 import { jointId } from "../../../../model/machine/assembly";
 import { partOf } from "../../../../model/machine/format";
 import { PIECES, type Piece } from "../../../../model/machine/pieces";
+import type { Draft } from "../../../../record/job/kinds/index";
 import { type Candidate, type Clause, has, type NounPhrase, nounsOf, placesOf, pointsNamed, sensesOf, tagged, wired } from "../../clause";
 import { lookAt, spotAt, type Verdict, verdictOn } from "../../facts";
 import { entry, oneOf } from "../../meaning";

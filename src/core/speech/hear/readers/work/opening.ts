@@ -1,5 +1,5 @@
-import type { Draft } from "../../../../record/job/kinds/index";
 import { partOf } from "../../../../model/machine/format";
+import type { Draft } from "../../../../record/job/kinds/index";
 import { type Candidate, type Clause, has, isDone, type NounPhrase, nounsOf, placesOf, sensesOf, tagged, wired } from "../../clause";
 import { entry, type Meaning, oneOf } from "../../meaning";
 

@@ -1,6 +1,6 @@
-import type { Draft } from "../../../../record/job/kinds/index";
 import { assemblyIdOf, repairOf, replaces } from "../../../../model/machine/assembly";
 import { type Part, partOf } from "../../../../model/machine/format";
+import type { Draft } from "../../../../record/job/kinds/index";
 import { type Candidate, type Clause, has, isDone, type NounPhrase, nounsOf, placesOf, tagged } from "../../clause";
 import { entry, findingIn } from "../../meaning";
 

@@ -1,5 +1,5 @@
-import type { Draft } from "../../../../record/job/kinds/index";
 import { type Machine, partOf } from "../../../../model/machine/format";
+import type { Draft } from "../../../../record/job/kinds/index";
 import { assembliesOf, type Candidate, type Clause, has, isDone, isVerb, type NounPhrase, nounsOf, placesOf, tagged } from "../../clause";
 import { entry, type Meaning, oneOf } from "../../meaning";
 import { isSame } from "../../tidy";

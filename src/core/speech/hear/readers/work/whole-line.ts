@@ -1,5 +1,5 @@
-import type { Preference } from "../../../../record/job/preference";
 import type { Machine } from "../../../../model/machine/format";
+import type { Preference } from "../../../../record/job/preference";
 import { WORDS } from "../../../lexicon/words";
 import { has, nounsOf, tagged, wired } from "../../clause";
 import { type Asked, type Command, entry, type Meaning } from "../../meaning";

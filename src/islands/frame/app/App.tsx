@@ -1,0 +1,92 @@
+import { useEffect, useState } from "react";
+import { isStage, type Stage } from "../../../core/record/job/stages";
+import type { Envelope } from "../../../core/record/journal/envelope";
+import { Missing } from "../../../ui/Missing";
+import { StockPage } from "../../panes/stock/StockPage";
+import { replica } from "../../replica/replica";
+import { Reckon } from "../calculators/Reckon";
+import { JobList } from "../jobs/JobList";
+import { NewJob, offerOf } from "../new-job/NewJob";
+import { Settings } from "../settings/Settings";
+import { JobView } from "../shell/JobView";
+import styles from "./App.module.css";
+import { type Place, placeOf } from "./place";
+
+/** Every page of the application from what this browser holds: shown when the server does not answer, or does not know the job yet. */
+export function App() {
+  return <At place={placeOf(location)} />;
+}
+
+function At({ place }: { readonly place: Place }) {
+  switch (place.at) {
+    case "list":
+      return <JobList query={place.query} />;
+    case "new":
+      return <NewJobHere />;
+    case "settings":
+      return <Settings />;
+    case "reckon":
+      return <Reckon />;
+    case "stock":
+      return <StockPage />;
+    case "job":
+      return <JobHere id={place.id} bench={place.bench} />;
+    case "nowhere":
+      return <Missing what={`There is no page ${place.path} on this device`} />;
+  }
+}
+
+function NewJobHere() {
+  const [machines, setMachines] = useState(() => replica().machines.all());
+  useEffect(() => {
+    const look = () => setMachines(replica().machines.all());
+    void replica().machines.load().then(look);
+    return replica().machines.subscribe(look);
+  }, []);
+  return <NewJob machines={machines.map(offerOf)} />;
+}
+
+interface Here {
+  readonly entries: readonly Envelope[];
+  readonly number?: number | undefined;
+  readonly stage: Stage;
+}
+
+/** How soon a job that is not here is looked for again. */
+const AGAIN_MS = 2000;
+
+function JobHere({ id, bench }: { readonly id: string; readonly bench: string }) {
+  const [here, setHere] = useState<Here | "none" | undefined>();
+  useEffect(() => {
+    let again: ReturnType<typeof setTimeout> | undefined;
+    let isGone = false;
+    const look = async () => {
+      const { entries, row, job } = await replica().jobHere(id);
+      if (isGone) return;
+      if (entries[0]?.kind !== "opened") {
+        // It may be on its way: the copy may just have been begun anew.
+        again = setTimeout(() => void look(), AGAIN_MS);
+        return setHere("none");
+      }
+      const { stage } = job;
+      const address = `/jobs/${id}/${isStage(bench) ? bench : stage}`;
+      if (location.pathname !== address) history.replaceState(null, "", address);
+      setHere({ entries, number: row?.number, stage });
+    };
+    void look();
+    return () => {
+      isGone = true;
+      clearTimeout(again);
+    };
+  }, [id, bench]);
+  if (here === undefined) return <p className={styles.wait}>Looking on this device…</p>;
+  if (here === "none") return <Missing what={`There is no job ${id.slice(0, 60)} on this device`} />;
+  return (
+    <JobView
+      id={id}
+      bench={isStage(bench) ? bench : here.stage}
+      begin={{ entries: here.entries, number: here.number }}
+      machines={replica().machines.all()}
+    />
+  );
+}

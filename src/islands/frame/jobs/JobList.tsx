@@ -1,0 +1,160 @@
+import { format } from "date-fns";
+import { Calculator, Package, Settings } from "lucide-react";
+import { STAGE_NAMES, STAGES } from "../../../core/record/job/stages";
+import type { JobRow } from "../../../core/speech/words/job-row";
+import styles from "./JobList.module.css";
+import { type JobPage, type ListQuery, useJobPage } from "./use-job-page";
+
+interface Props {
+  readonly query: ListQuery;
+  /** What the page came with; left out where it was opened without a server. */
+  readonly first?: JobPage;
+}
+
+const POWER: Record<JobRow["power"], string> = { dead: "⌀ dead", live: "⚡ live", unknown: "not proved" };
+const FILTERS: readonly (readonly [stage: string, name: string])[] = [
+  ["", "All"],
+  ...STAGES.filter((s) => s !== "hand").map((s) => [s, STAGE_NAMES[s]] as const),
+  ["closed", "Closed"],
+];
+
+/** All jobs, the most urgent first; what changes anywhere shows at once, and without a server those that are here. */
+export function JobList({ query, first }: Props) {
+  const { page, away } = useJobPage(query, first);
+  return (
+    <>
+      <header className={styles.head}>
+        <h1>
+          <img src="/mark.svg" alt="" width="30" height="30" /> Yennic
+        </h1>
+        <a className={styles.quiet} href="/reckon" aria-label="Reckon air and gas">
+          <Calculator size={24} aria-hidden />
+        </a>
+        <a className={styles.quiet} href="/stock" aria-label="Stock and orders">
+          <Package size={24} aria-hidden />
+        </a>
+        <a className={styles.quiet} href="/settings" aria-label="Settings">
+          <Settings size={24} aria-hidden />
+        </a>
+        <a className={styles.new} href="/jobs/new">
+          New job
+        </a>
+      </header>
+      <nav className={styles.filters} aria-label="Stage">
+        {FILTERS.map(([stage, name]) => (
+          <a
+            key={stage}
+            href={hrefOf({ ...query, stage: stage || undefined })}
+            aria-current={(query.stage ?? "") === stage ? "page" : undefined}
+          >
+            {name}
+          </a>
+        ))}
+      </nav>
+      <main className={styles.main}>
+        <h2 className="hidden">Jobs</h2>
+        <Search query={query} />
+        {away && (
+          <p className={styles.away} role="status">
+            The server can't be reached: these are the jobs that this device holds.
+          </p>
+        )}
+        {page && <Unsafe count={page.unsafe} />}
+        {page && page.leftOut > 0 && (
+          <p className={styles.leftOut}>{page.leftOut} older jobs have these words too: add a word to find them.</p>
+        )}
+        {page?.jobs.length === 0 && <Empty query={query} />}
+        <ol className={styles.jobs}>
+          {page?.jobs.map((job) => (
+            <Row key={job.id} job={job} />
+          ))}
+        </ol>
+        {page && page.pages > 1 && <Pages query={query} pages={page.pages} />}
+      </main>
+    </>
+  );
+}
+
+function hrefOf({ stage, q, page }: Omit<ListQuery, "page"> & { readonly page?: number }): string {
+  const params = new URLSearchParams({ ...(stage && { stage }), ...(q && { q }), ...(page && page > 1 && { page: String(page) }) });
+  return params.size > 0 ? `/jobs?${params}` : "/jobs";
+}
+
+function Search({ query: { stage, q } }: { readonly query: ListQuery }) {
+  return (
+    <form className={styles.search} action="/jobs" method="get">
+      {stage && <input type="hidden" name="stage" value={stage} />}
+      <input
+        type="search"
+        name="q"
+        defaultValue={q}
+        placeholder="Place, customer, machine, serial number, words"
+        aria-label="Find a job"
+        maxLength={200}
+      />
+      <button type="submit">Find</button>
+    </form>
+  );
+}
+
+function Unsafe({ count }: { readonly count: number }) {
+  if (count === 0) return null;
+  return (
+    <p className={styles.unsafe} role="status">
+      ⚠ {count === 1 ? "1 machine is" : `${count} machines are`} unsafe until someone goes: first in the list.
+    </p>
+  );
+}
+
+function Empty({ query: { stage, q } }: { readonly query: ListQuery }) {
+  return (
+    <p className={styles.empty}>
+      No job here{q && ` with “${q}”`}. {stage || q ? <a href="/jobs">Show all</a> : "Begin with"}
+      {!stage && !q && " "}
+      {!stage && !q && <a href="/jobs/new">a new job</a>}.
+    </p>
+  );
+}
+
+function Row({ job }: { readonly job: JobRow & { readonly number?: number } }) {
+  const stage = STAGE_NAMES[job.stage];
+  return (
+    <li data-closed={job.closed}>
+      <a href={`/jobs/${job.id}`}>
+        <b className={styles.number}>{job.number ?? <abbr title="It gets its number when the server has it">new</abbr>}</b>
+        <span className={styles.who}>
+          <strong>{job.place}</strong>
+          <span>
+            {job.customer} · {job.machineName ?? job.machine ?? "machine not named"}
+          </span>
+          <span className={styles.words}>{job.complaint ? `“${job.complaint}”` : "no complaint recorded yet"}</span>
+        </span>
+        <span className={styles.state}>
+          <strong suppressHydrationWarning>
+            {job.closed ? `${job.unsafe ? "✕ Declined" : "✓ Closed"} ${format(new Date(job.changedAt), "d MMM")}` : (job.next ?? stage)}
+          </strong>
+          {job.unsafe ? <span className={styles.tag}>⚠ {job.unsafe}</span> : !job.closed && job.waits && <span>{job.waits}</span>}
+        </span>
+        {!job.closed && (
+          <span className={styles.power} data-power={job.power}>
+            {POWER[job.power]}
+            <small>{stage}</small>
+          </span>
+        )}
+      </a>
+    </li>
+  );
+}
+
+function Pages({ query, pages }: { readonly query: ListQuery; readonly pages: number }) {
+  const { page } = query;
+  return (
+    <nav className={styles.pages} aria-label="Pages">
+      {page > 1 && <a href={hrefOf({ ...query, page: page - 1 })}>Earlier page</a>}
+      <span>
+        Page {page} of {pages}
+      </span>
+      {page < pages && <a href={hrefOf({ ...query, page: page + 1 })}>Next page</a>}
+    </nav>
+  );
+}

@@ -1,0 +1,168 @@
+import { useState } from "react";
+import { maybePanelOf } from "../../../core/model/machine/format";
+import { panelName } from "../../../core/model/naming/names";
+import { minutesSay } from "../../../core/model/naming/text";
+import type { OtherTest, Proposal, StepKind } from "../../../core/reason/planning/proposal";
+import { isProven } from "../../../core/record/job/closing/proven";
+import { costSays, proposalSays, testTitle } from "../../../core/speech/words/card/proposals";
+import { testSays } from "../../../core/speech/words/card/tests";
+import { Button } from "../../../ui/Button";
+import styles from "../../../ui/NextCard.module.css";
+import { BackNext } from "../../benches/close/BackNext";
+import { PlugNext } from "../../benches/close/PlugNext";
+import { HandNext } from "../../benches/hand/HandNext";
+import { ReachNext } from "../../benches/open/ReachNext";
+import { PanelWords } from "../../panes/hands/PanelWords";
+import { usePlugNext, WORKING } from "../../panes/hands/use-plug";
+import { useDispatch, useJob, useMachine } from "../../store/context";
+import { Expectations } from "./Expectations";
+import { OtherTests } from "./OtherTests";
+import { OtherWays } from "./OtherWays";
+import { StepButtons } from "./StepButtons";
+import { isGoingBack, whichCard } from "./which-card";
+
+/** The one thing to do now: what, where, what to expect, what it costs and why. */
+export function NextCard() {
+  const proposal = useJob((s) => (s.job.closed ? null : s.diagnosis.proposal));
+  const job = useJob((s) => s.job);
+  const view = useJob((s) => s.view);
+  const plug = usePlugNext();
+  const [anyway, setAnyway] = useState(false);
+  if (anyway && view.bench !== "close") setAnyway(false);
+  switch (whichCard({ job, view, proposal, plug: plug !== undefined, anyway })) {
+    case "plug":
+      return plug === WORKING ? <Working /> : plug && <PlugNext plug={plug} />;
+    case "back":
+      return <BackNext />;
+    case "reach":
+      return <ReachNext />;
+    case "hand":
+      return <HandNext />;
+    case "proposal":
+      return (
+        <>
+          {proposal && <Proposed proposal={proposal} />}
+          {view.bench === "close" && isGoingBack(job) && (
+            <Button look="quiet" onClick={() => setAnyway(true)}>
+              Close up all the same
+            </Button>
+          )}
+        </>
+      );
+    case "none":
+      return proposal === null ? <Done /> : <Working />;
+  }
+}
+
+const Working = () => (
+  <section className={styles.card} aria-label="Next" data-working="true">
+    <p className={styles.kicker}>Next</p>
+    <h2>Working it out…</h2>
+  </section>
+);
+
+const Done = () => (
+  <section className={styles.card} aria-label="Next" data-working="false">
+    <p className={styles.kicker}>Next</p>
+    <h2>Nothing left to do</h2>
+  </section>
+);
+
+/** Steps of looking on after a repair: whoever finds that it runs need not go on. */
+const ON_THE_WAY: readonly StepKind[] = ["test", "fit", "doubt", "panel", "make-safe", "discharge"];
+
+function Proposed({ proposal }: { readonly proposal: Proposal }) {
+  const working = useJob((s) => s.diagnosis.working);
+  const mayBeFixed = useJob((s) => s.job.fitted.length > 0 && !isProven(s.job) && s.view.bench !== "prove");
+  const dispatch = useDispatch();
+  const [listing, setListing] = useState(false);
+  const [picked, setPicked] = useState<OtherTest | undefined>();
+  const [shown, setShown] = useState(proposal);
+  if (shown !== proposal) {
+    setShown(proposal);
+    setPicked(undefined);
+    setListing(false);
+  }
+  const pick = (test: OtherTest) => {
+    setPicked(test);
+    setListing(false);
+  };
+  return (
+    <section className={styles.card} aria-label="Next" aria-busy={working} data-working={working}>
+      {picked ? <PickedTest picked={picked} /> : <ProposedStep proposal={proposal} />}
+      <div className={styles.buttons}>
+        <StepButtons step={picked ? { kind: "test", test: picked.test, again: false } : proposal.step} />
+        {mayBeFixed && ON_THE_WAY.includes(proposal.step.kind) && (
+          <Button look="quiet" onClick={() => dispatch({ do: "go", bench: "prove" })}>
+            It runs now: prove it
+          </Button>
+        )}
+        {proposal.others.length > 0 && (
+          <Button aria-expanded={listing} onClick={() => setListing(!listing)}>
+            Other
+          </Button>
+        )}
+      </div>
+      {listing && <OtherTests tests={proposal.others} onPick={pick} />}
+      {!picked && <Why proposal={proposal} />}
+      <OtherWays />
+    </section>
+  );
+}
+
+function ProposedStep({ proposal }: { readonly proposal: Proposal }) {
+  const machine = useMachine();
+  const panelsOff = useJob((s) => s.job.panelsOff);
+  const { title, detail, prepares, caution } = proposalSays(machine, proposal);
+  const off = panelsOff.map((p) => panelName(machine, p)).join(", ");
+  return (
+    <>
+      <Kicker>{`${costSays(proposal)}${off && ` · ${off} off`}`}</Kicker>
+      <h2>{title}</h2>
+      {proposal.step.kind === "panel" && maybePanelOf(machine, proposal.step.panel)?.how.length ? (
+        <PanelWords panel={proposal.step.panel} state={proposal.step.state} />
+      ) : (
+        <p>{detail}</p>
+      )}
+      {prepares !== undefined && (
+        <p className={styles.then}>
+          {proposal.prepares?.for === "fit" ? "Plan, once it can be reached" : "Then"}: <b>{prepares}</b>
+        </p>
+      )}
+      {caution !== undefined && <p className={styles.caution}>⚠ {caution}</p>}
+      <Expectations proposal={proposal} />
+    </>
+  );
+}
+
+function PickedTest({ picked: { test, minutes } }: { readonly picked: OtherTest }) {
+  const machine = useMachine();
+  return (
+    <>
+      <Kicker>{minutesSay(minutes)}</Kicker>
+      <h2>{testTitle(machine, test)}</h2>
+      <p>{testSays(machine, test.question).how}</p>
+    </>
+  );
+}
+
+function Kicker({ children }: { readonly children: string }) {
+  return (
+    <p className={styles.kicker}>
+      <span>Next</span>
+      <span>{children}</span>
+    </p>
+  );
+}
+
+function Why({ proposal }: { readonly proposal: Proposal }) {
+  const machine = useMachine();
+  const { why, more } = proposalSays(machine, proposal);
+  if (more === undefined) return <p className={styles.why}>{why}</p>;
+  return (
+    <details className={styles.why}>
+      <summary>{why}</summary>
+      <p>{more}</p>
+    </details>
+  );
+}

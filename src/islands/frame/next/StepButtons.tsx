@@ -1,0 +1,52 @@
+import type { Step } from "../../../core/reason/planning/proposal";
+import { checkId } from "../../../core/record/job/checks/index";
+import { closingDraft } from "../../../core/record/job/closing/closing-draft";
+import { draftBack } from "../../../core/record/job/closing/draft-back";
+import type { Draft } from "../../../core/record/job/kinds/index";
+import { Button } from "../../../ui/Button";
+import { PanelButtons } from "../../panes/hands/PanelButtons";
+import { CheckButtons } from "../../panes/questions/CheckButtons";
+import { QuestionButtons } from "../../panes/questions/QuestionButtons";
+import { useDispatch, useJob } from "../../store/context";
+import { DoubtButtons } from "./DoubtButtons";
+
+/** What records that a step was taken. */
+export function StepButtons({ step }: { readonly step: Step }) {
+  const job = useJob((s) => s.job);
+  const dispatch = useDispatch();
+  const main = (label: string, onClick: () => void) => (
+    <Button look="main" onClick={onClick}>
+      {label}
+    </Button>
+  );
+  const record = (label: string, draft: Draft) => main(label, () => dispatch({ do: "record", drafts: [draft] }));
+  switch (step.kind) {
+    case "test":
+      return <QuestionButtons question={step.test.question} />;
+    case "make-safe":
+      return record("Cord out, proved dead", { kind: "made-safe", body: { how: "cord", proved: true } });
+    case "discharge":
+      return record("It is discharged", { kind: "discharged", body: { part: step.part } });
+    case "energise":
+      return record("Power is on", { kind: "energised", body: {} });
+    case "panel":
+      return <PanelButtons panel={step.panel} state={step.state} />;
+    case "put-back":
+      return record("It is back", draftBack(step.thing));
+    case "fit":
+      return record(step.replaces ? "It is fitted" : "It is done", {
+        kind: "fitted",
+        body: { assembly: step.assembly, action: step.replaces ? "replaced" : "put-right" },
+      });
+    case "examine":
+      return <CheckButtons key={checkId(step.check)} check={step.check} />;
+    case "prove":
+      return main("Record the run", () => dispatch({ do: "go", bench: "prove" }));
+    case "intake":
+      return main("Go to the intake", () => dispatch({ do: "go", bench: "intake" }));
+    case "doubt":
+      return <DoubtButtons step={step} />;
+    case "close":
+      return record(step.reservations ? "Close with reservations" : "Close the job", closingDraft(job));
+  }
+}

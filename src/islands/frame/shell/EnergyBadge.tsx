@@ -1,0 +1,73 @@
+import { CircleOff, TriangleAlert, Zap } from "lucide-react";
+import type { Safety } from "../../../core/record/job/safety";
+import { Clock } from "../../../ui/Clock";
+import styles from "./EnergyBadge.module.css";
+
+interface Props {
+  readonly safety: Safety;
+  /** When the server was last heard, once that is a while ago: others may have switched the machine on since. */
+  readonly silentSince?: number | undefined;
+}
+
+/** What energy is connected: always in sight, in words and with a mark of its own. */
+export function EnergyBadge({ safety, silentSince }: Props) {
+  return (
+    <output className={styles.badge} data-power={safety.power} aria-label="Energy state">
+      {safety.power === "dead" && (
+        <>
+          <CircleOff size={22} aria-hidden />
+          <span>
+            DEAD, proved <Clock at={safety.since} />
+            <Unheard since={silentSince} />
+          </span>
+        </>
+      )}
+      {safety.power === "live" && (
+        <>
+          <Zap size={22} aria-hidden />
+          <span>
+            LIVE
+            <Unheard since={silentSince} />
+          </span>
+        </>
+      )}
+      {safety.power === "unknown" && (
+        <>
+          <TriangleAlert size={22} aria-hidden />
+          <span>
+            {safety.isolated ? `OFF${safety.isolated.locked ? ", LOCKED" : ""}, NOT PROVED` : "NOT PROVED DEAD"}
+            <Lapsed safety={safety} />
+            <Unheard since={silentSince} />
+          </span>
+        </>
+      )}
+    </output>
+  );
+}
+
+/** What others enter is not seen here while the server is silent. */
+function Unheard({ since }: { readonly since: number | undefined }) {
+  if (since === undefined) return null;
+  return (
+    <small>
+      {since === 0 ? (
+        "server never heard here"
+      ) : (
+        <>
+          server not heard since <Clock at={new Date(since).toISOString()} />
+        </>
+      )}
+    </small>
+  );
+}
+
+/** Why a proof of dead that is on record does not hold here and now. */
+function Lapsed({ safety: { lapsed, since, by } }: { readonly safety: Safety }) {
+  if (!lapsed) return null;
+  return (
+    <small>
+      {lapsed === "person" ? `${by ?? "somebody else"} proved it ` : "proved "}
+      <Clock at={since} />: prove it again
+    </small>
+  );
+}

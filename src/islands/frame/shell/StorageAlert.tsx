@@ -1,0 +1,29 @@
+import { useEffect } from "react";
+import { useJob } from "../../store/context";
+import styles from "./JobView.module.css";
+
+/** Said plainly when this browser can't keep what is entered; while some of it is nowhere else, the page is not left unasked. */
+export function StorageAlert() {
+  const storage = useJob((s) => s.storage);
+  const waits = useJob((s) => s.waiting.size);
+  const atRisk = storage !== undefined && waits > 0;
+  useEffect(() => {
+    if (!atRisk) return;
+    const hold = (event: BeforeUnloadEvent) => event.preventDefault();
+    addEventListener("beforeunload", hold);
+    return () => removeEventListener("beforeunload", hold);
+  }, [atRisk]);
+  if (storage === undefined) return null;
+  return (
+    <div role="alert" className={styles.refused}>
+      <p>
+        <strong>{capitalised(storage)}.</strong> What you enter is sent at once and held in this page only
+        {waits > 0
+          ? `: ${waits} not there yet. Leave the page open until the server has ${waits === 1 ? "it" : "them"}.`
+          : "; the server has all of it so far."}
+      </p>
+    </div>
+  );
+}
+
+const capitalised = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

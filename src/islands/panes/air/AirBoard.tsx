@@ -1,0 +1,143 @@
+import { CircleCheck, CircleHelp, CircleX } from "lucide-react";
+import { useMemo, useState } from "react";
+import { airVerdict, type Choke, chokeOf } from "../../../core/model/air/choke";
+import type { Consequence } from "../../../core/model/air/consequence";
+import type { DuctRun } from "../../../core/model/air/duct-run";
+import { combined, flowsFrom } from "../../../core/model/air/estimates";
+import { airStands } from "../../../core/model/air/stands";
+import type { Machine } from "../../../core/model/machine/format";
+import type { Figure } from "../../../core/model/quantity/figure";
+import { airVerdictSays, FROM_SAYS, flowSays, HOOD_SAYS, pieceSays } from "../../../core/speech/words/bench/air";
+import { Button } from "../../../ui/Button";
+import styles from "../../../ui/Calculator.module.css";
+import { DuctDrawing } from "./DuctDrawing";
+import { Effects, useEffects } from "./Effects";
+import { FanChart } from "./FanChart";
+import { type AirTyped, Measured, measuredFrom } from "./Measured";
+import { RunEditor } from "./RunEditor";
+
+/** A run as many are, to be changed into the one that is there. */
+export const USUAL_RUN: DuctRun = {
+  diameterM: 0.1016,
+  pieces: [
+    { is: "straight", material: "foil", metres: 1.5 },
+    { is: "bend", material: "metal", degrees: 90 },
+    { is: "straight", material: "metal", metres: 3 },
+  ],
+  hood: "louvres",
+  hoodOpen: 1,
+  upM: 0,
+};
+
+interface Props {
+  readonly machine: Machine;
+  /** The run as it was kept; `undefined`: nobody built it. */
+  readonly run: DuctRun | undefined;
+  readonly onRun: (run: DuctRun) => void;
+  /** What was measured already. */
+  readonly first?: AirTyped;
+  /** Keeps what flows as a finding; left out where there is no job. */
+  readonly onKeep?: ((flow: Figure, by: readonly string[]) => void) | undefined;
+}
+
+/** What really flows, and what that does to this machine: the run, what was measured, fan against duct, now and cleared side by side. */
+export function AirBoard({ machine, run, onRun, first, onKeep }: Props) {
+  const [typed, setTyped] = useState<AirTyped>({ dutyPercent: 100, ...first });
+  const { measured, amiss } = measuredFrom(typed);
+  const estimates = flowsFrom(machine, measured);
+  const flow = combined(estimates);
+  const found = flow?.value;
+  const stands = useMemo(() => airStands(machine, run, found), [machine, run, found]);
+  const { does, trouble, water } = useEffects(machine, stands.cases);
+  const measuring = <Measured typed={typed} onType={setTyped} estimates={estimates} amiss={amiss} />;
+  return (
+    <div className={styles.board}>
+      <Verdict choke={flow && chokeOf(machine, flow, stands.loss)} now={does[0]} worst={worstSays(run, stands.worst)} />
+      {trouble && (
+        <p role="alert" className={styles.alert}>
+          {trouble}
+        </p>
+      )}
+      {flow?.apart && (
+        <p role="alert" className={styles.alert}>
+          These ways differ by more than they may: {estimates.map((e) => `${FROM_SAYS[e.by]} ${flowSays(e)}`).join(", ")}. One of them is
+          off: read again.
+        </p>
+      )}
+      {run ? (
+        <>
+          <DuctDrawing run={run} worst={stands.worst} />
+          <div className={styles.split}>
+            <RunEditor run={run} onRun={onRun} losses={stands.losses} worst={stands.worst} />
+            {measuring}
+          </div>
+        </>
+      ) : (
+        <>
+          <p className={styles.note}>Nobody built the run of this house: the clear duct of the machine’s file stands for it.</p>
+          <div className={styles.buttons}>
+            <Button onClick={() => onRun(USUAL_RUN)}>Build the run</Button>
+          </div>
+          {measuring}
+        </>
+      )}
+      {flow && onKeep && (
+        <div className={styles.buttons}>
+          <Button
+            look="main"
+            onClick={() =>
+              onKeep(
+                flow,
+                estimates.map((e) => FROM_SAYS[e.by]),
+              )
+            }
+          >
+            Keep {flowSays(flow)} as evidence
+          </Button>
+        </div>
+      )}
+      <div className={styles.split}>
+        <figure>
+          <h3>Fan against duct, in w.c. over cfm</h3>
+          <FanChart machine={machine} loss={stands.loss} now={stands.now} clear={stands.clear} />
+        </figure>
+        <Effects machine={machine} cases={stands.cases} flow={flow} does={does} water={water} />
+      </div>
+    </div>
+  );
+}
+
+const ICON = { choked: CircleX, clear: CircleCheck, "may-be": CircleHelp };
+const IS = { choked: "bad", clear: "good", "may-be": "open" } as const;
+
+interface VerdictProps {
+  readonly choke: Choke | undefined;
+  readonly now: Consequence | undefined;
+  readonly worst: string | undefined;
+}
+
+/** Whether air did it, and what follows; before anything is measured, what is wanted. */
+function Verdict({ choke, now, worst }: VerdictProps) {
+  const verdict = choke ? airVerdict(choke) : "may-be";
+  const Icon = ICON[verdict];
+  const { title, follows } = choke ? airVerdictSays(verdict, choke, now, worst) : NOTHING_YET;
+  return (
+    <div className={styles.head} data-is={IS[verdict]} role="status">
+      <Icon size={28} strokeWidth={2.5} aria-hidden />
+      <h2>{title}</h2>
+      <p>{follows}</p>
+    </div>
+  );
+}
+
+const NOTHING_YET = {
+  title: "What really flows?",
+  follows: "Build the run, then measure in one way at least: each is worked out with its uncertainty.",
+};
+
+/** A hood that is found half shut is named; else whatever chokes lies somewhere along the way. */
+function worstSays(run: DuctRun | undefined, worst: number): string | undefined {
+  if (!run || run.hoodOpen === 1) return undefined;
+  const piece = run.pieces[worst];
+  return piece ? pieceSays(piece) : `the ${HOOD_SAYS[run.hood]}, ${Math.round(run.hoodOpen * 100)} % open`;
+}

@@ -1,0 +1,38 @@
+import { useMemo } from "react";
+import { noteLeft, noteRead } from "../../../core/record/job/read-note";
+import type { Note } from "../../../core/record/job/state";
+import { type Reading, readingsOf } from "../../../core/speech/hear/understand";
+import { Button } from "../../../ui/Button";
+import { useDispatch, useJob, useMachine } from "../../store/context";
+import styles from "./OpenNote.module.css";
+import { Readings } from "./Readings";
+
+/** The last words that were kept as a note and may have meant more: asked about until somebody says what they are. */
+export function OpenNote() {
+  const note = useJob((s) => (s.job.closed ? undefined : s.job.notes.findLast((n) => n.open)));
+  return note ? <Asked note={note} /> : null;
+}
+
+function Asked({ note }: { readonly note: Note }) {
+  const dispatch = useDispatch();
+  const readings = useNoteReadings(note);
+  const pick = ({ drafts }: Reading) => void dispatch({ do: "record", drafts: noteRead(note, drafts) });
+  return (
+    <section className={styles.note} aria-label="Kept as a note">
+      <p>
+        Kept: <b>“{note.words}”</b>. {readings.length > 0 ? "Did you mean" : "Say it in other words, or leave it."}
+      </p>
+      <Readings readings={readings} onPick={pick} />
+      <Button look="quiet" onClick={() => dispatch({ do: "record", drafts: noteLeft(note) })}>
+        Only a note
+      </Button>
+    </section>
+  );
+}
+
+/** What a note's words may mean in the job as it stands now. */
+export function useNoteReadings({ words }: Note): readonly Reading[] {
+  const machine = useMachine();
+  const job = useJob((s) => s.job);
+  return useMemo(() => readingsOf(words, { machine, job }), [words, machine, job]);
+}

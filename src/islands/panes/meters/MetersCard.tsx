@@ -1,0 +1,62 @@
+import { useEffect, useState } from "react";
+import { COMMON_METER, type Meter } from "../../../core/model/instrument/meter";
+import { Button } from "../../../ui/Button";
+import { dropMeter, keepMeter, keptMeters } from "./kept";
+import { MeterForm } from "./MeterForm";
+import styles from "./Meters.module.css";
+
+/** The meters of who works here, with how far each may be off: what a reading is judged by. */
+export function MetersCard({ className }: { readonly className: string | undefined }) {
+  const [meters, setMeters] = useState<readonly Meter[]>([]);
+  const [editing, setEditing] = useState<{ readonly meter: Meter; readonly instead?: string } | undefined>();
+  useEffect(() => setMeters(keptMeters()), []);
+  const done = () => {
+    setMeters(keptMeters());
+    setEditing(undefined);
+  };
+  return (
+    <section className={className} aria-label="Your meters">
+      <h2>Your meters</h2>
+      <p>
+        What a reading is judged by: each range, and how far it may be off, as the data sheet says. Kept on this device, and in each job
+        that they measure.
+      </p>
+      <ul className={styles.list}>
+        {meters.map((m) => (
+          <li key={m.name}>
+            <span>
+              <b>{m.name}</b>, {m.ranges.length} {m.ranges.length === 1 ? "range" : "ranges"}
+            </span>
+            <Button aria-label={`Change ${m.name}`} onClick={() => setEditing({ meter: m, instead: m.name })}>
+              Change
+            </Button>
+            <Button
+              look="quiet"
+              aria-label={`Remove ${m.name}`}
+              onClick={() => {
+                dropMeter(m.name);
+                done();
+              }}
+            >
+              Remove
+            </Button>
+          </li>
+        ))}
+        {meters.length === 0 && <li>None yet: readings are judged as by a common handheld, which is a default.</li>}
+      </ul>
+      {editing ? (
+        <MeterForm
+          key={editing.instead ?? "new"}
+          meter={editing.meter}
+          onKeep={(meter) => {
+            keepMeter(meter, editing.instead);
+            done();
+          }}
+          onLeave={() => setEditing(undefined)}
+        />
+      ) : (
+        <Button onClick={() => setEditing({ meter: { ...COMMON_METER, name: "" } })}>Add a meter</Button>
+      )}
+    </section>
+  );
+}

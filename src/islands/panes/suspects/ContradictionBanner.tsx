@@ -1,0 +1,24 @@
+import { contradictionSays } from "../../../core/speech/words/card/diagnosis";
+import { useJob, useMachine } from "../../store/context";
+import styles from "./ContradictionBanner.module.css";
+import { useEntrySays } from "./use-entry-says";
+
+/** Calm word that the record does not hang together, and which entry to take again. */
+export function ContradictionBanner() {
+  const clash = useJob((s) => s.diagnosis.standing?.contradiction);
+  const machine = useMachine();
+  const entrySays = useEntrySays();
+  if (!clash) return null;
+  return (
+    <section className={styles.banner} aria-label="Contradiction">
+      <h2>Two entries don't go together</h2>
+      <p>
+        Take again: <b>{entrySays(clash.entry) ?? "an entry"}</b>.
+      </p>
+      <details>
+        <summary>Why</summary>
+        <p>{contradictionSays(machine, clash)}</p>
+      </details>
+    </section>
+  );
+}

@@ -1,0 +1,9 @@
+import { resolve } from "node:path";
+
+/** The checkout. */
+export const ROOT = resolve(import.meta.dirname, "..");
+/** A file or folder of the answers that independent programs gave. */
+export const oracle = (name: string): string => resolve(ROOT, "tests/oracles", name);
+export const fixture = (name: string): string => resolve(ROOT, "tests/fixtures", name);
+/** A machine file that ships. */
+export const machineFile = (id: string): string => resolve(ROOT, `src/machines/${id}.machine.json`);
