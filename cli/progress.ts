@@ -1,4 +1,4 @@
-import type { Told } from "../src/server/database/backup";
+import type { Told } from "../src/server/backup";
 
 /** Says on standard error what is being done and how much of it; each tenth once, so that a log stays short. */
 export function sayProgress(): Told {

@@ -4,7 +4,7 @@ import { refOf } from "../src/core/model/machine/revision";
 import { type Entry, stamp } from "../src/core/record/job/entry";
 import { type Fold, foldOn, type Job, startFold } from "../src/core/record/job/fold";
 import type { Draft } from "../src/core/record/job/kinds/index";
-import { understand } from "../src/core/speech/hear/understand";
+import { understand } from "../src/core/speech/understand";
 
 interface Opening {
   readonly by: string;

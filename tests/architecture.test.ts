@@ -1,106 +1,32 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { dirname, join, relative, resolve } from "node:path";
 import { expect, test } from "vitest";
+import { ROOT } from "./paths";
 
-const root = resolve(import.meta.dirname, "..");
-const files = ["src", "cli"].flatMap((folder) =>
-  readdirSync(join(root, folder), { recursive: true, encoding: "utf8" })
-    .filter((f) => /\.(ts|tsx|astro)$/.test(f))
-    .map((f) => join(folder, f)),
-);
+const CODE = /\.(ts|tsx|astro)$/;
+const below = (folder: string): string[] =>
+  readdirSync(join(ROOT, folder), { recursive: true, encoding: "utf8" }).map((f) => join(folder, f));
+const files = ["src", "cli"].flatMap(below).filter((f) => CODE.test(f));
 
-/** Rooms from the ground up; a room may import from itself and from those it names. */
+/** From the ground up; a layer may import from itself and from those it names. */
 const MAY: Record<string, readonly string[]> = {
-  "core/array": [],
-  "core/quantity": [],
-  "core/circuit": ["core/array"],
-  "core/physics": ["core/quantity"],
-  "core/logging": ["core/quantity", "core/array"],
-  "core/instrument": ["core/physics", "core/quantity"],
-  "core/files": [],
-  "core/machine": ["core/circuit", "core/physics", "core/quantity", "core/array"],
-  "core/access": ["core/machine", "core/circuit", "core/array"],
-  "core/cycling": ["core/array"],
-  "core/fitting": ["core/cycling", "core/machine", "core/quantity", "core/array"],
-  "core/burner": ["core/physics", "core/quantity", "core/array"],
-  "core/air": ["core/machine", "core/physics", "core/quantity"],
-  "core/naming": ["core/machine"],
-  "core/prediction": ["core/machine", "core/circuit", "core/physics", "core/array"],
-  "core/finding": ["core/prediction", "core/naming", "core/machine", "core/files", "core/quantity", "core/array"],
-  "core/judging": ["core/finding", "core/prediction", "core/machine", "core/instrument", "core/physics", "core/quantity", "core/array"],
-  "core/journal": [],
-  "core/bundle": ["core/files", "core/journal", "core/machine"],
-  "core/stock": ["core/journal", "core/quantity"],
-  "core/job": [
-    "core/stock",
-    "core/finding",
-    "core/naming",
-    "core/access",
-    "core/journal",
-    "core/machine",
-    "core/instrument",
-    "core/files",
-    "core/quantity",
-    "core/array",
-  ],
-  "core/diagnosis": ["core/job", "core/judging", "core/instrument", "core/finding", "core/prediction", "core/machine", "core/array"],
-  "core/planning": [
-    "core/naming",
-    "core/diagnosis",
-    "core/job",
-    "core/finding",
-    "core/prediction",
-    "core/access",
-    "core/machine",
-    "core/quantity",
-    "core/array",
-  ],
-  "core/deciding": ["core/planning", "core/diagnosis", "core/job", "core/stock", "core/access", "core/machine", "core/quantity"],
-  "core/language": [
-    "core/deciding",
-    "core/stock",
-    "core/air",
-    "core/burner",
-    "core/fitting",
-    "core/cycling",
-    "core/access",
-    "core/judging",
-    "core/instrument",
-    "core/planning",
-    "core/diagnosis",
-    "core/job",
-    "core/finding",
-    "core/naming",
-    "core/machine",
-    "core/quantity",
-    "core/array",
-    "core/logging",
-    "core/physics",
-  ],
-  "core/training": [
-    "core/stock",
-    "core/cycling",
-    "core/fitting",
-    "core/planning",
-    "core/diagnosis",
-    "core/job",
-    "core/finding",
-    "core/prediction",
-    "core/access",
-    "core/machine",
-    "core/circuit",
-    "core/array",
-    "core/instrument",
-    "core/quantity",
-  ],
+  "core/model": [],
+  "core/record": ["core/model"],
+  "core/reason": ["core/record", "core/model"],
+  "core/speech": ["core/reason", "core/record", "core/model"],
+  "core/practice": ["core/reason", "core/record", "core/model"],
   machines: ["core"],
   catalogue: ["core"],
-  server: ["core", "catalogue", "machines"],
   report: ["core"],
+  server: ["core", "catalogue", "machines"],
   workers: ["core", "report"],
-  ui: [],
   "service-worker": [],
-  islands: ["core", "catalogue", "report", "ui", "workers", "islands"],
+  ui: ["core/model/quantity"],
+  "islands/replica": ["core", "catalogue", "ui"],
+  "islands/store": ["core", "ui", "workers", "islands/replica"],
+  "islands/panes": ["core", "catalogue", "report", "ui", "workers", "islands/replica", "islands/store"],
+  "islands/benches": ["core", "ui", "workers", "islands/replica", "islands/store", "islands/panes"],
+  "islands/frame": ["core", "catalogue", "ui", "workers", "islands/replica", "islands/store", "islands/panes", "islands/benches"],
   pages: ["core", "machines", "server", "islands", "ui"],
   "middleware.ts": ["server"],
   "env.d.ts": ["server"],
@@ -109,38 +35,77 @@ const MAY: Record<string, readonly string[]> = {
 /** Packages that the core may use besides its own code: schemas, a hash, an edit distance, quoted cells, packing. */
 const PURE = ["zod", "@noble/hashes/sha2.js", "@noble/hashes/utils.js", "fastest-levenshtein", "papaparse", "fflate"];
 
-const roomOf = (file: string): string => {
-  const parts = file.split("/").slice(1);
-  return parts[0] === "core" ? `core/${parts[1]}` : (parts[0] ?? "");
-};
+/** More files than this in one folder are several ideas. */
+const MOST_FILES = 25;
+
+/** The folder below `src`, `depth` names deep. */
+const folderOf = (file: string, depth: number): string =>
+  dirname(file)
+    .split("/")
+    .slice(1, depth + 1)
+    .join("/");
+const layerOf = (file: string): string => (/^src\/(core|islands)\//.test(file) ? folderOf(file, 2) : (file.split("/")[1] ?? ""));
 
 function importsOf(file: string): string[] {
-  const text = readFileSync(join(root, file), "utf8");
+  const text = readFileSync(join(ROOT, file), "utf8");
   const pattern = /^(?:import\b|export (?:type )?[*{])[^"'`;]*?["']([^"']+)["']|\bimport\(\s*["']([^"']+)["']/gm;
   return [...text.matchAll(pattern)].map((m) => m[1] ?? m[2] ?? "");
 }
 
-test("there is something to check", () => expect(files.length).toBeGreaterThan(60));
+const arrows = files.flatMap((file) =>
+  importsOf(file)
+    .filter((n) => n.startsWith("."))
+    .map((n) => ({ from: file, to: relative(ROOT, resolve(ROOT, dirname(file), n)) })),
+);
+
+/** Names that can be reached from themselves. */
+function knotted(edges: ReadonlyMap<string, ReadonlySet<string>>): string[] {
+  const reaches = (at: string, goal: string, seen: Set<string>): boolean =>
+    [...(edges.get(at) ?? [])].some((next) => next === goal || (!seen.has(next) && reaches(next, goal, seen.add(next))));
+  return [...edges.keys()].filter((name) => reaches(name, name, new Set()));
+}
+
+test("there is something to check", () => {
+  expect(files.length).toBeGreaterThan(600);
+  expect(arrows.length).toBeGreaterThan(3000);
+});
 
 test("imports go downwards only", () => {
-  const wrong: string[] = [];
-  for (const file of files.filter((f) => f.startsWith("src/"))) {
-    const room = roomOf(file);
-    for (const name of importsOf(file).filter((n) => n.startsWith("."))) {
-      const target = relative(root, resolve(root, dirname(file), name));
-      const other = roomOf(target);
-      const allowed = other === room || (MAY[room] ?? []).some((r) => other === r || other.startsWith(`${r}/`));
-      if (!allowed) wrong.push(`${file} → ${target}`);
-    }
+  const wrong = arrows.filter(({ from, to }) => {
+    if (!from.startsWith("src/")) return false;
+    const at = to.slice("src/".length);
+    return layerOf(from) !== layerOf(to) && !(MAY[layerOf(from)] ?? []).some((m) => at === m || at.startsWith(`${m}/`));
+  });
+  expect(wrong.map(({ from, to }) => `${from} → ${to}`)).toEqual([]);
+});
+
+test.each([
+  ["core", 3],
+  ["islands", 4],
+  ["server", 2],
+] as const)("no folder of %s reaches itself by way of another", (layer, depth) => {
+  const edges = new Map<string, Set<string>>();
+  for (const { from, to } of arrows) {
+    if (!from.startsWith(`src/${layer}/`) || !to.startsWith(`src/${layer}/`)) continue;
+    const [a, b] = [folderOf(from, depth), folderOf(to, depth)];
+    if (a !== b) edges.set(a, (edges.get(a) ?? new Set()).add(b));
   }
-  expect(wrong).toEqual([]);
+  expect(edges.size).toBeGreaterThan(2);
+  expect(knotted(edges)).toEqual([]);
+});
+
+test(`no folder holds more than ${MOST_FILES} files of code`, () => {
+  const counts = new Map<string, number>();
+  for (const file of [...files, ...below("tests").filter((f) => CODE.test(f))])
+    counts.set(dirname(file), (counts.get(dirname(file)) ?? 0) + 1);
+  expect([...counts].filter(([, n]) => n > MOST_FILES)).toEqual([]);
 });
 
 test("the core knows no interface, no input or output, no clock and no hidden randomness", () => {
   const wrong = files
     .filter((f) => f.startsWith("src/core/"))
     .flatMap((f) => {
-      const text = readFileSync(join(root, f), "utf8");
+      const text = readFileSync(join(ROOT, f), "utf8");
       const outside = importsOf(f).filter((n) => !n.startsWith(".") && !PURE.includes(n));
       const impure = /\b(Date\.now|Math\.random|new Date\(\)|performance\.now|document\.|window\.|fetch\()/.exec(text);
       return [...outside.map((o) => `${f} imports ${o}`), ...(impure ? [`${f}: ${impure[0]}`] : [])];

@@ -9,8 +9,8 @@ import type { Prediction } from "../../src/core/model/prediction/prediction";
 import { Predictor } from "../../src/core/model/prediction/predictor";
 import { rank } from "../../src/core/reason/diagnosis/rank";
 import { SuspectSet } from "../../src/core/reason/diagnosis/suspect-set";
-import { TestCatalogue } from "../../src/core/reason/planning/catalogue";
 import { propose } from "../../src/core/reason/planning/propose";
+import { TestCatalogue } from "../../src/core/reason/planning/tests/catalogue";
 import { MACHINES } from "../../src/machines";
 import { ELECTRIC, LARGEST, PREFIX, print, quantile, READINGS, sampleJob, timed } from "./measure";
 

@@ -7,7 +7,7 @@ import { item } from "../../src/core/model/array/at";
 import { randomFrom } from "../../src/core/practice/random";
 import { STAGES } from "../../src/core/record/job/stages";
 import { type ListedJob, searchedWords } from "../../src/core/speech/words/job-row";
-import { openDatabase } from "../../src/server/database/database";
+import { openDatabase } from "../../src/server/database";
 import { jobs } from "../../src/server/database/schema";
 import { Server } from "../../tests/e2e/support/server";
 import { buildIfNeeded } from "../build";

@@ -2,12 +2,12 @@ import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { lastOf } from "../../src/core/model/array/at";
 import { STRATEGIES, summarise } from "../../src/core/practice/rehearse";
-import { expectedCost } from "../../src/core/reason/planning/evaluate";
-import { solveExactly } from "../../src/core/reason/planning/exact";
-import { planByLookahead } from "../../src/core/reason/planning/lookahead";
-import { problemSchema } from "../../src/core/reason/planning/problem";
+import { expectedCost } from "../../src/core/reason/planning/problem/evaluate";
+import { solveExactly } from "../../src/core/reason/planning/problem/exact";
+import { planByLookahead } from "../../src/core/reason/planning/problem/lookahead";
+import { problemSchema } from "../../src/core/reason/planning/problem/problem";
 import { MACHINES } from "../../src/machines";
-import { projectRoot } from "../../src/server/database/database";
+import { projectRoot } from "../../src/server/database";
 import { playJobs } from "../commands/rehearse";
 import { print } from "./measure";
 

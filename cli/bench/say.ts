@@ -1,7 +1,7 @@
 import { item } from "../../src/core/model/array/at";
 import { hear } from "../../src/core/speech/hear/hear";
 import { tokensOf } from "../../src/core/speech/hear/tokens";
-import { understand } from "../../src/core/speech/hear/understand";
+import { understand } from "../../src/core/speech/understand";
 import { LARGEST, PREFIX, print, quantile, sampleJob, timed } from "./measure";
 
 /** What is muttered in the course of a job, short and long. */

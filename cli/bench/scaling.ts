@@ -6,9 +6,9 @@ import { Predictor } from "../../src/core/model/prediction/predictor";
 import { randomFrom } from "../../src/core/practice/random";
 import { rank } from "../../src/core/reason/diagnosis/rank";
 import { SuspectSet } from "../../src/core/reason/diagnosis/suspect-set";
-import { TestCatalogue } from "../../src/core/reason/planning/catalogue";
 import { propose } from "../../src/core/reason/planning/propose";
-import { projectRoot } from "../../src/server/database/database";
+import { TestCatalogue } from "../../src/core/reason/planning/tests/catalogue";
+import { projectRoot } from "../../src/server/database";
 import { LARGEST, PREFIX, print, quantile, sampleJob, timed } from "./measure";
 
 interface Series {

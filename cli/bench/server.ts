@@ -6,7 +6,7 @@ import { v7 } from "uuid";
 import { item } from "../../src/core/model/array/at";
 import type { Kept } from "../../src/core/record/job/entry";
 import { foldJob } from "../../src/core/record/job/fold";
-import { projectRoot } from "../../src/server/database/database";
+import { projectRoot } from "../../src/server/database";
 import { buildIfNeeded } from "../build";
 import { longJob } from "./append";
 import { PREFIX, print, quantile, READINGS, sampleJob, timed } from "./measure";

@@ -1,4 +1,4 @@
-import { dataFolder } from "../../src/server/database/database";
+import { dataFolder } from "../../src/server/database";
 import { keyOf, renewKey } from "../../src/server/gate/access-key";
 import { BadInput } from "../bad-input";
 

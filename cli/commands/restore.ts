@@ -1,7 +1,7 @@
 import { existsSync } from "node:fs";
 import { resolve } from "node:path";
-import { restore } from "../../src/server/database/backup";
-import { dataFolder } from "../../src/server/database/database";
+import { restore } from "../../src/server/backup";
+import { dataFolder } from "../../src/server/database";
 import { BadInput } from "../bad-input";
 import { ownedFolder } from "../own-folder";
 import { sayProgress } from "../progress";

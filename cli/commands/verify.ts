@@ -1,7 +1,7 @@
 import { existsSync } from "node:fs";
 import { resolve } from "node:path";
-import { verifiedFile } from "../../src/server/database/backup";
-import { dataFolder } from "../../src/server/database/database";
+import { verifiedFile } from "../../src/server/backup";
+import { dataFolder } from "../../src/server/database";
 import { databaseFile } from "../../src/server/database/folder";
 import { BadInput } from "../bad-input";
 import { sayProgress } from "../progress";

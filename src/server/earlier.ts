@@ -1,8 +1,8 @@
 import { and, desc, eq, lt, ne, or, sql } from "drizzle-orm";
 import type { ListedJob } from "../core/speech/words/job-row";
 import { type EarlierVisit, earlierVisit } from "../core/speech/words/report/earlier-visits";
+import type { Database } from "./database/handle";
 import { jobs } from "./database/schema";
-import type { Database } from "./gate/handle";
 import { Folds } from "./journal/folds";
 
 /** Earlier visits that are told, the newest. */

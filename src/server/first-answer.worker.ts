@@ -3,8 +3,8 @@ import { join } from "node:path";
 import { parentPort, workerData } from "node:worker_threads";
 import { gunzipSync } from "node:zlib";
 import { firstAnswer } from "../core/reason/planning/first-answer";
-import { withTable } from "../core/reason/planning/table";
-import { tableOfBytes } from "../core/reason/planning/table-bytes";
+import { withTable } from "../core/reason/planning/tests/table";
+import { tableOfBytes } from "../core/reason/planning/tests/table-bytes";
 import type { Job } from "../core/record/job/fold";
 import type { FirstQuestion } from "./first-answers";
 

@@ -6,9 +6,9 @@ import { type OnTips, StandIn } from "../core/practice/stand-in";
 import { findingSchema, type Question } from "../core/record/finding/finding";
 import { isMetered } from "../core/record/finding/metered";
 import { firstIssue } from "../core/record/job/entry";
-import type { Database } from "./gate/handle";
+import type { Database } from "./database/handle";
 import { HttpError } from "./gate/http";
-import { machineFinder } from "./machines";
+import { machineFinder } from "./kept/machines";
 
 const querySchema = z.object({
   machine: machineRefSchema.shape.id,

@@ -2,7 +2,7 @@ import { createHash } from "node:crypto";
 import { type News, newsDue } from "../core/practice/supplier";
 import type { StockEntry } from "../core/record/stock/kinds";
 import { STOCK, stampStock } from "../core/record/stock/kinds";
-import type { Database } from "./gate/handle";
+import type { Database } from "./database/handle";
 import { appendEntries, journalOf } from "./journal/keep-journal";
 
 const SUPPLIER = "Supplier (simulated)";

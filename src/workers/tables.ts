@@ -1,5 +1,5 @@
-import { type Table, withTable } from "../core/reason/planning/table";
-import { bytesOfTable, tableOfBytes } from "../core/reason/planning/table-bytes";
+import { type Table, withTable } from "../core/reason/planning/tests/table";
+import { bytesOfTable, tableOfBytes } from "../core/reason/planning/tests/table-bytes";
 
 /** The name of this program’s file tells it from others: what an older one worked out may be wrong by now. */
 const KEPT_BY_ANY = "tables ";

@@ -2,7 +2,7 @@ import { describe, expect, test } from "vitest";
 import { NEAR } from "../../src/core/practice/nature";
 import { randomFrom } from "../../src/core/practice/random";
 import { World } from "../../src/core/practice/world";
-import { testsOf } from "../../src/core/reason/planning/tests";
+import { testsOf } from "../../src/core/reason/planning/tests/tests";
 import { type Finding, findingKind, type Question } from "../../src/core/record/finding/finding";
 import { MACHINES } from "../../src/machines";
 import { shipped, suspectsFor } from "../job-of";

@@ -8,10 +8,10 @@ import { afterAll, beforeAll, expect, test } from "vitest";
 import { FIRST_KNOWN } from "../../src/core/model/machine/revision";
 import { type Entry, stamp } from "../../src/core/record/job/entry";
 import type { Draft } from "../../src/core/record/job/kinds/index";
-import { type Database, openDatabase } from "../../src/server/database/database";
-import { findJob, listJobs } from "../../src/server/jobs";
+import { type Database, openDatabase } from "../../src/server/database";
 import { appendEntries, journalOf } from "../../src/server/journal/keep-journal";
 import { entriesOf } from "../../src/server/journal/read-journal";
+import { findJob, listJobs } from "../../src/server/kept/jobs";
 import { saw } from "../job-of";
 
 const folder = mkdtempSync(join(tmpdir(), "yennic-journal-"));

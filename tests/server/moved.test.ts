@@ -6,7 +6,7 @@ import { afterAll, beforeAll, expect, test } from "vitest";
 import { refOf } from "../../src/core/model/machine/revision";
 import { stamp } from "../../src/core/record/job/entry";
 import type { Draft } from "../../src/core/record/job/kinds/index";
-import { type Database, openDatabase } from "../../src/server/database/database";
+import { type Database, openDatabase } from "../../src/server/database";
 import { appendEntries } from "../../src/server/journal/keep-journal";
 import { movedBy } from "../../src/server/journal/moved";
 import { panel, SAFE, shipped } from "../job-of";

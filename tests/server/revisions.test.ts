@@ -11,11 +11,11 @@ import { readKept } from "../../src/core/record/job/entry";
 import { foldJob } from "../../src/core/record/job/fold";
 import { lineSays } from "../../src/core/speech/words/entries";
 import { SHIPPED } from "../../src/machines";
-import { type Database, openDatabase } from "../../src/server/database/database";
+import { type Database, openDatabase } from "../../src/server/database";
 import { machineRevisions } from "../../src/server/database/schema";
 import { appendEntries } from "../../src/server/journal/keep-journal";
 import { entriesOf } from "../../src/server/journal/read-journal";
-import { keepMachines, machineFile, machineFinder, machinesOf } from "../../src/server/machines";
+import { keepMachines, machineFile, machineFinder, machinesOf } from "../../src/server/kept/machines";
 import { shipped } from "../job-of";
 
 const folder = mkdtempSync(join(tmpdir(), "yennic-revisions-"));

@@ -9,11 +9,11 @@ import { stamp } from "../../src/core/record/job/entry";
 import type { Draft } from "../../src/core/record/job/kinds/index";
 import type { Envelope } from "../../src/core/record/journal/envelope";
 import { type StockDraft, stampStock } from "../../src/core/record/stock/kinds";
-import { type Database, openDatabase } from "../../src/server/database/database";
-import { findJob } from "../../src/server/jobs";
+import { type Database, openDatabase } from "../../src/server/database";
 import { appendEntries, journalOf } from "../../src/server/journal/keep-journal";
 import { entriesOf } from "../../src/server/journal/read-journal";
 import { takeBundle } from "../../src/server/journal/take-bundle";
+import { findJob } from "../../src/server/kept/jobs";
 import { tellDue } from "../../src/server/supplier";
 import { jobOf, SAFE, shipped } from "../job-of";
 

@@ -6,15 +6,15 @@ import { v7 } from "uuid";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { TypedJob } from "../../cli/typed-job";
 import { matchesWords } from "../../src/core/speech/words/job-row";
-import { dailyBackup } from "../../src/server/database/backup";
-import { type Database, openDatabase } from "../../src/server/database/database";
+import { dailyBackup } from "../../src/server/backup";
+import { type Database, openDatabase } from "../../src/server/database";
 import { folderProblem, markFolder } from "../../src/server/database/folder";
 import { cookieFor, holdsKey, isKey, renewKey } from "../../src/server/gate/access-key";
 import { hostsOf, turnedAway } from "../../src/server/gate/gate";
 import { limitProblem } from "../../src/server/gate/limits";
-import { listJobs, listPage } from "../../src/server/jobs";
 import { appendEntries } from "../../src/server/journal/keep-journal";
 import { quickCheck, verifyJournal } from "../../src/server/journal/verify";
+import { listJobs, listPage } from "../../src/server/kept/jobs";
 import { shipped } from "../job-of";
 
 const folder = mkdtempSync(join(tmpdir(), "yennic-trust-"));

@@ -2,8 +2,8 @@ import fc from "fast-check";
 import { expect, test } from "vitest";
 import { vocabularyOf } from "../../src/core/model/naming/vocabulary";
 import { entryKind } from "../../src/core/record/job/kinds/index";
-import { complete } from "../../src/core/speech/hear/complete";
-import { understand } from "../../src/core/speech/hear/understand";
+import { complete } from "../../src/core/speech/complete";
+import { understand } from "../../src/core/speech/understand";
 import { entrySays } from "../../src/core/speech/words/entries";
 import { jobOf, shipped } from "../job-of";
 

@@ -3,7 +3,7 @@ import { CATALOGUE } from "../../src/catalogue/catalogue";
 import { dayMeant } from "../../src/core/record/job/day-meant";
 import type { Draft } from "../../src/core/record/job/kinds/index";
 import { DEFAULT_TERMS } from "../../src/core/record/stock/terms";
-import { understand } from "../../src/core/speech/hear/understand";
+import { understand } from "../../src/core/speech/understand";
 import { itemFacts } from "../../src/core/speech/words/bench/stock";
 import { wantedSays } from "../../src/core/speech/words/card/waiting";
 import { clockSays, dayAfter, daySays } from "../../src/core/speech/words/days";

@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
 import { resolve } from "node:path";
 import { expect, test } from "vitest";
-import { gistOf } from "../../src/core/speech/hear/gist";
+import { gistOf } from "../../src/core/speech/gist";
 import { hear } from "../../src/core/speech/hear/hear";
 import { shipped } from "../job-of";
 import { type Accepted, judge } from "./judge";

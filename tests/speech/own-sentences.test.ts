@@ -1,11 +1,11 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
 import type { Unit } from "../../src/core/model/quantity/quantity";
-import { testsOf } from "../../src/core/reason/planning/tests";
+import { testsOf } from "../../src/core/reason/planning/tests/tests";
 import type { Finding } from "../../src/core/record/finding/finding";
 import { findingKind } from "../../src/core/record/finding/finding";
 import type { Body, Draft, EntryKind } from "../../src/core/record/job/kinds/index";
-import { noteOf, understand } from "../../src/core/speech/hear/understand";
+import { noteOf, understand } from "../../src/core/speech/understand";
 import { entrySays } from "../../src/core/speech/words/entries";
 import { MACHINES } from "../../src/machines";
 import { jobOf } from "../job-of";

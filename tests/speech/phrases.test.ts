@@ -2,11 +2,11 @@ import { expect, test } from "vitest";
 import { assemblyIdOf, jointId, repairOf } from "../../src/core/model/machine/assembly";
 import { isWallPoint } from "../../src/core/model/machine/format";
 import type { Unit } from "../../src/core/model/quantity/quantity";
-import { testsOf } from "../../src/core/reason/planning/tests";
+import { testsOf } from "../../src/core/reason/planning/tests/tests";
 import { answers, findingKind } from "../../src/core/record/finding/finding";
 import { foldJob } from "../../src/core/record/job/fold";
-import { understand } from "../../src/core/speech/hear/understand";
-import { phraseFor, repairPhrase } from "../../src/core/speech/words/phrases";
+import { phraseFor, repairPhrase } from "../../src/core/speech/phrases";
+import { understand } from "../../src/core/speech/understand";
 import { MACHINES } from "../../src/machines";
 
 const AMOUNTS: Record<Unit, string> = {

@@ -1,7 +1,7 @@
 import { expect, test } from "vitest";
 import { rank } from "../../src/core/reason/diagnosis/rank";
-import { TestCatalogue } from "../../src/core/reason/planning/catalogue";
 import { propose } from "../../src/core/reason/planning/propose";
+import { TestCatalogue } from "../../src/core/reason/planning/tests/catalogue";
 import type { Draft } from "../../src/core/record/job/kinds/index";
 import { assembliesFitted } from "../../src/core/record/job/state";
 import { expectationSays, proposalSays } from "../../src/core/speech/words/card/proposals";

@@ -3,9 +3,9 @@ import type { Machine } from "../../src/core/model/machine/format";
 import { vocabularyOf } from "../../src/core/model/naming/vocabulary";
 import { foldJob, type Job } from "../../src/core/record/job/fold";
 import type { Safety } from "../../src/core/record/job/safety";
-import { type CompletionContext, complete, SAID_AT } from "../../src/core/speech/hear/complete";
-import { type Context, understand } from "../../src/core/speech/hear/understand";
-import { complaintIn } from "../../src/core/speech/words/bench/complaint";
+import { complaintIn } from "../../src/core/speech/complaint";
+import { type CompletionContext, complete, SAID_AT } from "../../src/core/speech/complete";
+import { type Context, understand } from "../../src/core/speech/understand";
 import { MACHINES } from "../../src/machines";
 import { shipped } from "../job-of";
 

@@ -2,7 +2,7 @@ import { describe, expect, test } from "vitest";
 import { assemblyIdOf, isAssembly, jointId, repairOf, replaces } from "../../src/core/model/machine/assembly";
 import { type Machine, partOf } from "../../src/core/model/machine/format";
 import { plain, type Step, type StepKind } from "../../src/core/reason/planning/proposal";
-import { testsOf } from "../../src/core/reason/planning/tests";
+import { testsOf } from "../../src/core/reason/planning/tests/tests";
 import type { Blocker } from "../../src/core/record/job/blocker";
 import { causeCheckOf } from "../../src/core/record/job/checks/cause";
 import type { CheckOf, OpenCheck } from "../../src/core/record/job/checks/index";

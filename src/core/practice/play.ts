@@ -5,8 +5,8 @@ import { FIRST_KNOWN } from "../model/machine/revision";
 import { rank } from "../reason/diagnosis/rank";
 import { repairShare } from "../reason/diagnosis/repair-shares";
 import type { SuspectSet } from "../reason/diagnosis/suspect-set";
-import type { TestCatalogue } from "../reason/planning/catalogue";
 import { CALL_BACK_MINUTES, DEFAULT_RATES } from "../reason/planning/repairs";
+import type { TestCatalogue } from "../reason/planning/tests/catalogue";
 import type { SightId } from "../record/finding/sights";
 import { dangerOfRunning } from "../record/job/checks/index";
 import { stamp } from "../record/job/entry";
@@ -14,7 +14,7 @@ import { type Fold, foldOn, type Job, refusalOf, startFold } from "../record/job
 import { hasOwnFinding } from "../record/job/hands/own-finding";
 import type { Draft } from "../record/job/kinds/index";
 import { assembliesFitted, type Proof } from "../record/job/state";
-import type { Move, Strategy } from "./situation";
+import type { Move, Strategy } from "./strategies/situation";
 import type { World } from "./world";
 
 /** What was thought of a repair when it was made. */

@@ -1,12 +1,12 @@
 import type { Machine } from "../model/machine/format";
 import { Predictor } from "../model/prediction/predictor";
 import { SuspectSet } from "../reason/diagnosis/suspect-set";
-import { TestCatalogue } from "../reason/planning/catalogue";
+import { TestCatalogue } from "../reason/planning/tests/catalogue";
 import { NATURES, type WorldKind } from "./nature";
 import { type Outcome, Play } from "./play";
-import type { Strategy } from "./situation";
 import { fixedOrder } from "./strategies/fixed-order";
 import { planner } from "./strategies/planner";
+import type { Strategy } from "./strategies/situation";
 import { usualPart } from "./strategies/usual-part";
 import { World } from "./world";
 

@@ -1,9 +1,9 @@
 import type { APIRoute } from "astro";
 import { SHIPPED } from "../../machines";
-import { database } from "../../server/database/database";
+import { database } from "../../server/database";
 import { answer, json } from "../../server/gate/http";
-import { openJobs } from "../../server/jobs";
 import { journalOf } from "../../server/journal/keep-journal";
+import { openJobs } from "../../server/kept/jobs";
 
 /** What a browser needs to begin its copy: where the journal stands, the open jobs' rows, the machines that are offered. */
 export const GET: APIRoute = () =>

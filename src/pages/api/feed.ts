@@ -1,5 +1,5 @@
 import type { APIRoute } from "astro";
-import { database } from "../../server/database/database";
+import { database } from "../../server/database";
 import { answer } from "../../server/gate/http";
 import { readCursor } from "../../server/gate/query";
 import { feedStream } from "../../server/journal/live";

@@ -1,5 +1,5 @@
 import type { APIRoute } from "astro";
-import { database } from "../../server/database/database";
+import { database } from "../../server/database";
 import { answer, json } from "../../server/gate/http";
 import { journalOf } from "../../server/journal/keep-journal";
 

@@ -1,5 +1,5 @@
 import type { APIRoute } from "astro";
-import { database } from "../../server/database/database";
+import { database } from "../../server/database";
 import { answer, HttpError, json, readLimited } from "../../server/gate/http";
 import { takeBundle } from "../../server/journal/take-bundle";
 

@@ -2,9 +2,9 @@ import { type Kept, readKept, stampOf } from "../../core/record/job/entry";
 import { type Fold, foldOn, startFold } from "../../core/record/job/fold";
 import type { NamedOrder } from "../../core/record/stock/stock";
 import { type JobRow, jobRow, type ListedJob } from "../../core/speech/words/job-row";
-import type { Database } from "../gate/handle";
-import { findJob } from "../jobs";
-import { machineFinder } from "../machines";
+import type { Database } from "../database/handle";
+import { findJob } from "../kept/jobs";
+import { machineFinder } from "../kept/machines";
 import { entriesInChunks } from "./read-journal";
 
 /** Jobs that stay folded, so that an entry costs the same however many there are before it. */

@@ -1,5 +1,5 @@
 import type { ListedJob } from "../../core/speech/words/job-row";
-import type { Database } from "../gate/handle";
+import type { Database } from "../database/handle";
 import { entriesInChunks } from "./read-journal";
 
 const encoder = new TextEncoder();

@@ -3,11 +3,11 @@ import { and, asc, desc, eq, isNull, lt } from "drizzle-orm";
 import { readKept } from "../../core/record/job/entry";
 import type { Envelope } from "../../core/record/journal/envelope";
 import { MACHINES } from "../../machines";
+import type { Database } from "../database/handle";
+import { toEnvelope } from "../database/rows";
 import { about, entries, jobs } from "../database/schema";
-import type { Database } from "../gate/handle";
 import { linkOf } from "./chain";
 import { Journal, type Outcome } from "./journal";
-import { toEnvelope } from "./rows";
 
 const journals = new WeakMap<Database, Journal>();
 

@@ -1,5 +1,5 @@
-import type { Database } from "../gate/handle";
-import { rowsOf } from "../jobs";
+import type { Database } from "../database/handle";
+import { rowsOf } from "../kept/jobs";
 import type { News } from "./feed";
 import type { Journal } from "./journal";
 import { journalOf } from "./keep-journal";

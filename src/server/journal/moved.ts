@@ -1,6 +1,6 @@
 import { sql } from "drizzle-orm";
 import type { Moved } from "../../core/model/access/own-times";
-import type { Database } from "../gate/handle";
+import type { Database } from "../database/handle";
 
 /** Jobs that are looked at, the newest. */
 const MOST_JOBS = 60;

@@ -1,9 +1,9 @@
 import type { Row } from "@libsql/client";
 import { and, asc, eq, gt, max } from "drizzle-orm";
 import { type Envelope, readEnvelope, type Sequenced } from "../../core/record/journal/envelope";
+import type { Database } from "../database/handle";
+import { toSequenced } from "../database/rows";
 import { entries } from "../database/schema";
-import type { Database } from "../gate/handle";
-import { toSequenced } from "./rows";
 
 /** Rows that are read and parsed at once: what takes longer would hold up every other request. */
 const CHUNK = 500;

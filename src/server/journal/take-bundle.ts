@@ -1,9 +1,9 @@
 import { unpackBundle } from "../../core/record/bundle/bundle";
-import { keepFile } from "../files";
-import type { Database } from "../gate/handle";
+import type { Database } from "../database/handle";
 import { HttpError } from "../gate/http";
-import { findJob } from "../jobs";
-import { keepMachines } from "../machines";
+import { keepFile } from "../kept/files";
+import { findJob } from "../kept/jobs";
+import { keepMachines } from "../kept/machines";
 import { journalOf } from "./keep-journal";
 import { knownAmong } from "./read-journal";
 import { type Taken, takeEntries } from "./take-entries";

@@ -12,9 +12,9 @@ import { deadCondition } from "../../../src/core/model/machine/run/at-rest";
 import { wiringUnder } from "../../../src/core/model/machine/wiring";
 import { stamp } from "../../../src/core/record/job/entry";
 import { foldJob } from "../../../src/core/record/job/fold";
-import { understand } from "../../../src/core/speech/hear/understand";
-import { complaintIn } from "../../../src/core/speech/words/bench/complaint";
-import { newJob } from "../../../src/core/speech/words/bench/new-job";
+import { complaintIn } from "../../../src/core/speech/complaint";
+import { newJob } from "../../../src/core/speech/new-job";
+import { understand } from "../../../src/core/speech/understand";
 import { machineFile } from "../../paths";
 import { alive } from "./before-alive";
 

@@ -8,7 +8,7 @@ import { capital, lower } from "../../../src/core/model/naming/text";
 import { readsOpen } from "../../../src/core/model/prediction/prediction";
 import { Predictor } from "../../../src/core/model/prediction/predictor";
 import { remaining } from "../../../src/core/reason/diagnosis/hypotheses";
-import { type TestAction, testsOf } from "../../../src/core/reason/planning/tests";
+import { type TestAction, testsOf } from "../../../src/core/reason/planning/tests/tests";
 import { findingKind } from "../../../src/core/record/finding/finding";
 import { testTitle } from "../../../src/core/speech/words/card/proposals";
 import { answerSays } from "../../../src/core/speech/words/card/tests";

@@ -2,8 +2,8 @@ import { describe, expect, test } from "vitest";
 import { INTERMITTENT_IS_OPEN, JOINT_INTERMITTENT } from "../../../src/core/model/machine/fault";
 import { World } from "../../../src/core/practice/world";
 import { rank } from "../../../src/core/reason/diagnosis/rank";
-import { TestCatalogue } from "../../../src/core/reason/planning/catalogue";
-import { rowOf } from "../../../src/core/reason/planning/outcomes";
+import { TestCatalogue } from "../../../src/core/reason/planning/tests/catalogue";
+import { rowOf } from "../../../src/core/reason/planning/tests/outcomes";
 import type { Question } from "../../../src/core/record/finding/finding";
 import { across, jobOf, SAFE, saw, shipped, suspectsFor } from "../../job-of";
 

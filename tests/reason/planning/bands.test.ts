@@ -1,9 +1,9 @@
 import { describe, expect, test } from "vitest";
 import { rank } from "../../../src/core/reason/diagnosis/rank";
-import { bandsOf } from "../../../src/core/reason/planning/bands";
-import { TestCatalogue } from "../../../src/core/reason/planning/catalogue";
 import { expectations } from "../../../src/core/reason/planning/expectations";
 import { choose } from "../../../src/core/reason/planning/next";
+import { bandsOf } from "../../../src/core/reason/planning/tests/bands";
+import { TestCatalogue } from "../../../src/core/reason/planning/tests/catalogue";
 import { jobOf, shipped, suspectsFor } from "../../job-of";
 
 const inBand = (bands: readonly { low: number; high: number }[], x: number) => bands.findIndex((b) => x >= b.low && x < b.high);

@@ -1,9 +1,9 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
 import { rank } from "../../../src/core/reason/diagnosis/rank";
-import { TestCatalogue } from "../../../src/core/reason/planning/catalogue";
 import type { Step } from "../../../src/core/reason/planning/proposal";
 import { propose } from "../../../src/core/reason/planning/propose";
+import { TestCatalogue } from "../../../src/core/reason/planning/tests/catalogue";
 import type { Job } from "../../../src/core/record/job/fold";
 import { refusalOf } from "../../../src/core/record/job/fold";
 import type { Draft } from "../../../src/core/record/job/kinds/index";

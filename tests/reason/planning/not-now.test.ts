@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { forbids, notNow } from "../../../src/core/reason/planning/not-now";
-import { testsOf } from "../../../src/core/reason/planning/tests";
+import { forbids, notNow } from "../../../src/core/reason/planning/tests/not-now";
+import { testsOf } from "../../../src/core/reason/planning/tests/tests";
 import { energiesOf } from "../../../src/core/record/job/energies";
 import type { Draft } from "../../../src/core/record/job/kinds/index";
 import { deadPoints, energySays } from "../../../src/core/speech/words/bench/energies";

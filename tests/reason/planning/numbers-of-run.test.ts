@@ -1,9 +1,9 @@
 import { describe, expect, test } from "vitest";
 import { rank } from "../../../src/core/reason/diagnosis/rank";
-import { TestCatalogue } from "../../../src/core/reason/planning/catalogue";
 import { pieceFinding } from "../../../src/core/reason/planning/doubt";
 import type { Proposal } from "../../../src/core/reason/planning/proposal";
 import { propose } from "../../../src/core/reason/planning/propose";
+import { TestCatalogue } from "../../../src/core/reason/planning/tests/catalogue";
 import type { Finding } from "../../../src/core/record/finding/finding";
 import { sightFinding } from "../../../src/core/record/finding/kinds/sight";
 import type { Draft } from "../../../src/core/record/job/kinds/index";

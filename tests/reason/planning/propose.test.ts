@@ -1,9 +1,9 @@
 import { expect, test } from "vitest";
 import { rank } from "../../../src/core/reason/diagnosis/rank";
-import { TestCatalogue } from "../../../src/core/reason/planning/catalogue";
 import { choose } from "../../../src/core/reason/planning/next";
-import { offeredTests } from "../../../src/core/reason/planning/offered";
 import { propose } from "../../../src/core/reason/planning/propose";
+import { TestCatalogue } from "../../../src/core/reason/planning/tests/catalogue";
+import { offeredTests } from "../../../src/core/reason/planning/tests/offered";
 import type { Draft } from "../../../src/core/record/job/kinds/index";
 import { assembliesFitted } from "../../../src/core/record/job/state";
 import { proposalSays } from "../../../src/core/speech/words/card/proposals";

@@ -5,11 +5,11 @@ import { parseMachine } from "../../../src/core/model/machine/read";
 import { Predictor } from "../../../src/core/model/prediction/predictor";
 import { rank } from "../../../src/core/reason/diagnosis/rank";
 import { SuspectSet } from "../../../src/core/reason/diagnosis/suspect-set";
-import { TestCatalogue } from "../../../src/core/reason/planning/catalogue";
-import { rowOf } from "../../../src/core/reason/planning/outcomes";
 import { propose } from "../../../src/core/reason/planning/propose";
-import { tableOf, tableTasks, withTable } from "../../../src/core/reason/planning/table";
-import { bytesOfTable, tableOfBytes } from "../../../src/core/reason/planning/table-bytes";
+import { TestCatalogue } from "../../../src/core/reason/planning/tests/catalogue";
+import { rowOf } from "../../../src/core/reason/planning/tests/outcomes";
+import { tableOf, tableTasks, withTable } from "../../../src/core/reason/planning/tests/table";
+import { bytesOfTable, tableOfBytes } from "../../../src/core/reason/planning/tests/table-bytes";
 import { jobOf, suspectsFor } from "../../job-of";
 import { fixture } from "../../paths";
 

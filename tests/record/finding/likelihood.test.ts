@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { foreseen, NOT_TO_BE_HAD, OPEN, type Prediction } from "../../../src/core/model/prediction/prediction";
-import { testsOf } from "../../../src/core/reason/planning/tests";
+import { testsOf } from "../../../src/core/reason/planning/tests/tests";
 import {
   FINDING_KINDS,
   type Finding,

@@ -12,7 +12,7 @@ import { closingDraft } from "../../../src/core/record/job/closing/closing-draft
 import { stamp } from "../../../src/core/record/job/entry";
 import { foldJob, type Job } from "../../../src/core/record/job/fold";
 import type { Draft } from "../../../src/core/record/job/kinds/index";
-import { understand } from "../../../src/core/speech/hear/understand";
+import { understand } from "../../../src/core/speech/understand";
 import { MACHINES } from "../../../src/machines";
 import { across, fitted, found, jobOf, LIVE, ohms, PROOF, panel, SAFE, saw, shipped } from "../../job-of";
 

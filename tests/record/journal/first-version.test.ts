@@ -6,8 +6,8 @@ import { afterAll, beforeAll, expect, test } from "vitest";
 import { Predictor } from "../../../src/core/model/prediction/predictor";
 import { rank } from "../../../src/core/reason/diagnosis/rank";
 import { SuspectSet } from "../../../src/core/reason/diagnosis/suspect-set";
-import { TestCatalogue } from "../../../src/core/reason/planning/catalogue";
 import { propose } from "../../../src/core/reason/planning/propose";
+import { TestCatalogue } from "../../../src/core/reason/planning/tests/catalogue";
 import { checkEntry, readKept } from "../../../src/core/record/job/entry";
 import { foldJob, type Job } from "../../../src/core/record/job/fold";
 import { assembliesFitted } from "../../../src/core/record/job/state";
@@ -15,11 +15,11 @@ import type { Envelope } from "../../../src/core/record/journal/envelope";
 import { blockerSays } from "../../../src/core/speech/words/card/blockers";
 import { stepTitle } from "../../../src/core/speech/words/card/proposals";
 import { lineSays } from "../../../src/core/speech/words/entries";
-import { type Database, openDatabase } from "../../../src/server/database/database";
+import { type Database, openDatabase } from "../../../src/server/database";
 import { jobs } from "../../../src/server/database/schema";
 import { appendEntries } from "../../../src/server/journal/keep-journal";
 import { entriesOf } from "../../../src/server/journal/read-journal";
-import { machineFinder } from "../../../src/server/machines";
+import { machineFinder } from "../../../src/server/kept/machines";
 import { fixture } from "../../paths";
 
 /** What the first version made of its own entries, written down by that version beside the database and the entries file. */

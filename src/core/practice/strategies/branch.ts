@@ -1,8 +1,8 @@
 import { type Machine, type PartKind, partOf } from "../../model/machine/format";
-import type { TestAction } from "../../reason/planning/tests";
+import type { TestAction } from "../../reason/planning/tests/tests";
 import type { Job } from "../../record/job/fold";
-import type { Situation } from "../situation";
 import { lastSight } from "./moves";
+import type { Situation } from "./situation";
 
 const HEATS: readonly PartKind[] = ["element", "igniter", "coil", "thermistor", "radiant-sensor"];
 const STARTS: readonly PartKind[] = ["motor", "board", "switch"];

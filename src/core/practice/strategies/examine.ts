@@ -1,15 +1,15 @@
 import { assemblyIdOf } from "../../model/machine/assembly";
 import { type Machine, type Part, partOf } from "../../model/machine/format";
 import { kindOf } from "../../model/machine/parts/index";
-import { minutesOfQuestion, needsDead, panelsOfQuestion } from "../../reason/planning/reach-of-question";
+import { minutesOfQuestion, needsDead, panelsOfQuestion } from "../../reason/planning/tests/reach-of-question";
 import { answers, type Question } from "../../record/finding/finding";
 import { readsHealthy } from "../../record/finding/healthy";
 import { partToCabinet } from "../../record/finding/insulation";
 import { type CheckOf, type OpenCheck, questionOfCheck, timeOfCheck } from "../../record/job/checks/index";
 import type { Job } from "../../record/job/fold";
 import { assembliesFitted } from "../../record/job/state";
-import type { Move, Situation } from "../situation";
 import { fitOrReach, LIVE, reach, touched } from "./moves";
+import type { Move, Situation } from "./situation";
 
 /** Makes a check; what is found bad twice is put right. */
 export function examine(situation: Situation, check: OpenCheck): Move {

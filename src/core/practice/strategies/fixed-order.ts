@@ -1,13 +1,13 @@
 import { assemblyIdOf, jointId } from "../../model/machine/assembly";
 import { partOf } from "../../model/machine/format";
-import type { TestAction } from "../../reason/planning/tests";
+import type { TestAction } from "../../reason/planning/tests/tests";
 import { readsHealthy } from "../../record/finding/healthy";
 import type { SightId } from "../../record/finding/sights";
 import { dangerOfRunning } from "../../record/job/checks/index";
-import type { Move, Situation, Strategy } from "../situation";
 import { acrossWithWires, branchInOrder } from "./branch";
 import { examine } from "./examine";
 import { fitOrReach, LIVE, lastSight, reach, touchedBy } from "./moves";
+import type { Move, Situation, Strategy } from "./situation";
 import { unclearAssemblies } from "./unclear";
 import { wrapUp } from "./wrap-up";
 

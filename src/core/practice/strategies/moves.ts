@@ -1,13 +1,13 @@
 import { panelsToOpen } from "../../model/access/panels";
 import { isDeadWork, partsOfAssembly, repairOf } from "../../model/machine/assembly";
 import { maybePanelOf } from "../../model/machine/format";
-import type { TestAction } from "../../reason/planning/tests";
+import type { TestAction } from "../../reason/planning/tests/tests";
 import { findingKind, type Question } from "../../record/finding/finding";
 import type { SightId } from "../../record/finding/sights";
 import type { Job } from "../../record/job/fold";
 import type { Draft } from "../../record/job/kinds/index";
 import { chargedCapacitor } from "../../record/job/safety";
-import type { Move, Situation } from "../situation";
+import type { Move, Situation } from "./situation";
 
 const SAFE_MINUTES = 2;
 const LIVE_MINUTES = 1;

@@ -2,7 +2,7 @@ import { rank } from "../../reason/diagnosis/rank";
 import type { Proposal } from "../../reason/planning/proposal";
 import { propose } from "../../reason/planning/propose";
 import { assembliesFitted } from "../../record/job/state";
-import type { Strategy } from "../situation";
+import type { Strategy } from "./situation";
 import { moveFor } from "./step";
 
 /** Does what the program proposes, step by step. */

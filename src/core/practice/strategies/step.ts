@@ -2,9 +2,9 @@ import { piecesOf } from "../../reason/planning/doubt";
 import type { Step } from "../../reason/planning/proposal";
 import { closingDraft } from "../../record/job/closing/closing-draft";
 import { draftBack } from "../../record/job/closing/draft-back";
-import type { Move, Situation } from "../situation";
 import { examine } from "./examine";
 import { close, discharge, LIVE, movePanel, SAFE } from "./moves";
+import type { Move, Situation } from "./situation";
 
 /** A step of the program, done. */
 export function moveFor(situation: Situation, step: Step, minutes = 0): Move {

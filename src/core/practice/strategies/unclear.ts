@@ -2,10 +2,10 @@ import { assemblyIdOf } from "../../model/machine/assembly";
 import type { Fault } from "../../model/machine/fault";
 import type { PartKind } from "../../model/machine/format";
 import type { Predictor } from "../../model/prediction/predictor";
-import type { TestAction } from "../../reason/planning/tests";
+import type { TestAction } from "../../reason/planning/tests/tests";
 import { readsHealthy } from "../../record/finding/healthy";
-import { isAcrossTest, type Situation } from "../situation";
 import { lastSight } from "./moves";
+import { isAcrossTest, type Situation } from "./situation";
 
 /** Judged by other means than a reading across them. */
 const LOOKED_AT: readonly PartKind[] = ["duct", "setting", "supply", "belt"];

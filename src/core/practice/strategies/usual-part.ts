@@ -1,9 +1,9 @@
 import { rank } from "../../reason/diagnosis/rank";
 import type { SightId } from "../../record/finding/sights";
 import { dangerOfRunning } from "../../record/job/checks/index";
-import type { Move, Situation, Strategy } from "../situation";
 import { examine } from "./examine";
 import { fitOrReach, lastSight } from "./moves";
+import type { Move, Situation, Strategy } from "./situation";
 import { wrapUp } from "./wrap-up";
 
 const WATCHED: readonly SightId[] = ["starts", "warm"];

@@ -5,7 +5,7 @@ import { capital } from "../../model/naming/text";
 import type { Question } from "../../record/finding/finding";
 import { questionOfCheck } from "../../record/job/checks/index";
 import type { Proposal } from "./proposal";
-import { panelsOfQuestion } from "./reach-of-question";
+import { panelsOfQuestion } from "./tests/reach-of-question";
 
 /** What hands are to reach. */
 export interface Aim {

@@ -1,7 +1,7 @@
 import { real, small, whole } from "../../model/array/at";
 import type { Belief } from "./belief";
-import type { Outcomes } from "./outcomes";
 import type { RepairGroup } from "./repairs";
+import type { Outcomes } from "./tests/outcomes";
 
 /** A test over the active hypotheses only: the row of each, and P(class) in each row. */
 export interface CompactTest {

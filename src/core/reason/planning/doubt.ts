@@ -4,14 +4,14 @@ import { isPieceLook, type PieceLook } from "../../record/finding/piece-looks";
 import type { JobState } from "../../record/job/state";
 import type { Ranking } from "../diagnosis/rank";
 import { strangeEntries } from "../diagnosis/strange";
-import type { TestCatalogue } from "./catalogue";
 import type { OutsidePiece } from "./found-outside";
-import { offeredAsItStands } from "./offered";
 import { mayProve } from "./proofs";
 import { type Before, type OutsideModel, type Proposal, plain } from "./proposal";
 import type { RepairChance } from "./repairs";
-import type { TestAction } from "./tests";
-import { type Valued, worth } from "./valued";
+import type { TestCatalogue } from "./tests/catalogue";
+import { offeredAsItStands } from "./tests/offered";
+import type { TestAction } from "./tests/tests";
+import { type Valued, worth } from "./tests/valued";
 
 /** From here on the trouble is taken to be none that the model has; and once that was looked for and not found. */
 const LEADS = 0.5;

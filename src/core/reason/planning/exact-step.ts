@@ -6,11 +6,11 @@ import { repairOf } from "../../model/machine/assembly";
 import { type Machine, panelOf } from "../../model/machine/format";
 import type { JobState } from "../../record/job/state";
 import type { Belief } from "./belief";
-import { solveExactly } from "./exact";
-import { sharesByRow } from "./outcomes";
-import type { Problem } from "./problem";
+import { solveExactly } from "./problem/exact";
+import type { Problem } from "./problem/problem";
 import { type RepairChance, type RepairGroup, repairChances } from "./repairs";
-import type { Valued } from "./valued";
+import { sharesByRow } from "./tests/outcomes";
+import type { Valued } from "./tests/valued";
 
 /** Repairs whose chance is below this are left out of the small problem; together they must not exceed {@link LEFT_OUT}. */
 const SLIGHT = 0.02;

@@ -1,9 +1,9 @@
 import { item, real } from "../../model/array/at";
 import type { Belief } from "./belief";
 import { leaderAfter } from "./next";
-import { type OutcomeClass, rowOf, sharesByRow } from "./outcomes";
 import type { Expectation } from "./proposal";
-import type { Valued } from "./valued";
+import { type OutcomeClass, rowOf, sharesByRow } from "./tests/outcomes";
+import type { Valued } from "./tests/valued";
 
 const MOST_EXPECTED = 4;
 /** Outcomes less likely than this are not told. */

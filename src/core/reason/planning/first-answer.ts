@@ -3,9 +3,9 @@ import { assembliesFitted } from "../../record/job/state";
 import { rank } from "../diagnosis/rank";
 import { type Standing, standingOf } from "../diagnosis/standing";
 import type { SuspectSet } from "../diagnosis/suspect-set";
-import type { TestCatalogue } from "./catalogue";
 import type { Proposal } from "./proposal";
 import { propose } from "./propose";
+import type { TestCatalogue } from "./tests/catalogue";
 
 /** What a page comes with: how the suspects of its job stand and what is next. */
 export interface FirstAnswer {

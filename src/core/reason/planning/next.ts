@@ -8,17 +8,17 @@ import type { Hypothesis } from "../diagnosis/hypotheses";
 import type { Ranking } from "../diagnosis/rank";
 import { sameAgain } from "../diagnosis/repeats";
 import { type Belief, beliefOf } from "./belief";
-import type { TestCatalogue } from "./catalogue";
 import { afterClass, type CompactTest, CostToGo, chancesOf, compact, type PricedTest } from "./cost-to-go";
 import { lookedOutside, mayBuy, mayWager, shareOf } from "./doubt";
 import { exactStep } from "./exact-step";
-import { offeredTests, timesTaken } from "./offered";
-import type { Outcomes } from "./outcomes";
 import { ownStanding, ownTestDue } from "./own-tests";
 import { DEFAULT_RATES, type Rates, type RepairChance, type RepairGroup, repairChances, repairGroups } from "./repairs";
 import { foundNothingSinceSwitch } from "./steady";
-import type { TestAction } from "./tests";
-import type { Valued } from "./valued";
+import type { TestCatalogue } from "./tests/catalogue";
+import { offeredTests, timesTaken } from "./tests/offered";
+import type { Outcomes } from "./tests/outcomes";
+import type { TestAction } from "./tests/tests";
+import type { Valued } from "./tests/valued";
 
 /** How far the planner looks, and over how many tests. */
 export interface Lookahead {

@@ -3,13 +3,13 @@ import { isProven, reservationsOf } from "../../record/job/closing/proven";
 import type { Job } from "../../record/job/fold";
 import type { Ranking } from "../diagnosis/rank";
 import type { Belief } from "./belief";
-import type { TestCatalogue } from "./catalogue";
 import { foundOutside } from "./found-outside";
-import { offeredTests, timesTaken } from "./offered";
 import { tells } from "./own-tests";
 import { type Proposal, plain } from "./proposal";
 import type { RepairGroup } from "./repairs";
-import type { TestAction } from "./tests";
+import type { TestCatalogue } from "./tests/catalogue";
+import { offeredTests, timesTaken } from "./tests/offered";
+import type { TestAction } from "./tests/tests";
 
 /** Below this share that all is put right, warm air under a hand does not settle it. */
 const SETTLED = 0.92;

@@ -2,10 +2,10 @@ import type { Machine } from "../../model/machine/format";
 import type { Job } from "../../record/job/fold";
 import type { Preference } from "../../record/job/preference";
 import type { Ranking } from "../diagnosis/rank";
-import type { TestCatalogue } from "./catalogue";
 import type { Purpose, Step } from "./proposal";
 import { propose } from "./propose";
 import { aimKey, aimOf } from "./steady";
+import type { TestCatalogue } from "./tests/catalogue";
 
 /** What would have to change for a job to be worked the other way. */
 export type Change =

@@ -6,11 +6,11 @@ import { hasOwnFinding, isOf, ownFindings } from "../../record/job/hands/own-fin
 import { assembliesFitted, type JobState } from "../../record/job/state";
 import type { Hypothesis } from "../diagnosis/hypotheses";
 import type { Belief } from "./belief";
-import type { TestCatalogue } from "./catalogue";
-import { offeredAsItStands, timesTaken } from "./offered";
-import { rowOf } from "./outcomes";
 import { type RepairGroup, repairChances } from "./repairs";
-import type { TestAction } from "./tests";
+import type { TestCatalogue } from "./tests/catalogue";
+import { offeredAsItStands, timesTaken } from "./tests/offered";
+import { rowOf } from "./tests/outcomes";
+import type { TestAction } from "./tests/tests";
 
 /** Of the outcomes' shares, so much must differ between the fault and a healthy machine for a test to tell it. */
 const TELLS = 0.3;

@@ -3,8 +3,8 @@ import type { ProofRow } from "../../record/job/closing/proven";
 import type { CameOff } from "../../record/job/hands/came-off";
 import type { Hypothesis } from "../diagnosis/hypotheses";
 import type { ShareBand } from "../diagnosis/spread";
-import type { OutcomeClass } from "./outcomes";
-import type { TestAction } from "./tests";
+import type { OutcomeClass } from "./tests/outcomes";
+import type { TestAction } from "./tests/tests";
 
 /** One step to take now. */
 export type Step =

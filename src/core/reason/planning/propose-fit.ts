@@ -5,7 +5,6 @@ import { pieceId } from "../../model/machine/pieces";
 import type { Job } from "../../record/job/fold";
 import { disturbsGas } from "../../record/job/gas";
 import { assembliesFitted } from "../../record/job/state";
-import type { TestCatalogue } from "./catalogue";
 import type { Beside } from "./cheap-beside";
 import type { OutsidePiece } from "./found-outside";
 import type { Choice } from "./next";
@@ -14,6 +13,7 @@ import { type Needs, preparation } from "./prepare";
 import { type Proposal, plain, type Reason, type SetOffer, type StepOf } from "./proposal";
 import { othersOf } from "./propose-test";
 import { CALL_BACK_MINUTES, PROVE_MINUTES, type RepairChance, withSiblings, workAndPrice } from "./repairs";
+import type { TestCatalogue } from "./tests/catalogue";
 
 /** The next part of a repair as the next step, or what prepares it. */
 export function proposeFit(catalogue: TestCatalogue, job: Job, choice: Choice, { group, chance, band }: RepairChance): Proposal {

@@ -2,15 +2,15 @@ import { findingKind } from "../../record/finding/finding";
 import type { Job } from "../../record/job/fold";
 import type { Hypothesis } from "../diagnosis/hypotheses";
 import type { Belief } from "./belief";
-import type { TestCatalogue } from "./catalogue";
 import { expectations } from "./expectations";
 import { type Choice, LIVE_HAZARD_MINUTES, leaderAfter } from "./next";
-import { timesTaken } from "./offered";
-import { sharesByRow } from "./outcomes";
 import { type Needs, preparation } from "./prepare";
 import type { OtherTest, Proposal, Reason } from "./proposal";
-import type { TestAction } from "./tests";
-import { type Valued, worth } from "./valued";
+import type { TestCatalogue } from "./tests/catalogue";
+import { timesTaken } from "./tests/offered";
+import { sharesByRow } from "./tests/outcomes";
+import type { TestAction } from "./tests/tests";
+import { type Valued, worth } from "./tests/valued";
 
 const MOST_OTHERS = 5;
 /** Outcomes less likely than this are not weighed for what a test tells apart. */

@@ -6,7 +6,6 @@ import type { Job } from "../../record/job/fold";
 import { contradiction } from "../diagnosis/contradiction";
 import type { Ranking } from "../diagnosis/rank";
 import { asksRoom, wantsRoom } from "../diagnosis/room";
-import type { TestCatalogue } from "./catalogue";
 import { cheapBeside } from "./cheap-beside";
 import {
   againFor,
@@ -22,7 +21,6 @@ import {
 import { foundOutside } from "./found-outside";
 import { type Choice, choose } from "./next";
 import { numberBeforeClosing, numberBeforeWager } from "./numbers-of-run";
-import { offeredTests, timesTaken } from "./offered";
 import { dueOf, ownStanding, ownTestLeft } from "./own-tests";
 import { makeSafe } from "./prepare";
 import { mayProve } from "./proofs";
@@ -31,8 +29,10 @@ import { proposeBeside, proposeFit, proposeMend, proposeSibling, siblingDue } fr
 import { proposeTest } from "./propose-test";
 import { type RepairChance, type RepairGroup, repairChances } from "./repairs";
 import { foundNothingSinceSwitch, insteadOf, promisedTest } from "./steady";
-import type { TestAction } from "./tests";
-import { worth } from "./valued";
+import type { TestCatalogue } from "./tests/catalogue";
+import { offeredTests, timesTaken } from "./tests/offered";
+import type { TestAction } from "./tests/tests";
+import { worth } from "./tests/valued";
 import { examine, wayToClose } from "./way-to-close";
 
 /** Above this the repair is taken to be done: on to the proof. */

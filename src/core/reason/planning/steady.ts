@@ -1,6 +1,6 @@
 import { assembliesFitted, type JobState } from "../../record/job/state";
-import { timesTaken } from "./offered";
 import type { Proposal, Purpose, Step } from "./proposal";
+import { timesTaken } from "./tests/offered";
 
 /** What a proposal is for: its step, or what that prepares. */
 export const aimOf = ({ prepares, step }: { readonly prepares?: Purpose; readonly step: Step }): Purpose | Step => prepares ?? step;

@@ -10,8 +10,8 @@ import type { Job } from "../../record/job/fold";
 import { type CameOff, wayOut } from "../../record/job/hands/came-off";
 import { makeSafe, preparation } from "./prepare";
 import { type Caution, type Proposal, plain } from "./proposal";
-import { minutesOfQuestion, needsDead, panelsOfQuestion } from "./reach-of-question";
 import { PROVE_MINUTES } from "./repairs";
+import { minutesOfQuestion, needsDead, panelsOfQuestion } from "./tests/reach-of-question";
 
 const POWER_MINUTES = 1;
 const CLOSE_MINUTES = 2;

@@ -1,7 +1,7 @@
 import { useMemo, useState } from "react";
 import { hasHood, type Machine } from "../../../core/model/machine/format";
 import { outletPairs } from "../../../core/reason/diagnosis/supply-cases";
-import { type TestAction, testsOf } from "../../../core/reason/planning/tests";
+import { type TestAction, testsOf } from "../../../core/reason/planning/tests/tests";
 import { testSays } from "../../../core/speech/words/card/tests";
 import styles from "../../../ui/Bench.module.css";
 import { Button } from "../../../ui/Button";

@@ -1,6 +1,6 @@
 import { panelName } from "../../../core/model/naming/names";
 import { capital } from "../../../core/model/naming/text";
-import { needsDead } from "../../../core/reason/planning/reach-of-question";
+import { needsDead } from "../../../core/reason/planning/tests/reach-of-question";
 import { isOpenCheck } from "../../../core/record/job/blocker";
 import { checkId, type OpenCheck, questionOfCheck, timeOfCheck } from "../../../core/record/job/checks/index";
 import { trayCount, trayOf } from "../../../core/record/job/hands/tray";

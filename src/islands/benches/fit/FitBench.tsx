@@ -8,7 +8,7 @@ import { fittedSays, repairSays } from "../../../core/model/naming/names";
 import { behindSays } from "../../../core/model/naming/removals";
 import { minutesSay, percent } from "../../../core/model/naming/text";
 import type { RankedSuspect } from "../../../core/reason/diagnosis/standing";
-import { repairPhrase } from "../../../core/speech/words/phrases";
+import { repairPhrase } from "../../../core/speech/phrases";
 import styles from "../../../ui/Bench.module.css";
 import { Button } from "../../../ui/Button";
 import form from "../../../ui/Form.module.css";

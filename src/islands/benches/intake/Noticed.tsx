@@ -1,6 +1,6 @@
 import { useState } from "react";
 import type { Draft } from "../../../core/record/job/kinds/index";
-import { complaintIn } from "../../../core/speech/words/bench/complaint";
+import { complaintIn } from "../../../core/speech/complaint";
 import bench from "../../../ui/Bench.module.css";
 import { Button } from "../../../ui/Button";
 import { type Corrections, corrected, Heard } from "../../panes/complaint/Heard";

@@ -1,8 +1,8 @@
 import type { Machine } from "../../../core/model/machine/format";
 import type { Finding } from "../../../core/record/finding/finding";
 import { readKept } from "../../../core/record/job/entry";
+import { phraseFor } from "../../../core/speech/phrases";
 import { entrySays, unreadableSays } from "../../../core/speech/words/entries";
-import { phraseFor } from "../../../core/speech/words/phrases";
 import { Button } from "../../../ui/Button";
 import type { Pending } from "../../replica/queue";
 import { useDispatch, useJob } from "../../store/context";

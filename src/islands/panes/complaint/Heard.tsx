@@ -1,7 +1,7 @@
 import { Repeat2, X } from "lucide-react";
 import type { Machine } from "../../../core/model/machine/format";
 import { type Finding, findingKind, findingSays } from "../../../core/record/finding/finding";
-import type { Complaint } from "../../../core/speech/words/bench/complaint";
+import type { Complaint } from "../../../core/speech/complaint";
 import { entrySays } from "../../../core/speech/words/entries";
 import { Press } from "../../../ui/Press";
 import styles from "./Heard.module.css";

@@ -1,5 +1,5 @@
 import { X } from "lucide-react";
-import { answerSays } from "../../../core/speech/words/card/answers";
+import { answerSays } from "../../../core/speech/answers";
 import { Press } from "../../../ui/Press";
 import { useDispatch, useJob, useMachine } from "../../store/context";
 import styles from "./Answer.module.css";

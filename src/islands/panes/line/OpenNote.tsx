@@ -1,7 +1,7 @@
 import { useMemo } from "react";
 import { noteLeft, noteRead } from "../../../core/record/job/read-note";
 import type { Note } from "../../../core/record/job/state";
-import { type Reading, readingsOf } from "../../../core/speech/hear/understand";
+import { type Reading, readingsOf } from "../../../core/speech/understand";
 import { Button } from "../../../ui/Button";
 import { useDispatch, useJob, useMachine } from "../../store/context";
 import styles from "./OpenNote.module.css";

@@ -1,6 +1,6 @@
 import { CornerDownLeft, Grid3x3 } from "lucide-react";
 import { type FormEvent, useId } from "react";
-import type { Reading, Understanding } from "../../../core/speech/hear/understand";
+import type { Reading, Understanding } from "../../../core/speech/understand";
 import { Press } from "../../../ui/Press";
 import { useDispatch, useJob } from "../../store/context";
 import { Answer } from "./Answer";

@@ -1,4 +1,4 @@
-import type { Reading } from "../../../core/speech/hear/understand";
+import type { Reading } from "../../../core/speech/understand";
 import { Press } from "../../../ui/Press";
 import styles from "./Readings.module.css";
 

@@ -1,4 +1,4 @@
-import { noteOf, type Understanding } from "../../../core/speech/hear/understand";
+import { noteOf, type Understanding } from "../../../core/speech/understand";
 import type { Intent } from "../../store/intent";
 
 /** What Enter does. Whatever is not understood, is unclear or is forbidden now is kept as a note. */

@@ -1,7 +1,7 @@
 import { type UseComboboxPropGetters, useCombobox } from "downshift";
 import { type ChangeEvent, type KeyboardEvent, type RefObject, useMemo, useState } from "react";
 import type { Vocabulary } from "../../../core/model/naming/vocabulary";
-import { type Completion, type CompletionContext, complete } from "../../../core/speech/hear/complete";
+import { type Completion, type CompletionContext, complete } from "../../../core/speech/complete";
 import { history } from "./history";
 
 interface Options {

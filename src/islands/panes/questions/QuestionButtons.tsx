@@ -2,8 +2,8 @@ import { capital } from "../../../core/model/naming/text";
 import { controlsIn } from "../../../core/record/finding/circumstances";
 import { type Finding, findingKind, type Question } from "../../../core/record/finding/finding";
 import { UNTOLD } from "../../../core/record/finding/sights";
+import { phraseFor } from "../../../core/speech/phrases";
 import { answerSays } from "../../../core/speech/words/card/tests";
-import { phraseFor } from "../../../core/speech/words/phrases";
 import { Button } from "../../../ui/Button";
 import { useDispatch, useMachine } from "../../store/context";
 

@@ -1,8 +1,8 @@
 import { capital } from "../../../core/model/naming/text";
 import { controlsIn } from "../../../core/record/finding/circumstances";
 import { answers, findingKind, type Question } from "../../../core/record/finding/finding";
+import { phraseFor } from "../../../core/speech/phrases";
 import { answerSays } from "../../../core/speech/words/card/tests";
-import { phraseFor } from "../../../core/speech/words/phrases";
 import styles from "../../../ui/Bench.module.css";
 import { Button } from "../../../ui/Button";
 import { useDispatch, useJob, useMachine } from "../../store/context";

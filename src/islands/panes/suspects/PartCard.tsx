@@ -3,7 +3,7 @@ import { assemblyIdOf, fittingOf } from "../../../core/model/machine/assembly";
 import { type Part, partOf } from "../../../core/model/machine/format";
 import { windingsOf } from "../../../core/model/machine/metering";
 import { capital } from "../../../core/model/naming/text";
-import { partPhrase } from "../../../core/speech/words/phrases";
+import { partPhrase } from "../../../core/speech/phrases";
 import { Button } from "../../../ui/Button";
 import { Press } from "../../../ui/Press";
 import { useDispatch, useJob, useMachine } from "../../store/context";

@@ -1,6 +1,6 @@
 import type { APIRoute } from "astro";
 import { z } from "zod";
-import { database } from "../../../server/database/database";
+import { database } from "../../../server/database";
 import { answer, errorJson, json, readBody } from "../../../server/gate/http";
 import { journalOf } from "../../../server/journal/keep-journal";
 import { takeEntries } from "../../../server/journal/take-entries";

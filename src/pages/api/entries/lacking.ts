@@ -1,6 +1,6 @@
 import type { APIRoute } from "astro";
 import { z } from "zod";
-import { database } from "../../../server/database/database";
+import { database } from "../../../server/database";
 import { answer, json, readBody } from "../../../server/gate/http";
 import { knownAmong } from "../../../server/journal/read-journal";
 

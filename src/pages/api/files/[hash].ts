@@ -1,8 +1,8 @@
 import type { APIRoute } from "astro";
 import { checkFile, fileHashSchema, MOST_FILE_BYTES } from "../../../core/record/files/file";
-import { database } from "../../../server/database/database";
-import { findFile, keepFile } from "../../../server/files";
+import { database } from "../../../server/database";
 import { answer, HttpError, json, readLimited } from "../../../server/gate/http";
+import { findFile, keepFile } from "../../../server/kept/files";
 
 /** A file by its content. It never changes, and nothing in it is ever run. */
 export const GET: APIRoute = ({ params }) =>

@@ -1,9 +1,9 @@
 import type { APIRoute } from "astro";
-import { database } from "../../../server/database/database";
+import { database } from "../../../server/database";
 import { answer, HttpError } from "../../../server/gate/http";
 import { checkJobId, readCursor } from "../../../server/gate/query";
-import { findJob } from "../../../server/jobs";
 import { jobStream } from "../../../server/journal/job-stream";
+import { findJob } from "../../../server/kept/jobs";
 
 /** A job's row, and its entries in the server's order behind `?after=…` with their numbers. */
 export const GET: APIRoute = ({ params, url }) =>

@@ -1,5 +1,5 @@
 import type { APIRoute } from "astro";
-import { database } from "../../../server/database/database";
+import { database } from "../../../server/database";
 import { answer } from "../../../server/gate/http";
 import { meterStream, readAsked, readLastHeard } from "../../../server/stand-in-meter";
 

@@ -1,7 +1,7 @@
 import type { APIRoute } from "astro";
-import { database } from "../../../server/database/database";
+import { database } from "../../../server/database";
 import { answer, json } from "../../../server/gate/http";
-import { stockEntries } from "../../../server/stock";
+import { stockEntries } from "../../../server/kept/stock";
 
 /** All entries of the stock, orders and terms, in the server's order with their numbers. */
 export const GET: APIRoute = () =>

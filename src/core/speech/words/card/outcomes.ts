@@ -1,7 +1,7 @@
 import type { Machine } from "../../../model/machine/format";
 import { formatValue } from "../../../model/quantity/format";
 import type { Unit } from "../../../model/quantity/quantity";
-import type { OutcomeClass } from "../../../reason/planning/outcomes";
+import type { OutcomeClass } from "../../../reason/planning/tests/outcomes";
 import type { Question } from "../../../record/finding/finding";
 import { answerSays } from "./tests";
 

@@ -19,7 +19,7 @@ import type {
 } from "../../../reason/planning/proposal";
 import { BAD_NEW_PART } from "../../../reason/planning/propose-fit";
 import { CALL_BACK_MINUTES, DEFAULT_RATES } from "../../../reason/planning/repairs";
-import type { TestAction } from "../../../reason/planning/tests";
+import type { TestAction } from "../../../reason/planning/tests/tests";
 import { sightOf } from "../../../record/finding/sights";
 import { proofRows } from "../../../record/job/closing/proven";
 import { unseenSays } from "../../../record/job/kinds/closing/closed";

@@ -1,9 +1,9 @@
 import type { APIRoute } from "astro";
-import { database } from "../../../../server/database/database";
+import { database } from "../../../../server/database";
 import { earlierVisits } from "../../../../server/earlier";
 import { answer, HttpError, json } from "../../../../server/gate/http";
 import { checkJobId } from "../../../../server/gate/query";
-import { findJob } from "../../../../server/jobs";
+import { findJob } from "../../../../server/kept/jobs";
 
 /** Earlier jobs on the same machine, with what was done and read. */
 export const GET: APIRoute = ({ params }) =>

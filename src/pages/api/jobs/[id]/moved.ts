@@ -1,10 +1,10 @@
 import type { APIRoute } from "astro";
 import { z } from "zod";
-import { database } from "../../../../server/database/database";
+import { database } from "../../../../server/database";
 import { answer, HttpError, json } from "../../../../server/gate/http";
 import { checkJobId } from "../../../../server/gate/query";
-import { findJob } from "../../../../server/jobs";
 import { movedBy } from "../../../../server/journal/moved";
+import { findJob } from "../../../../server/kept/jobs";
 
 const person = z.string().trim().min(1).max(120);
 

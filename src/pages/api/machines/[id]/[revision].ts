@@ -1,8 +1,8 @@
 import type { APIRoute } from "astro";
 import { machineRefSchema } from "../../../../core/model/machine/revision";
-import { database } from "../../../../server/database/database";
+import { database } from "../../../../server/database";
 import { answer, HttpError, json } from "../../../../server/gate/http";
-import { machineFile } from "../../../../server/machines";
+import { machineFile } from "../../../../server/kept/machines";
 
 /** A machine file in one revision, as it was when records were made on it. */
 export const GET: APIRoute = ({ params }) =>

@@ -1,6 +1,0 @@
-import type { Client } from "@libsql/client";
-import type { LibSQLDatabase } from "drizzle-orm/libsql";
-import type * as schema from "../database/schema";
-
-/** An open database with its tables. */
-export type Database = LibSQLDatabase<typeof schema> & { $client: Client };
