@@ -1,33 +1,24 @@
 import { useEffect, useRef, useState } from "react";
-import { outletPairs, type SupplyCase } from "../../../core/reason/diagnosis/supply-cases";
+import { outletPairs } from "../../../core/reason/diagnosis/supply-cases";
 import { supplyDoes } from "../../../core/speech/words/bench/supply";
-import type { SupplyAnswer } from "../../../workers/supply.worker";
-import { askWorker } from "../../store/ask-worker";
+import { useCalculated } from "../../store/calculator";
 import { useMachine } from "../../store/context";
 import styles from "./Air.module.css";
 
 /** What a lost leg, swapped conductors, a poor joint or another supply would show at the outlet, cord out and in, and what this machine would do. */
 export function SupplyCases() {
   const machine = useMachine();
-  const [cases, setCases] = useState<readonly SupplyCase[] | undefined>();
-  const [failed, setFailed] = useState<string | undefined>();
   const [open, setOpen] = useState(false);
   const details = useRef<HTMLDetailsElement>(null);
   // It may have been opened before the page came alive.
   useEffect(() => setOpen(details.current?.open ?? false), []);
-  useEffect(() => {
-    if (!open) return;
-    const worker = new Worker(new URL("../../../workers/supply.worker.ts", import.meta.url), { type: "module" });
-    const { answer, end } = askWorker<SupplyAnswer>(worker, machine);
-    answer.then(setCases, (error: Error) => setFailed(error.message));
-    return end;
-  }, [machine, open]);
+  const { answer: cases, trouble } = useCalculated(open ? machine.id : undefined, "supplyStates", machine);
   const pairs = outletPairs(machine);
   return (
     <details ref={details} className={styles.supply} onToggle={(e) => setOpen(e.currentTarget.open)}>
       <summary>What the supply would show, and what this machine would do</summary>
       {!cases ? (
-        <p role="status">{failed ? `It can’t be worked out here: ${failed}.` : "Working it out…"}</p>
+        <p role="status">{trouble ? `It can’t be worked out here: ${trouble.message}.` : "Working it out…"}</p>
       ) : (
         <div className={styles.scroll}>
           <table>

@@ -1,4 +1,4 @@
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import { clockSays, percent } from "../../../core/model/naming/text";
 import type { Lane } from "../../../core/model/prediction/run-strip";
 import { seedOf } from "../../../core/practice/seed-of";
@@ -10,8 +10,8 @@ import bench from "../../../ui/Bench.module.css";
 import { Button } from "../../../ui/Button";
 import worked from "../../../ui/Calculator.module.css";
 import { NumberField } from "../../../ui/NumberField";
-import type { RankedSequence, SequenceAnswer, SequenceQuestion } from "../../../workers/sequence.worker";
-import { askWorker } from "../../store/ask-worker";
+import type { RankedSequence } from "../../../workers/tasks/sequence";
+import { calculate, useCalculated } from "../../store/calculator";
 import { useDispatch, useJob, useMachine } from "../../store/context";
 import { StripChart } from "../strips/StripChart";
 import styles from "./Burner.module.css";
@@ -38,11 +38,10 @@ export function SequencePane() {
   const run: WatchedRun | undefined =
     text.trim() !== "" ? (typed.ok ? { seconds: Math.max(seconds ?? 0, typedAt), events: typed.events } : undefined) : (simulated ?? last);
   const simulate = () =>
-    ask({ ask: "simulated", machine, seed: seedOf(job) }).answer.then(
-      (a) => {
-        if (a.is !== "run") return;
+    calculate("simulatedIgnition", machine, seedOf(job)).then(
+      (run) => {
         setText("");
-        setSimulated(a.run);
+        setSimulated(run);
       },
       (error: Error) => setTrouble(troubleSays(error)),
     );
@@ -91,27 +90,12 @@ export function SequencePane() {
   );
 }
 
-const ask = (question: SequenceQuestion) => {
-  const worker = new Worker(new URL("../../../workers/sequence.worker.ts", import.meta.url), { type: "module" });
-  return askWorker<SequenceAnswer>(worker, question);
-};
-
 const troubleSays = (error: Error): string => `The ignition can’t be worked out here: ${error.message}. Load the page again.`;
 
 function useRanked(run: WatchedRun): RankedSequence | string | undefined {
   const machine = useMachine();
-  const [ranked, setRanked] = useState<RankedSequence | string | undefined>();
-  const key = JSON.stringify(run);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: runs are the same by what is in them
-  useEffect(() => {
-    const { answer, end } = ask({ ask: "rank", machine, run });
-    answer.then(
-      (a) => a.is === "ranked" && setRanked(a.answer),
-      (error: Error) => setRanked(troubleSays(error)),
-    );
-    return end;
-  }, [machine, key]);
-  return ranked;
+  const { answer, trouble } = useCalculated(`${machine.id} ${JSON.stringify(run)}`, "rankIgnition", machine, run);
+  return trouble ? troubleSays(trouble) : answer;
 }
 
 function Told({ run, from }: { readonly run: WatchedRun; readonly from: string }) {

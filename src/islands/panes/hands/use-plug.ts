@@ -3,8 +3,8 @@ import type { PlugStep } from "../../../core/model/access/plug/check";
 import type { Machine } from "../../../core/model/machine/format";
 import { plugLine } from "../../../core/record/job/closing/by-hand";
 import { type PlugReadingTaken, readAt } from "../../../core/record/job/hands/plug-read";
-import type { PlugAnswer, PlugQuestion } from "../../../workers/plug.worker";
-import { askWorker } from "../../store/ask-worker";
+import type { PlugAnswer } from "../../../workers/tasks/plug";
+import { calculate } from "../../store/calculator";
 import { useJob, useMachine } from "../../store/context";
 
 /** The check at the plug as it stands: what is proposed, what was read of it, what it says. */
@@ -18,6 +18,12 @@ export interface Plug extends PlugAnswer {
   readonly behind: boolean;
 }
 
+interface PlugQuestion {
+  readonly machine: Machine;
+  readonly touched: readonly string[];
+  readonly reads: readonly PlugReadingTaken[];
+}
+
 const NONE: readonly string[] = [];
 
 /** What was asked last, so that the bench and the card wait for one answer. */
@@ -26,8 +32,8 @@ let asked: { readonly machine: Machine; readonly key: string; readonly answer: P
 function ask(question: PlugQuestion): Promise<PlugAnswer> {
   const key = keyOf(question);
   if (asked?.machine === question.machine && asked.key === key) return asked.answer;
-  const worker = new Worker(new URL("../../../workers/plug.worker.ts", import.meta.url), { type: "module" });
-  asked = { machine: question.machine, key, answer: askWorker<PlugAnswer>(worker, question).answer };
+  const { machine, touched, reads } = question;
+  asked = { machine, key, answer: calculate("checkAtPlug", machine, touched, reads) };
   return asked.answer;
 }
 

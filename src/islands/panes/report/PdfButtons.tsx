@@ -4,8 +4,9 @@ import { technicianRecord } from "../../../core/speech/words/report/technician-r
 import type { PaperSize } from "../../../report/paper";
 import bench from "../../../ui/Bench.module.css";
 import { Button } from "../../../ui/Button";
+import type { PdfAsked } from "../../../workers/tasks/report";
 import { useJob, useMachine } from "../../store/context";
-import { makePdf, type PdfAsked } from "./make-pdf";
+import { makePdf } from "./make-pdf";
 import styles from "./Report.module.css";
 
 interface Props {

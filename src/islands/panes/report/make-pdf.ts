@@ -1,30 +1,17 @@
-import type { ReportAsked, ReportTold } from "../../../workers/report.worker";
+import { proxy } from "comlink";
+import type { PdfAsked } from "../../../workers/tasks/report";
 import { replica } from "../../replica/replica";
-
-export type PdfAsked = Exclude<ReportAsked, { is: "picture" }>;
+import { calculate } from "../../store/calculator";
 
 /** Makes a PDF away from the page; pictures are handed over one after the other. Rejects with why. */
-export function makePdf(asked: PdfAsked, progress: (share: number) => void): Promise<Blob> {
-  const worker = new Worker(new URL("../../../workers/report.worker.ts", import.meta.url), { type: "module" });
-  const say = (message: ReportAsked) => worker.postMessage(message);
-  const pdf = new Promise<Blob>((resolve, reject) => {
-    worker.onerror = (e) => reject(new Error(e.message || "the worker could not be loaded"));
-    worker.onmessage = ({ data }: MessageEvent<ReportTold>) => {
-      switch (data.is) {
-        case "progress":
-          return progress(data.done / data.of);
-        case "wants":
-          return void pictureOf(data.file).then((bytes) => say({ is: "picture", file: data.file, bytes }));
-        case "failed":
-          return reject(new Error(data.why));
-        case "pdf":
-          return resolve(new Blob([data.bytes], { type: "application/pdf" }));
-      }
-    };
-    say(asked);
-  });
-  void pdf.finally(() => worker.terminate()).catch(() => undefined);
-  return pdf;
+export async function makePdf(asked: PdfAsked, progress: (share: number) => void): Promise<Blob> {
+  const bytes = await calculate(
+    "pdf",
+    asked,
+    proxy(pictureOf),
+    proxy((done: number, of: number) => progress(done / of)),
+  );
+  return new Blob([bytes], { type: "application/pdf" });
 }
 
 async function pictureOf(file: string): Promise<Uint8Array | undefined> {

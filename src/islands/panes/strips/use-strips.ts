@@ -2,8 +2,7 @@ import { useEffect, useState } from "react";
 import type { Machine } from "../../../core/model/machine/format";
 import type { Strip } from "../../../core/model/prediction/run-strip";
 import type { RankedSuspect } from "../../../core/reason/diagnosis/standing";
-import type { StripsAnswer, StripsQuestion } from "../../../workers/strips.worker";
-import { askWorker } from "../../store/ask-worker";
+import { calculate } from "../../store/calculator";
 
 export interface Strips {
   readonly healthy: Strip;
@@ -17,17 +16,17 @@ export function useStrips(machine: Machine, suspects: readonly RankedSuspect[], 
   const ids = suspects.map((s) => s.hypothesis.id).join();
   // biome-ignore lint/correctness/useExhaustiveDependencies: suspects are the same by their ids
   useEffect(() => {
-    const worker = new Worker(new URL("../../../workers/strips.worker.ts", import.meta.url), { type: "module" });
-    const question: StripsQuestion = { machine, faults: [[], ...suspects.map((s) => s.hypothesis.faults)], seconds };
-    const { answer, end } = askWorker<StripsAnswer>(worker, question);
-    answer.then(
+    let gone = false;
+    calculate("strips", machine, [[], ...suspects.map((s) => s.hypothesis.faults)], seconds).then(
       ([healthy, ...others]) => {
-        if (!healthy) return;
+        if (!healthy || gone) return;
         setStrips({ healthy, suspects: others.flatMap((strip, i) => (strip && suspects[i] ? [{ suspect: suspects[i], strip }] : [])) });
       },
-      (error: Error) => setStrips(`What it should do can’t be drawn here: ${error.message}. What you tap is kept all the same.`),
+      (error: Error) => !gone && setStrips(`What it should do can’t be drawn here: ${error.message}. What you tap is kept all the same.`),
     );
-    return end;
+    return () => {
+      gone = true;
+    };
   }, [machine, ids, seconds]);
   return strips;
 }

@@ -1,5 +1,5 @@
 import type { ApexOptions } from "apexcharts";
-import { useEffect, useMemo, useState } from "react";
+import { useMemo } from "react";
 import type { Machine } from "../../../../core/model/machine/format";
 import { clockSays } from "../../../../core/model/naming/text";
 import type { RankedSuspect } from "../../../../core/reason/diagnosis/standing";
@@ -8,8 +8,8 @@ import bench from "../../../../ui/Bench.module.css";
 import { Button } from "../../../../ui/Button";
 import worked from "../../../../ui/Calculator.module.css";
 import { Chart } from "../../../../ui/chart/Chart";
-import type { CycleAnswer, CycleQuestion, ReadCycle } from "../../../../workers/cycle.worker";
-import { askWorker } from "../../../store/ask-worker";
+import type { ReadCycle } from "../../../../workers/tasks/cycle";
+import { useCalculated } from "../../../store/calculator";
 import { useDispatch, useJob, useMachine } from "../../../store/context";
 import { roundTicks } from "./round-ticks";
 
@@ -69,20 +69,13 @@ export function CycleOf({ bytes, outline }: Props) {
 }
 
 function useCycle(machine: Machine, bytes: Uint8Array<ArrayBuffer>, suspects: readonly RankedSuspect[]): ReadCycle | string | undefined {
-  const [read, setRead] = useState<ReadCycle | string | undefined>();
   const ids = suspects.map((s) => s.hypothesis.id).join();
-  // biome-ignore lint/correctness/useExhaustiveDependencies: suspects are the same by their ids
-  useEffect(() => {
-    const worker = new Worker(new URL("../../../../workers/cycle.worker.ts", import.meta.url), { type: "module" });
-    const question: CycleQuestion = { ask: "read", machine, bytes, faults: suspects.map((s) => s.hypothesis.faults) };
-    const { answer, end } = askWorker<CycleAnswer>(worker, question);
-    answer.then(
-      (a) => a.is === "read" && setRead(a.read),
-      (error: Error) => setRead(`It can’t be taken apart here: ${error.message}.`),
-    );
-    return end;
-  }, [machine, bytes, ids]);
-  return read;
+  const faults = suspects.map((s) => s.hypothesis.faults);
+  // Another file is another question, whatever it is called.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a name for these bytes
+  const file = useMemo(() => crypto.randomUUID(), [bytes]);
+  const { answer, trouble } = useCalculated(`${machine.id} ${file} ${ids}`, "readCycle", machine, bytes, faults);
+  return trouble ? `It can’t be taken apart here: ${trouble.message}.` : answer;
 }
 
 function CycleChart({

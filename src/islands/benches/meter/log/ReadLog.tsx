@@ -7,7 +7,7 @@ import { logSays } from "../../../../core/speech/words/bench/logs";
 import bench from "../../../../ui/Bench.module.css";
 import { Button } from "../../../../ui/Button";
 import { Chart } from "../../../../ui/chart/Chart";
-import type { LogAnswer } from "../../../../workers/logs.worker";
+import type { LogAnswer } from "../../../../workers/tasks/logs";
 import { replica } from "../../../replica/replica";
 import { useDispatch, useJob, useMachine } from "../../../store/context";
 import { CycleOf } from "./CycleOf";

@@ -1,8 +1,7 @@
 import { useState } from "react";
 import { seedOf } from "../../../../core/practice/seed-of";
 import { Button } from "../../../../ui/Button";
-import type { CycleAnswer, CycleQuestion } from "../../../../workers/cycle.worker";
-import { askWorker } from "../../../store/ask-worker";
+import { calculate } from "../../../store/calculator";
 import { useJob, useMachine } from "../../../store/context";
 
 /** A simulated logger in the exhaust of a machine with a fault of its own: the same job, the same record. */
@@ -13,11 +12,9 @@ export function SimulatedLogger({ onLog }: { readonly onLog: (name: string, blob
   const [trouble, setTrouble] = useState<string | undefined>();
   const log = () => {
     setLogs(true);
-    const worker = new Worker(new URL("../../../../workers/cycle.worker.ts", import.meta.url), { type: "module" });
-    const question: CycleQuestion = { ask: "simulated", machine, seed: seedOf(job) };
-    return askWorker<CycleAnswer>(worker, question)
-      .answer.then(
-        (a) => a.is === "csv" && onLog("Simulated logger, exhaust", new Blob([a.csv], { type: "text/csv" })),
+    return calculate("simulatedLog", machine, seedOf(job))
+      .then(
+        (csv) => onLog("Simulated logger, exhaust", new Blob([csv], { type: "text/csv" })),
         (error: Error) => setTrouble(`The simulated logger does not start: ${error.message}. Load the page again.`),
       )
       .finally(() => setLogs(false));

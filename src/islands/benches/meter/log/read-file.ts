@@ -1,6 +1,6 @@
 import { MOST_FILE_BYTES } from "../../../../core/record/files/file";
-import type { LogAnswer } from "../../../../workers/logs.worker";
-import { askWorker } from "../../../store/ask-worker";
+import type { LogAnswer } from "../../../../workers/tasks/logs";
+import { calculate } from "../../../store/calculator";
 
 /** A logger's file as it was read. */
 export interface ReadFile {
@@ -19,9 +19,5 @@ export async function readFile(name: string, file: Blob): Promise<ReadFile> {
   return { name, bytes, answer: await read(bytes) };
 }
 
-function read(bytes: Uint8Array<ArrayBuffer>): Promise<LogAnswer> {
-  const worker = new Worker(new URL("../../../../workers/logs.worker.ts", import.meta.url), { type: "module" });
-  return askWorker<LogAnswer>(worker, bytes).answer.catch(
-    (error: Error): LogAnswer => ({ ok: false, why: `could not be read here (${error.message})` }),
-  );
-}
+const read = (bytes: Uint8Array<ArrayBuffer>): Promise<LogAnswer> =>
+  calculate("readLogFile", bytes).catch((error: Error): LogAnswer => ({ ok: false, why: `could not be read here (${error.message})` }));

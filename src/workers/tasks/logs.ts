@@ -1,8 +1,8 @@
-import { type OutlinePoint, outlineOf } from "../core/model/logging/outline";
-import { type RefusedLine, readLog } from "../core/model/logging/read-log";
-import { type LogSummary, summaryOf } from "../core/model/logging/summary";
-import { textOf } from "../core/model/logging/text-of";
-import type { Unit } from "../core/model/quantity/quantity";
+import { type OutlinePoint, outlineOf } from "../../core/model/logging/outline";
+import { type RefusedLine, readLog } from "../../core/model/logging/read-log";
+import { type LogSummary, summaryOf } from "../../core/model/logging/summary";
+import { textOf } from "../../core/model/logging/text-of";
+import type { Unit } from "../../core/model/quantity/quantity";
 
 /** What a logger's file comes to, or why it can't be read. */
 export type LogAnswer =
@@ -19,9 +19,7 @@ export type LogAnswer =
 const POINTS = 400;
 const MOST_SHOWN = 200;
 
-addEventListener("message", ({ data }: MessageEvent<Uint8Array>) => postMessage(answerOf(data) satisfies LogAnswer));
-
-function answerOf(bytes: Uint8Array): LogAnswer {
+export function readLogFile(bytes: Uint8Array): LogAnswer {
   try {
     const log = readLog(textOf(bytes));
     const { refused, unit } = log;

@@ -1,20 +1,15 @@
-import { type Course, courseOf } from "../core/model/cycling/course";
-import type { Series } from "../core/model/cycling/series";
-import { type Cycling, cyclingOf } from "../core/model/cycling/switches";
-import { fitRun, type RunFit } from "../core/model/fitting/fit-run";
-import { knownOf } from "../core/model/fitting/known";
-import { outlineOf } from "../core/model/logging/outline";
-import { readLog } from "../core/model/logging/read-log";
-import { textOf } from "../core/model/logging/text-of";
-import { type Fault, FaultSet } from "../core/model/machine/fault";
-import type { Machine } from "../core/model/machine/format";
-import { operate, startScript } from "../core/model/machine/run/operate";
-import { loggedRun } from "../core/practice/logged-run";
-
-/** A record of the exhaust, held against this machine; or a record of a simulated one with a fault of its own. */
-export type CycleQuestion =
-  | { readonly ask: "read"; readonly machine: Machine; readonly bytes: Uint8Array; readonly faults: readonly (readonly Fault[])[] }
-  | { readonly ask: "simulated"; readonly machine: Machine; readonly seed: number };
+import { type Course, courseOf } from "../../core/model/cycling/course";
+import type { Series } from "../../core/model/cycling/series";
+import { type Cycling, cyclingOf } from "../../core/model/cycling/switches";
+import { fitRun, type RunFit } from "../../core/model/fitting/fit-run";
+import { knownOf } from "../../core/model/fitting/known";
+import { outlineOf } from "../../core/model/logging/outline";
+import { readLog } from "../../core/model/logging/read-log";
+import { textOf } from "../../core/model/logging/text-of";
+import { type Fault, FaultSet } from "../../core/model/machine/fault";
+import type { Machine } from "../../core/model/machine/format";
+import { operate, startScript } from "../../core/model/machine/run/operate";
+import { loggedRun } from "../../core/practice/logged-run";
 
 export interface ReadCycle {
   readonly cycling: Cycling;
@@ -25,16 +20,12 @@ export interface ReadCycle {
   /** How the exhaust would go when nothing is wrong, then under each of the faults of the question; as long as the record. */
   readonly runs: readonly (readonly (readonly [number, number])[])[];
 }
-export type CycleAnswer = { readonly is: "read"; readonly read: ReadCycle } | { readonly is: "csv"; readonly csv: string };
 
 const MOST_POINTS = 600;
 const LONGEST_S = 3600;
 
-addEventListener("message", ({ data }: MessageEvent<CycleQuestion>) => {
-  postMessage(data.ask === "read" ? { is: "read", read: readOf(data) } : { is: "csv", csv: simulated(data.machine, data.seed) });
-});
-
-function readOf({ machine, bytes, faults }: Extract<CycleQuestion, { ask: "read" }>): ReadCycle {
+/** A record of the exhaust (a file of °C over time), compared with runs of this machine under each set of faults. */
+export function readCycle(machine: Machine, bytes: Uint8Array, faults: readonly (readonly Fault[])[]): ReadCycle {
   const series: Series = readLog(textOf(bytes));
   const cycling = cyclingOf(series);
   const fit = fitted(machine, series);
@@ -74,7 +65,8 @@ const points = (seconds: Float64Array, values: Float64Array): [number, number][]
 const EVERY_S = 5;
 const NOISE_K = 0.5;
 
-function simulated(machine: Machine, seed: number): string {
+/** The file of a simulated logger in the exhaust of a machine with a fault of its own. */
+export function simulatedLog(machine: Machine, seed: number): string {
   const { series } = loggedRun(machine, { seed, noiseK: NOISE_K, everyS: EVERY_S });
   const rows = [...series.seconds].map((t, i) => `${t},${(series.values[i] ?? 0).toFixed(2)}`);
   return ["time (s),exhaust (°C)", ...rows].join("\n");

@@ -1,15 +1,10 @@
-import { item } from "../core/model/array/at";
-import type { Machine } from "../core/model/machine/format";
-import { type Lane, lanesOf, type Strip, stripOf } from "../core/model/prediction/run-strip";
-import { drawIndex, streamFrom } from "../core/practice/random";
-import { type Hypothesis, hypothesesOf } from "../core/reason/diagnosis/hypotheses";
-import { coursesOf, eventsOf, FOLLOWED_S, type RankedCourse, rankCourses, tellingMoment } from "../core/reason/diagnosis/sequence";
-import type { WatchedEvent, WatchedRun } from "../core/record/finding/watched";
-
-/** An ignition held against all suspects of the machine; or that of a simulated one with a fault of its own. */
-export type SequenceQuestion =
-  | { readonly ask: "rank"; readonly machine: Machine; readonly run: WatchedRun }
-  | { readonly ask: "simulated"; readonly machine: Machine; readonly seed: number };
+import { item } from "../../core/model/array/at";
+import type { Machine } from "../../core/model/machine/format";
+import { type Lane, lanesOf, type Strip, stripOf } from "../../core/model/prediction/run-strip";
+import { drawIndex, streamFrom } from "../../core/practice/random";
+import { type Hypothesis, hypothesesOf } from "../../core/reason/diagnosis/hypotheses";
+import { coursesOf, eventsOf, FOLLOWED_S, type RankedCourse, rankCourses, tellingMoment } from "../../core/reason/diagnosis/sequence";
+import type { WatchedEvent, WatchedRun } from "../../core/record/finding/watched";
 
 export interface RankedSequence {
   readonly ranked: readonly RankedCourse[];
@@ -17,20 +12,14 @@ export interface RankedSequence {
   /** When the first two can be told from each other, looking on from now. */
   readonly telling: { readonly at: number; readonly lane: Lane } | undefined;
 }
-export type SequenceAnswer = { readonly is: "ranked"; readonly answer: RankedSequence } | { readonly is: "run"; readonly run: WatchedRun };
 
 const SHOWN = 5;
 /** s by which a finger is early or late. */
 const HAND_S = 2;
 const SIMULATED_S = 420;
 
-addEventListener("message", ({ data }: MessageEvent<SequenceQuestion>) => {
-  const answer: SequenceAnswer =
-    data.ask === "rank" ? { is: "ranked", answer: rank(data.machine, data.run) } : { is: "run", run: simulated(data.machine, data.seed) };
-  postMessage(answer);
-});
-
-function rank(machine: Machine, run: WatchedRun): RankedSequence {
+/** An ignition compared with all suspects of the machine. */
+export function rankIgnition(machine: Machine, run: WatchedRun): RankedSequence {
   const courses = coursesOf(machine, hypothesesOf(machine, { pairs: false }));
   const ranked = rankCourses(machine, courses, run);
   const [one, two] = ranked;
@@ -43,7 +32,8 @@ function rank(machine: Machine, run: WatchedRun): RankedSequence {
 
 const BURNER = ["igniter", "radiant-sensor", "coil", "gas-valve", "gas-supply"];
 
-function simulated(machine: Machine, seed: number): WatchedRun {
+/** An ignition of a simulated machine with a fault of its own in the burner. */
+export function simulatedIgnition(machine: Machine, seed: number): WatchedRun {
   const random = streamFrom(seed, "simulated ignition");
   const of = (h: Hypothesis) => machine.parts.find((p) => p.id === h.faults[0]?.part)?.kind ?? "";
   const faulty = hypothesesOf(machine, { pairs: false }).filter((h) => h.kind === "single" && BURNER.includes(of(h)));
