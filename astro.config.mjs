@@ -14,7 +14,10 @@ export default defineConfig({
   security: { checkOrigin: true, allowedDomains: [{ hostname: "127.0.0.1" }, { hostname: "localhost" }] },
   build: { inlineStylesheets: "never" },
   vite: {
+    worker: { format: "es" },
+    // Some modules wait for what their page shows before it comes alive.
     build: {
+      target: "es2022",
       rollupOptions: {
         onwarn(warning, warn) {
           // Zod 4 carries annotations that rollup does not know; they are harmless.

@@ -1,12 +1,10 @@
-import { mkdtempSync, readdirSync, readFileSync } from "node:fs";
+import { mkdtempSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { gzipSync } from "node:zlib";
 import { v7 } from "uuid";
 import { item } from "../../src/core/model/array/at";
 import type { Kept } from "../../src/core/record/job/entry";
 import { foldJob } from "../../src/core/record/job/fold";
-import { projectRoot } from "../../src/server/database";
 import { buildIfNeeded } from "../build";
 import { longJob } from "./append";
 import { PREFIX, print, quantile, READINGS, sampleJob, timed } from "./measure";
@@ -28,37 +26,8 @@ export function folding(): void {
   });
 }
 
-/** Gzipped JavaScript that the job page asks for, following static imports; the worker is told apart. */
-export async function jobPage(): Promise<void> {
-  buildIfNeeded();
-  await jobPages();
-  const assets = join(projectRoot(), "dist/client/_astro");
-  const page = new Set<string>();
-  const workers = new Set<string>();
-  const visit = (file: string, into: Set<string>) => {
-    if (into.has(file)) return;
-    into.add(file);
-    const code = readFileSync(join(assets, file), "utf8");
-    for (const [, name] of code.matchAll(/(?:from|import)\s*"\.\/([\w.-]+\.js)"/g)) visit(name ?? "", into);
-    for (const [, name] of code.matchAll(/\/_astro\/([\w.-]*worker[\w.-]*\.js)/g)) visit(name ?? "", workers);
-  };
-  const manifest = readdirSync(assets);
-  for (const start of manifest.filter((f) => /^(JobView|client)\..*\.js$/.test(f))) visit(start, page);
-  const size = (files: Set<string>) => [...files].reduce((sum, f) => sum + gzipSync(readFileSync(join(assets, f))).length, 0) / 1000;
-  if (page.size === 0) throw new Error("no JobView script in the build");
-  const react = [...page].filter((f) => f.startsWith("client."));
-  print({
-    name: "JavaScript of the job page, gzip",
-    figure: size(page),
-    unit: "kB",
-    target: 220,
-    baseline: { what: "React alone", figure: size(new Set(react)) },
-  });
-  print({ name: "JavaScript of its worker, gzip", figure: size(workers), unit: "kB" });
-}
-
 /** What the server sends for a job of 50 and of 5,000 entries, and how soon; the entries that follow are told apart. */
-async function jobPages(): Promise<void> {
+export async function jobPages(): Promise<void> {
   buildIfNeeded();
   const { Server } = await import("../../tests/e2e/support/server");
   const server = new Server(mkdtempSync(join(tmpdir(), "yennic-bench-")));

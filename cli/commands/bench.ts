@@ -4,7 +4,7 @@ import { proposing, ranking, readings, simulatedHour } from "../bench/diagnosis"
 import { lookahead, rehearsed } from "../bench/planning";
 import { saying } from "../bench/say";
 import { scaling } from "../bench/scaling";
-import { folding, jobPage, secondStart } from "../bench/server";
+import { folding, jobPages, secondStart } from "../bench/server";
 
 const BENCHES: Record<string, () => void | Promise<void>> = {
   say: saying,
@@ -14,7 +14,10 @@ const BENCHES: Record<string, () => void | Promise<void>> = {
   readings,
   fold: folding,
   append: appending,
-  page: jobPage,
+  page: async () => {
+    await (await import("../bench/page")).jobPage();
+    await jobPages();
+  },
   list: async () => (await import("../bench/list")).listing(),
   live: async () => (await import("../bench/live")).live(),
   meter: async () => (await import("../bench/meter")).streaming(),

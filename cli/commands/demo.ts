@@ -37,8 +37,8 @@ export async function run(args: string[]): Promise<void> {
   const built = (await import(pathToFileURL(join(projectRoot(), "dist/server/entry.mjs")).href)) as { handler: Pages };
   const gate = { hosts: hostsOf(host, process.env.YENNIC_HOSTS), keyIn };
   const files = join(projectRoot(), "dist/client");
-  const askFirst = firstAnswers(join(files, "tables"));
-  const server = webServer({ gate, files, application: (req, res) => built.handler(req, res, undefined, { askFirst }) });
+  const answers = firstAnswers(join(files, "tables"));
+  const server = webServer({ gate, files, application: (req, res) => built.handler(req, res, undefined, { firstAnswers: answers }) });
   await new Promise<void>((resolve) => server.listen(port, host, resolve));
   console.log(
     `Yennic is at http://${["0.0.0.0", "::"].includes(host) ? "127.0.0.1" : host}:${port}/  (data in ${folder}; stop with Ctrl-C)`,

@@ -16,50 +16,93 @@ interface Told {
   readonly answer?: FirstAnswer;
 }
 
-/** Gets what a page of a job comes with; `undefined` where it is not there soon enough: then the page works it out itself. */
-export type AskFirst = (job: Job) => Promise<FirstAnswer | undefined>;
+/** What pages of jobs come with: how the suspects stand, and what is next. */
+export interface FirstAnswers {
+  /** What is known of a job as it stands now; `undefined` where it is not there soon enough: then the page works it out itself. */
+  readonly ask: (job: Job) => Promise<FirstAnswer | undefined>;
+  /** Has it worked out before anybody asks. Of a job that changes quickly only the newest state is. */
+  readonly prepare: (job: Job) => void;
+}
 
-/** A page waits no longer, and no more questions stand open at a time. */
-const PATIENCE_MS = 250;
-const MOST_WAITING = 8;
+/** A page that has to work it out itself fetches far more, and takes longer than this. */
+const PATIENCE_MS = 1500;
+const MOST_WAITING = 32;
+
+interface Waiting {
+  readonly job: Job;
+  readonly answer: Promise<FirstAnswer | undefined>;
+  readonly tell: (answer: FirstAnswer | undefined) => void;
+}
 
 /** Works out what pages come with, in a thread of its own. `tables`: the folder of the tables of predictions. */
-export function firstAnswers(tables: string): AskFirst {
-  const waiting = new Map<number, (answer: FirstAnswer | undefined) => void>();
-  // What came too late for its page is there for the next one.
-  const known = new WeakMap<Job, FirstAnswer>();
+export function firstAnswers(tables: string): FirstAnswers {
+  // A record has another reference with each entry; whether a proof of dead has run out changes the answer too.
+  const known = new WeakMap<Job["record"], Map<string, FirstAnswer>>();
+  const queue = new Map<string, Waiting>();
+  let asked: (Waiting & { readonly turn: number }) | undefined;
   let worker: Worker | undefined;
   let turn = 0;
-  const tell = (of: number, answer?: FirstAnswer) => {
-    waiting.get(of)?.(answer);
-    waiting.delete(of);
+
+  const stateOf = ({ safety }: Job): string => JSON.stringify(safety);
+  const isSame = (a: Job, b: Job): boolean => a.record === b.record && stateOf(a) === stateOf(b);
+  const knownOf = (job: Job) => known.get(job.record)?.get(stateOf(job));
+
+  const done = (answer: FirstAnswer | undefined) => {
+    if (!asked) return;
+    const { job, tell } = asked;
+    if (answer) known.set(job.record, new Map(known.get(job.record)).set(stateOf(job), answer));
+    asked = undefined;
+    tell(answer);
+    next();
   };
   const begin = (): Worker => {
     const begun = new Worker(new URL("./first-answer.worker.mjs", import.meta.url), { workerData: { tables } });
     begun.unref();
-    begun.on("message", ({ turn: of, answer }: Told) => tell(of, answer));
+    begun.on("message", ({ turn: of, answer }: Told) => of === asked?.turn && done(answer));
     begun.on("error", (error) => {
       console.error(error);
-      // The next page begins it anew.
+      // The next question begins it anew.
       worker = undefined;
-      for (const of of [...waiting.keys()]) tell(of);
+      done(undefined);
     });
     return begun;
   };
-  return (job) => {
-    const { machine, record: _, ...rest } = job;
-    const before = known.get(job);
-    if (before || !machine || waiting.size >= MOST_WAITING) return Promise.resolve(before);
+  const next = () => {
+    const [first] = queue;
+    if (asked || !first) return;
+    queue.delete(first[0]);
+    const { machine, record: _, ...rest } = first[1].job;
+    asked = { ...first[1], turn: ++turn };
+    if (!machine) return done(undefined);
     worker ??= begin();
-    const mine = ++turn;
-    worker.postMessage({ turn: mine, revision: revisionOf(machine), job: { ...rest, record: [] } } satisfies FirstQuestion);
-    return new Promise((resolve) => {
-      const late = setTimeout(resolve, PATIENCE_MS);
-      waiting.set(mine, (answer) => {
-        clearTimeout(late);
-        if (answer) known.set(job, answer);
-        resolve(answer);
-      });
-    });
+    worker.postMessage({ turn, revision: revisionOf(machine), job: { ...rest, record: [] } } satisfies FirstQuestion);
   };
+  const put = (job: Job): Promise<FirstAnswer | undefined> => {
+    const before = knownOf(job);
+    if (before || !job.machine) return Promise.resolve(before);
+    if (asked && isSame(asked.job, job)) return asked.answer;
+    const waits = queue.get(job.id);
+    if (waits && isSame(waits.job, job)) return waits.answer;
+    if (!waits && queue.size >= MOST_WAITING) return Promise.resolve(undefined);
+    waits?.tell(undefined);
+    const { promise: answer, resolve: tell } = withResolvers<FirstAnswer | undefined>();
+    queue.set(job.id, { job, answer, tell });
+    next();
+    return answer;
+  };
+  return {
+    ask: (job) => Promise.race([put(job), new Promise<undefined>((late) => setTimeout(() => late(undefined), PATIENCE_MS))]),
+    prepare: (job) => {
+      if (!job.closed) void put(job);
+    },
+  };
+}
+
+/** As `Promise.withResolvers`, which this Node.js lacks. */
+function withResolvers<T>() {
+  let resolve: (value: T) => void = () => undefined;
+  const promise = new Promise<T>((r) => {
+    resolve = r;
+  });
+  return { promise, resolve };
 }

@@ -22,7 +22,8 @@ export interface PlaceQuestion {
 /** `revision`: of the machine that is to come, so that its table can be fetched meanwhile. */
 export type ToEngine =
   | { readonly type: "revision"; readonly revision: string }
-  | { readonly type: "machine"; readonly machine: Machine }
+  /** `said`: what the page came with as what is next. */
+  | { readonly type: "machine"; readonly machine: Machine; readonly said?: Proposal }
   | JobQuestion
   | PlaceQuestion;
 

@@ -42,7 +42,7 @@ let answering = 0;
 
 addEventListener("message", ({ data }: MessageEvent<ToEngine>) => {
   if (data.type === "revision") early.set(data.revision, recall(data.revision));
-  else if (data.type === "machine") void begin(data.machine);
+  else if (data.type === "machine") void begin(data.machine, data.said);
   else if (data.type === "place") foresee(data);
   else {
     latest = data;
@@ -73,7 +73,8 @@ function warmUp({ suspects, catalogue }: Omit<Engine, "pairs">): void {
 }
 
 /** Without a table it is worked out, and kept for the next time. */
-async function begin(machine: Machine): Promise<void> {
+async function begin(machine: Machine, before: Proposal | undefined): Promise<void> {
+  said = before;
   const revision = revisionOf(machine);
   const known = await (early.get(revision) ?? recall(revision));
   early.clear();

@@ -1,26 +1,23 @@
 import { describe, expect, test } from "vitest";
 import { plain, type Step } from "../../src/core/reason/planning/proposal";
 import type { CameOff } from "../../src/core/record/job/hands/came-off";
-import { whichCard } from "../../src/islands/frame/next/which-card";
+import { whichCard } from "../../src/islands/benches/close/which-card";
 
 const FRONT: CameOff = { is: "panel", id: "front", entry: "e" };
 const TEST = { kind: "fit", assembly: "element", replaces: true, meterNew: true } as const;
 const BACK = { kind: "panel", panel: "front", state: "on" } as const;
 
 interface Case {
-  readonly bench?: "close" | "open" | "meter";
   readonly step?: Step | null;
   readonly off?: readonly CameOff[];
   readonly power?: "dead" | "live";
-  readonly reach?: readonly string[];
   readonly plug?: boolean;
   readonly anyway?: boolean;
 }
 
-const card = ({ bench = "close", step = BACK, off = [FRONT], power = "dead", reach = [], plug = false, anyway = false }: Case): string =>
+const card = ({ step = BACK, off = [FRONT], power = "dead", plug = false, anyway = false }: Case): string =>
   whichCard({
     job: { safety: { power, liveTests: false, discharged: [] }, closed: false, cameOff: off },
-    view: { bench, reach },
     proposal: step && plain(step, 1, { code: "prepares" }),
     plug,
     anyway,
@@ -43,13 +40,6 @@ describe("closing up", () => {
   test("nothing goes back on a machine that is not dead, nor where nothing is off", () => {
     expect(card({ power: "live" })).toBe("proposal");
     expect(card({ off: [] })).toBe("proposal");
-    expect(card({ off: [], step: null })).toBe("none");
-  });
-
-  test("only where it is closed up: elsewhere the proposal stands", () => {
-    expect(card({ bench: "meter", plug: true })).toBe("proposal");
-    expect(card({ bench: "open" })).toBe("proposal");
-    expect(card({ bench: "open", reach: ["motor"] })).toBe("reach");
-    expect(card({ bench: "meter", reach: ["motor"] })).toBe("proposal");
+    expect(card({ off: [], step: null })).toBe("proposal");
   });
 });

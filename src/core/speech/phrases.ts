@@ -2,7 +2,7 @@ import { assemblyIdOf, jointId, type Repair } from "../model/machine/assembly";
 import { type Machine, type Part, partOf } from "../model/machine/format";
 import { windingsOf } from "../model/machine/metering";
 import { readTerminal } from "../model/machine/wiring";
-import type { Question, QuestionOfKind } from "../record/finding/finding";
+import type { Finding, Question, QuestionOfKind } from "../record/finding/finding";
 import { SUPPLY } from "../record/finding/kinds/amps";
 import { lexiconOf } from "./hear/lexicon";
 import { normal } from "./hear/tokens";
@@ -82,3 +82,10 @@ export function repairPhrase(machine: Machine, repair: Repair): string {
 }
 
 const partOfJoint = (machine: Machine, id: string): Part | undefined => machine.parts.find((p) => jointId(p.id) === id);
+
+/** A finding as it is typed: its place, and what was read there. */
+export function typedFinding(machine: Machine, finding: Finding): string {
+  const { result } = finding;
+  const read = result.is === "OL" ? "OL" : result.is === "value" ? String(result.value) : "";
+  return `${phraseFor(machine, finding).trimEnd()} ${read}`;
+}

@@ -8,6 +8,7 @@ import { draftInCircumstances } from "../record/job/circumstances";
 import { closingDraft } from "../record/job/closing/closing-draft";
 import { type Job, refusalOf, stateAfter } from "../record/job/fold";
 import type { Draft } from "../record/job/kinds/index";
+import { noteOf } from "../record/job/read-note";
 import type { JobState } from "../record/job/state";
 import type { Carried } from "./hear/clause";
 import { type Heard, hear } from "./hear/hear";
@@ -106,12 +107,6 @@ export function readingsOf(words: string, context: Context): readonly Reading[] 
       return [];
   }
 }
-
-/** The words of a line as a note. `open`: it was meant as more, and is asked about. */
-export const noteOf = (line: string, open = false): Draft => ({
-  kind: "note",
-  body: { words: line.trim().slice(0, 2000), ...(open && { open: true as const }) },
-});
 
 const ASKED_SAYS: Record<Asked["ask"], string> = {
   next: "What to do next",

@@ -5,6 +5,7 @@ import type { Asked, Foresight, Standing } from "../../core/reason/diagnosis/sta
 import type { OtherWay } from "../../core/reason/planning/other-ways";
 import type { Proposal } from "../../core/reason/planning/proposal";
 import type { Job } from "../../core/record/job/fold";
+import { whenIdle } from "../../ui/when-idle";
 import type { FromEngine, ToEngine } from "../../workers/engine.protocol";
 import { newWorker, takeEarly } from "./early-engine";
 
@@ -38,6 +39,8 @@ export type StartEngine = (told: (diagnosis: Diagnosis) => void, known: Diagnosi
 export const startEngine: StartEngine = (told, known) => {
   let worker: Worker | undefined;
   let machine: Machine | undefined;
+  /** The first question, where its answer is known already. */
+  let late: { readonly question: () => void; readonly cancel: () => void } | undefined;
   let turn = 0;
   let diagnosis: Diagnosis = known;
   const tell = (change: Partial<Diagnosis>) => {
@@ -53,23 +56,45 @@ export const startEngine: StartEngine = (told, known) => {
       if (data.turn === turn) tell(changeBy(diagnosis, data));
     };
     worker.onerror = (e) => tell({ working: false, failed: e.message || "the worker could not be loaded" });
-    send(worker, { type: "machine", machine });
+    send(worker, { type: "machine", machine, ...(diagnosis.proposal && { said: diagnosis.proposal }) });
+  };
+  const hurry = () => {
+    const question = late?.question;
+    late?.cancel();
+    late = undefined;
+    question?.();
   };
   return {
     ask: (job, probing) => {
       if (!job.machine) return;
-      if (job.machine !== machine) begin(job.machine);
+      const { machine: of } = job;
+      const isFirst = turn === 0;
+      const question = () => {
+        if (of !== machine) begin(of);
+        if (worker) send(worker, { type: "job", turn, job: asked(job), ...(probing && { probing }) });
+      };
       turn++;
-      if (worker) send(worker, { type: "job", turn, job: asked(job), ...(probing && { probing }) });
+      late?.cancel();
+      late = undefined;
+      // What the page came with answers the first question: the engine gets ready once the page rests.
+      if (isFirst && known.proposal !== undefined) {
+        late = { question, cancel: whenIdle(hurry) };
+        return;
+      }
+      question();
       tell({ working: true });
     },
     look: (probing) => {
+      hurry();
       const { foresight: _, ...rest } = diagnosis;
       diagnosis = rest;
       tell({});
       if (worker) send(worker, { type: "place", turn, ...(probing && { probing }) });
     },
-    stop: () => worker?.terminate(),
+    stop: () => {
+      late?.cancel();
+      worker?.terminate();
+    },
   };
 };
 

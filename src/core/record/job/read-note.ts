@@ -12,3 +12,9 @@ export const noteLeft = ({ entry, words, about, by }: Note): Draft[] => [
   { kind: "note", body: { words, ...(about && { about }), ...(by && { by }) } },
   { kind: "retract", body: { entry, why: "Kept as a note" } },
 ];
+
+/** The words of a line as a note. `open`: it was meant as more, and is asked about. */
+export const noteOf = (line: string, open = false): Draft => ({
+  kind: "note",
+  body: { words: line.trim().slice(0, 2000), ...(open && { open: true as const }) },
+});

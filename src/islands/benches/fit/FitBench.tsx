@@ -8,7 +8,6 @@ import { fittedSays, repairSays } from "../../../core/model/naming/names";
 import { behindSays } from "../../../core/model/naming/removals";
 import { minutesSay, percent } from "../../../core/model/naming/text";
 import type { RankedSuspect } from "../../../core/reason/diagnosis/standing";
-import { repairPhrase } from "../../../core/speech/phrases";
 import styles from "../../../ui/Bench.module.css";
 import { Button } from "../../../ui/Button";
 import form from "../../../ui/Form.module.css";
@@ -24,6 +23,7 @@ import { PhotoStrip } from "../../panes/photos/PhotoStrip";
 import { SheetPane } from "../../panes/sheet/SheetPane";
 import { Catalogue } from "../../panes/stock/Catalogue";
 import { useDispatch, useJob, useMachine } from "../../store/context";
+import { hearing } from "../../store/hearing";
 
 const MOST_SHOWN = 3;
 const NONE: readonly RankedSuspect[] = [];
@@ -193,6 +193,8 @@ function Repair({ assemblies, share }: RepairShare) {
   const machine = useMachine();
   const dispatch = useDispatch();
   const repairs = assemblies.map((a) => repairOf(machine, a));
+  const typeIt = () =>
+    void hearing.load().then(({ repairPhrase }) => dispatch({ do: "type", text: repairs.map((r) => repairPhrase(machine, r)).join(", ") }));
   const minutes = repairs.reduce((sum, r) => sum + r.minutes, 0);
   const price = repairs.reduce((sum, r) => sum + r.price, 0);
   const canReach = useJob(({ job }) => job.safety.power === "dead" && repairs.every((r) => isReached(machine, r.panel, job)));
@@ -206,7 +208,7 @@ function Repair({ assemblies, share }: RepairShare) {
           {behind.length > 0 && ` · ${behind.join(", ")}`} (est.)
         </small>
       </div>
-      <Button onClick={() => dispatch({ do: "type", text: repairs.map((r) => repairPhrase(machine, r)).join(", ") })}>Type it</Button>
+      <Button onClick={typeIt}>Type it</Button>
     </li>
   );
 }

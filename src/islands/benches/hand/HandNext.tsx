@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { type ReactNode, useState } from "react";
 import { TOLD_LIST } from "../../../core/record/job/fold";
 import type { Signature } from "../../../core/record/job/state";
 import { handStep, type ToSay } from "../../../core/speech/words/report/hand-over";
@@ -10,7 +10,11 @@ import { ConclusionForm } from "./ConclusionForm";
 import { SignHere } from "./SignHere";
 
 /** What is left once the job is closed: say what it was, tell each thing, have it signed. */
-export function HandNext() {
+export function HandNext({ children }: { readonly children: ReactNode }) {
+  return useJob((s) => s.job.closed) ? <Left /> : children;
+}
+
+function Left() {
   const job = useJob((s) => s.job);
   const { report } = useReport();
   const step = handStep(report, job);

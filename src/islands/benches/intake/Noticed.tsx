@@ -1,10 +1,10 @@
 import { useState } from "react";
 import type { Draft } from "../../../core/record/job/kinds/index";
-import { complaintIn } from "../../../core/speech/complaint";
 import bench from "../../../ui/Bench.module.css";
 import { Button } from "../../../ui/Button";
 import { type Corrections, corrected, Heard } from "../../panes/complaint/Heard";
 import { useDispatch, useJob, useMachine } from "../../store/context";
+import { hearing } from "../../store/hearing";
 import styles from "./Intake.module.css";
 
 /** The customer's words, and what was taken from them as chips: struck out or turned, the words stay. Words that are written later take the place of the first. */
@@ -21,7 +21,8 @@ export function Noticed() {
       do: "record",
       drafts: [...entries.map((entry): Draft => ({ kind: "retract", body: { entry } })), { kind: "complaint", body }, ...more],
     });
-  const write = (words: string) => {
+  const write = async (words: string) => {
+    const { complaintIn } = await hearing.load();
     const { findings, told } = complaintIn(words, machine);
     setWriting(false);
     return replace(

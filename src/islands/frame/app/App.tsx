@@ -1,20 +1,26 @@
-import { useEffect, useState } from "react";
+import { lazy, Suspense, useEffect, useState } from "react";
 import { isStage, type Stage } from "../../../core/record/job/stages";
 import type { Envelope } from "../../../core/record/journal/envelope";
 import { Missing } from "../../../ui/Missing";
-import { StockPage } from "../../panes/stock/StockPage";
 import { replica } from "../../replica/replica";
-import { Reckon } from "../calculators/Reckon";
-import { JobList } from "../jobs/JobList";
-import { NewJob, offerOf } from "../new-job/NewJob";
-import { Settings } from "../settings/Settings";
-import { JobView } from "../shell/JobView";
+import { offerOf } from "../new-job/offer";
 import styles from "./App.module.css";
 import { type Place, placeOf } from "./place";
 
+const StockPage = lazy(async () => ({ default: (await import("../../panes/stock/StockPage")).StockPage }));
+const Reckon = lazy(async () => ({ default: (await import("../calculators/Reckon")).Reckon }));
+const JobList = lazy(async () => ({ default: (await import("../jobs/JobList")).JobList }));
+const NewJob = lazy(async () => ({ default: (await import("../new-job/NewJob")).NewJob }));
+const Settings = lazy(async () => ({ default: (await import("../settings/Settings")).Settings }));
+const JobView = lazy(async () => ({ default: (await import("../shell/JobView")).JobView }));
+
 /** Every page of the application from what this browser holds: shown when the server does not answer, or does not know the job yet. */
 export function App() {
-  return <At place={placeOf(location)} />;
+  return (
+    <Suspense>
+      <At place={placeOf(location)} />
+    </Suspense>
+  );
 }
 
 function At({ place }: { readonly place: Place }) {

@@ -4,7 +4,7 @@ import { type UseFormReturn, useForm, useWatch } from "react-hook-form";
 import { v7 } from "uuid";
 import { z } from "zod";
 import type { Machine } from "../../../core/model/machine/format";
-import type { KeptMachine, MachineRef } from "../../../core/model/machine/revision";
+import type { MachineRef } from "../../../core/model/machine/revision";
 import { type Complaint, complaintIn } from "../../../core/speech/complaint";
 import { newJob } from "../../../core/speech/new-job";
 import { Button } from "../../../ui/Button";
@@ -15,6 +15,7 @@ import { replica } from "../../replica/replica";
 import { rememberTechnician, technician } from "../../replica/technician";
 import { useFormDraft } from "../../store/drafts";
 import styles from "./NewJob.module.css";
+import type { OfferedMachine } from "./offer";
 
 const needed = (what: string) => z.string().trim().min(1, `${what}: please fill in`).max(120, "at most 120 characters");
 
@@ -30,18 +31,6 @@ const formSchema = z.object({
 });
 type Fields = z.infer<typeof formSchema>;
 type Form = UseFormReturn<Fields>;
-
-/** A machine as it can be chosen from its plate. */
-interface OfferedMachine {
-  readonly ref: MachineRef;
-  readonly name: string;
-  readonly family: string;
-}
-export const offerOf = ({ ref, machine: { maker, model, family } }: KeptMachine): OfferedMachine => ({
-  ref,
-  name: `${maker} ${model}`,
-  family,
-});
 
 interface Props {
   readonly machines: readonly OfferedMachine[];

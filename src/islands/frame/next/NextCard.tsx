@@ -8,58 +8,24 @@ import { costSays, proposalSays, testTitle } from "../../../core/speech/words/ca
 import { testSays } from "../../../core/speech/words/card/tests";
 import { Button } from "../../../ui/Button";
 import styles from "../../../ui/NextCard.module.css";
-import { BackNext } from "../../benches/close/BackNext";
-import { PlugNext } from "../../benches/close/PlugNext";
-import { HandNext } from "../../benches/hand/HandNext";
-import { ReachNext } from "../../benches/open/ReachNext";
 import { PanelWords } from "../../panes/hands/PanelWords";
-import { usePlugNext, WORKING } from "../../panes/hands/use-plug";
+import { Working } from "../../panes/questions/Working";
 import { useDispatch, useJob, useMachine } from "../../store/context";
+import { useBench } from "../benches";
 import { Expectations } from "./Expectations";
 import { OtherTests } from "./OtherTests";
 import { OtherWays } from "./OtherWays";
 import { StepButtons } from "./StepButtons";
-import { isGoingBack, whichCard } from "./which-card";
 
-/** The one thing to do now: what, where, what to expect, what it costs and why. */
+/** The one thing to do now: what, where, what to expect, what it costs and why; or what the bench itself has to be done next. */
 export function NextCard() {
   const proposal = useJob((s) => (s.job.closed ? null : s.diagnosis.proposal));
-  const job = useJob((s) => s.job);
-  const view = useJob((s) => s.view);
-  const plug = usePlugNext();
-  const [anyway, setAnyway] = useState(false);
-  if (anyway && view.bench !== "close") setAnyway(false);
-  switch (whichCard({ job, view, proposal, plug: plug !== undefined, anyway })) {
-    case "plug":
-      return plug === WORKING ? <Working /> : plug && <PlugNext plug={plug} />;
-    case "back":
-      return <BackNext />;
-    case "reach":
-      return <ReachNext />;
-    case "hand":
-      return <HandNext />;
-    case "proposal":
-      return (
-        <>
-          {proposal && <Proposed proposal={proposal} />}
-          {view.bench === "close" && isGoingBack(job) && (
-            <Button look="quiet" onClick={() => setAnyway(true)}>
-              Close up all the same
-            </Button>
-          )}
-        </>
-      );
-    case "none":
-      return proposal === null ? <Done /> : <Working />;
-  }
+  const bench = useJob((s) => (s.job.closed ? "hand" : s.view.bench));
+  const parts = useBench(bench);
+  const card = proposal ? <Proposed proposal={proposal} /> : proposal === null ? <Done /> : <Working />;
+  const Own = parts !== undefined && parts !== "failed" ? parts.Next : undefined;
+  return Own ? <Own>{card}</Own> : card;
 }
-
-const Working = () => (
-  <section className={styles.card} aria-label="Next" data-working="true">
-    <p className={styles.kicker}>Next</p>
-    <h2>Working it out…</h2>
-  </section>
-);
 
 const Done = () => (
   <section className={styles.card} aria-label="Next" data-working="false">

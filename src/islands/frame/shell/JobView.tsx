@@ -18,9 +18,9 @@ import { StoreContext, useJob } from "../../store/context";
 import { startEngine } from "../../store/engine";
 import { JobStore } from "../../store/job-store";
 import { pageClock } from "../../store/page-clock";
+import { useBench } from "../benches";
 import { NextCard } from "../next/NextCard";
 import { Record } from "../record/Record";
-import { BENCHES } from "./benches";
 import { ChooseMachine } from "./ChooseMachine";
 import { GasEmergency } from "./GasEmergency";
 import { Head } from "./Head";
@@ -73,7 +73,7 @@ function Frame({ machines }: Pick<Props, "machines">) {
   const hasMachine = useJob((s) => s.job.machine !== undefined);
   const bench = useJob((s) => s.view.bench);
   usePageKeys();
-  const { Bench, Quiet } = BENCHES[bench];
+  const parts = useBench(bench);
   return (
     <div className={styles.page}>
       <GasEmergency />
@@ -84,7 +84,7 @@ function Frame({ machines }: Pick<Props, "machines">) {
       <RefusedEntries />
       <main className={styles.main} data-bench={bench}>
         <div className={styles.center}>
-          <div className={styles.bench}>{hasMachine ? <Bench /> : <ChooseMachine machines={machines} />}</div>
+          <div className={styles.bench}>{hasMachine ? <Middle parts={parts} /> : <ChooseMachine machines={machines} />}</div>
           <Record />
         </div>
         <aside className={styles.side}>
@@ -95,7 +95,7 @@ function Frame({ machines }: Pick<Props, "machines">) {
               <ContradictionBanner />
               <NextCard />
               <JobParts />
-              <Quiet />
+              {typeof parts === "object" && <parts.Quiet />}
             </>
           )}
         </aside>
@@ -103,6 +103,11 @@ function Frame({ machines }: Pick<Props, "machines">) {
       <footer className={styles.foot}>{hasMachine && <ReadingLine />}</footer>
     </div>
   );
+}
+
+function Middle({ parts }: { readonly parts: ReturnType<typeof useBench> }) {
+  if (parts === "failed") return <p role="alert">This bench could not be loaded. What you enter is kept; load the page again.</p>;
+  return parts ? <parts.Bench /> : <p role="status">Loading…</p>;
 }
 
 function EngineFailure() {

@@ -1,9 +1,10 @@
-import { useMemo } from "react";
+import { useEffect, useMemo } from "react";
 import { noteLeft, noteRead } from "../../../core/record/job/read-note";
 import type { Note } from "../../../core/record/job/state";
-import { type Reading, readingsOf } from "../../../core/speech/understand";
+import type { Reading } from "../../../core/speech/understand";
 import { Button } from "../../../ui/Button";
 import { useDispatch, useJob, useMachine } from "../../store/context";
+import { hearing } from "../../store/hearing";
 import styles from "./OpenNote.module.css";
 import { Readings } from "./Readings";
 
@@ -30,9 +31,13 @@ function Asked({ note }: { readonly note: Note }) {
   );
 }
 
+const NONE: readonly Reading[] = [];
+
 /** What a note's words may mean in the job as it stands now. */
 export function useNoteReadings({ words }: Note): readonly Reading[] {
   const machine = useMachine();
   const job = useJob((s) => s.job);
-  return useMemo(() => readingsOf(words, { machine, job }), [words, machine, job]);
+  const ear = hearing.use();
+  useEffect(() => void hearing.load(), []);
+  return useMemo(() => ear?.readingsOf(words, { machine, job }) ?? NONE, [ear, words, machine, job]);
 }

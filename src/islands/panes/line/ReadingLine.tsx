@@ -1,8 +1,10 @@
 import { CornerDownLeft, Grid3x3 } from "lucide-react";
-import { type FormEvent, useId } from "react";
+import { type FormEvent, useEffect, useId, useState } from "react";
 import type { Reading, Understanding } from "../../../core/speech/understand";
 import { Press } from "../../../ui/Press";
+import { whenIdle } from "../../../ui/when-idle";
 import { useDispatch, useJob } from "../../store/context";
+import { hearing } from "../../store/hearing";
 import { Answer } from "./Answer";
 import { intentsFor, isWhole, noteSays, stateOf } from "./intents";
 import { Keypad } from "./Keypad";
@@ -40,10 +42,10 @@ export function ReadingLine() {
   const note = useId();
   const edit = (text: string) => void dispatch({ do: "edit-line", text });
   const intents = understood ? intentsFor(understood, line) : [];
-  const enter = () => {
+  const enter = useEnter(line, understood, () => {
     send(intents);
     if (intents.length > 0) keypad.hide();
-  };
+  });
   const completion = useCompletion({
     line,
     vocabulary: useVocabulary(),
@@ -70,13 +72,25 @@ export function ReadingLine() {
             {noteSays(understood)}
           </output>
           {!keypad.shown && <KeysButton onShow={keypad.show} />}
-          <button type="submit" disabled={intents.length === 0} aria-label="Enter">
+          <button type="submit" disabled={line.trim() === "" || (understood !== undefined && intents.length === 0)} aria-label="Enter">
             <CornerDownLeft size={22} aria-hidden />
           </button>
         </form>
       </div>
     </>
   );
+}
+
+/** Enter; on a line that is not understood yet, as soon as it is. What understands it comes while the page rests, at the latest when something is typed. */
+function useEnter(line: string, understood: Understanding | undefined, enter: () => void): () => void {
+  const [waits, setWaits] = useState<string | undefined>();
+  useEffect(() => whenIdle(() => void hearing.load()), []);
+  useEffect(() => {
+    if (waits === undefined || !understood) return;
+    setWaits(undefined);
+    if (waits === line) enter();
+  });
+  return () => (understood || line.trim() === "" ? enter() : setWaits(line));
 }
 
 /** What the line may mean, one touch each. */

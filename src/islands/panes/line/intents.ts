@@ -1,4 +1,5 @@
-import { noteOf, type Understanding } from "../../../core/speech/understand";
+import { noteOf } from "../../../core/record/job/read-note";
+import type { Understanding } from "../../../core/speech/understand";
 import type { Intent } from "../../store/intent";
 
 /** What Enter does. Whatever is not understood, is unclear or is forbidden now is kept as a note. */

@@ -1,7 +1,8 @@
 import { type UseComboboxPropGetters, useCombobox } from "downshift";
 import { type ChangeEvent, type KeyboardEvent, type RefObject, useMemo, useState } from "react";
 import type { Vocabulary } from "../../../core/model/naming/vocabulary";
-import { type Completion, type CompletionContext, complete } from "../../../core/speech/complete";
+import type { Completion, CompletionContext } from "../../../core/speech/complete";
+import { hearing } from "../../store/hearing";
 import { history } from "./history";
 
 interface Options {
@@ -27,7 +28,11 @@ export interface LineCompletion {
 export function useCompletion({ line, vocabulary, context, understood, edit, enter }: Options): LineCompletion {
   const [closed, setClosed] = useState(false);
   const [back, setBack] = useState(-1);
-  const offers = useMemo(() => (closed ? [] : complete(line, vocabulary, context).toReversed()), [line, closed, vocabulary, context]);
+  const ear = hearing.use();
+  const offers = useMemo(
+    () => (closed || !ear ? [] : ear.complete(line, vocabulary, context).toReversed()),
+    [ear, line, closed, vocabulary, context],
+  );
   const change = (text: string) => {
     setClosed(false);
     setBack(-1);

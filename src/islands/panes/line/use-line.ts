@@ -4,11 +4,11 @@ import { vocabularyOf } from "../../../core/model/naming/vocabulary";
 import { findingKind, type Question } from "../../../core/record/finding/finding";
 import { questionOfCheck } from "../../../core/record/job/checks/index";
 import type { CompletionContext } from "../../../core/speech/complete";
-import { phraseFor } from "../../../core/speech/phrases";
-import { type Understanding, understand } from "../../../core/speech/understand";
+import type { Understanding } from "../../../core/speech/understand";
 import { answerSays } from "../../../core/speech/words/card/tests";
 import { useDispatch, useJob, useMachine } from "../../store/context";
 import { readDraft, writeDraft } from "../../store/drafts";
+import { hearing } from "../../store/hearing";
 import type { Intent } from "../../store/intent";
 import { remember } from "./history";
 
@@ -23,9 +23,14 @@ export function useUnderstanding(line: string): Understanding | undefined {
   const job = useJob((s) => s.job);
   const controls = useJob((s) => s.view.controls);
   const asked = useAsked();
+  const ear = hearing.use();
+  const isEmpty = line.trim() === "";
+  useEffect(() => {
+    if (!isEmpty) void hearing.load();
+  }, [isEmpty]);
   return useMemo(
-    () => (line.trim() === "" ? undefined : understand(line, { machine, job, controls, ...(asked && { asked }) })),
-    [line, machine, job, controls, asked],
+    () => (isEmpty ? undefined : ear?.understandOnce(line, { machine, job, controls, ...(asked && { asked }) })),
+    [ear, isEmpty, line, machine, job, controls, asked],
   );
 }
 
@@ -44,11 +49,17 @@ export function useCompletionContext(isEmpty: boolean): CompletionContext {
   const machine = useMachine();
   const bench = useJob((s) => s.view.bench);
   const asked = useAsked();
-  return useMemo(() => ({ bench, asked: asked && !isEmpty ? wordsAnswering(machine, asked) : [] }), [machine, bench, asked, isEmpty]);
+  const ear = hearing.use();
+  return useMemo(
+    () => ({ bench, asked: asked && ear && !isEmpty ? wordsAnswering(ear, machine, asked) : [] }),
+    [ear, machine, bench, asked, isEmpty],
+  );
 }
 
+type Ear = Awaited<ReturnType<typeof hearing.load>>;
+
 /** What begins the answer to a question, or the answers themselves. */
-function wordsAnswering(machine: Machine, question: Question): readonly string[] {
+function wordsAnswering({ phraseFor }: Ear, machine: Machine, question: Question): readonly string[] {
   const asks = findingKind(question).asks(question, machine);
   if (asks && "answers" in asks) return asks.answers.map((value) => answerSays(machine, question, value));
   return [phraseFor(machine, question)];

@@ -1,11 +1,10 @@
 import { capital } from "../../../core/model/naming/text";
-import { controlsIn } from "../../../core/record/finding/circumstances";
 import { type Finding, findingKind, type Question } from "../../../core/record/finding/finding";
 import { UNTOLD } from "../../../core/record/finding/sights";
-import { phraseFor } from "../../../core/speech/phrases";
 import { answerSays } from "../../../core/speech/words/card/tests";
 import { Button } from "../../../ui/Button";
 import { useDispatch, useMachine } from "../../store/context";
+import { useTake } from "./use-take";
 
 interface Props {
   readonly question: Question;
@@ -17,11 +16,11 @@ interface Props {
 export function QuestionButtons({ question, told = false }: Props) {
   const machine = useMachine();
   const dispatch = useDispatch();
+  const take = useTake();
   const asks = findingKind(question).asks(question, machine);
   if (!asks || !("answers" in asks)) {
-    const take = () => dispatch({ do: "type", text: phraseFor(machine, question), controls: controlsIn(question.circumstances) });
     return (
-      <Button look="main" onClick={take}>
+      <Button look="main" onClick={() => take(question)}>
         Take reading
       </Button>
     );

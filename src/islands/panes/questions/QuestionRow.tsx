@@ -1,12 +1,11 @@
 import { capital } from "../../../core/model/naming/text";
-import { controlsIn } from "../../../core/record/finding/circumstances";
 import { answers, findingKind, type Question } from "../../../core/record/finding/finding";
-import { phraseFor } from "../../../core/speech/phrases";
 import { answerSays } from "../../../core/speech/words/card/tests";
 import styles from "../../../ui/Bench.module.css";
 import { Button } from "../../../ui/Button";
 import { useDispatch, useJob, useMachine } from "../../store/context";
 import { answered } from "./QuestionButtons";
+import { useTake } from "./use-take";
 
 interface Props {
   readonly name: string;
@@ -19,6 +18,7 @@ interface Props {
 export function QuestionRow({ name, question, inWords = false }: Props) {
   const machine = useMachine();
   const dispatch = useDispatch();
+  const take = useTake();
   const last = useJob(({ job }) =>
     job.evidence.findLast((e) => e.source === "technician" && e.fitted.length === job.fitted.length && answers(e.finding, question)),
   );
@@ -42,11 +42,7 @@ export function QuestionRow({ name, question, inWords = false }: Props) {
             </Button>
           ))
         ) : (
-          <Button
-            onClick={() => dispatch({ do: "type", text: phraseFor(machine, question), controls: controlsIn(question.circumstances) })}
-          >
-            Type it
-          </Button>
+          <Button onClick={() => take(question)}>Type it</Button>
         )}
       </span>
     </li>

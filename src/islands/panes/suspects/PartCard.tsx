@@ -3,10 +3,10 @@ import { assemblyIdOf, fittingOf } from "../../../core/model/machine/assembly";
 import { type Part, partOf } from "../../../core/model/machine/format";
 import { windingsOf } from "../../../core/model/machine/metering";
 import { capital } from "../../../core/model/naming/text";
-import { partPhrase } from "../../../core/speech/phrases";
 import { Button } from "../../../ui/Button";
 import { Press } from "../../../ui/Press";
 import { useDispatch, useJob, useMachine } from "../../store/context";
+import { hearing } from "../../store/hearing";
 import { measuredParts } from "../sheet/last-readings";
 import { markSays } from "../sheet/mark";
 import { Catalogue } from "../stock/Catalogue";
@@ -19,7 +19,8 @@ export function PartCard({ part: id }: { readonly part: string }) {
   const dispatch = useDispatch();
   const part = partOf(machine, id);
   const isRead = windingsOf(part).length > 0;
-  const label = partPhrase(machine, part);
+  const typeIt = () =>
+    void hearing.load().then(({ partPhrase }) => dispatch({ do: "type", text: `${partPhrase(machine, part)} ${isRead ? "" : "good"}` }));
   return (
     <section className={styles.card} aria-label={part.name}>
       <CardHead title={part.name} />
@@ -38,9 +39,7 @@ export function PartCard({ part: id }: { readonly part: string }) {
           <Catalogue assemblies={[assemblyIdOf(part)]} />
         </details>
       )}
-      <Button onClick={() => dispatch({ do: "type", text: isRead ? `${label} ` : `${label} good` })}>
-        {isRead ? "Type its reading" : "Say how it looks"}
-      </Button>
+      <Button onClick={typeIt}>{isRead ? "Type its reading" : "Say how it looks"}</Button>
     </section>
   );
 }

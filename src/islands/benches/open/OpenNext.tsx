@@ -1,3 +1,4 @@
+import type { ReactNode } from "react";
 import { panelOrderSays } from "../../../core/model/naming/removals";
 import { minutesSay } from "../../../core/model/naming/text";
 import { Button } from "../../../ui/Button";
@@ -7,8 +8,13 @@ import { PanelWords } from "../../panes/hands/PanelWords";
 import { useReach } from "../../panes/hands/use-reach";
 import { useDispatch, useJob, useMachine } from "../../store/context";
 
-/** The next thing that comes off on the way to what was chosen. */
-export function ReachNext() {
+/** The next thing that comes off on the way to what was chosen; else the proposal. */
+export function OpenNext({ children }: { readonly children: ReactNode }) {
+  const isChosen = useJob((s) => s.view.reach.length > 0);
+  return isChosen ? <ReachNext /> : children;
+}
+
+function ReachNext() {
   const machine = useMachine();
   const dispatch = useDispatch();
   const { way, name } = useReach();

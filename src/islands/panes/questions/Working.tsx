@@ -1,0 +1,9 @@
+import card from "../../../ui/NextCard.module.css";
+
+/** What is next is being worked out. */
+export const Working = () => (
+  <section className={card.card} aria-label="Next" data-working="true">
+    <p className={card.kicker}>Next</p>
+    <h2>Working it out…</h2>
+  </section>
+);
