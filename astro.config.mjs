@@ -1,13 +1,13 @@
 import node from "@astrojs/node";
 import react from "@astrojs/react";
 import { defineConfig, passthroughImageService } from "astro/config";
-import { tables } from "./cli/tables-hook.mjs";
+import { packedFiles } from "./cli/pack-files.mjs";
 import { serviceWorker } from "./src/service-worker/integration.mjs";
 
 export default defineConfig({
   output: "server",
   adapter: node({ mode: "middleware" }),
-  integrations: [react(), tables(), serviceWorker()],
+  integrations: [react(), serviceWorker(), packedFiles()],
   image: { service: passthroughImageService() },
   telemetry: false,
   devToolbar: { enabled: false },
@@ -19,6 +19,8 @@ export default defineConfig({
     build: {
       target: "es2022",
       rollupOptions: {
+        // Files of a few hundred bytes cost a phone a request each.
+        output: { experimentalMinChunkSize: 12_000 },
         onwarn(warning, warn) {
           // Zod 4 carries annotations that rollup does not know; they are harmless.
           if (warning.code !== "INVALID_ANNOTATION") warn(warning);

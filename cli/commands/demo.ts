@@ -16,6 +16,7 @@ import { BadInput } from "../bad-input";
 import { buildIfNeeded } from "../build";
 import { loadDemo } from "../demo-data";
 import { ownedFolder } from "../own-folder";
+import { makeTables, tablesFolder } from "../tables";
 
 /** Pages and endpoints as they were built; the last is what they get from this server. */
 type Pages = (...args: [...Parameters<RequestListener>, next: undefined, locals: App.Locals]) => void;
@@ -37,12 +38,25 @@ export async function run(args: string[]): Promise<void> {
   const built = (await import(pathToFileURL(join(projectRoot(), "dist/server/entry.mjs")).href)) as { handler: Pages };
   const gate = { hosts: hostsOf(host, process.env.YENNIC_HOSTS), keyIn };
   const files = join(projectRoot(), "dist/client");
-  const answers = firstAnswers(join(files, "tables"));
-  const server = webServer({ gate, files, application: (req, res) => built.handler(req, res, undefined, { firstAnswers: answers }) });
+  const tables = tablesFolder();
+  const answers = firstAnswers(tables);
+  const server = webServer({
+    gate,
+    files,
+    tables,
+    application: (req, res) => built.handler(req, res, undefined, { firstAnswers: answers }),
+  });
   await new Promise<void>((resolve) => server.listen(port, host, resolve));
   console.log(
     `Yennic is at http://${["0.0.0.0", "::"].includes(host) ? "127.0.0.1" : host}:${port}/  (data in ${folder}; stop with Ctrl-C)`,
   );
+  void makeTables(tables, (made, of) =>
+    console.error(
+      `yennic: predictions worked out for ${made} of ${of} machines${made < of ? "; those to come take a moment longer to open" : ""}`,
+    ),
+  );
+  // The first page of a job takes the longest: it is asked for before anybody does.
+  void fetch(`http://${["0.0.0.0", "::"].includes(host) ? "127.0.0.1" : host}:${port}/jobs/none/intake`).catch(() => undefined);
   if (keyIn !== undefined) sayKey(keyIn);
   if (process.env.YENNIC_DB === undefined) backUpDaily(folder, keep);
 }

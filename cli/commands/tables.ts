@@ -1,19 +1,23 @@
-import { mkdirSync, writeFileSync } from "node:fs";
-import { join } from "node:path";
+import { existsSync, mkdirSync, renameSync, writeFileSync } from "node:fs";
 import { gzipSync } from "node:zlib";
 import { revisionOf } from "../../src/core/model/machine/revision";
 import { tableOf } from "../../src/core/reason/planning/tests/table";
 import { bytesOfTable } from "../../src/core/reason/planning/tests/table-bytes";
 import { MACHINES } from "../../src/machines";
-import { BadInput } from "../bad-input";
 import { readShard } from "../shard";
+import { makeTables, tableFile, tablesFolder } from "../tables";
 
-/** `tables FOLDER [k/n]`: the tables of the machines that ship, a file a revision; or of every n-th of them from the k-th on. */
-export function run([folder, shard = "0/1"]: string[]): void {
-  if (!folder) throw new BadInput("no folder was given; expected where the tables go, such as dist/client/tables");
+/** `tables`: makes the tables of the machines that ship, as far as they are missing. `tables FOLDER k/n`: those of every n-th of them from the k-th on, there. `tables --names`: their file names. */
+export async function run([folder, shard = "0/1"]: string[]): Promise<void> {
+  if (folder === "--names") return console.log(JSON.stringify(MACHINES.map((m) => `${revisionOf(m)}.table`)));
+  if (!folder) return makeTables(tablesFolder(), (made, of) => console.error(`yennic: tables of predictions: ${made} of ${of}`));
   const isOurs = readShard(shard);
   mkdirSync(folder, { recursive: true });
   MACHINES.forEach((machine, i) => {
-    if (isOurs(i)) writeFileSync(join(folder, `${revisionOf(machine)}.table`), gzipSync(bytesOfTable(tableOf(machine)), { level: 9 }));
+    const file = tableFile(folder, revisionOf(machine));
+    if (!isOurs(i) || existsSync(file)) return;
+    // Others may look for it while it is being written.
+    writeFileSync(`${file}.${process.pid}`, gzipSync(bytesOfTable(tableOf(machine)), { level: 9 }));
+    renameSync(`${file}.${process.pid}`, file);
   });
 }

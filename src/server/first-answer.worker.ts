@@ -28,6 +28,7 @@ async function answer(revision: string, job: Job) {
 /** `undefined`: a machine that did not ship has no table here. */
 async function engineOf(revision: string): Promise<ReturnType<typeof withTable>> {
   const engine = known.get(revision) ?? (await read(revision));
+  if (!engine) return undefined;
   known.delete(revision);
   known.set(revision, engine);
   for (const oldest of [...known.keys()].slice(0, -MOST_TABLES)) known.delete(oldest);

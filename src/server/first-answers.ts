@@ -25,8 +25,10 @@ export interface FirstAnswers {
 }
 
 /** A page that has to work it out itself fetches far more, and takes longer than this. */
-const PATIENCE_MS = 1500;
+const PATIENCE_MS = 800;
 const MOST_WAITING = 32;
+/** A longer record takes longer to be handed over and ranked than a page can wait. */
+const MOST_ENTRIES = 1500;
 
 interface Waiting {
   readonly job: Job;
@@ -79,7 +81,7 @@ export function firstAnswers(tables: string): FirstAnswers {
   };
   const put = (job: Job): Promise<FirstAnswer | undefined> => {
     const before = knownOf(job);
-    if (before || !job.machine) return Promise.resolve(before);
+    if (before || !job.machine || job.record.length > MOST_ENTRIES) return Promise.resolve(before);
     if (asked && isSame(asked.job, job)) return asked.answer;
     const waits = queue.get(job.id);
     if (waits && isSame(waits.job, job)) return waits.answer;

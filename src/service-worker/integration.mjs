@@ -1,3 +1,4 @@
+import { execFileSync } from "node:child_process";
 import { createHash } from "node:crypto";
 import { readdirSync, readFileSync, statSync } from "node:fs";
 import { join, relative } from "node:path";
@@ -22,6 +23,8 @@ export function serviceWorker() {
           format: "iife",
           target: "es2022",
           define: {
+            TABLES: JSON.stringify(tableAddresses()),
+            BUILD: JSON.stringify(all),
             PRECACHED: JSON.stringify([...precached, { url: "/shell", revision: all }]),
             "process.env.NODE_ENV": '"production"',
           },
@@ -30,6 +33,12 @@ export function serviceWorker() {
       },
     },
   };
+}
+
+/** Where the tables of predictions of the machines that ship are to be had, once they are made. */
+function tableAddresses() {
+  const command = fileURLToPath(new URL("../../cli/run.mjs", import.meta.url));
+  return JSON.parse(execFileSync(process.execPath, [command, "tables", "--names"], { encoding: "utf8" })).map((name) => `/tables/${name}`);
 }
 
 /** Names of built files carry their hash; others get one. */

@@ -1,4 +1,5 @@
 import { createServer, type IncomingMessage, type RequestListener, type Server, type ServerResponse } from "node:http";
+import compression from "compression";
 import { RateLimiterMemory, RateLimiterRes } from "rate-limiter-flexible";
 import sirv from "sirv";
 import { type Gate, isLoopback, type Turned, turnedAway } from "./gate";
@@ -6,6 +7,7 @@ import { type Gate, isLoopback, type Turned, turnedAway } from "./gate";
 /** What one address may ask a second. This machine's own browsers and tools are not held back by what a network must be. */
 const LIMITS = { own: 5000, others: 100 };
 const OPEN_CONNECTIONS = 500;
+const TABLES = "/tables/";
 /** How often the access key may be tried from one address in a minute. */
 const KEY_TRIES = 10;
 
@@ -22,22 +24,27 @@ const FILE_POLICY = "default-src 'none'; script-src 'self'; connect-src 'self'; 
 
 interface Setup {
   readonly gate: Gate;
-  /** Folder of the built files. */
+  /** Folder of the built files, and that of the tables of predictions, which may still be in the making. */
   readonly files: string;
+  readonly tables: string;
   /** Pages and endpoints. */
   readonly application: RequestListener;
 }
 
 /** The web server: who may come in, how often, then files, then pages and endpoints. */
-export function webServer({ gate, files, application }: Setup): Server {
+export function webServer({ gate, files, tables, application }: Setup): Server {
   const isWelcome = limiter();
+  // Files were packed with the build; of what is made anew only pages are worth it, and a stream must not be held back.
+  const packed = compression({ filter: (_, res) => String(res.getHeader("content-type")).startsWith("text/html") });
   const file = sirv(files, {
     etag: true,
+    gzip: true,
     setHeaders: (res: ServerResponse, path: string) => {
       res.setHeader("content-security-policy", FILE_POLICY);
       res.setHeader("cache-control", path.startsWith("/_astro/") ? "public, max-age=31536000, immutable" : "no-cache");
     },
   });
+  const table = sirv(tables, { dev: true, etag: true });
   const server = createServer((req, res) => {
     for (const [name, value] of Object.entries(HEADERS)) res.setHeader(name, value);
     isWelcome(req)
@@ -45,7 +52,13 @@ export function webServer({ gate, files, application }: Setup): Server {
         const turned = tooMany ?? turnedAway(gate, req);
         if (turned) turn(res, turned);
         else if (req.url?.startsWith("/api/") || req.method === "POST") application(req, res);
-        else file(req, res, () => application(req, res));
+        else if (req.url?.startsWith(TABLES)) {
+          req.url = req.url.slice(TABLES.length - 1);
+          table(req, res, () => void turn(res, { status: 404, message: "this table is not made yet" }));
+        } else
+          file(req, res, () => {
+            packed(req as never, res as never, () => void application(req, res));
+          });
       })
       .catch((error: unknown) => {
         console.error(error);
