@@ -8,6 +8,13 @@ const server = new Server();
 test.beforeAll(() => server.start("--empty"));
 test.afterAll(() => server.remove());
 
+// A browser without a window never ends its own printing, and prints nothing for us meanwhile: that it is asked is counted.
+test.beforeEach(({ page }) =>
+  page.addInitScript(() => {
+    window.print = () => Object.assign(globalThis, { asked: ((globalThis as { asked?: number }).asked ?? 0) + 1 });
+  }),
+);
+
 interface Word {
   readonly text: string;
   readonly left: number;
@@ -21,6 +28,7 @@ async function printed(
   page: Page,
   format: "A4" | "Letter",
 ): Promise<{ readonly words: Word[][]; readonly text: string; readonly width: number }> {
+  await page.waitForFunction(() => (globalThis as { asked?: number }).asked);
   const bytes = await page.pdf({ format, preferCSSPageSize: false });
   const pdf = await getDocument({ data: new Uint8Array(bytes), verbosity: 0 }).promise;
   const words: Word[][] = [];
