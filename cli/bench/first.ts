@@ -101,7 +101,7 @@ function inUse(): number {
 
 const ENTRIES = 12;
 
-/** A job as it grows by a dozen readings from place to place, all as on a healthy machine but for what can’t be known of it. */
+/** A job as it grows by a dozen readings from place to place, all as on a good machine but for what can’t be known of it. */
 function jobsOf(machine: Machine, { predictor }: SuspectSet, round: number): Job[] {
   const points = candidatePoints(machine);
   const job = sampleJob(

@@ -15,11 +15,11 @@ export async function live(): Promise<void> {
     const [here, there] = [await browser.newContext(), await browser.newContext()];
     const mine = await here.newPage();
     await mine.goto(`${server.url}/jobs/new`);
-    await mine.getByLabel("What was noticed").fill("turns, no heat");
-    await mine.getByLabel("Machine, from the plate").selectOption({ index: 1 });
-    await mine.getByLabel("Place", { exact: true }).fill("Testing quay 1");
+    await mine.getByLabel("Complaint").fill("turns, no heat");
+    await mine.getByLabel("Machine, from the nameplate").selectOption({ index: 1 });
+    await mine.getByLabel("Address", { exact: true }).fill("Testing quay 1");
     await mine.getByLabel("Customer", { exact: true }).fill("Mr Probatum");
-    await mine.getByRole("button", { name: "Open the job" }).click();
+    await mine.getByRole("button", { name: "Create job" }).click();
     await mine.waitForURL(/\/jobs\/[0-9a-f-]{36}\/[a-z]+$/);
     const [tab, device] = [await here.newPage(), await there.newPage()];
     for (const page of [tab, device]) await page.goto(mine.url());

@@ -17,7 +17,7 @@ const MOST_PARTS = 3;
 const METER = 0.01;
 const LEADS = 0.4;
 
-/** Jobs with one mistake in the wires that were touched, and jobs with none: what the check at the plug finds, names, and cries wolf about. */
+/** Jobs with one mistake in the wires that were touched, and jobs with none: what the plug check finds, names, and cries wolf about. */
 export function plugging(): void {
   for (const machine of MACHINES) {
     const random = randomFrom(41);

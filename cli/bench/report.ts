@@ -62,7 +62,7 @@ async function made(browser: Browser, url: string, job: TypedJob): Promise<{ ms:
     if (!answer.ok()) throw new Error(`the bench's job is refused: ${(await answer.text()).slice(0, 200)}`);
   }
   await page.goto(`${url}/jobs/${job.job.id}/hand`);
-  const button = page.getByRole("button", { name: "PDF for the customer" });
+  const button = page.getByRole("button", { name: "Customer PDF" });
   await button.waitFor();
   await page.getByText(`All ${job.entries.length}`).waitFor();
   const ms: number[] = [];

@@ -21,7 +21,7 @@ const readingsSchema = z
   )
   .max(200);
 
-/** The check at the plug after wires were touched: which resistances tell that they are rightly on; with readings, what they say. One line of JSON. */
+/** The plug check after wires were touched: which resistances tell that they are rightly on; with readings, what they say. One line of JSON. */
 export function run(args: string[]): void {
   const [machineArg, touchedFile, readingsFile] = args;
   if (!machineArg || !touchedFile || args.length > 3) throw new BadInput(USAGE);

@@ -30,7 +30,7 @@ function answer(line: string, machine: Machine, job: Job | undefined): Answer {
   const gists = (meanings: readonly Meaning[]) => [...new Set(meanings.map((m) => gistOf(m, machine)))];
   const says = (meanings: readonly Meaning[]) => meanings.map((m) => meaningSays(m, machine)).join(" · ");
   const guesses = heard.guesses.map((g) => ({ gists: gists(g), says: says(g) }));
-  if (heard.status === "note") return { line, status: "note", gists: ["note"], says: "Kept as a note", guesses };
+  if (heard.status === "note") return { line, status: "note", gists: ["note"], says: "Saved as a note", guesses };
   const told = { line, gists: gists(heard.meanings), guesses: heard.status === "unclear" ? guesses : [] };
   if (heard.status === "unclear") return { ...told, status: "unclear", says: `Which: ${guesses.map((g) => g.says).join(", or ")}?` };
   if (!job) return { ...told, status: "understood", says: says(heard.meanings) };

@@ -20,7 +20,7 @@ clientsClaim();
 const KEPT_TABLES = "predictions ";
 const tables = () => caches.open(`${KEPT_TABLES}${BUILD}`);
 
-/** A table as this device holds it, else as the server has it, which is kept. */
+/** A table as this device holds it, else as the server has it, which is saved. */
 async function table(request: Request | string): Promise<Response> {
   const cache = await tables();
   const kept = await cache.match(request);

@@ -1,4 +1,5 @@
-import { format, isToday } from "date-fns";
+import { format, formatDistanceToNowStrict, isToday } from "date-fns";
+import { useEffect, useState } from "react";
 
 /** Time of day in the reader's own zone, with the day when that is not today; the server may stand in another. */
 export function Clock({ at }: { readonly at: string | undefined }) {
@@ -6,7 +7,19 @@ export function Clock({ at }: { readonly at: string | undefined }) {
   const time = new Date(at);
   return (
     <time dateTime={at} suppressHydrationWarning>
-      {format(time, isToday(time) ? "HH:mm" : "EEE d MMM HH:mm")}
+      {format(time, isToday(time) ? "h:mm a" : "EEE, MMM d, h:mm a")}
     </time>
   );
+}
+
+const AGAIN_MS = 30_000;
+
+/** How long ago a time is: “3 hours ago”. It goes on while it is looked at. */
+export function Ago({ at }: { readonly at: string | undefined }) {
+  const [, again] = useState(0);
+  useEffect(() => {
+    const timer = setInterval(() => again((n) => n + 1), AGAIN_MS);
+    return () => clearInterval(timer);
+  }, []);
+  return at === undefined ? null : <span suppressHydrationWarning>({formatDistanceToNowStrict(new Date(at), { addSuffix: true })})</span>;
 }

@@ -5,7 +5,7 @@ export function Missing({ what }: { readonly what: string }) {
   return (
     <main className={styles.notice}>
       <h1>{what}</h1>
-      <p>The address may be mistyped, the job may be in another data folder, or the server is out of reach and this device never had it.</p>
+      <p>The address may be wrong, the job may be in another data folder, or the server is out of reach.</p>
       <p>
         <a href="/jobs">All jobs</a>
       </p>

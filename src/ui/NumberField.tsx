@@ -32,7 +32,7 @@ export function NumberField({ label, range, value, onChange, worked = false, dig
     <div className={styles.field} data-worked={worked}>
       <label htmlFor={id}>
         {label}
-        {worked && <em> worked out</em>}
+        {worked && <em> calculated</em>}
       </label>
       <span className={styles.entry}>
         <input

@@ -47,7 +47,7 @@ export function ReadingField({ label, unit, onKeep, onLeave, standing = false }:
         inputMode="decimal"
         autoComplete="off"
         // It was asked for by a touch on its own place.
-        // biome-ignore lint/a11y/noAutofocus: the field takes the place of the button that was pressed
+        // biome-ignore lint/a11y/noAutofocus: the field replaces the button that was pressed
         autoFocus={!standing}
         value={text}
         placeholder={BARE[unit] ?? UNIT_SYMBOL[unit]}
@@ -59,7 +59,7 @@ export function ReadingField({ label, unit, onKeep, onLeave, standing = false }:
       />
       {unit === "ohm" && <Button onClick={() => onKeep(Infinity)}>OL</Button>}
       <Button look={standing ? "main" : "plain"} type="submit" disabled={text.trim() === ""}>
-        Keep
+        Save
       </Button>
       {amiss && (
         <em id={message} role="alert">

@@ -73,7 +73,7 @@ export function WordsForm<N extends string>({ fields, button, amiss, onKeep, onL
       </Button>
       {onLeave && (
         <Button look="quiet" onClick={onLeave}>
-          Leave it
+          Cancel
         </Button>
       )}
       {wrong !== undefined && (

@@ -15,25 +15,25 @@ bothWays((way, press) => {
     await press(page, "Lint screen: clean");
     await expect(record.first()).toContainText("Lint screen: clean");
     await visit(page, "Supply");
-    await page.getByRole("spinbutton", { name: "Louvres in all" }).fill("4");
-    await page.getByRole("spinbutton", { name: "Louvres open" }).fill("1");
-    await press(page, "Hood outside: louvres stuck");
-    await expect(record.first()).toContainText("Hood outside: louvres stuck, 1 of 4 louvres open");
+    await page.getByRole("spinbutton", { name: "Louvers in all" }).fill("4");
+    await page.getByRole("spinbutton", { name: "Louvers open" }).fill("1");
+    await press(page, "Hood outside: louvers stuck");
+    await expect(record.first()).toContainText("Hood outside: louvers stuck, 1 of 4 louvers open");
     await visit(page, "Supply");
-    await expect(page.getByRole("button", { name: "Hood outside: louvres stuck", exact: true })).toHaveAttribute("aria-pressed", "true");
-    await press(page, "Hood outside: it is cleaned now");
+    await expect(page.getByRole("button", { name: "Hood outside: louvers stuck", exact: true })).toHaveAttribute("aria-pressed", "true");
+    await press(page, "Hood outside: mark cleaned");
     await expect(record.first()).toContainText("Cleaned: hood outside");
     await visit(page, "Supply");
     await expect(page.getByLabel("Air, place by place")).toContainText("✓ cleaned");
-    await expect(page.getByRole("button", { name: "Hood outside: louvres stuck", exact: true })).toHaveAttribute("aria-pressed", "true");
+    await expect(page.getByRole("button", { name: "Hood outside: louvers stuck", exact: true })).toHaveAttribute("aria-pressed", "true");
   });
 
   test(`what each state of the supply shows and does, from this machine's circuit, ${way}`, async ({ page }) => {
     await openJob(page, server.url, "turns, no heat");
     await visit(page, "Supply");
-    await page.getByText("What the supply would show").click();
+    await page.getByText("What each supply fault shows").click();
     const row = (name: string) => page.getByRole("row", { name: new RegExp(name) });
-    await expect(row("As it should be")).toContainText("240 V");
+    await expect(row("Normal")).toContainText("240 V");
     await expect(row("leg L2 missing")).toContainText("starts, no heat");
     await expect(row("leg L1 missing")).toContainText("0 V / 120 V");
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(way === "by touch" ? 390 : 1280);
@@ -66,7 +66,7 @@ bothWays((way, press) => {
     };
     await read("Read: Terminal block, L1 to L2", "231");
     await expect(load).toContainText("Between outlet and terminal block 8.0 V at 28.0 A: 286 mΩ, 224 W of heat in it.");
-    await load.getByLabel("Joint").selectOption({ label: "Heating element to H4, 21.3 A" });
+    await load.getByLabel("Splice or terminal").selectOption({ label: "Heating element to H4, 21.3 A" });
     await read("Read: Voltage drop, Heating element to H4", "6.4");
     await expect(load).toContainText("6.4 V fail");
     await expect(load).toContainText("6.4 V at 21.3 A: 300 mΩ, 137 W of heat in it");

@@ -14,7 +14,7 @@ async function demoJob(page: Page, place: string): Promise<string> {
   await page.goto(`${server.url}/jobs`);
   await page.getByRole("link", { name: new RegExp(place) }).click();
   await page.waitForURL(/\/jobs\/[0-9a-f-]{36}\/[a-z]+$/);
-  await expect(next(page).getByRole("heading")).not.toHaveText("Working it out…");
+  await expect(next(page).getByRole("heading")).not.toHaveText("Calculating…");
   return page.url().replace(/\/[a-z]+$/, "");
 }
 
@@ -34,7 +34,7 @@ test("each bench has its address, and keeps what is next, the line and the energ
   for (const stage of STAGES) {
     await page.goto(`${job}/${stage}`);
     await expect(here(page)).toContainText(STAGE_NAMES[stage]);
-    await expect(next(page).getByRole("heading")).not.toHaveText("Working it out…");
+    await expect(next(page).getByRole("heading")).not.toHaveText("Calculating…");
     await expect(line(page)).toBeVisible();
     expect([stage, await frame(page)]).toEqual([stage, first]);
     expect(await page.title()).toContain(STAGE_NAMES[stage]);
@@ -94,10 +94,10 @@ test("by keyboard: from bench to bench, and what each offers", async ({ page }) 
   await press(/: air strong$/);
   await recorded("Air strong");
   await go("Make safe");
-  await press("Breaker off and locked");
-  for (const step of ["It reads", "Nothing anywhere", "It still reads"]) await press(step);
-  await recorded("Made safe: breaker off, proved dead");
-  await expect(page.getByRole("status", { name: "Energy state" })).toContainText("DEAD, proved");
+  await press("Record breaker locked out");
+  for (const step of ["Meter reads the source", "0 V on every pair", "Still reads the source"]) await press(step);
+  await recorded("Proved dead: breaker off, proved dead");
+  await expect(page.getByRole("status", { name: "Energy state" })).toContainText("PROVED DEAD");
   await go("Open up");
   await press("Rear panel: it is off");
   await recorded("Rear panel off");
@@ -111,22 +111,22 @@ test("by keyboard: from bench to bench, and what each offers", async ({ page }) 
   await page.keyboard.press("Enter");
   await recorded("Heating element, wires off: OL");
   await go("Fit");
-  await press("Type it");
+  await press("Enter reading");
   await expect(line(page)).toBeFocused();
   await expect(line(page)).toHaveValue(/^(fitted|put right|remade) /);
   await page.keyboard.press("Control+a");
   await page.keyboard.type("fitted element");
   await page.keyboard.press("Enter");
-  await recorded("Fitted: new heating element");
+  await recorded("Replaced: heating element");
   await go("Close up");
-  await press("It is back on");
+  await press("Mark reinstalled");
   await recorded("Rear panel back on");
   await page.keyboard.press("/");
   await page.keyboard.type("energised");
   await page.keyboard.press("Enter");
   await go("Prove");
   for (const answer of ["starts", "drum turns", "warm air", "heat cycles normally", "air strong"]) {
-    await page.getByRole("form", { name: "The proof run" }).getByLabel(answer, { exact: true }).focus();
+    await page.getByRole("form", { name: "Test run" }).getByLabel(answer, { exact: true }).focus();
     await page.keyboard.press("Space");
   }
   await page.keyboard.press("Enter");
@@ -176,5 +176,5 @@ test("a stage goes on with the work for who stands there; an entry that this pro
   await page.reload();
   await expect(page.getByLabel("Record").getByText(/a kind of entry that this program does not know/)).toBeVisible();
   await type(page, "proved dead");
-  await expect(page.getByRole("status", { name: "Energy state" })).toContainText("DEAD, proved");
+  await expect(page.getByRole("status", { name: "Energy state" })).toContainText("PROVED DEAD");
 });

@@ -71,7 +71,7 @@ test("bad input at the border: a clear answer with the field, nothing written, t
   expect(await total()).toBe(1);
 });
 
-test("the sheet of a revision is had by its name, and kept for good", async () => {
+test("the sheet of a revision is had by its name, and saved permanently", async () => {
   const ref = refOf(E27);
   const response = await fetch(`${server.url}/api/machines/${ref.id}/${ref.revision}`);
   expect(response.status).toBe(200);
@@ -81,7 +81,7 @@ test("the sheet of a revision is had by its name, and kept for good", async () =
 test("a page that is not there says so, and pages carry a strict policy", async ({ page }) => {
   const missing = await page.goto(`${server.url}/jobs/${v7()}`);
   expect(missing?.status()).toBe(404);
-  await expect(page.getByRole("heading")).toContainText("There is no job");
+  await expect(page.getByRole("heading")).toContainText("No job");
   expect((await page.goto(`${server.url}/nowhere`))?.status()).toBe(404);
   expect((await page.goto(`${server.url}/jobs?stage=napping`))?.status()).toBe(400);
   const policy = (await page.goto(`${server.url}/jobs`))?.headers()["content-security-policy"] ?? "";

@@ -50,14 +50,14 @@ bothWays((way, press) => {
     await expect(page.getByText("“sparks” is nothing that happens in a run")).toBeVisible();
     await page.getByLabel(/^Or typed/).fill(watched("coil-main:opens-hot", 600));
     await page.getByLabel("Watched for").fill("600");
-    const tells = page.getByRole("region", { name: "What the ignition tells" });
+    const tells = page.getByRole("region", { name: "What the ignition shows" });
     await expect(tells.locator("li").first()).toContainText("Main coil opens when hot", { timeout: 20_000 });
 
     await press(page, "Joints");
     await press(page, "Opened: pressure tap plug");
     await expect(page.getByText("no leak test since it was opened")).toBeVisible();
     await visit(page, "Close up");
-    await expect(page.getByRole("list", { name: "Still to be looked at" })).toContainText("A gas joint was disturbed");
+    await expect(page.getByRole("list", { name: "Still to check" })).toContainText("A gas joint was disturbed");
     await visit(page, "Fit");
     await press(page, /^Burner$/);
     await press(page, "Joints");
@@ -65,11 +65,11 @@ bothWays((way, press) => {
     await expect(record(page).first()).toContainText("Leak test, pressure tap plug: tight (soap solution)");
 
     await page.getByText("Convert it to another fuel").click();
-    await press(page, "It is converted");
-    await expect(page.getByRole("alert")).toContainText("A conversion is complete or none: still missing: orifice of that fuel");
+    await press(page, "Record conversion done");
+    await expect(page.getByRole("alert")).toContainText("Conversion not complete. Do not light it. Missing: orifice of that fuel");
     const steps = page.getByRole("region", { name: "Conversion" }).getByRole("checkbox");
     for (const box of await steps.all()) await box.check();
-    await press(page, "It is converted");
+    await press(page, "Record conversion done");
     await expect(record(page).first()).toContainText("Converted to propane");
     // Its orifice was out: that joint is open again.
     await expect(page.getByRole("list").filter({ hasText: "orifice" }).first()).toContainText("no leak test since it was opened");
@@ -87,7 +87,7 @@ bothWays((way, press) => {
     await expect(page.getByRole("alert")).toContainText("-2 in w.c. can’t be: expected 0.1 to 28 in w.c.");
     await page.getByLabel("Manifold, flowing").fill("3.5");
     await expect(page.getByLabel(/^Input/)).toHaveValue(/^216\d\d$/);
-    await expect(page.getByText("✓ 1.5 % under the plate")).toBeVisible();
+    await expect(page.getByText("✓ 1.5% under the plate")).toBeVisible();
     await page.getByLabel("One turn").fill("0");
     await expect(page.getByRole("alert")).toContainText("0 s can’t be");
     await page.getByLabel("One turn").fill("223");
@@ -115,20 +115,20 @@ bothWays((way, press) => {
     await expect(page.getByRole("alert")).toContainText("A rise of 3 K tells no flow");
     await page.getByLabel("Exhaust, mean").fill(exhaustC.toFixed(1));
     await expect(page.getByRole("heading", { name: /^Air did this/ })).toBeVisible();
-    const keep = page.getByRole("button", { name: /^Keep \d+ ± \d+ cfm as evidence$/ });
+    const keep = page.getByRole("button", { name: /^Keep \d+ ±\d+ cfm as evidence$/ });
     const [found = 0, spread = 0] = [...((await keep.textContent()) ?? "").matchAll(/\d+/g)].map(Number);
     expect(Math.abs(found - flow * CFM)).toBeLessThan(spread);
     await expect(page.getByRole("row", { name: /^limit opens/ })).toContainText("✗ after");
-    await press(page, /^Keep \d+ ± \d+ cfm as evidence$/);
-    await expect(record(page).first()).toContainText("Air worked out");
-    await press(page, "Build the run");
+    await press(page, /^Keep \d+ ±\d+ cfm as evidence$/);
+    await expect(record(page).first()).toContainText("Airflow calculated");
+    await press(page, "Build the duct");
     await page.getByLabel("foil, straight").fill("0");
     await expect(page.getByRole("alert").first()).toContainText("0 m can’t be: expected 0.05 to 60 m");
     await page.getByLabel("foil, straight").fill("2.5");
-    await press(page, "Keep this run with the job");
+    await press(page, "Save duct to job");
     await expect(record(page).first()).toContainText("Duct: 5.5 m, 1 bend, louvres");
     await visit(page, "Close up");
-    await expect(page.getByRole("list", { name: "Still to be looked at" })).toContainText(/vent is not cleared/);
+    await expect(page.getByRole("list", { name: "Still to check" })).toContainText(/vent is not cleared/);
     await page.reload();
     await expect(next(page)).toHaveAttribute("data-working", "false");
     await visit(page, "Supply & air");
@@ -141,11 +141,11 @@ bothWays((way, press) => {
     await visit(page, "Meter");
     await press(page, "Logger’s file");
     await press(page, "Simulated logger");
-    const tells = page.getByRole("region", { name: "What the log tells" });
+    const tells = page.getByRole("region", { name: "What the log shows" });
     await expect(tells).toContainText("air flow", { timeout: 20_000 });
     await expect(tells).toContainText(/opens at \d+\.\d °C/);
     await expect(tells.getByText(/\d+ switches as a table/)).toBeVisible();
-    await press(page, "Keep its air flow as evidence");
+    await press(page, "Save airflow as evidence");
     await expect(record(page).first()).toContainText("from record of the exhaust");
   });
 });

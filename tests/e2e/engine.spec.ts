@@ -13,7 +13,7 @@ test("a condenser that does not start: its code leads, and the capacitor is disc
   await type(page, "tank good, tank good");
   await type(page, "proved dead");
   await page.getByLabel("Reading line").fill("main winding 18");
-  await expect(page.locator("form output")).toContainText("may hold its charge");
+  await expect(page.locator("form output")).toContainText("may hold a charge");
   await type(page, "discharged");
   await type(page, "main winding 18");
   await type(page, "top off, console off");
@@ -31,10 +31,10 @@ test("pairs come in, other schools are asked, and a surprising reading shows its
   await expect(schools.locator("summary b")).not.toHaveText("…");
   await schools.locator("summary").click();
   await expect(schools.getByText(/^Meter first/)).toBeVisible();
-  await schools.locator("li", { hasText: "Fit the set" }).getByRole("button", { name: "Work so" }).click();
+  await schools.locator("li", { hasText: "Replace the set" }).getByRole("button", { name: "Use this" }).click();
   await expect(schools.locator("summary")).toContainText("sets");
   await type(page, "motor wires on 1.2");
-  await page.getByRole("button", { name: "Show its way" }).click();
+  await page.getByRole("button", { name: "Show current path" }).click();
   await expect(page.getByText(/^The current divides/)).toBeVisible();
   await expect(page.locator('[data-part="start-contact"]')).toHaveAttribute("data-way", "true");
   // Single faults answer at once; the pairs of faults are worked out behind and raise the count of what is in question.

@@ -16,7 +16,7 @@ async function cameraPicture(page: Page): Promise<Buffer> {
   return Buffer.concat([plain.subarray(0, 2), segment, plain.subarray(2)]);
 }
 
-const plate = (page: Page) => page.getByRole("button", { name: /^The plate, photo 1/ }).getByRole("img");
+const plate = (page: Page) => page.getByRole("button", { name: /^Nameplate, photo 1/ }).getByRole("img");
 
 bothWays((way, press) => {
   test(`the plate is photographed, kept small and without the place, seen again on another device, ${way}`, async ({ page, browser }) => {
@@ -24,7 +24,7 @@ bothWays((way, press) => {
     await visit(page, "Intake");
     const picture = await cameraPicture(page);
     const chooser = page.waitForEvent("filechooser");
-    await press(page, "Photograph the plate");
+    await press(page, "Photograph the nameplate");
     await (await chooser).setFiles({ name: "plate.jpg", mimeType: "image/jpeg", buffer: picture });
     await expect(plate(page)).toBeVisible();
     await expect(page.getByLabel("Record")).toContainText("Photo of the plate");
@@ -45,9 +45,9 @@ test("what is no picture is refused, and the record does not change", async ({ p
   await openJob(page, server.url, "turns but no heat");
   await visit(page, "Intake");
   await page
-    .getByLabel("Photograph the plate")
+    .getByLabel("Photograph the nameplate")
     .setInputFiles({ name: "notes.jpg", mimeType: "image/jpeg", buffer: Buffer.from("not a picture") });
-  await expect(page.getByRole("alert")).toContainText("notes.jpg is no picture that this browser can read");
+  await expect(page.getByRole("alert")).toContainText("notes.jpg is not a picture this browser can read");
   await expect(page.getByLabel("Record")).not.toContainText("Photo");
 });
 
@@ -56,7 +56,7 @@ test("a photo taken while the server is away is sent once it is back", async ({ 
   await visit(page, "Intake");
   const picture = await cameraPicture(page);
   await server.kill();
-  await page.getByLabel("Photograph the plate").setInputFiles({ name: "plate.jpg", mimeType: "image/jpeg", buffer: picture });
+  await page.getByLabel("Photograph the nameplate").setInputFiles({ name: "plate.jpg", mimeType: "image/jpeg", buffer: picture });
   await expect(plate(page)).toBeVisible();
   await server.start();
   await expect

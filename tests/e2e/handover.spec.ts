@@ -81,17 +81,17 @@ bothWays((way, press) => {
     await expect(record(page)).toContainText("Needed: heating element, ordered");
     await expect(parts(page)).toContainText(/Heating element, second issue: confirmed, due/);
     const id = idOf(page);
-    await expect.poll(async () => (await row(page, id)).waits).toContain("Waits for heating element, second issue: confirmed");
+    await expect.poll(async () => (await row(page, id)).waits).toContain("Waiting on heating element, second issue: confirmed");
 
     // Another job stands open too and is newer: it comes first until the part is here.
     await standsOpen(page);
     expect((await row(page, id)).place).toBeGreaterThan(0);
     await daysPass(page, 5);
-    await expect(parts(page)).toContainText("has arrived: look at it");
+    await expect(parts(page)).toContainText("arrived: inspect it");
     await expect(parts(page)).toContainText("The box says QF-0900");
     await expect.poll(async () => (await row(page, id)).waits).toContain("Heating element, second issue has arrived: look at it");
     expect((await row(page, id)).place).toBe(0);
-    await press(page, "It is the wrong one");
+    await press(page, "Mark wrong part");
     await page.getByLabel("What is wrong with it").fill("terminals in a bag, no coil");
     await page.keyboard.press("Enter");
     await expect(parts(page)).toContainText("a wrong one went back");
@@ -103,7 +103,7 @@ bothWays((way, press) => {
     await page.reload();
     await daysPass(page, 1);
     await expect(parts(page)).toContainText("The box says QF-1191B");
-    await press(page, "Right: put by");
+    await press(page, "Mark correct, put in stock");
     await expect(parts(page)).toContainText("in van 1");
 
     await type(page, "fitted element");
@@ -111,30 +111,30 @@ bothWays((way, press) => {
     await expect(parts(page)).toContainText("Used: Heating element, second issue, QF-1191B");
     await expect(record(page)).toContainText("Used: Heating element, second issue, QF-1191B");
     await page.goto(`${server.url}/stock`);
-    await expect(page.getByRole("heading", { name: "What lies where" })).toBeVisible();
-    await expect(page.getByLabel("What does not come out")).toHaveCount(0);
+    await expect(page.getByRole("heading", { name: "Stock by location" })).toBeVisible();
+    await expect(page.getByLabel("Counts that don't match")).toHaveCount(0);
   });
 
   test(`a repair that is declined leaves an unsafe machine marked, and never unmarked, ${way}`, async ({ page }) => {
     await openJob(page, server.url, "heats when it stands");
     for (const line of ["proved dead", "rear off", "element cab 12"]) await type(page, line);
     await visit(page, "Hand over");
-    await press(page, "It is declined…");
+    await press(page, "Customer declined…");
     const form = page.getByRole("region", { name: "Declined work" });
     await form.getByLabel("Why, in the customer’s words").fill("=too(dear)");
-    const keep = form.getByRole("button", { name: "Keep that it is declined" });
+    const keep = form.getByRole("button", { name: "Save declined work" });
     await keep.click();
-    await expect(form.getByRole("alert")).toContainText("Say first whether the machine can hurt somebody");
-    for (const question of ["Can the machine hurt somebody as it stands?", "Does the visit end with it?"])
+    await expect(form.getByRole("alert")).toContainText("First answer: is it unsafe");
+    for (const question of ["Is it unsafe to use right now?", "Does this end the visit?"])
       await form.getByRole("group", { name: question }).getByRole("button", { name: "Yes" }).click();
     await keep.click();
-    await expect(form.getByRole("alert")).toContainText("cut it off and put “do not use” on it first");
+    await expect(form.getByRole("alert")).toContainText("unplug it, turn the gas off, tag it DO NOT USE");
     await form.getByRole("checkbox").check();
     await keep.click();
-    await expect(record(page)).toContainText("marked “do not use”; the visit ends here");
-    await expect(page.getByRole("article", { name: "The customer’s page" })).toContainText("Your dryer must not be used");
+    await expect(record(page)).toContainText("tagged DO NOT USE; the visit ends here");
+    await expect(page.getByRole("article", { name: "The customer’s page" })).toContainText("Do not use your dryer");
     const id = idOf(page);
-    await expect.poll(async () => (await row(page, id)).unsafe).toContain("Marked “do not use”");
+    await expect.poll(async () => (await row(page, id)).unsafe).toContain("Tagged DO NOT USE");
     expect((await row(page, id)).closed).toBe(true);
   });
 });
@@ -166,17 +166,17 @@ async function gasJob(page: Page): Promise<void> {
   for (const line of ["lower front on", "gas open", "energised"]) await type(page, line);
   await page.getByLabel("Reading line").fill("prove");
   await page.getByLabel("Reading line").press("Enter");
-  const form = page.getByRole("form", { name: "The proof run" });
+  const form = page.getByRole("form", { name: "Test run" });
   for (const answer of ["starts", "drum turns", "warm air", "heat cycles normally"]) await form.getByLabel(answer, { exact: true }).check();
   await form.getByLabel("not seen", { exact: true }).last().check();
-  await form.getByLabel(/Why was it not seen/).fill("no ladder");
-  await form.getByRole("button", { name: "Record the run" }).click();
+  await form.getByLabel(/Say why/).fill("no ladder");
+  await form.getByRole("button", { name: "Go to the test run" }).click();
 }
 
 async function pdf(page: Page, paper: "A4" | "Letter"): Promise<Buffer> {
   await page.getByLabel("Paper").selectOption(paper);
   const saved = page.waitForEvent("download");
-  await page.getByRole("button", { name: "PDF for the customer" }).click();
+  await page.getByRole("button", { name: "Customer PDF" }).click();
   return readFileSync(await (await saved).path());
 }
 
@@ -192,17 +192,17 @@ for (const viewport of [
     }) => {
       await gasJob(page);
       await visit(page, "Hand over");
-      const age = page.getByLabel(/How old is it, in years/);
+      const age = page.getByLabel(/Age of the machine, years/);
       await age.fill("9,5");
       await age.blur();
       await expect(record(page)).toContainText("The machine is 9.5 years old");
       await page.getByRole("button", { name: /^Agreed: Igniter$/ }).click();
       await expect(record(page)).toContainText("Agreed: Igniter, $");
-      await next(page).getByRole("button", { name: "Close with reservations" }).click();
-      await expect(next(page)).toContainText("Say what it was");
-      await page.getByRole("button", { name: "Say what it was" }).first().click();
+      await next(page).getByRole("button", { name: "Close with exceptions" }).click();
+      await expect(next(page)).toContainText("State the cause…");
+      await page.getByRole("button", { name: "State the cause…" }).first().click();
       await page.getByLabel("What was wrong").first().fill("The igniter had burnt through");
-      await page.getByRole("button", { name: "Keep", exact: true }).first().click();
+      await page.getByRole("button", { name: "Save", exact: true }).first().click();
       await sayAll(page);
       await next(page).getByRole("button", { name: "Sign" }).click();
       const canvas = page.getByLabel("Sign here");
@@ -218,7 +218,7 @@ for (const viewport of [
       ] as const)
         await page.mouse.move(box.x + x, box.y + y, { steps: 4 });
       await page.mouse.up();
-      await page.getByRole("button", { name: "It is handed over" }).click();
+      await page.getByRole("button", { name: "Finish handover" }).click();
       await expect(next(page)).toContainText("Handed over to Mr Probatum");
 
       const files: Buffer[] = [];
@@ -228,7 +228,7 @@ for (const viewport of [
         const pages = await pagesOf(bytes);
         const words = wordsOf(pages);
         for (const says of [
-          "Your dryer is repaired, with reservations",
+          "Your dryer is repaired. Some checks were not done.",
           "For Mr Probatum, Testing quay 1",
           "The igniter had burnt through",
           "✗ OL",
@@ -236,7 +236,7 @@ for (const viewport of [
           "Leak test, union at the valve: tight (soap solution, Tess Trier)",
           "⚠ Air at the hood not seen",
           "no ladder",
-          "To pay",
+          "Total due",
           "Igniter",
           "Mr Probatum,",
           "Tess Trier, Your shop",
@@ -256,7 +256,7 @@ for (const viewport of [
       };
       const said = await shares(page);
       await visit(page, "Hand over");
-      await page.getByText("Take it elsewhere").click();
+      await page.getByText("Export job").click();
       const saved = page.waitForEvent("download");
       await page.getByRole("button", { name: "The whole job (zip)" }).click();
       const zip = readFileSync(await (await saved).path());
@@ -266,9 +266,9 @@ for (const viewport of [
       const bring = async (buffer: Buffer) =>
         other.getByLabel("The job’s file").setInputFiles({ name: "job.zip", mimeType: "application/zip", buffer });
       await bring(zip);
-      await expect(other.getByRole("status")).toContainText("entries brought in");
+      await expect(other.getByRole("status")).toContainText("entries imported");
       await bring(zip);
-      await expect(other.getByRole("status")).toContainText("It was all here already");
+      await expect(other.getByRole("status")).toContainText("Already here, nothing added");
       const broken = Buffer.from(zip);
       broken[Math.floor(zip.length / 2)] = (broken[Math.floor(zip.length / 2)] ?? 0) ^ 0xff;
       await bring(broken);

@@ -57,20 +57,20 @@ bothWays((way, press) => {
     await page.getByText(/^To reach:/).click();
     await press(page, /^Cycling$/);
     await expect(next(page)).toContainText("Take off the top");
-    await expect(page.getByRole("region", { name: "Ways in" })).toContainText("Through the front");
+    await expect(page.getByRole("region", { name: "Access routes" })).toContainText("Through the front");
     await expect(next(page)).toContainText("its hinges don’t hold it");
-    await press(page, "It is off");
+    await press(page, "Mark removed");
     await expect(page.getByRole("list", { name: "Cups" })).toContainText("1 Top: 2");
-    await press(page, "Something else came off…");
+    await press(page, "Log another part…");
     await page.getByLabel("What came off, in your words").fill("rubber bumper of the left hinge");
-    await page.getByLabel("Which way round it sits").fill("lip to the wall");
+    await page.getByLabel("Which way it faces").fill("lip to the wall");
     await page.keyboard.press("Enter");
     await expect(record(page)).toContainText("Rubber bumper of the left hinge off");
     await expect(next(page)).toContainText("Take off the front");
     await press(page, /^It differs$/);
     await press(page, "Other screws came out");
     await press(page, "One screw more");
-    await press(page, "Into the cup");
+    await press(page, "Save to cup");
     await expect(page.getByRole("list", { name: "Cups" })).toContainText("Front: 5");
 
     // Wires off, one of them burnt.
@@ -80,29 +80,29 @@ bothWays((way, press) => {
     await press(page, /^GY H2 of the cycling thermostat: off$/);
     await press(page, /^BN B1 of the bias heater: off$/);
     await press(page, /^WH TBN of the bias heater: off$/);
-    await expect(page.getByLabel("What is off")).toContainText("Wire of the bias heater, TBN");
+    await expect(page.getByLabel("Removed parts")).toContainText("Wire of the bias heater, TBN");
 
     // What was mistaken is taken back.
     await press(page, /^WH TBN of the bias heater: back on$/);
-    await expect(page.getByLabel("What is off")).not.toContainText("TBN");
+    await expect(page.getByLabel("Removed parts")).not.toContainText("TBN");
     await page
       .getByRole("button", { name: /^Take back/ })
       .first()
       .click();
-    await expect(page.getByLabel("What is off")).toContainText("TBN");
+    await expect(page.getByLabel("Removed parts")).toContainText("TBN");
 
     // The server is killed and comes back; the page is opened anew.
     await server.kill();
     await server.start("--empty");
     await page.reload();
-    await expect(page.getByLabel("What is off")).toContainText("Rubber bumper of the left hinge");
+    await expect(page.getByLabel("Removed parts")).toContainText("Rubber bumper of the left hinge");
     await expect(page.getByRole("list", { name: "Cups" })).toContainText("Front: 5");
 
-    // The exchange, by its list.
+    // Replacement, by its list.
     await type(page, "new cycling thermostat fitted");
     await visit(page, "Fit");
-    await press(page, "The exchange");
-    const list = page.getByRole("list", { name: "Cycling thermostat: what to see to" });
+    await press(page, "Replacement");
+    const list = page.getByRole("list", { name: "Cycling thermostat: checklist" });
     await press(page, /^Same temperature and type as the old one.* see to$/);
     await expect(list).toContainText("✓ Done");
     await press(page, /^A spare terminal may stay empty.* not done$/);
@@ -112,47 +112,47 @@ bothWays((way, press) => {
     await press(page, "Belt");
     await expect(page.getByRole("img", { name: "How the belt runs, seen from the front" })).toBeVisible();
 
-    // Out again: wires, then the check at the plug finds that two are swapped.
+    // Out again: wires, then the plug check finds that two are swapped.
     await visit(page, "Close up");
-    const anyway = page.getByRole("button", { name: "Close up all the same" });
+    const anyway = page.getByRole("button", { name: "Reassemble anyway" });
     await expect(anyway.or(next(page).getByText("Put the wire of the bias heater, TBN back")).first()).toBeVisible();
-    if (await anyway.isVisible()) await press(page, "Close up all the same");
+    if (await anyway.isVisible()) await press(page, "Reassemble anyway");
     for (const end of ["TBN", "B1", "H2", "H1"]) {
       await expect(next(page)).toContainText(`Put the wire of the ${end[0] === "H" ? "cycling thermostat" : "bias heater"}, ${end} back`);
       await press(page, /^It is back$/);
     }
-    await expect(page.getByRole("region", { name: "Check at the plug" })).toBeVisible();
-    await expect(next(page)).toContainText("Measure at the plug", { timeout: 20_000 });
+    await expect(page.getByRole("region", { name: "Plug check" })).toBeVisible();
+    await expect(next(page)).toContainText("Read at the plug", { timeout: 20_000 });
     await readAll(page, press, true);
     await expect(next(page)).toContainText("swapped");
     await expect(next(page)).toContainText(
-      /Likeliest: .*pink PK of the cycling thermostat, H1 and brown BN of the bias heater, B1 are swapped/i,
+      /Most likely: .*pink PK of the cycling thermostat, H1 and brown BN of the bias heater, B1 are swapped/i,
     );
-    await press(page, "It is put right: measure again");
-    await expect(next(page)).toContainText("Measure at the plug");
+    await press(page, "Fixed: meter again");
+    await expect(next(page)).toContainText("Read at the plug");
     await readAll(page, press, false);
-    await expect(page.getByRole("region", { name: "Check at the plug" })).toContainText("Rightly wired, as far as the plug shows");
+    await expect(page.getByRole("region", { name: "Plug check" })).toContainText("Plug check passed");
 
     // The rest, with a count that does not come out, and the burnt end settled.
     await expect(next(page)).toContainText("Put the front back");
-    await press(page, "Count differs");
+    await press(page, "Count is off");
     await press(page, "One left over more");
     await expect(page.getByText(/^May belong to|^1 left over/).first()).toBeVisible();
-    await press(page, "It is back on so");
+    await press(page, "Mark reinstalled anyway");
     await expect(next(page)).toContainText("Put the rubber bumper of the left hinge back");
     await expect(next(page)).toContainText("lip to the wall");
-    await press(page, "It is back");
+    await press(page, "Mark reinstalled");
     await expect(next(page)).toContainText("Put the top back");
     await press(page, /^No tool, no screw.* see to$/);
     await expect(record(page)).toContainText("Seen to: No tool, no screw, no cloth left inside.");
     await press(page, /^It is back on$/);
-    const settle = page.getByRole("region", { name: "To be settled before it is closed" });
+    const settle = page.getByRole("region", { name: "Clear these first" });
     await expect(settle).toContainText("1 left over");
     await press(page, /^PK H1 of the cycling thermostat: crimped$/);
     await page.getByLabel("Front: what was found").fill("one of the lint slot’s");
     await page.keyboard.press("Enter");
     await expect(settle).toHaveCount(0);
-    await expect(page.getByText(/by hand not ticked/)).toBeVisible();
+    await expect(page.getByText(/hand checks not done/)).toBeVisible();
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(way === "by touch" ? 390 : 1280);
   });
 });

@@ -12,14 +12,14 @@ async function firstJob(page: Page, words: string): Promise<void> {
   await page.goto(`${server.url}/jobs`);
   await page.getByRole("link", { name: new RegExp(words) }).click();
   await expect(page.locator("[data-suspect]").first()).toBeVisible();
-  await expect(page.getByRole("region", { name: "Next" }).getByRole("heading")).not.toHaveText("Working it out…");
+  await expect(page.getByRole("region", { name: "Next" }).getByRole("heading")).not.toHaveText("Calculating…");
   // Keys are heard once the page has come alive.
   await alive(page);
 }
 
 async function handOver(page: Page): Promise<void> {
   await visit(page, "Hand over");
-  await expect(page.getByRole("region", { name: "Ways and what they cost" })).toContainText("now $");
+  await expect(page.getByRole("region", { name: "Options and prices" })).toContainText("now $");
 }
 
 /** With one item open. */
@@ -76,7 +76,7 @@ test("a whole finding by keyboard alone", async ({ page }) => {
   await page.locator('[data-point="H5"]').focus();
   await page.keyboard.press("Enter");
   const probes = page.getByRole("region", { name: "Probes" });
-  await expect(probes.getByRole("row", { name: /A healthy machine/ })).toContainText("10.7 Ω");
+  await expect(probes.getByRole("row", { name: /A good machine/ })).toContainText("10.7 Ω");
   await expect(probes.getByRole("row", { name: /Heating element open/ })).toContainText("OL");
 });
 
@@ -85,8 +85,8 @@ test("choosing a part opens its card with what a good reading is now", async ({ 
   await page.locator('[data-part="element"]').click();
   const card = page.getByRole("region", { name: "Heating element" });
   await expect(card).toContainText("5.4 kW at 240 V");
-  await expect(card.getByRole("row", { name: /A healthy machine/ })).toContainText("10.7 Ω");
-  await card.getByRole("button", { name: "Type its reading" }).click();
+  await expect(card.getByRole("row", { name: /A good machine/ })).toContainText("10.7 Ω");
+  await card.getByRole("button", { name: "Enter reading" }).click();
   await expect(page.getByLabel("Reading line")).toHaveValue("element ");
 });
 
@@ -115,7 +115,7 @@ test("targets are 44 px or more and nothing runs out of a 390 px wide screen", a
 
 test("entering a reading shifts nothing that is being looked at", async ({ page }) => {
   await openJob(page, server.url, "turns, no heat");
-  await expect(page.getByRole("region", { name: "Next" }).getByRole("heading")).not.toHaveText("Working it out…");
+  await expect(page.getByRole("region", { name: "Next" }).getByRole("heading")).not.toHaveText("Calculating…");
   await page.evaluate(() => {
     Object.assign(window, { shift: 0 });
     new PerformanceObserver((list) => {

@@ -67,7 +67,7 @@ bothWays((way, press) => {
     await choose(page, { name: "exhaust.csv", mimeType: "text/csv", buffer: Buffer.from(csv) });
     await expect(pane(page)).toContainText("60 readings over 9.8 min: 21 °C to 61 °C");
     await expect(pane(page)).toContainText("line 62:");
-    await press(page, "Keep the log");
+    await press(page, "Save log");
     await expect(page.getByLabel("Record")).toContainText("Log of the exhaust: 21 °C to 61 °C over 9.8 min");
     await page.reload();
     await press(page, "Logger’s file");

@@ -25,7 +25,7 @@ bothWays((way, press) => {
   test(`one part: where the leads go, every state judged, a new one beside the old, ${way}`, async ({ page }) => {
     await openPart(page, press, "orrinshaw-e27", "high-limit");
     const pane = page.getByRole("region", { name: "One part" });
-    await expect(pane).toContainText("Leads on H2 and H3, the wire at H2 off, meter on ohms.");
+    await expect(pane).toContainText("Pull the wire off H2. Probes on H2 and H3. Meter on ohms.");
     await read(page, press, /^Read .*Closed, in the machine/, "0.2");
     await expect(pane.getByRole("row", { name: /^Closed/ })).toContainText("0.2 Ω pass");
     await press(page, /^Read .*Warmed.*, in the machine/);
@@ -51,8 +51,8 @@ bothWays((way, press) => {
     await read(page, press, /^Read .*Across it, in the machine/, "14.2k");
     await read(page, press, /^Read .*hand.*, in the machine/, "13.9k");
     const curve = page.getByRole("figure", { name: "Its curve" });
-    await expect(curve).toContainText("14.2 kΩ at 22 °C (assumed, ± 7 K)");
-    await expect(curve).toContainText("it did not fall");
+    await expect(curve).toContainText("14.2 kΩ at 22 °C (assumed, ±7 K)");
+    await expect(curve).toContainText("didn't drop");
     await expect(curve.locator(".apexcharts-svg")).toBeVisible();
     expect(refused).toEqual([]);
   });

@@ -76,22 +76,22 @@ test("a machine that stands open gets one page: not to be used, why, what is off
   await type(page, "top off");
   await type(page, "front off");
   await visit(page, "Open up");
-  await page.getByRole("button", { name: "Where things lie…" }).click();
+  await page.getByRole("button", { name: "Where the parts are…" }).click();
   await page.getByLabel("What", { exact: true }).fill("front and its cup");
-  await page.getByLabel("Where it lies").fill("behind the machine");
+  await page.getByLabel("Where it is").fill("behind the machine");
   await page.getByLabel("Who has it").fill("Mrs Probatum");
   await page.keyboard.press("Enter");
-  await expect(page.getByLabel("What is off")).toContainText("Mrs Probatum has it");
+  await expect(page.getByLabel("Removed parts")).toContainText("Mrs Probatum has it");
   await type(page, "need a blower fuse");
   await visit(page, "Open up");
-  await page.getByRole("button", { name: "Print the page for the machine" }).click();
+  await page.getByRole("button", { name: "Print DO NOT USE sign" }).click();
   for (const format of ["A4", "Letter"] as const) {
     const paper = await printed(page, format);
     expect(paper.words.length).toBe(1);
     for (const says of [
       "Do not use",
-      "This machine stands open. Leave the cord out of the wall",
-      "Panels are off: live parts and moving parts are in reach",
+      "This dryer is taken apart. Do not plug it in",
+      "Panels are off: live and moving parts are exposed",
       "Blower thermal fuse",
       "Front",
       "Top",
@@ -109,11 +109,11 @@ test("a machine that stands open gets one page: not to be used, why, what is off
   await page.clock.setSystemTime(Date.now() + 14 * 3_600_000);
   await page.reload();
   const left = page.getByRole("region", { name: "Left open" });
-  await expect(left).toContainText("Nothing is proven dead any more");
+  await expect(left).toContainText("Not proved dead anymore");
   await expect(left).toContainText("Off: top, front.");
   await expect(left).toContainText("Front and its cup: behind the machine · Mrs Probatum has it");
-  await expect(left).toContainText("Waits for: blower thermal fuse");
-  await left.getByRole("button", { name: "Go on" }).click();
+  await expect(left).toContainText("Waiting on: blower thermal fuse");
+  await left.getByRole("button", { name: "Continue" }).click();
   await expect(left).toHaveCount(0);
 });
 
@@ -123,7 +123,7 @@ test("tags for wires: a large number, terminal, colour with its letters, and a c
   await visit(page, "Open up");
   await page.getByText(/^To reach:/).click();
   await page.getByRole("button", { name: "Cycling", exact: true }).click();
-  await page.getByRole("button", { name: "Print tags for these wires" }).click();
+  await page.getByRole("button", { name: "Print wire tags" }).click();
   const paper = await printed(page, "A4");
   expect(paper.words.length).toBe(1);
   for (const says of ["H1 · pink PK", "H2 · grey GY", "B1 · brown BN", "TBN · white WH", "Cycling thermostat", "Bias heater"])
@@ -153,16 +153,16 @@ test("the report of a gas job on paper: what was read before and after against i
   for (const format of ["A4", "Letter"] as const) {
     const paper = await printed(page, format);
     for (const says of [
-      "Your dryer is not finished yet",
+      "Repair not finished. Please do not use your dryer.",
       "Kelvane G14",
       "For Mr Probatum, Testing quay 1",
       "“turns, no heat, no glow”",
       "✗ OL",
       "✓ 190 Ω",
-      "Fitted: new igniter",
+      "Replaced: igniter",
       "Leak test, union at the valve: tight (soap solution, Tess Trier)",
       "not yet",
-      "If it ever smells of gas",
+      "If you ever smell gas",
       "Customer",
     ])
       expect(paper.text).toContain(says);

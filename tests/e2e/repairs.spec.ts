@@ -14,36 +14,36 @@ test("an open element: found, replaced, proven, closed", async ({ page }) => {
   await type(page, "air strong");
   await expect(page.getByRole("status", { name: "Energy state" })).toContainText("NOT PROVED");
   await page.getByLabel("Reading line").fill(`element ${meter(hidden, "element")}`);
-  await expect(page.locator("form output")).toContainText("Not proven dead");
+  await expect(page.locator("form output")).toContainText("Not proved dead");
   await type(page, "proved dead");
-  await expect(page.getByRole("status", { name: "Energy state" })).toContainText("DEAD, proved");
+  await expect(page.getByRole("status", { name: "Energy state" })).toContainText("PROVED DEAD");
   await type(page, "rear off");
   await type(page, `cutoff ${meter(hidden, "cutoff")}`);
   await type(page, `element ${meter(hidden, "element")}`);
   await leads(page, "Heating element open", 90);
   await expect(page.locator('[data-part="element"]')).toHaveAttribute("data-state", "bad");
-  await expect(page.getByRole("heading", { name: "Fit a new heating element" })).toBeVisible();
-  await next(page).getByRole("button", { name: "It is fitted" }).click();
-  await next(page).getByRole("button", { name: "Close up without it…" }).click();
-  await next(page).getByLabel("Why without the check?").fill("the customer has to leave");
+  await expect(page.getByRole("heading", { name: "Replace the heating element" })).toBeVisible();
+  await next(page).getByRole("button", { name: "Mark replaced" }).click();
+  await next(page).getByRole("button", { name: "Skip the plug check…" }).click();
+  await next(page).getByLabel("Why skip the plug check?").fill("the customer has to leave");
   await page.keyboard.press("Enter");
-  await next(page).getByRole("button", { name: "It is back on" }).click();
+  await next(page).getByRole("button", { name: "Mark reinstalled" }).click();
   await prove(page);
   await close(page);
 
   // What it was is proposed from the record, corrected, and told; then the machine is handed over.
   await visit(page, "Hand over");
-  await next(page).getByRole("button", { name: "Say what it was" }).click();
-  const told = next(page).getByRole("region", { name: "What it was" });
+  await next(page).getByRole("button", { name: "State the cause…" }).click();
+  const told = next(page).getByRole("region", { name: "What failed" });
   await expect(told.getByLabel("What was wrong")).toHaveValue("Heating element open");
   await told.getByLabel("What caused it").fill("its age");
-  await told.getByRole("button", { name: "Keep" }).click();
+  await told.getByRole("button", { name: "Save" }).click();
   await expect(page.getByLabel("Record")).toContainText("It was: Heating element open; caused by: its age");
   await sayAll(page);
   await next(page).getByRole("button", { name: "Sign" }).click();
-  await page.getByRole("button", { name: "It is handed over" }).click();
+  await page.getByRole("button", { name: "Finish handover" }).click();
   await expect(page.getByLabel("Record")).toContainText("Handed over to Mr Probatum");
-  await expect(page.getByRole("button", { name: "It is handed over" })).toHaveCount(0);
+  await expect(page.getByRole("button", { name: "Finish handover" })).toHaveCount(0);
 });
 
 test("a blown cut-off can't be closed before its cause is examined", async ({ page }) => {
@@ -131,16 +131,16 @@ test("what is likely still dangerous keeps a job open, from the typed line to th
   await type(page, "energised");
   await line.fill("prove");
   await line.press("Enter");
-  const form = page.getByRole("form", { name: "The proof run" });
+  const form = page.getByRole("form", { name: "Test run" });
   for (const answer of ["starts", "drum turns", "warm air", "air strong"]) await form.getByLabel(answer, { exact: true }).check();
   await form
     .getByRole("group", { name: /switch off and on/ })
     .getByLabel("not seen")
     .check();
-  await form.getByRole("button", { name: "Record the run" }).click();
+  await form.getByRole("button", { name: "Go to the test run" }).click();
   await expect(form.getByText("Say why.")).toBeVisible();
-  await form.getByLabel(/Why was it not seen/).fill("no time");
-  await form.getByRole("button", { name: "Record the run" }).click();
+  await form.getByLabel(/Say why/).fill("no time");
+  await form.getByRole("button", { name: "Go to the test run" }).click();
   await type(page, "close");
-  await expect(page.getByLabel("Record").getByText("Job closed with reservations: heat cycles not seen (no time)").first()).toBeVisible();
+  await expect(page.getByLabel("Record").getByText("Job closed with exceptions:  heat cycles not seen (no time)").first()).toBeVisible();
 });

@@ -53,7 +53,7 @@ test("two tabs: what one records the other shows at once, without focus or reloa
   const { entries } = await onServer(idOf(first));
   expect(entries.map((e) => e.kind).slice(-2)).toEqual(["made-safe", "energised"]);
   expect(new Set(entries.map((e) => e.id)).size).toBe(entries.length);
-  // The tab that leads goes; the other takes its place.
+  // The tab that leads goes; the other replaces it.
   await first.close();
   await type(second, "proved dead");
   await expect(second.getByText(/not there yet/)).toHaveCount(0);
@@ -158,7 +158,7 @@ test("without a server every page opens: the list, a job, a new job that is work
   await server.kill();
 
   await page.goto(`${server.url}/jobs`);
-  await expect(page.getByText("these are the jobs that this device holds")).toBeVisible();
+  await expect(page.getByText("Showing the jobs saved on this device")).toBeVisible();
   await page.locator(`a[href="/jobs/${known.split("/").at(-2)}"]`).click();
   await expect(badge(page)).toContainText("DEAD");
   await expect(page.locator("[data-suspect]").first()).toBeVisible();
@@ -166,11 +166,11 @@ test("without a server every page opens: the list, a job, a new job that is work
   await expect(page.getByText("1 not there yet")).toBeVisible();
 
   await page.goto(`${server.url}/jobs/new`);
-  await page.getByLabel("What was noticed").fill("turns, no heat");
-  await page.getByLabel("Machine, from the plate").selectOption({ index: 1 });
-  await page.getByLabel("Place", { exact: true }).fill("Under the pier");
+  await page.getByLabel("Complaint").fill("turns, no heat");
+  await page.getByLabel("Machine, from the nameplate").selectOption({ index: 1 });
+  await page.getByLabel("Address", { exact: true }).fill("Under the pier");
   await page.getByLabel("Customer", { exact: true }).fill("Mrs Limpet");
-  await page.getByRole("button", { name: "Open the job" }).click();
+  await page.getByRole("button", { name: "Create job" }).click();
   await expect(page.getByRole("heading", { name: "Job (new)" })).toBeVisible();
   await expect(badge(page)).toContainText("NOT PROVED DEAD");
   await type(page, "proved dead");
@@ -183,10 +183,10 @@ test("without a server every page opens: the list, a job, a new job that is work
   await expect(page.getByText(/the server can't be reached/).first()).toBeVisible();
 
   await page.goto(`${server.url}/jobs/${made}`);
-  await expect(badge(page)).toContainText("server not heard since", { timeout: 30_000 });
+  await expect(badge(page)).toContainText("No server contact since", { timeout: 30_000 });
   await server.start("--empty");
   await expect(page.getByRole("heading", { name: /^Job \d+$/ })).toBeVisible({ timeout: 40_000 });
-  await expect(badge(page)).not.toContainText("not heard");
+  await expect(badge(page)).not.toContainText("No server contact");
   expect((await onServer(made)).entries.map((e) => e.kind)).toEqual(["opened", "machine", "complaint", "made-safe"]);
 });
 
@@ -212,9 +212,9 @@ for (const [what, breaks] of [
     await page.goto(healthy.url());
     await expect(page.locator("[data-suspect]").first()).toBeVisible();
     await type(page, "live");
-    await expect(page.getByRole("alert")).toContainText("held in this page only");
+    await expect(page.getByRole("alert")).toContainText("This browser can't save");
     await expect(badge(page)).toContainText("LIVE");
-    await expect(page.getByText(/\d not there yet/)).toHaveCount(0);
+    await expect(page.getByText(/\d not sent yet/)).toHaveCount(0);
     expect((await onServer(idOf(page))).entries.at(-1)?.kind).toBe("energised");
     await expect(badge(healthy)).toContainText("LIVE", { timeout: 2500 });
     await other.close();
@@ -226,9 +226,9 @@ test("what was begun and not entered survives a reload: the line, a new job's fo
   await page.reload();
   await expect(page.getByLabel("Reading line")).toHaveValue("element 10");
   await page.goto(`${server.url}/jobs/new`);
-  await page.getByLabel("Place", { exact: true }).fill("Half way up the lighthouse");
+  await page.getByLabel("Address", { exact: true }).fill("Half way up the lighthouse");
   await page.reload();
-  await expect(page.getByLabel("Place", { exact: true })).toHaveValue("Half way up the lighthouse");
+  await expect(page.getByLabel("Address", { exact: true })).toHaveValue("Half way up the lighthouse");
 });
 
 test("after the server comes back with an older copy, the browser sends what that lacks, and the page goes on showing it", async ({

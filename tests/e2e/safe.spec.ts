@@ -14,31 +14,31 @@ bothWays((way, press) => {
     const badge = page.getByRole("status", { name: "Energy state" });
     const energies = page.getByRole("list", { name: "Energy in this machine" });
     await expect(energies.getByRole("listitem")).toHaveCount(3);
-    await expect(page.getByLabel("Not now")).toContainText("need it proved dead");
+    await expect(page.getByLabel("Not available now")).toContainText("need it proved dead");
     await expect(energies).toContainText("not now: prove it dead first");
 
-    await press(page, "Breaker off and locked");
+    await press(page, "Record breaker locked out");
     await expect(badge).toContainText("OFF, LOCKED, NOT PROVED");
     await page.getByRole("textbox", { name: /^On the lock/ }).fill("Tess Trier, key in her pocket");
     await page.keyboard.press("Enter");
     await expect(energies).toContainText("On the lock: “Tess Trier, key in her pocket”");
-    await press(page, "It is cool");
+    await press(page, "Record cool to the touch");
 
-    await press(page, "It reads nothing");
+    await press(page, "Meter reads nothing");
     await expect(page.getByRole("alert")).toContainText("proves nothing");
     await press(page, /^It reads$/);
-    await press(page, "Nothing anywhere");
-    await press(page, "Nothing now");
-    await expect(page.getByRole("alert")).toContainText("Begin again");
+    await press(page, "0 V on every pair");
+    await press(page, "Reads nothing now");
+    await expect(page.getByRole("alert")).toContainText("Start over");
     await expect(badge).not.toContainText("DEAD,");
-    for (const step of [/^It reads$/, "Nothing anywhere", "It still reads"]) await press(page, step);
-    await expect(badge).toContainText("DEAD, proved");
+    for (const step of [/^It reads$/, "0 V on every pair", "Still reads the source"]) await press(page, step);
+    await expect(badge).toContainText("PROVED DEAD");
     await expect(page.getByLabel("Record")).toContainText("breaker off, proved dead, meter tried on the outlet before and after");
     await visit(page, "Make safe");
-    await press(page, "It is discharged");
+    await press(page, "Record discharged");
     await expect(energies).toContainText("discharged");
 
-    await press(page, "Power is on again");
+    await press(page, "Record power on");
     await expect(badge).toContainText("LIVE");
     await visit(page, "Make safe");
     await expect(energies).toContainText("may hold a dangerous charge");
@@ -50,8 +50,8 @@ bothWays((way, press) => {
     await visit(page, "Make safe");
     await press(page, "Cord out");
     await press(page, /^It reads$/);
-    await press(page, "It reads volts");
-    await expect(page.getByRole("alert")).toContainText("It is LIVE");
+    await press(page, "Voltage found");
+    await expect(page.getByRole("alert")).toContainText("LIVE. Hands off");
     await expect(page.getByRole("status", { name: "Energy state" })).toContainText("LIVE");
   });
 });

@@ -10,7 +10,7 @@ const SIZES = [
   { width: 1280, height: 800 },
   { width: 390, height: 844 },
 ] as const;
-const RUN = "Proof run: starts, turns, heats, cycles yes, air strong";
+const RUN = "Test run: starts, turns, heats, cycles yes, air strong";
 
 /** Whole jobs, each line as it would be muttered; nothing is touched but the keys. */
 const JOBS: readonly (readonly [string, string, string, readonly string[]])[] = [
@@ -131,14 +131,14 @@ for (const [n, viewport] of SIZES.entries())
       // After Enter: the words are on record, and asked about.
       await line.fill("fuse OL");
       await line.press("Enter");
-      const asked = page.getByRole("region", { name: "Kept as a note" });
+      const asked = page.getByRole("region", { name: "Saved as a note" });
       await expect(asked).toContainText("“fuse OL”");
       await asked.getByRole("button", { name: "Blower thermal fuse, wires off: OL" }).click();
       await expect(asked).toHaveCount(0);
       await expect(record(page).first()).toContainText("Blower thermal fuse, wires off: OL");
       await type(page, "undo");
       await expect(asked).toContainText("“fuse OL”");
-      await asked.getByRole("button", { name: "Only a note" }).click();
+      await asked.getByRole("button", { name: "Just a note" }).click();
       await expect(asked).toHaveCount(0);
       await expect(record(page).first()).toContainText("Note: “fuse OL”");
       // From the record, as long as nobody has said what it is.
@@ -155,11 +155,11 @@ for (const [n, viewport] of SIZES.entries())
       await openJob(page, server.url, "turns, no heat");
       const line = page.getByLabel("Reading line");
       await line.fill("element OL");
-      await expect(page.locator("form output")).toContainText("Not proven dead");
+      await expect(page.locator("form output")).toContainText("Not proved dead");
       await line.press("Enter");
-      const asked = page.getByRole("region", { name: "Kept as a note" });
+      const asked = page.getByRole("region", { name: "Saved as a note" });
       await expect(asked.getByRole("button", { name: "Heating element, wires off: OL" })).toBeDisabled();
-      await expect(asked).toContainText("Not proven dead");
+      await expect(asked).toContainText("Not proved dead");
       await type(page, "proved dead");
       await asked.getByRole("button", { name: "Heating element, wires off: OL" }).click();
       await expect(record(page).first()).toContainText("Heating element, wires off: OL");
@@ -177,14 +177,14 @@ test("a question is answered over the line and leaves no entry", async ({ page }
     ["what did the element read?", "Heating element, wires off: OL"],
     ["what should the bias heater read", "about 5.60 kΩ"],
     ["what next?", "about"],
-    ["can I plug it in?", "proven dead now"],
-    ["how much will it cost", "Fit a new heating element"],
-    ["what is off", "Nothing is off on record"],
+    ["can I plug it in?", "proved dead"],
+    ["how much will it cost", "Replace the heating element"],
+    ["what is off", "No parts removed on record"],
   ] as const) {
     await type(page, question);
     await expect(page.getByRole("region", { name: "Answer" })).toContainText(answer, { timeout: 20_000 });
   }
-  await page.getByRole("button", { name: "Put the answer away" }).click();
+  await page.getByRole("button", { name: "Close the answer" }).click();
   await expect(page.getByRole("region", { name: "Answer" })).toHaveCount(0);
   expect(await record(page).count()).toBe(count);
 });
@@ -194,7 +194,7 @@ test("a smell of gas comes before everything else, stays on record, and can be t
   await type(page, "no glow, and it smells of gas in here");
   const screen = page.getByRole("alertdialog", { name: "Smell of gas" });
   await expect(screen).toContainText("No switch, no flame");
-  await screen.getByRole("button", { name: "Everybody is safe" }).click();
+  await screen.getByRole("button", { name: "Everyone is safe" }).click();
   await expect(screen).toHaveCount(0);
   await page.reload();
   await expect(screen).toBeVisible();
@@ -204,21 +204,21 @@ test("a smell of gas comes before everything else, stays on record, and can be t
 
 test("a complaint in prose becomes chips, to be struck out or turned; the words stay", async ({ page }) => {
   await page.goto(`${server.url}/jobs/new`);
-  await page.getByLabel("Machine, from the plate").selectOption("orrinshaw-e27");
-  await page.getByLabel("What was noticed").fill("It tumbles fine but the air stays cold, lamp is off. Started when we moved it.");
-  const chips = page.getByLabel("Taken from these words");
+  await page.getByLabel("Machine, from the nameplate").selectOption("orrinshaw-e27");
+  await page.getByLabel("Complaint").fill("It tumbles fine but the air stays cold, lamp is off. Started when we moved it.");
+  const chips = page.getByLabel("Symptoms picked up");
   // The words of the machine are made first, on a page that was just opened.
   await expect(chips).toContainText("No warm air", { timeout: 40_000 });
   await expect(chips).toContainText("Since when: “Started when we moved it.”");
   await chips.getByRole("button", { name: "Strike out: Lamp stays dark" }).click();
-  await page.getByLabel("Place", { exact: true }).fill("Testing quay 1");
+  await page.getByLabel("Address", { exact: true }).fill("Testing quay 1");
   await page.getByLabel("Customer", { exact: true }).fill("Mr Probatum");
-  await page.getByLabel("Your name").fill("Tess Trier");
-  await page.getByRole("button", { name: "Open the job" }).click();
+  await page.getByLabel("Technician").fill("Tess Trier");
+  await page.getByRole("button", { name: "Create job" }).click();
   await page.waitForURL(/\/jobs\/[0-9a-f-]{36}\/[a-z]+$/);
   await visit(page, "Intake");
   await expect(page.getByRole("heading", { name: "It tumbles fine" })).toBeVisible();
-  await expect(page.getByLabel("Taken from these words")).toHaveText(/^Drum turns\s*No warm air\s*$/);
+  await expect(page.getByLabel("Symptoms picked up")).toHaveText(/^Drum turns\s*No warm air\s*$/);
   await expect(page.getByLabel("Record")).toContainText("Since when: “Started when we moved it.”");
 });
 
@@ -228,11 +228,11 @@ test("what is chosen and filled in before the page comes alive stays, and is hea
     await route.continue();
   });
   await page.goto(`${server.url}/jobs/new`, { waitUntil: "commit" });
-  await page.getByLabel("Machine, from the plate").selectOption("orrinshaw-e27");
-  await page.getByLabel("What was noticed").fill("It tumbles fine but the air stays cold");
-  await page.getByLabel("Allow live voltage tests").check();
-  await expect(page.getByLabel("Taken from these words")).toContainText("No warm air");
-  await expect(page.getByLabel("Allow live voltage tests")).toBeChecked();
+  await page.getByLabel("Machine, from the nameplate").selectOption("orrinshaw-e27");
+  await page.getByLabel("Complaint").fill("It tumbles fine but the air stays cold");
+  await page.getByLabel("Allow live tests").check();
+  await expect(page.getByLabel("Symptoms picked up")).toContainText("No warm air");
+  await expect(page.getByLabel("Allow live tests")).toBeChecked();
 });
 
 test("a job that is opened before its machine has come is not deaf to the complaint", async ({ page }) => {
@@ -242,7 +242,7 @@ test("a job that is opened before its machine has come is not deaf to the compla
   });
   await openJob(page, server.url, "spins but the air is cold");
   await visit(page, "Intake");
-  await expect(page.getByLabel("Taken from these words")).toHaveText(/^Drum turns\s*No warm air\s*$/);
+  await expect(page.getByLabel("Symptoms picked up")).toHaveText(/^Drum turns\s*No warm air\s*$/);
 });
 
 const record = (page: Page) => page.getByLabel("Record").locator("li");
@@ -257,20 +257,20 @@ async function byTouch(page: Page): Promise<void> {
   }
   await expect(record(page).first()).toContainText("No warm air");
   await visit(page, "Make safe");
-  await press("Breaker off and locked");
+  await press("Record breaker locked out");
   await expect(page.getByRole("status", { name: "Energy state" })).toContainText("OFF, LOCKED, NOT PROVED");
-  for (const step of ["It reads", "Nothing anywhere", "It still reads"]) await press(step);
+  for (const step of ["Meter reads the source", "0 V on every pair", "Still reads the source"]) await press(step);
   await expect(page.getByRole("status", { name: "Energy state" })).toContainText("DEAD");
   await visit(page, "Fit");
-  await press("Type it");
+  await press("Enter reading");
   await press("Enter");
   await expect(record(page).first()).toContainText(/Fitted|Put right/);
   await visit(page, "Make safe");
-  await press("Power is on again");
+  await press("Record power on");
   await expect(page.getByRole("status", { name: "Energy state" })).toContainText("LIVE");
   await visit(page, "Prove");
-  const form = page.getByRole("form", { name: "The proof run" });
+  const form = page.getByRole("form", { name: "Test run" });
   for (const answer of HEALTHY_RUN) await form.getByLabel(answer, { exact: true }).check();
-  await form.getByRole("button", { name: "Record the run" }).click();
-  await expect(record(page).first()).toContainText("Proof run: starts, turns, heats");
+  await form.getByRole("button", { name: "Go to the test run" }).click();
+  await expect(record(page).first()).toContainText("Test run: starts, turns, heats");
 }

@@ -141,6 +141,6 @@ test("a branch out of question is folded, and opens and folds at a touch; new pa
   const element = page.locator('[data-part="element"]');
   await expect(element).toContainText("new");
   await expect(element.locator('[data-box="note"]')).not.toHaveText("OL");
-  await expect(page.locator('[data-part="cut-off"]')).toContainText("measured good");
+  await expect(page.locator('[data-part="cut-off"]')).toContainText("tested good");
   await expect(page.locator('[data-part="speed-contact"], [data-part="heat-contact"]').first()).toContainText("inferred good");
 });

@@ -9,13 +9,13 @@ test.afterAll(() => server.remove());
 
 /** Days go by until it comes. Now and then it is a wrong or a dead one, which goes back. */
 async function putBy(page: Page, press: Press, code: string): Promise<void> {
-  const right = page.getByRole("button", { name: "Right: put by" });
+  const right = page.getByRole("button", { name: "Mark correct, put in stock" });
   for (let day = 0; day < 30; day++) {
     if (await right.isVisible()) {
       const box = await page.getByText(/^The box says/).innerText();
       const isDead = box.includes("reads open");
-      if (box.includes(code) && !isDead) return press(page, "Right: put by");
-      await press(page, isDead ? "It is dead" : "It is the wrong one");
+      if (box.includes(code) && !isDead) return press(page, "Mark correct, put in stock");
+      await press(page, isDead ? "Mark defective" : "Mark wrong part");
       await press(page, "Send it back");
       await expect(right).toHaveCount(0);
     }
@@ -43,12 +43,12 @@ bothWays((way, press) => {
     await expect(short).toContainText("2 on the way");
     await press(page, /^One to van 2$/);
     await press(page, /^One to van 2$/);
-    await expect(page.getByLabel("What does not come out")).toContainText(
+    await expect(page.getByLabel("Counts that don't match")).toContainText(
       /1 more of .* was taken from van 1 than was known to lie there: count them/,
     );
     await page.getByLabel("Counted in van 1").fill("0");
     await page.keyboard.press("Enter");
-    await expect(page.getByLabel("What does not come out")).toHaveCount(0);
+    await expect(page.getByLabel("Counts that don't match")).toHaveCount(0);
     await putBy(page, press, code);
     await expect(item.getByRole("cell").first()).toHaveText("2");
     const told = page.waitForResponse(/\/api\/stock/);
@@ -78,12 +78,12 @@ bothWays((way, press) => {
     await page.getByLabel("Its code").fill(own.toLowerCase());
     await page.keyboard.press("Enter");
     await expect(page.getByRole("row", { name: new RegExp(own) })).toContainText("$12.50");
-    await press(page, "Say your own");
-    await page.getByLabel("An hour of work").fill("ninety");
-    await press(page, "These are our terms");
-    await expect(page.getByRole("alert")).toContainText("An hour of work is “ninety”; expected an amount such as 78.00");
-    await page.getByLabel("An hour of work").fill("90");
-    await press(page, "These are our terms");
+    await press(page, "Enter yours");
+    await page.getByLabel("Labor, an hour").fill("ninety");
+    await press(page, "Save terms");
+    await expect(page.getByRole("alert")).toContainText("Labor, an hour is “ninety”; expected an amount such as 78.00");
+    await page.getByLabel("Labor, an hour").fill("90");
+    await press(page, "Save terms");
     await expect(page.getByRole("region", { name: "Terms" })).toContainText("$90.00 an hour");
   });
 });

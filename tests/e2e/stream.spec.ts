@@ -7,7 +7,7 @@ const server = new Server();
 test.beforeAll(() => server.start("--empty"));
 test.afterAll(() => server.remove());
 
-const judged = (page: Page) => page.getByRole("region", { name: "Judgement" });
+const judged = (page: Page) => page.getByRole("region", { name: "Judgment" });
 const status = (page: Page) => judged(page).getByRole("status");
 
 bothWays((way, press) => {
@@ -37,7 +37,7 @@ bothWays((way, press) => {
     await press(page, shown);
     await expect(record.first()).toContainText(`Heating element, wires off: ${shown.replace("Keep ", "")}`);
     await page.locator('[data-part="high-limit"]').click();
-    await page.getByLabel("keep what I choose by itself when it stands").check();
+    await page.getByLabel("auto-save when stable").check();
     await expect(record.first()).toContainText(/High-limit thermostat, wires off: 0\.\d Ω/);
     // What the card asks for next is on the meter, and is not kept before somebody says so.
     await expect(status(page)).toContainText("steady 4 s");

@@ -93,8 +93,8 @@ test("what is touched before the page comes alive is done once it has: a part of
   await page.locator('[data-part="element"]').click();
   await expect(page.getByRole("region", { name: "Heating element" })).toBeVisible();
   await page.goto(page.url().replace(/[a-z]+$/, "air"), { waitUntil: "commit" });
-  await page.getByText("What the supply would show").click();
-  await expect(page.getByRole("row", { name: /As it should be/ })).toContainText("240 V");
+  await page.getByText("What each supply fault shows").click();
+  await expect(page.getByRole("row", { name: /Normal/ })).toContainText("240 V");
 });
 
 test("benches moved by a finger before the page comes alive stay where they were put, and the one touched is gone to", async ({ page }) => {
@@ -191,7 +191,7 @@ test("an entry that the server refuses is kept, shown with the reason, and holds
   await type(page, "lamp yes");
   await expect(page.getByRole("alert")).toContainText("not today");
   await expect(page.getByRole("alert")).toContainText("Hums, does not turn");
-  await page.getByRole("button", { name: "Drop it" }).click();
+  await page.getByRole("button", { name: "Discard" }).click();
   await expect(page.getByRole("alert")).toHaveCount(0);
   await expect(page.getByText(/not there yet/)).toHaveCount(0);
 });
@@ -206,7 +206,7 @@ test("a refused reading goes back into the line as it was typed, and can be sent
     else await route.continue();
   });
   await type(page, "element 10.6");
-  await page.getByRole("button", { name: "Correct it" }).click();
+  await page.getByRole("button", { name: "Edit and resend…" }).click();
   await expect(page.getByLabel("Reading line")).toHaveValue("element 10.6");
   await expect(page.locator("form output")).toContainText("✓");
   await page.unroute("**/api/entries");

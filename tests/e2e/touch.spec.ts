@@ -64,14 +64,14 @@ test.describe("wires of the cord and the start switch on each other’s place, w
       parts: machine.parts.map(put("cord-l1", 0, item(start.nets, 1))).map(put("start-switch", 1, item(cord.nets, 0))),
     };
     await openJob(page, server.url, "turns but no heat", machine.id);
-    await follow(page, new ModelAnswers(swapped, []), "Look at what the model does not have");
-    await expect(next(page)).toContainText("wires against the sheet");
+    await follow(page, new ModelAnswers(swapped, []), "Check what the wiring sheet doesn't show");
+    await expect(next(page)).toContainText("wires against the wiring sheet");
     await expect(page.getByLabel("Record")).not.toContainText("Fitted");
-    await next(page).getByRole("button", { name: "Wired otherwise" }).tap();
+    await next(page).getByRole("button", { name: "Wiring doesn't match the sheet" }).tap();
     await expect(next(page)).toContainText("Put the wires right by the sheet", { timeout: 20_000 });
-    await expect(leader(page)).toContainText("Something this model does not have");
+    await expect(leader(page)).toContainText("Something not on the wiring sheet");
     await follow(page, new ModelAnswers(machine, []));
-    await expect(page.getByLabel("Record")).toContainText("Put right: wiring");
+    await expect(page.getByLabel("Record")).toContainText("Fixed: wiring");
     await expect(page.getByLabel("Record")).not.toContainText("Fitted");
   });
 });
@@ -91,11 +91,11 @@ async function follow(page: Page, model: ModelAnswers, until?: string): Promise<
     if (!main) throw new Error(`nothing to press under “${title}”`);
     const label = await main.innerText();
     const answer = model.to(title);
-    if (title.startsWith("Measure at the plug")) await readPlug(card);
-    else if (label === "Take reading") await read(page, card, main, answer);
-    else if (label === "Record the run") await proveIt(page, main, model);
+    if (title.startsWith("Read at the plug")) await readPlug(card);
+    else if (label === "Enter reading") await read(page, card, main, answer);
+    else if (label === "Go to the test run") await proveIt(page, main, model);
     else await (typeof answer === "string" ? card.getByRole("button", { name: answer, exact: true }) : main).tap();
-    if (label === "It is fitted" || label === "It is done") model.putRight(title);
+    if (label === "Mark replaced" || label === "Mark done") model.putRight(title);
     if (label === "Close the job") return;
     await expect(card.getByRole("heading").first(), `after “${title}”: ${label}`).not.toHaveText(title, { timeout: 20_000 });
   }
@@ -111,14 +111,14 @@ async function readPlug(card: Locator): Promise<void> {
   const [from = 0, to = from] = ends;
   const value = right.startsWith("under") ? from / 2 : (from + to) / 2;
   await card.getByRole("textbox", { name: /^At the plug/ }).fill(value.toFixed(2));
-  await card.getByRole("button", { name: "Keep" }).tap();
+  await card.getByRole("button", { name: "Save" }).tap();
 }
 
 /** Takes the reading with the keys on the screen: no field is typed into. A check says its limit: “under 1 Ω”, “over 2 MΩ”. */
 async function read(page: Page, card: Locator, take: Locator, answer: string | number | undefined): Promise<void> {
   const value = answer ?? (/under \d/i.test(await card.innerText()) ? 0.2 : "OL");
   await take.tap();
-  const keys = page.getByRole("group", { name: "Keys for the reading" });
+  const keys = page.getByRole("group", { name: "Keypad" });
   for (const key of typeof value === "number" ? keysFor(value) : ["OL"]) await keys.getByRole("button", { name: key, exact: true }).tap();
   const typed = await page.getByLabel("Reading line").inputValue();
   await expect(page.locator("form output"), `“${typed}”`).toContainText("✓");
@@ -135,15 +135,15 @@ function keysFor(ohms: number): readonly string[] {
 
 async function proveIt(page: Page, main: Locator, model: ModelAnswers): Promise<void> {
   await main.tap();
-  const form = page.getByRole("form", { name: "The proof run" });
+  const form = page.getByRole("form", { name: "Test run" });
   for (const row of await form.getByRole("group").all()) {
     const answer = model.to(await row.locator("legend").innerText());
     const seen = typeof answer === "string" && answer !== "Can't tell";
     await row.getByLabel(seen ? lower(answer) : "not seen", { exact: true }).tap();
   }
-  const why = form.getByLabel(/Why was it not seen/);
+  const why = form.getByLabel(/Say why/);
   if ((await why.count()) > 0) await why.fill("it shows nothing without heat");
-  await form.getByRole("button", { name: "Record the run" }).tap();
+  await form.getByRole("button", { name: "Go to the test run" }).tap();
   await proven(page);
   await visit(page, "Watch it run");
 }

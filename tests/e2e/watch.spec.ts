@@ -23,7 +23,7 @@ bothWays((way, press) => {
       await press(page, /^Glow/);
     }
     await expect(run.getByRole("img", { name: "The run over time" })).toBeVisible();
-    await expect(run.getByRole("status").last()).toContainText(/As a healthy machine so far|No word of/);
+    await expect(run.getByRole("status").last()).toContainText(/Normal so far|No word of/);
     await press(page, /^Click/);
     await press(page, "Undo");
     await expect.poll(async () => await run.getByLabel("Clock").innerText()).not.toBe("0:00");
@@ -33,14 +33,14 @@ bothWays((way, press) => {
     await press(page, "Stop the clock");
     await expect(run.locator("p").filter({ hasText: "tells:" })).toContainText("Starts");
     await press(page, /^Strike out: glow/);
-    await press(page, "Keep this run");
+    await press(page, "Save run");
     const record = page.getByLabel("Record").locator("li");
     await expect(record.first()).toContainText(/Watched for 0:\d\d: drum turns 0:\d\d/);
     await visit(page, "Watch it run");
-    await press(page, "Correct it");
+    await press(page, "Edit and resend…");
     await press(page, /^Strike out: drum turns/);
     await expect(run.getByRole("button", { name: /^Strike out: drum turns/ })).toHaveCount(0);
-    await press(page, "Keep this run");
+    await press(page, "Save run");
     await expect(record.first()).toContainText(/nothing happened/);
   });
 
@@ -48,11 +48,11 @@ bothWays((way, press) => {
     await openJob(page, server.url, "turns, no heat");
     await visit(page, "Watch it run");
     await press(page, "not safe to run");
-    await expect(page.getByText("Not watched: not safe to run.")).toBeVisible();
+    await expect(page.getByText("Skipped: not safe to run.")).toBeVisible();
     await page.getByLabel("Reading line").fill("proved dead, rear off");
     await page.getByLabel("Reading line").press("Enter");
     await visit(page, "Watch it run");
-    await expect(page.getByText("Not to be run with panels off")).toBeVisible();
+    await expect(page.getByText("Don't run it with panels off")).toBeVisible();
     await expect(page.getByRole("button", { name: "Start the clock" })).toBeDisabled();
   });
 });

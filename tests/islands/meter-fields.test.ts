@@ -37,8 +37,8 @@ test("each field that can't be read is named with what was given and what is exp
     ok: false,
     amiss: {
       name: "a name, by which you know it",
-      "ranges.0.upTo": "“400 V” is no amount in Ω; write it with its unit",
-      "ranges.0.digits": "“many” is no number from 0 to 200",
+      "ranges.0.upTo": "“400 V” is not a value in Ω. Enter it with its unit",
+      "ranges.0.digits": "Enter a number from 0 to 200, not “many”",
     },
   });
   expect(meterFrom({ name: "None", ranges: [] })).toEqual({ ok: false, amiss: { ranges: "at least one range" } });

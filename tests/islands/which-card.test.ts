@@ -24,7 +24,7 @@ const card = ({ step = BACK, off = [FRONT], power = "dead", plug = false, anyway
   });
 
 describe("closing up", () => {
-  test("the check at the plug comes before anything covers the wires, then the way back", () => {
+  test("the plug check comes before anything covers the wires, then the way back", () => {
     expect(card({ plug: true })).toBe("plug");
     expect(card({})).toBe("back");
     expect(card({ step: null })).toBe("back");

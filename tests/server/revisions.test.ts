@@ -111,5 +111,5 @@ test("an entry that this version can't read is kept as it was written, and the j
   expect((await told(job)).at(-1)?.[0]).toBe("unreadable");
   const after = typed.add({ kind: "energised", body: {} });
   await appendEntries(db, [after]);
-  expect((await told(job)).at(-1)).toEqual(["counts", "Energised: the machine is live"]);
+  expect((await told(job)).at(-1)).toEqual(["counts", "Power on: the machine is LIVE"]);
 });

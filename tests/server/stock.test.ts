@@ -56,17 +56,17 @@ test("the supplier tells each news once, also after a restart; the list says wha
   const job = await openJob();
   const order = await enter({ kind: "ordered", body: { item: "QF-1142", count: 1, to: "van-1", job, trial: "well" } }, day(0));
   await tellDue(db, day(0));
-  expect((await findJob(db, job))?.waits).toMatch(/^Waits for blower thermal fuse: confirmed, due /);
+  expect((await findJob(db, job))?.waits).toMatch(/^Waiting on blower thermal fuse: confirmed, due /);
   const before = (await findJob(db, job))?.urgency;
   await tellDue(db, day(1));
   db.$client.close();
   db = await openDatabase(url("one"));
   await tellDue(db, day(1));
-  expect((await findJob(db, job))?.waits).toMatch(/^Waits for blower thermal fuse: on its way/);
+  expect((await findJob(db, job))?.waits).toMatch(/^Waiting on blower thermal fuse: on its way/);
   await tellDue(db, day(3));
   await tellDue(db, day(3));
   const row = await findJob(db, job);
-  expect(row?.waits).toBe("Blower thermal fuse has arrived: look at it");
+  expect(row?.waits).toBe("Blower thermal fuse arrived: inspect it");
   expect([before, row?.urgency]).toEqual([0, 3]);
   expect(row?.changedAt).toBe(day(3).toISOString());
   await enter({ kind: "received", body: { order: order.id, round: 1, is: "right", item: "QF-1142", count: 1 } }, day(3));
@@ -82,7 +82,7 @@ test("an order that is taken back is sent no more; the row no longer waits", asy
   await enter({ kind: "order-cancelled", body: { order: order.id } }, day(0));
   await tellDue(db, day(30));
   expect((await journalOf(db).stock.now()).orders.find((o) => o.id === order.id)?.state).toBe("cancelled");
-  expect((await findJob(db, job))?.waits).toBe("nothing done yet");
+  expect((await findJob(db, job))?.waits).toBe("not started");
 });
 
 test("a job's file brought in twice, and where its number is taken", async () => {

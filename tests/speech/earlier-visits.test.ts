@@ -12,7 +12,7 @@ const visit = (changedAt: string, closed = true): EarlierVisit => {
 };
 
 test("an earlier visit says what was done, each once, and what was read", () => {
-  expect(visit(day(1))).toMatchObject({ number: 12, done: ["fit a new heating element"] });
+  expect(visit(day(1))).toMatchObject({ number: 12, done: ["replaced heating element"] });
   expect(visit(day(1)).readings.join()).toMatch(/10\.8/);
   const twice = jobOf(e27, [SAFE, "rear off", across("element", null), "fitted element", "fitted element"]);
   expect(earlierVisit(twice, { ...jobRow(twice, day(0), day(0)), number: 1, seq: 1 }).done).toHaveLength(1);
@@ -34,12 +34,12 @@ test("a call is a repeat up to the thirtieth day after a closed visit; an open o
 
 test("it is told with what was fitted then", () => {
   expect(repeatSays(visit(day(14)), day(40))).toEqual({
-    says: "Repeat call, 26 days after job 12",
-    done: "Then: fit a new heating element.",
+    says: "Callback, 26 days after job 12",
+    done: "Last visit: replaced heating element.",
   });
   expect(repeatSays({ ...visit(day(39)), done: [], reservations: "cycles" }, day(40))).toEqual({
-    says: "Repeat call, 1 day after job 12",
-    done: "Then nothing was fitted or put right. Closed without: cycles.",
+    says: "Callback, 1 day after job 12",
+    done: "Last visit: no repair made. Closed with exceptions: cycles.",
   });
 });
 
@@ -47,10 +47,8 @@ test("work that was declined is told at the next call, and that the machine was 
   const declined = { kind: "declined" as const, body: { what: "New heating element", unsafe: true, marked: true as const, ends: true } };
   const job = jobOf(e27, ["heats when it stands", SAFE, declined]);
   const row = { ...jobRow(job, day(0), day(1)), number: 12, seq: 1 };
-  expect(row.unsafe).toBe("Marked “do not use”: New heating element declined");
+  expect(row.unsafe).toBe("Tagged DO NOT USE: New heating element declined");
   const said = earlierVisit(job, row);
-  expect(said.declined).toBe("new heating element was declined, marked “do not use”");
-  expect(repeatSays(said, day(5)).done).toBe(
-    "Then nothing was fitted or put right. New heating element was declined, marked “do not use”.",
-  );
+  expect(said.declined).toBe("new heating element was declined, tagged DO NOT USE");
+  expect(repeatSays(said, day(5)).done).toBe("Last visit: no repair made. New heating element was declined, tagged DO NOT USE.");
 });

@@ -40,9 +40,9 @@ test("a day that was said is a date, from the day on which it was said", () => {
     undefined,
   ]);
   expect([daySays("2026-12-03"), daySays("2026-12-03T23:30:00+01:00", { year: true }), clockSays("2026-12-03T09:30:00+01:00")]).toEqual([
-    "Thu 3 Dec",
-    "Thu 3 Dec 2026",
-    "09:30",
+    "Thu, Dec 3",
+    "Thu, Dec 3, 2026",
+    "9:30 AM",
   ]);
 });
 
@@ -60,7 +60,7 @@ test("what a job waits for: the newer word on the same part holds", () => {
     { kind: "wanted", body: { assembly: "element", ordered: true, due: "2026-12-03" } },
     "waiting for a part",
   ]);
-  expect(wanted.map((w) => wantedSays(E27, w))).toEqual(["heating element, ordered, comes Thu 3 Dec", "a part that was not named"]);
+  expect(wanted.map((w) => wantedSays(E27, w))).toEqual(["heating element, ordered, due Thu, Dec 3", "a part not named yet"]);
 });
 
 test("what would be run in a spreadsheet is text in it", () => {
@@ -68,14 +68,14 @@ test("what would be run in a spreadsheet is text in it", () => {
   expect(csv).toBe(`said\n"'=HYPERLINK(1)"\n"'+1"\n"'-2"\n"'@x"\n"he said ""no"", then left"\n3\n`);
 });
 
-test("an item of the catalogue in words: kit, successor, never carried over", () => {
+test("an item of the catalogue in words: kit, successor, never reused", () => {
   expect(
     ["QF-K1338", "QF-1191", "QF-1107"].map((c) => itemFacts(CATALOGUE, CATALOGUE.find((i) => i.code === c) as never, "$").join(" · ")),
   ).toMatchInlineSnapshot(`
     [
-      "$86.50 (est.) · 12 months of warranty · holds Heating element, High-limit thermostat, Thermal cut-off, 4 × Crimp terminal, Jumper for other models · never carried over",
-      "$62.50 (est.) · 12 months of warranty · no longer made: QF-1191B takes its place · never carried over",
-      "$28.50 (est.) · 12 months of warranty · the old one may be carried over",
+      "$86.50 (est.) · 12 months of warranty · holds Heating element, High-limit thermostat, Thermal cut-off, 4 × Crimp terminal, Jumper for other models · never reused",
+      "$62.50 (est.) · 12 months of warranty · no longer made: QF-1191B replaces it · never reused",
+      "$28.50 (est.) · 12 months of warranty · the old one may be reused",
     ]
   `);
 });
@@ -101,11 +101,11 @@ test("the page: parts with their codes, what was good after all, what was left o
   const of = (name: string) => page.sections.find((s) => s.name === name)?.lines;
   expect(of("Parts")).toEqual([
     "Heating element, second issue, QF-1191B",
-    "Measured good and kept: high-limit thermostat.",
-    "Left over of the kit, on purpose: Jumper (for other models).",
+    "Tested good and reused: high-limit thermostat.",
+    "Not used from the kit: Jumper (for other models).",
   ]);
   expect(of("Declined")).toEqual(["Cleaning the duct: “the landlord pays”."]);
-  expect(of("Next visit")).toEqual(["Thu 3 Dec 2026, 09:30: clean the duct"]);
+  expect(of("Next visit")).toEqual(["Thu, Dec 3, 2026, 09:30: clean the duct"]);
 });
 
 test("at the hand-over: first what it was, then each line once, then the name; nothing is asked twice", () => {

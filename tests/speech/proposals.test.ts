@@ -38,52 +38,52 @@ test("a whole visit to an electric machine, card by card", () => {
     [...FOUND, "fitted element", "rear on", "energised", PROOF],
   ].map((lines) => card("orrinshaw-e27", lines));
   expect(cards.join("\n\n")).toMatchInlineSnapshot(`
-    "How strong is the air at the outside hood?
-    With the drum turning, hold a hand at the hood; count the louvres that stand shut.
-      air strong → Heating element open, 33 %
-      air weak, no air → Thermal cut-off blown, vent duct and hood choked, 72 %
-    why: Tells “heating element open” from “thermal cut-off blown, vent duct and hood choked”.
-    more: Saves 39 min of repair for 4 min of work, parts counted as minutes at 90 an hour. Next best: measure plug pin N to H4, start button pressed (17 min).
+    "How strong is the airflow at the outside hood?
+    Drum turning: hold a hand at the hood. Count the louvers that stay shut.
+      air strong → 33% heating element open
+      air weak, no air → 72% thermal cut-off open (blown), vent duct and hood restricted
+    why: Separates “heating element open” from “thermal cut-off open (blown), vent duct and hood restricted”.
+    more: 4 min here saves about 39 min of repair (parts counted at $90/h). Next best: measure plug pin N to H4, start button pressed (17 min).
 
     Make it safe
-    Cord out (or breaker off). Meter on a known source, on the machine, on the known source again.
+    Unplug it, or lock the breaker off. Meter a known source, the machine, the known source again.
     then: Measure plug pin N to H4, start button pressed
-    ! No resistance range until it is proven dead.
-      0.7 to 2.8 Ω → Heating element open, 58 %
-      OL → Timer heat contact does not close, 19 %
-      5.1 Ω to 2.05 kΩ → Cycling thermostat burnt inside, 18 %
-    why: Tells “heating element open” from “timer heat contact does not close”.
-    more: Saves 70 min of repair for 17 min of work, parts counted as minutes at 90 an hour. Next best: measure plug pin L1 to H4 (17 min).
+    ! No ohms until it's proved dead.
+      0.7 to 2.8 Ω → 58% heating element open
+      OL → 19% timer heat contact stays open
+      5.1 Ω to 2.05 kΩ → 18% cycling thermostat burnt internally
+    why: Separates “heating element open” from “timer heat contact stays open”.
+    more: 17 min here saves about 70 min of repair (parts counted at $90/h). Next best: measure plug pin L1 to H4 (17 min).
 
     Measure plug pin N to H4, start button pressed
-    Cord out, wires on.
-      0.7 to 2.8 Ω → Heating element open, 58 %
-      OL → Timer heat contact does not close, 19 %
-      5.1 Ω to 2.05 kΩ → Cycling thermostat burnt inside, 18 %
-    why: Tells “heating element open” from “timer heat contact does not close”.
-    more: Saves 60 min of repair for 4 min of work, parts counted as minutes at 90 an hour. Next best: measure H3 to H5 (4 min).
+    Unplugged, wires on.
+      0.7 to 2.8 Ω → 58% heating element open
+      OL → 19% timer heat contact stays open
+      5.1 Ω to 2.05 kΩ → 18% cycling thermostat burnt internally
+    why: Separates “heating element open” from “timer heat contact stays open”.
+    more: 4 min here saves about 60 min of repair (parts counted at $90/h). Next best: measure H3 to H5 (4 min).
 
-    Fit a new heating element
-    New part beside old: same ratings, same terminals. Meter the new part before it goes in: under a minute, against the chance of a bad one (est. 1.5 %). Never bridge a fuse or limit.
-    why: 95 % that this is the repair.
-    more: The best test left (measure H3 to H5) would save 3 min for 4 min. Fitting the heater with limit and cut-off would add 36 and 16 min, and spare a call-back in 6 % (est.).
+    Replace the heating element
+    Match new to old: ratings, terminals. Meter the new part first: 1.5% are bad (est.). Never jumper out a thermal fuse, cut-off or limit.
+    why: 95% chance this fixes it.
+    more: The best test left (measure H3 to H5) takes 4 min and would save 3 min. Replacing the heater with limit and cut-off adds $36 and 16 min, and avoids a callback in 6% of cases (est.).
 
     Put the rear panel back
     9 short screws; the machine must come out from the wall
-    why: Every panel and fastener goes back before power.
+    why: Every panel and fastener goes on before power.
 
     Power on
-    Nothing left inside, wires clear of panel edges, door shut. Then cord in.
-    ! From here the machine is live: no dead test counts until it is made safe again.
-    why: Only a run proves the repair.
+    No tools or screws inside. Wires off panel edges. Door shut. Plug it in.
+    ! From here it's LIVE. No dead test counts until you prove it dead again.
+    why: Only a test run proves the repair.
 
-    Prove it
-    Start it on heat, stay with it, answer what you see: starts, turns, warm air, heat cycles, air at the hood.
-    why: The job can be closed when it has run.
+    Do the test run
+    Start it on heat. Stay with it. Answer what you see: starts, turns, warm air, heat cycles, airflow at the hood.
+    why: The job can be closed after a good test run.
 
-    Write what the customer noticed
-    In the customer’s own words.
-    why: A job without its complaint can’t be closed."
+    Enter the complaint
+    Use the customer's own words.
+    why: A job can't be closed without a complaint."
   `);
 });
 
@@ -91,8 +91,8 @@ test("a cut-off that blew is not left without its causes", () => {
   const blown = ["turns, no heat", "air weak", "proved dead", "rear off", "cutoff OL", "fitted cutoff", "cleared vent"];
   expect(card("orrinshaw-e27", blown)).toMatchInlineSnapshot(`
     "Measure the heating element to the cabinet
-    Take its wires off first. Anything but OL is a fault. OL, or more than 1 MΩ.
-    why: The thermal cut-off blew and its cause is unexamined: heating element grounded to the cabinet?"
+    Pull its wires first. Anything but OL is a fault. OL, or more than 1 MΩ.
+    why: The thermal cut-off opened, cause not found yet: heating element grounded to the cabinet?"
   `);
 });
 
@@ -107,23 +107,23 @@ test("a capacitor is discharged before its motor is metered, and says why", () =
     ]),
   ).toMatchInlineSnapshot(`
     "Discharge the motor capacitor
-    Through a resistor across its terminals, insulated tool, then measure that no voltage is left.
+    Bleed it through a resistor with insulated tools. Then meter it: 0 V.
     then: Measure plug pin N to AX
-    ! It may hold a dangerous charge with the cord out.
-      19.3 to 31.3 Ω → Motor capacitor open, 40 %
-      OL → Drum and fan motor auxiliary winding open, 80 %
-      0.0 to 19.3 Ω → Drum and fan motor, start winding, far off its rating, 57 %
-      over 31.3 Ω → Drum and fan motor: wires swapped at NB and M1, 29 %
-    why: Tells “motor capacitor open” from “drum and fan motor auxiliary winding open”.
-    more: Saves 8 min of repair for 4 min of work, parts counted as minutes at 90 an hour. Next best: measure F2 to AX (4 min)."
+    ! It can hold a dangerous charge with the cord out.
+      19.3 to 31.3 Ω → 40% motor capacitor open
+      OL → 80% drum and fan motor auxiliary winding open
+      0.0 to 19.3 Ω → 57% drum and fan motor, start winding, out of tolerance
+      over 31.3 Ω → 29% drum and fan motor: wires swapped at NB and M1
+    why: Separates “motor capacitor open” from “drum and fan motor auxiliary winding open”.
+    more: 4 min here saves about 8 min of repair (parts counted at $90/h). Next best: measure F2 to AX (4 min)."
   `);
 });
 
 test("who fits sets goes on with the set", () => {
   expect(card("orrinshaw-e27", [...FOUND, "fit sets", "fitted element"])).toMatchInlineSnapshot(`
-    "Fit a new thermal cut-off
-    New part beside old: same ratings, same terminals. Meter the new part before it goes in: under a minute, against the chance of a bad one (est. 1.5 %). Never bridge a fuse or limit.
-    why: It ages with what was fitted, and the labour is in the access: this job fits the set."
+    "Replace the thermal cut-off
+    Match new to old: ratings, terminals. Meter the new part first: 1.5% are bad (est.). Never jumper out a thermal fuse, cut-off or limit.
+    why: It wears with the part you replaced, and you're already in there. Replace the set."
   `);
 });
 
@@ -139,9 +139,9 @@ test("gas work says so", () => {
     "main coil OL",
   ];
   expect(card("kelvane-g14", lines)).toMatchInlineSnapshot(`
-    "Fit a new set of valve coils
-    New part beside old: same ratings, same terminals. Meter the new part before it goes in: under a minute, against the chance of a bad one (est. 1.5 %). Never bridge a fuse or limit.
-    why: 98 % that this is the repair.
-    more: The best test left (look at the igniter) would save under a minute for 1 min. Fitting the igniter with the valve coils would add 44 and 18 min, and spare a call-back in 5 % (est.)."
+    "Replace the set of valve coils
+    Match new to old: ratings, terminals. Meter the new part first: 1.5% are bad (est.). Never jumper out a thermal fuse, cut-off or limit.
+    why: 98% chance this fixes it.
+    more: The best test left (look at the igniter) takes 1 min and would save under a minute. Replacing the igniter with the valve coils adds $44 and 18 min, and avoids a callback in 5% of cases (est.)."
   `);
 });

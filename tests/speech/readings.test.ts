@@ -14,7 +14,7 @@ test("every reading is a line, with its state, leads and verdict; what was taken
   expect(rows.map((r) => [r.place, r.value, r.unit, r.power, r.wires, r.leads, r.verdict, r.taken].join(" | "))).toMatchInlineSnapshot(`
     [
       "Thermal cut-off | 0.2 | Ω | dead | off |  | Pass | counts",
-      "Heating element |  | Ω | dead | off | 0.2 | Fail | taken back",
+      "Heating element |  | Ω | dead | off | 0.2 | Fail | voided",
       "Heating element | 10.9 | Ω | dead | off | 0.2 | Pass | counts",
       "room | 12 | °C | dead |  |  |  | counts",
     ]
@@ -38,7 +38,7 @@ test("as JSON and as text it says the same", () => {
   const { readings } = JSON.parse(readingsJson(rows)) as { readings: { value: unknown }[] };
   expect(readings.map((r) => r.value)).toEqual(rows.map((r) => r.value ?? "OL"));
   expect(readingsText(rows).split("\n")).toHaveLength(rows.length);
-  expect(readingsText(rows)).toContain("OL · Fail (healthy 9.6 to 11.7 Ω) · taken back");
+  expect(readingsText(rows)).toContain("OL · Fail (healthy 9.6 to 11.7 Ω) · voided");
 });
 
 test("what was read of a new part on the bench, and with which meter, is listed and judged like the rest", () => {

@@ -37,26 +37,26 @@ test("a gas repair from the record: before and after, against what is healthy, t
       { kind: "leak-test", body: { joint: "union at the valve", method: "soap", tight: true } },
     ]),
   ).toMatchInlineSnapshot(`
-    "Your dryer is not finished yet
-    Noticed: not recorded
-    Found: nothing certain yet
-    Measured: Igniter, wires off [75.7 to 303 Ω] OL fail → 190 Ω pass
-    Done: Fitted: new igniter | Leak test, union at the valve: tight (soap solution, Tester)
-    Proven: not yet
-    Reserved: Igniter: It glows, then the flame comes.
-    To mind: Clean the lint screen before each load; no mesh over the hood; the duct is looked through once a year. | If it ever smells of gas: cock shut, no switches, everybody out, call the supplier.
-    Price: no price was agreed"
+    "Repair not finished. Please do not use your dryer.
+    Your complaint: not recorded
+    What we found: Cause not found yet.
+    Readings: Igniter, wires off [75.7 to 303 Ω] OL fail → 190 Ω pass
+    What we did: Replaced: igniter | Leak test, union at the valve: tight (soap solution, Tester)
+    Test run: not done yet
+    Not checked: Igniter: It glows, then the flame comes.
+    Use and care: Clean the lint screen before every load. Have the duct checked every year. Never screen the outside hood. | If you ever smell gas: don't touch a switch or a flame. Get everyone out. Call 911 or your gas company from outside.
+    Charges: no price approved"
   `);
 });
 
 test("nothing recorded, nothing claimed", () => {
   expect(told([])).toMatchInlineSnapshot(`
-    "Your dryer is not finished yet
-    Noticed: not recorded
-    Found: nothing certain yet
-    Measured: nothing
-    Done: nothing yet
-    Proven: not yet"
+    "Repair not finished. Please do not use your dryer.
+    Your complaint: not recorded
+    What we found: Cause not found yet.
+    Readings: nothing
+    What we did: nothing yet
+    Test run: not done yet"
   `);
 });
 
@@ -86,7 +86,7 @@ test("what it was is proposed from the record: the trouble, what caused it, what
     {
       "cause": "no air carries the heat out of the box",
       "proved": "Thermal cut-off, wires off: OL",
-      "wrong": "Thermal cut-off blown, vent duct and hood choked",
+      "wrong": "Thermal cut-off open (blown), vent duct and hood restricted",
     }
   `);
 });

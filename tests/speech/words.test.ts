@@ -108,208 +108,208 @@ describe("the words of every kind of step", () => {
   test("on the electric machine with a clockwork timer", () =>
     expect(wordsOf("orrinshaw-e27")).toMatchInlineSnapshot(`
       "test: Does it start? | Door shut, heat cycle, press start.
-      test: Look at the house supply | Volts at the outlet, leg to neutral and leg to leg, where live tests are allowed. Else look at the breaker: half tripped?
-      test: Turn the idler by hand | It must run free and spring back.
-      test: Measure the cord, L1, PL1 to TB1 | Cord out.
-      test: Measure volts, outlet neutral to outlet L1 | At the outlet; one hand, insulated probes.
-      test: Measure the current of the whole machine | Splitter between plug and outlet, clamp round one leg, in the first minute on heat. Nothing is opened.
-      test: Take the highest exhaust temperature | Thermometer in the exhaust, empty, on heat, for a quarter of an hour.
-      test: Measure the back pressure of the duct | Gauge at the exhaust outlet, drum turning.
-      make-safe: Make it safe | Cord out (or breaker off). Meter on a known source, on the machine, on the known source again.
-      energise: Power on to watch it | Hands and tools out, panels where they must be, cord in.
-      energise: Power on | Nothing left inside, wires clear of panel edges, door shut. Then cord in.
+      test: Look at the house power | Volts at the outlet, leg to neutral and leg to leg, where live tests are allowed. Else look at the breaker: half tripped?
+      test: Turn the idler by hand | It must turn freely and spring back.
+      test: Measure the cord, L1, PL1 to TB1 | Unplugged.
+      test: Read volts, outlet neutral to outlet L1 | At the outlet; one hand, insulated probes.
+      test: Measure the current of the whole machine | Line splitter at the outlet, clamp around one leg, first minute on heat. No panels to pull.
+      test: Read the peak exhaust temperature | Thermometer in the exhaust. Empty, on heat, 15 min.
+      test: Measure the duct back pressure | Gauge at the exhaust outlet, drum turning.
+      make-safe: Make it safe | Unplug it, or lock the breaker off. Meter a known source, the machine, the known source again.
+      energise: Power on to watch it | All panels on. Hands and tools clear. Plug it in.
+      energise: Power on | No tools or screws inside. Wires off panel edges. Door shut. Plug it in.
       panel: Take off the terminal block cover | 1 short screw with a washer. Tools: 5.5 mm nut driver.
       panel: Put the terminal block cover back | 1 short screw with a washer
       put-back: Put the rubber bumper back | lip to the left
       put-back: Put the wire of the cord, L2, PL2 back | red (RD) on PL2.
-      put-back: Put plug J2 back | Then record it.
-      fit: Reset the breaker or refer to an electrician | Then record it.
-      fit: Fit a new cord | New part beside old: same ratings, same terminals. Meter the new part before it goes in: under a minute, against the chance of a bad one (est. 1.5 %). Never bridge a fuse or limit.
-      fit: Remake the joint at the timer motor contact | Then record it.
-      examine: How strong is the air at the outside hood? | With the drum turning, hold a hand at the hood; count the louvres that stand shut.
-      examine: Measure the heating element to the cabinet | Take its wires off first. Anything but OL is a fault. OL, or more than 1 MΩ.
-      examine: Warm the high-limit thermostat to prove that it opens | Wires off, cold: under 0.5 Ω. Warm it to prove it opens.
-      examine: Measure the heating element, H4 to H5 | Take its wires off first. About 10.7 Ω.
-      examine: Clear the vent, then: how strong is the air at the outside hood? | With the drum turning, hold a hand at the hood; count the louvres that stand shut.
-      examine: Warm the cycling thermostat to prove that it opens | Wires off, cold: under 0.5 Ω. Warm it to prove it opens.
-      examine: Measure plug pin N to bare cabinet metal | Cord out, wires on. OL, or more than 1 MΩ.
-      examine: Measure plug pin N to bare cabinet metal | Cord out, wires on. Until it reads OL the machine is not run: find what touches, put it right, measure again.
-      examine: Is the outlet wired the right way round: live, neutral and earth where they belong? | Tester in the outlet, or volts from each hole to earth: neutral next to none. House wiring is for an electrician. Crossed: the machine stays out until an electrician has put the outlet right.
-      examine: Measure plug earth pin to bare cabinet metal | Cord out, wires on. Under 1 Ω, leads included.
-      examine: Does it stop when the door is opened? | Running, open the door: drum and heat must stop at once, and not start again by themselves when it is shut.
-      examine: Does the heat switch off and on, with the exhaust within limits? | Let it run empty for a quarter of an hour, thermometer in the exhaust.
-      prove: Prove it | Start it on heat, stay with it, answer what you see: starts, turns, warm air, heat cycles, air at the hood.
-      doubt: Look at what the model does not have | Fit nothing yet: wires against the sheet; what an earlier repair swapped or bridged; drum, idler and rollers by hand; blower wheel, loose or full of lint; gas pressure, orifice, air in the line; float and pump by hand; volts at the outlet while it runs; water, mice, a chafed harness.
-      doubt: Look at what the model does not have | Fit nothing yet: wires against the sheet.
-      intake: Write what the customer noticed | In the customer’s own words.
-      close: Close the job | Nothing is left open: causes examined, panels back, proven.
-      close: Close the job with reservations | Told to the customer and written in the hand-over: heat cycles not seen (no time)."
+      put-back: Put plug J2 back | Then mark it done.
+      fit: Reset the breaker or refer to an electrician | Then mark it done.
+      fit: Replace the cord | Match new to old: ratings, terminals. Meter the new part first: 1.5% are bad (est.). Never jumper out a thermal fuse, cut-off or limit.
+      fit: Remake the joint at the timer motor contact | Then mark it done.
+      examine: How strong is the airflow at the outside hood? | Drum turning: hold a hand at the hood. Count the louvers that stay shut.
+      examine: Measure the heating element to the cabinet | Pull its wires first. Anything but OL is a fault. OL, or more than 1 MΩ.
+      examine: Heat the high-limit thermostat to prove it opens | Wires off, cold: under 0.5 Ω. Heat it to prove it opens.
+      examine: Measure the heating element, H4 to H5 | Pull its wires first. About 10.7 Ω.
+      examine: Clear the vent, then: how strong is the airflow at the outside hood? | Drum turning: hold a hand at the hood. Count the louvers that stay shut.
+      examine: Heat the cycling thermostat to prove it opens | Wires off, cold: under 0.5 Ω. Heat it to prove it opens.
+      examine: Measure plug pin N to bare cabinet metal | Unplugged, wires on. OL, or more than 1 MΩ.
+      examine: Measure plug pin N to bare cabinet metal | Unplugged, wires on. Do not run it until this reads OL. Find what touches, fix it, read again.
+      examine: Is the outlet wired right: hot, neutral and ground each in its own slot? | Outlet tester, or volts from each slot to ground: neutral near 0 V. House wiring is for an electrician. Reversed: leave it unplugged until an electrician fixes the outlet.
+      examine: Measure plug ground pin to bare cabinet metal | Unplugged, wires on. Must read under 1 Ω, leads included.
+      examine: Does it stop when the door is opened? | While it runs, open the door: drum and heat must stop. They must not restart when you shut it.
+      examine: Does the heat switch off and on, with the exhaust within limits? | Run it empty 15 min, thermometer in the exhaust.
+      prove: Do the test run | Start it on heat. Stay with it. Answer what you see: starts, turns, warm air, heat cycles, airflow at the hood.
+      doubt: Check what the wiring sheet doesn't show | Don't replace anything yet. Check: wires against the wiring sheet; what an earlier repair swapped or jumpered; drum, idler and rollers by hand; blower wheel loose or full of lint; gas pressure, orifice, air in the line; float and pump by hand; outlet volts under load; water, mice, chafed harness.
+      doubt: Check what the wiring sheet doesn't show | Don't replace anything yet. Check: wires against the wiring sheet.
+      intake: Enter the complaint | Use the customer's own words.
+      close: Close the job | Nothing is open: causes found, panels on, test run good.
+      close: Close the job with exceptions | The customer is told, and the report lists it: heat cycles not seen (no time)."
     `));
   test("the same on 208 V", () => expect(wordsOf("orrinshaw-e27-208")).toBe(wordsOf("orrinshaw-e27")));
   test("on the gas machine with a clockwork timer", () =>
     expect(wordsOf("kelvane-g14")).toMatchInlineSnapshot(`
       "test: Does it start? | Door shut, heat cycle, press start.
-      test: Look at the house supply | Volts at the outlet, where live tests are allowed. Else look at the breaker: half tripped?
-      test: Turn the idler by hand | It must run free and spring back.
-      test: Measure the cord, L1, PL1 to TB1 | Cord out.
-      test: Measure volts, outlet neutral to outlet L1 | At the outlet; one hand, insulated probes.
-      test: Take the highest exhaust temperature | Thermometer in the exhaust, empty, on heat, for a quarter of an hour.
-      test: Measure the back pressure of the duct | Gauge at the exhaust outlet, drum turning.
-      make-safe: Make it safe | Cord out (or breaker off). Meter on a known source, on the machine, on the known source again.
-      energise: Power on to watch it | Hands and tools out, panels where they must be, cord in.
-      energise: Power on | Nothing left inside, wires clear of panel edges, door shut. Then cord in.
+      test: Look at the house power | Volts at the outlet, where live tests are allowed. Else look at the breaker: half tripped?
+      test: Turn the idler by hand | It must turn freely and spring back.
+      test: Measure the cord, L1, PL1 to TB1 | Unplugged.
+      test: Read volts, outlet neutral to outlet L1 | At the outlet; one hand, insulated probes.
+      test: Read the peak exhaust temperature | Thermometer in the exhaust. Empty, on heat, 15 min.
+      test: Measure the duct back pressure | Gauge at the exhaust outlet, drum turning.
+      make-safe: Make it safe | Unplug it, or lock the breaker off. Meter a known source, the machine, the known source again.
+      energise: Power on to watch it | All panels on. Hands and tools clear. Plug it in.
+      energise: Power on | No tools or screws inside. Wires off panel edges. Door shut. Plug it in.
       panel: Take off the terminal block cover | 1 short screw with a washer. Tools: 5.5 mm nut driver.
       panel: Put the terminal block cover back | 1 short screw with a washer
       put-back: Put the rubber bumper back | lip to the left
-      put-back: Put the wire of the cord, earth, PG back | green and yellow (GNYE) on PG.
-      put-back: Put plug J2 back | Then record it.
-      fit: Reset the breaker or refer to an electrician | Then record it.
-      fit: Fit a new cord | New part beside old: same ratings, same terminals. Meter the new part before it goes in: under a minute, against the chance of a bad one (est. 1.5 %). Never bridge a fuse or limit.
-      fit: Remake the joint at the door switch | Then record it.
-      examine: How strong is the air at the outside hood? | With the drum turning, hold a hand at the hood; count the louvres that stand shut.
-      examine: Warm the high-limit thermostat to prove that it opens | Wires off, cold: under 0.5 Ω. Warm it to prove it opens.
-      examine: Clear the vent, then: how strong is the air at the outside hood? | With the drum turning, hold a hand at the hood; count the louvres that stand shut.
-      examine: Soap solution on every gas joint: any bubbles? | Gas on, soap solution on every joint that was disturbed. Bubbles: shut off and put it right. Gas work is for the licensed.
-      examine: Shut the gas: no power and no flame before the joints are tight | Nothing is switched. If it smells: windows open, out, call the supplier. The licensed put it right; then gas on, soap on every joint: any bubbles?
-      examine: Shut the gas: no power and no flame before the joints are tight | Nothing is switched. If it smells: windows open, out, call the supplier. The licensed put it right; then gas on, soap on every joint: any bubbles?
-      examine: Warm the cycling thermostat to prove that it opens | Wires off, cold: under 0.5 Ω. Warm it to prove it opens.
-      examine: Measure plug pin N to bare cabinet metal | Cord out, wires on. OL, or more than 1 MΩ.
-      examine: Measure plug pin N to bare cabinet metal | Cord out, wires on. Until it reads OL the machine is not run: find what touches, put it right, measure again.
-      examine: Is the outlet wired the right way round: live, neutral and earth where they belong? | Tester in the outlet, or volts from each hole to earth: neutral next to none. House wiring is for an electrician. Crossed: the machine stays out until an electrician has put the outlet right.
-      examine: Measure plug earth pin to bare cabinet metal | Cord out, wires on. Under 1 Ω, leads included.
-      examine: Does it stop when the door is opened? | Running, open the door: drum and heat must stop at once, and not start again by themselves when it is shut.
-      examine: Does the heat switch off and on, with the exhaust within limits? | Let it run empty for a quarter of an hour, thermometer in the exhaust.
-      prove: Prove it | Start it on heat, stay with it, answer what you see: starts, turns, warm air, heat cycles, air at the hood.
-      doubt: Look at what the model does not have | Fit nothing yet: wires against the sheet; what an earlier repair swapped or bridged; drum, idler and rollers by hand; blower wheel, loose or full of lint; gas pressure, orifice, air in the line; float and pump by hand; volts at the outlet while it runs; water, mice, a chafed harness.
-      doubt: Look at what the model does not have | Fit nothing yet: wires against the sheet.
-      intake: Write what the customer noticed | In the customer’s own words.
-      close: Close the job | Nothing is left open: causes examined, panels back, proven.
-      close: Close the job with reservations | Told to the customer and written in the hand-over: heat cycles not seen (no time)."
+      put-back: Put the wire of the cord, ground, PG back | green and yellow (GNYE) on PG.
+      put-back: Put plug J2 back | Then mark it done.
+      fit: Reset the breaker or refer to an electrician | Then mark it done.
+      fit: Replace the cord | Match new to old: ratings, terminals. Meter the new part first: 1.5% are bad (est.). Never jumper out a thermal fuse, cut-off or limit.
+      fit: Remake the joint at the door switch | Then mark it done.
+      examine: How strong is the airflow at the outside hood? | Drum turning: hold a hand at the hood. Count the louvers that stay shut.
+      examine: Heat the high-limit thermostat to prove it opens | Wires off, cold: under 0.5 Ω. Heat it to prove it opens.
+      examine: Clear the vent, then: how strong is the airflow at the outside hood? | Drum turning: hold a hand at the hood. Count the louvers that stay shut.
+      examine: Soap solution on every gas joint: any bubbles? | Gas on, soap solution on every joint you opened. Bubbles: gas off, then fix it. Gas work is for a licensed technician.
+      examine: Gas off. No power, no flame until every joint passes a leak test | Don't touch a switch. If it smells: everyone out, then call the gas company. A licensed technician fixes it, turns the gas on and soaps every joint. Any bubbles?
+      examine: Gas off. No power, no flame until every joint passes a leak test | Don't touch a switch. If it smells: everyone out, then call the gas company. A licensed technician fixes it, turns the gas on and soaps every joint. Any bubbles?
+      examine: Heat the cycling thermostat to prove it opens | Wires off, cold: under 0.5 Ω. Heat it to prove it opens.
+      examine: Measure plug pin N to bare cabinet metal | Unplugged, wires on. OL, or more than 1 MΩ.
+      examine: Measure plug pin N to bare cabinet metal | Unplugged, wires on. Do not run it until this reads OL. Find what touches, fix it, read again.
+      examine: Is the outlet wired right: hot, neutral and ground each in its own slot? | Outlet tester, or volts from each slot to ground: neutral near 0 V. House wiring is for an electrician. Reversed: leave it unplugged until an electrician fixes the outlet.
+      examine: Measure plug ground pin to bare cabinet metal | Unplugged, wires on. Must read under 1 Ω, leads included.
+      examine: Does it stop when the door is opened? | While it runs, open the door: drum and heat must stop. They must not restart when you shut it.
+      examine: Does the heat switch off and on, with the exhaust within limits? | Run it empty 15 min, thermometer in the exhaust.
+      prove: Do the test run | Start it on heat. Stay with it. Answer what you see: starts, turns, warm air, heat cycles, airflow at the hood.
+      doubt: Check what the wiring sheet doesn't show | Don't replace anything yet. Check: wires against the wiring sheet; what an earlier repair swapped or jumpered; drum, idler and rollers by hand; blower wheel loose or full of lint; gas pressure, orifice, air in the line; float and pump by hand; outlet volts under load; water, mice, chafed harness.
+      doubt: Check what the wiring sheet doesn't show | Don't replace anything yet. Check: wires against the wiring sheet.
+      intake: Enter the complaint | Use the customer's own words.
+      close: Close the job | Nothing is open: causes found, panels on, test run good.
+      close: Close the job with exceptions | The customer is told, and the report lists it: heat cycles not seen (no time)."
     `));
   test("on the electric machine with a board", () =>
     expect(wordsOf("brisk-tolley-v45e")).toMatchInlineSnapshot(`
       "test: Does it start? | Door shut, heat cycle, press start.
       test: Does it show a fault code? | Try to run it for some minutes, then read the display.
-      test: Look at the house supply | Volts at the outlet, leg to neutral and leg to leg, where live tests are allowed. Else look at the breaker: half tripped?
-      test: Turn the idler by hand | It must run free and spring back.
-      test: Measure the cord, L1, PL1 to TB1 | Cord out.
-      test: Measure volts, outlet neutral to outlet L1 | At the outlet; one hand, insulated probes.
-      test: Measure the current of the whole machine | Splitter between plug and outlet, clamp round one leg, in the first minute on heat. Nothing is opened.
-      test: Take the highest exhaust temperature | Thermometer in the exhaust, empty, on heat, for a quarter of an hour.
-      test: Measure the back pressure of the duct | Gauge at the exhaust outlet, drum turning.
-      make-safe: Make it safe | Cord out (or breaker off). Meter on a known source, on the machine, on the known source again.
-      energise: Power on to watch it | Hands and tools out, panels where they must be, cord in.
-      energise: Power on | Nothing left inside, wires clear of panel edges, door shut. Then cord in.
+      test: Look at the house power | Volts at the outlet, leg to neutral and leg to leg, where live tests are allowed. Else look at the breaker: half tripped?
+      test: Turn the idler by hand | It must turn freely and spring back.
+      test: Measure the cord, L1, PL1 to TB1 | Unplugged.
+      test: Read volts, outlet neutral to outlet L1 | At the outlet; one hand, insulated probes.
+      test: Measure the current of the whole machine | Line splitter at the outlet, clamp around one leg, first minute on heat. No panels to pull.
+      test: Read the peak exhaust temperature | Thermometer in the exhaust. Empty, on heat, 15 min.
+      test: Measure the duct back pressure | Gauge at the exhaust outlet, drum turning.
+      make-safe: Make it safe | Unplug it, or lock the breaker off. Meter a known source, the machine, the known source again.
+      energise: Power on to watch it | All panels on. Hands and tools clear. Plug it in.
+      energise: Power on | No tools or screws inside. Wires off panel edges. Door shut. Plug it in.
       panel: Take off the terminal block cover | 1 short screw with a washer. Tools: 5.5 mm nut driver.
       panel: Put the terminal block cover back | 1 short screw with a washer
       put-back: Put the rubber bumper back | lip to the left
       put-back: Put the wire of the cord, L2, PL2 back | red (RD) on PL2.
-      put-back: Put plug J2 back | Then record it.
-      fit: Reset the breaker or refer to an electrician | Then record it.
-      fit: Fit a new cord | New part beside old: same ratings, same terminals. Meter the new part before it goes in: under a minute, against the chance of a bad one (est. 1.5 %). Never bridge a fuse or limit.
-      fit: Remake the joint at the control board | Then record it.
-      examine: How strong is the air at the outside hood? | With the drum turning, hold a hand at the hood; count the louvres that stand shut.
-      examine: Measure the heating element to the cabinet | Take its wires off first. Anything but OL is a fault. OL, or more than 1 MΩ.
-      examine: Warm the high-limit thermostat to prove that it opens | Wires off, cold: under 0.5 Ω. Warm it to prove it opens.
-      examine: Measure the heating element, H3 to H4 | Take its wires off first. About 10.7 Ω.
-      examine: Measure the heat relay, TB1 to H1 | Take its wires off first. At rest it must read OL.
-      examine: Clear the vent, then: how strong is the air at the outside hood? | With the drum turning, hold a hand at the hood; count the louvres that stand shut.
-      examine: Warm the high-limit thermostat to prove that it opens | Wires off, cold: under 0.5 Ω. Warm it to prove it opens.
-      examine: Measure plug pin N to bare cabinet metal | Cord out, wires on. OL, or more than 1 MΩ.
-      examine: Measure plug pin N to bare cabinet metal | Cord out, wires on. Until it reads OL the machine is not run: find what touches, put it right, measure again.
-      examine: Is the outlet wired the right way round: live, neutral and earth where they belong? | Tester in the outlet, or volts from each hole to earth: neutral next to none. House wiring is for an electrician. Crossed: the machine stays out until an electrician has put the outlet right.
-      examine: Measure plug earth pin to bare cabinet metal | Cord out, wires on. Under 1 Ω, leads included.
-      examine: Does it stop when the door is opened? | Running, open the door: drum and heat must stop at once, and not start again by themselves when it is shut.
-      examine: Does the heat switch off and on, with the exhaust within limits? | Let it run empty for a quarter of an hour, thermometer in the exhaust.
-      prove: Prove it | Start it on heat, stay with it, answer what you see: starts, turns, warm air, heat cycles, air at the hood.
-      doubt: Look at what the model does not have | Fit nothing yet: wires against the sheet; what an earlier repair swapped or bridged; drum, idler and rollers by hand; blower wheel, loose or full of lint; gas pressure, orifice, air in the line; float and pump by hand; volts at the outlet while it runs; water, mice, a chafed harness.
-      doubt: Look at what the model does not have | Fit nothing yet: wires against the sheet.
-      intake: Write what the customer noticed | In the customer’s own words.
-      close: Close the job | Nothing is left open: causes examined, panels back, proven.
-      close: Close the job with reservations | Told to the customer and written in the hand-over: heat cycles not seen (no time)."
+      put-back: Put plug J2 back | Then mark it done.
+      fit: Reset the breaker or refer to an electrician | Then mark it done.
+      fit: Replace the cord | Match new to old: ratings, terminals. Meter the new part first: 1.5% are bad (est.). Never jumper out a thermal fuse, cut-off or limit.
+      fit: Remake the joint at the control board | Then mark it done.
+      examine: How strong is the airflow at the outside hood? | Drum turning: hold a hand at the hood. Count the louvers that stay shut.
+      examine: Measure the heating element to the cabinet | Pull its wires first. Anything but OL is a fault. OL, or more than 1 MΩ.
+      examine: Heat the high-limit thermostat to prove it opens | Wires off, cold: under 0.5 Ω. Heat it to prove it opens.
+      examine: Measure the heating element, H3 to H4 | Pull its wires first. About 10.7 Ω.
+      examine: Measure the heat relay, TB1 to H1 | Pull its wires first. At rest it must read OL.
+      examine: Clear the vent, then: how strong is the airflow at the outside hood? | Drum turning: hold a hand at the hood. Count the louvers that stay shut.
+      examine: Heat the high-limit thermostat to prove it opens | Wires off, cold: under 0.5 Ω. Heat it to prove it opens.
+      examine: Measure plug pin N to bare cabinet metal | Unplugged, wires on. OL, or more than 1 MΩ.
+      examine: Measure plug pin N to bare cabinet metal | Unplugged, wires on. Do not run it until this reads OL. Find what touches, fix it, read again.
+      examine: Is the outlet wired right: hot, neutral and ground each in its own slot? | Outlet tester, or volts from each slot to ground: neutral near 0 V. House wiring is for an electrician. Reversed: leave it unplugged until an electrician fixes the outlet.
+      examine: Measure plug ground pin to bare cabinet metal | Unplugged, wires on. Must read under 1 Ω, leads included.
+      examine: Does it stop when the door is opened? | While it runs, open the door: drum and heat must stop. They must not restart when you shut it.
+      examine: Does the heat switch off and on, with the exhaust within limits? | Run it empty 15 min, thermometer in the exhaust.
+      prove: Do the test run | Start it on heat. Stay with it. Answer what you see: starts, turns, warm air, heat cycles, airflow at the hood.
+      doubt: Check what the wiring sheet doesn't show | Don't replace anything yet. Check: wires against the wiring sheet; what an earlier repair swapped or jumpered; drum, idler and rollers by hand; blower wheel loose or full of lint; gas pressure, orifice, air in the line; float and pump by hand; outlet volts under load; water, mice, chafed harness.
+      doubt: Check what the wiring sheet doesn't show | Don't replace anything yet. Check: wires against the wiring sheet.
+      intake: Enter the complaint | Use the customer's own words.
+      close: Close the job | Nothing is open: causes found, panels on, test run good.
+      close: Close the job with exceptions | The customer is told, and the report lists it: heat cycles not seen (no time)."
     `));
   test("on the gas machine with a board", () =>
     expect(wordsOf("brisk-tolley-v45g")).toMatchInlineSnapshot(`
       "test: Does it start? | Door shut, heat cycle, press start.
       test: Does it show a fault code? | Try to run it for some minutes, then read the display.
-      test: Look at the house supply | Volts at the outlet, where live tests are allowed. Else look at the breaker: half tripped?
-      test: Turn the idler by hand | It must run free and spring back.
-      test: Measure the cord, L1, PL1 to TB1 | Cord out.
-      test: Measure volts, outlet neutral to outlet L1 | At the outlet; one hand, insulated probes.
-      test: Take the highest exhaust temperature | Thermometer in the exhaust, empty, on heat, for a quarter of an hour.
-      test: Measure the back pressure of the duct | Gauge at the exhaust outlet, drum turning.
-      make-safe: Make it safe | Cord out (or breaker off). Meter on a known source, on the machine, on the known source again.
-      energise: Power on to watch it | Hands and tools out, panels where they must be, cord in.
-      energise: Power on | Nothing left inside, wires clear of panel edges, door shut. Then cord in.
+      test: Look at the house power | Volts at the outlet, where live tests are allowed. Else look at the breaker: half tripped?
+      test: Turn the idler by hand | It must turn freely and spring back.
+      test: Measure the cord, L1, PL1 to TB1 | Unplugged.
+      test: Read volts, outlet neutral to outlet L1 | At the outlet; one hand, insulated probes.
+      test: Read the peak exhaust temperature | Thermometer in the exhaust. Empty, on heat, 15 min.
+      test: Measure the duct back pressure | Gauge at the exhaust outlet, drum turning.
+      make-safe: Make it safe | Unplug it, or lock the breaker off. Meter a known source, the machine, the known source again.
+      energise: Power on to watch it | All panels on. Hands and tools clear. Plug it in.
+      energise: Power on | No tools or screws inside. Wires off panel edges. Door shut. Plug it in.
       panel: Take off the terminal block cover | 1 short screw with a washer. Tools: 5.5 mm nut driver.
       panel: Put the terminal block cover back | 1 short screw with a washer
       put-back: Put the rubber bumper back | lip to the left
-      put-back: Put the wire of the cord, earth, PG back | green and yellow (GNYE) on PG.
-      put-back: Put plug J2 back | Then record it.
-      fit: Reset the breaker or refer to an electrician | Then record it.
-      fit: Fit a new cord | New part beside old: same ratings, same terminals. Meter the new part before it goes in: under a minute, against the chance of a bad one (est. 1.5 %). Never bridge a fuse or limit.
-      fit: Remake the joint at the start button | Then record it.
-      examine: How strong is the air at the outside hood? | With the drum turning, hold a hand at the hood; count the louvres that stand shut.
-      examine: Warm the high-limit thermostat to prove that it opens | Wires off, cold: under 0.5 Ω. Warm it to prove it opens.
-      examine: Measure the heat relay, TB1 to H1 | Take its wires off first. At rest it must read OL.
-      examine: Clear the vent, then: how strong is the air at the outside hood? | With the drum turning, hold a hand at the hood; count the louvres that stand shut.
-      examine: Soap solution on every gas joint: any bubbles? | Gas on, soap solution on every joint that was disturbed. Bubbles: shut off and put it right. Gas work is for the licensed.
-      examine: Shut the gas: no power and no flame before the joints are tight | Nothing is switched. If it smells: windows open, out, call the supplier. The licensed put it right; then gas on, soap on every joint: any bubbles?
-      examine: Shut the gas: no power and no flame before the joints are tight | Nothing is switched. If it smells: windows open, out, call the supplier. The licensed put it right; then gas on, soap on every joint: any bubbles?
-      examine: Warm the high-limit thermostat to prove that it opens | Wires off, cold: under 0.5 Ω. Warm it to prove it opens.
-      examine: Measure plug pin N to bare cabinet metal | Cord out, wires on. OL, or more than 1 MΩ.
-      examine: Measure plug pin N to bare cabinet metal | Cord out, wires on. Until it reads OL the machine is not run: find what touches, put it right, measure again.
-      examine: Is the outlet wired the right way round: live, neutral and earth where they belong? | Tester in the outlet, or volts from each hole to earth: neutral next to none. House wiring is for an electrician. Crossed: the machine stays out until an electrician has put the outlet right.
-      examine: Measure plug earth pin to bare cabinet metal | Cord out, wires on. Under 1 Ω, leads included.
-      examine: Does it stop when the door is opened? | Running, open the door: drum and heat must stop at once, and not start again by themselves when it is shut.
-      examine: Does the heat switch off and on, with the exhaust within limits? | Let it run empty for a quarter of an hour, thermometer in the exhaust.
-      prove: Prove it | Start it on heat, stay with it, answer what you see: starts, turns, warm air, heat cycles, air at the hood.
-      doubt: Look at what the model does not have | Fit nothing yet: wires against the sheet; what an earlier repair swapped or bridged; drum, idler and rollers by hand; blower wheel, loose or full of lint; gas pressure, orifice, air in the line; float and pump by hand; volts at the outlet while it runs; water, mice, a chafed harness.
-      doubt: Look at what the model does not have | Fit nothing yet: wires against the sheet.
-      intake: Write what the customer noticed | In the customer’s own words.
-      close: Close the job | Nothing is left open: causes examined, panels back, proven.
-      close: Close the job with reservations | Told to the customer and written in the hand-over: heat cycles not seen (no time)."
+      put-back: Put the wire of the cord, ground, PG back | green and yellow (GNYE) on PG.
+      put-back: Put plug J2 back | Then mark it done.
+      fit: Reset the breaker or refer to an electrician | Then mark it done.
+      fit: Replace the cord | Match new to old: ratings, terminals. Meter the new part first: 1.5% are bad (est.). Never jumper out a thermal fuse, cut-off or limit.
+      fit: Remake the joint at the start button | Then mark it done.
+      examine: How strong is the airflow at the outside hood? | Drum turning: hold a hand at the hood. Count the louvers that stay shut.
+      examine: Heat the high-limit thermostat to prove it opens | Wires off, cold: under 0.5 Ω. Heat it to prove it opens.
+      examine: Measure the heat relay, TB1 to H1 | Pull its wires first. At rest it must read OL.
+      examine: Clear the vent, then: how strong is the airflow at the outside hood? | Drum turning: hold a hand at the hood. Count the louvers that stay shut.
+      examine: Soap solution on every gas joint: any bubbles? | Gas on, soap solution on every joint you opened. Bubbles: gas off, then fix it. Gas work is for a licensed technician.
+      examine: Gas off. No power, no flame until every joint passes a leak test | Don't touch a switch. If it smells: everyone out, then call the gas company. A licensed technician fixes it, turns the gas on and soaps every joint. Any bubbles?
+      examine: Gas off. No power, no flame until every joint passes a leak test | Don't touch a switch. If it smells: everyone out, then call the gas company. A licensed technician fixes it, turns the gas on and soaps every joint. Any bubbles?
+      examine: Heat the high-limit thermostat to prove it opens | Wires off, cold: under 0.5 Ω. Heat it to prove it opens.
+      examine: Measure plug pin N to bare cabinet metal | Unplugged, wires on. OL, or more than 1 MΩ.
+      examine: Measure plug pin N to bare cabinet metal | Unplugged, wires on. Do not run it until this reads OL. Find what touches, fix it, read again.
+      examine: Is the outlet wired right: hot, neutral and ground each in its own slot? | Outlet tester, or volts from each slot to ground: neutral near 0 V. House wiring is for an electrician. Reversed: leave it unplugged until an electrician fixes the outlet.
+      examine: Measure plug ground pin to bare cabinet metal | Unplugged, wires on. Must read under 1 Ω, leads included.
+      examine: Does it stop when the door is opened? | While it runs, open the door: drum and heat must stop. They must not restart when you shut it.
+      examine: Does the heat switch off and on, with the exhaust within limits? | Run it empty 15 min, thermometer in the exhaust.
+      prove: Do the test run | Start it on heat. Stay with it. Answer what you see: starts, turns, warm air, heat cycles, airflow at the hood.
+      doubt: Check what the wiring sheet doesn't show | Don't replace anything yet. Check: wires against the wiring sheet; what an earlier repair swapped or jumpered; drum, idler and rollers by hand; blower wheel loose or full of lint; gas pressure, orifice, air in the line; float and pump by hand; outlet volts under load; water, mice, chafed harness.
+      doubt: Check what the wiring sheet doesn't show | Don't replace anything yet. Check: wires against the wiring sheet.
+      intake: Enter the complaint | Use the customer's own words.
+      close: Close the job | Nothing is open: causes found, panels on, test run good.
+      close: Close the job with exceptions | The customer is told, and the report lists it: heat cycles not seen (no time)."
     `));
   test("on the condenser machine", () =>
     expect(wordsOf("kelvane-c7")).toMatchInlineSnapshot(`
       "test: Does it start? | Door shut, heat cycle, press start.
       test: Does it show a fault code? | Try to run it for some minutes, then read the display.
-      test: Look at the house supply | Volts at the outlet, L to N, where live tests are allowed. Else look at the breaker and the residual-current device.
-      test: Turn the idler by hand | It must run free and spring back.
-      test: Measure the cord, L, PL to F1 | Cord out.
-      test: Measure volts, outlet neutral to outlet L | At the outlet; one hand, insulated probes.
-      test: Measure the current of the whole machine | Splitter between plug and outlet, clamp round one leg, in the first minute on heat. Nothing is opened.
-      test: Take the highest exhaust temperature | Thermometer in the exhaust, empty, on heat, for a quarter of an hour.
-      make-safe: Make it safe | Cord out (or breaker off). Meter on a known source, on the machine, on the known source again.
-      discharge: Discharge the motor capacitor | Through a resistor across its terminals, insulated tool, then measure that no voltage is left.
-      energise: Power on to watch it | Hands and tools out, panels where they must be, cord in.
-      energise: Power on | Nothing left inside, wires clear of panel edges, door shut. Then cord in.
+      test: Look at the house power | Volts at the outlet, L to N, where live tests are allowed. Else look at the breaker and the residual-current device.
+      test: Turn the idler by hand | It must turn freely and spring back.
+      test: Measure the cord, L, PL to F1 | Unplugged.
+      test: Read volts, outlet neutral to outlet L | At the outlet; one hand, insulated probes.
+      test: Measure the current of the whole machine | Line splitter at the outlet, clamp around one leg, first minute on heat. No panels to pull.
+      test: Read the peak exhaust temperature | Thermometer in the exhaust. Empty, on heat, 15 min.
+      make-safe: Make it safe | Unplug it, or lock the breaker off. Meter a known source, the machine, the known source again.
+      discharge: Discharge the motor capacitor | Bleed it through a resistor with insulated tools. Then meter it: 0 V.
+      energise: Power on to watch it | All panels on. Hands and tools clear. Plug it in.
+      energise: Power on | No tools or screws inside. Wires off panel edges. Door shut. Plug it in.
       panel: Take off the top | 2 screws at the back; slide it off. Tools: Torx T20.
       panel: Put the top back | 2 screws at the back; slide it off
       put-back: Put the rubber bumper back | lip to the left
       put-back: Put the wire of the cord, neutral, PN back | blue (BU) on PN.
-      put-back: Put plug J2 back | Then record it.
-      fit: Reset the breaker or refer to an electrician | Then record it.
-      fit: Fit a new cord | New part beside old: same ratings, same terminals. Meter the new part before it goes in: under a minute, against the chance of a bad one (est. 1.5 %). Never bridge a fuse or limit.
-      fit: Remake the joint at the cord, earth | Then record it.
+      put-back: Put plug J2 back | Then mark it done.
+      fit: Reset the breaker or refer to an electrician | Then mark it done.
+      fit: Replace the cord | Match new to old: ratings, terminals. Meter the new part first: 1.5% are bad (est.). Never jumper out a thermal fuse, cut-off or limit.
+      fit: Remake the joint at the cord, ground | Then mark it done.
       examine: Pull out and look at lint filter and condenser | Pull out lint filter and condenser: matted with lint? Rinse the condenser.
-      examine: Warm the limit thermostat to prove that it opens | Wires off, cold: under 0.5 Ω. Warm it to prove it opens.
-      examine: Measure the heat relay, L2 to H1 | Take its wires off first. At rest it must read OL.
-      examine: Measure the heating coil A, 1.4 kW to the cabinet | Take its wires off first. Anything but OL is a fault. OL, or more than 1 MΩ.
-      examine: Clear the way of the air, then: pull out and look at lint filter and condenser | Pull out lint filter and condenser: matted with lint? Rinse the condenser.
-      examine: Warm the limit thermostat to prove that it opens | Wires off, cold: under 0.5 Ω. Warm it to prove it opens.
-      examine: Measure plug pin N to bare cabinet metal | Cord out, wires on. OL, or more than 1 MΩ.
-      examine: Measure plug pin N to bare cabinet metal | Cord out, wires on. Until it reads OL the machine is not run: find what touches, put it right, measure again.
-      examine: Is the outlet wired the right way round: live, neutral and earth where they belong? | Tester in the outlet, or volts from each hole to earth: neutral next to none. House wiring is for an electrician. Crossed: the machine stays out until an electrician has put the outlet right.
-      examine: Measure plug earth pin to bare cabinet metal | Cord out, wires on. Under 1 Ω, leads included.
-      examine: Does it stop when the door is opened? | Running, open the door: drum and heat must stop at once, and not start again by themselves when it is shut.
-      examine: Does the heat switch off and on, with the exhaust within limits? | Let it run empty for a quarter of an hour, thermometer in the exhaust.
-      prove: Prove it | Start it on heat, stay with it, answer what you see: starts, turns, warm air, heat cycles.
-      doubt: Look at what the model does not have | Fit nothing yet: wires against the sheet; what an earlier repair swapped or bridged; drum, idler and rollers by hand; blower wheel, loose or full of lint; gas pressure, orifice, air in the line; float and pump by hand; volts at the outlet while it runs; water, mice, a chafed harness.
-      doubt: Look at what the model does not have | Fit nothing yet: wires against the sheet.
-      intake: Write what the customer noticed | In the customer’s own words.
-      close: Close the job | Nothing is left open: causes examined, panels back, proven.
-      close: Close the job with reservations | Told to the customer and written in the hand-over: heat cycles not seen (no time)."
+      examine: Heat the limit thermostat to prove it opens | Wires off, cold: under 0.5 Ω. Heat it to prove it opens.
+      examine: Measure the heat relay, L2 to H1 | Pull its wires first. At rest it must read OL.
+      examine: Measure the heating coil A, 1.4 kW to the cabinet | Pull its wires first. Anything but OL is a fault. OL, or more than 1 MΩ.
+      examine: Clear the air path, then: pull out and look at lint filter and condenser | Pull out lint filter and condenser: matted with lint? Rinse the condenser.
+      examine: Heat the limit thermostat to prove it opens | Wires off, cold: under 0.5 Ω. Heat it to prove it opens.
+      examine: Measure plug pin N to bare cabinet metal | Unplugged, wires on. OL, or more than 1 MΩ.
+      examine: Measure plug pin N to bare cabinet metal | Unplugged, wires on. Do not run it until this reads OL. Find what touches, fix it, read again.
+      examine: Is the outlet wired right: hot, neutral and ground each in its own slot? | Outlet tester, or volts from each slot to ground: neutral near 0 V. House wiring is for an electrician. Reversed: leave it unplugged until an electrician fixes the outlet.
+      examine: Measure plug ground pin to bare cabinet metal | Unplugged, wires on. Must read under 1 Ω, leads included.
+      examine: Does it stop when the door is opened? | While it runs, open the door: drum and heat must stop. They must not restart when you shut it.
+      examine: Does the heat switch off and on, with the exhaust within limits? | Run it empty 15 min, thermometer in the exhaust.
+      prove: Do the test run | Start it on heat. Stay with it. Answer what you see: starts, turns, warm air, heat cycles.
+      doubt: Check what the wiring sheet doesn't show | Don't replace anything yet. Check: wires against the wiring sheet; what an earlier repair swapped or jumpered; drum, idler and rollers by hand; blower wheel loose or full of lint; gas pressure, orifice, air in the line; float and pump by hand; outlet volts under load; water, mice, chafed harness.
+      doubt: Check what the wiring sheet doesn't show | Don't replace anything yet. Check: wires against the wiring sheet.
+      intake: Enter the complaint | Use the customer's own words.
+      close: Close the job | Nothing is open: causes found, panels on, test run good.
+      close: Close the job with exceptions | The customer is told, and the report lists it: heat cycles not seen (no time)."
     `));
 });
 
@@ -330,13 +330,13 @@ describe("the titles of every test", () => {
       running: Does the motor hum without turning?
       running: Is the air warm after two minutes?
       running: Does the heat switch off and on, with the exhaust within limits?
-      running: Does it go on heating for a quarter of an hour?
+      running: Does it keep heating for 15 min?
       running: Does it trip the breaker?
       running: Does the drum lamp light with the door open?
-      running: How strong is the air at the outside hood?
-      running: Does it stop by itself before its time?
-      running: Does the timer move on?
-      nothing: Look at the house supply
+      running: How strong is the airflow at the outside hood?
+      running: Does it stop early?
+      running: Does the timer advance?
+      nothing: Look at the house power
       dead: Look at the cord, L1
       dead: Look at the cord, neutral
       dead: Look at the cord, L2
@@ -351,10 +351,10 @@ describe("the titles of every test", () => {
       dead: Look at the centrifugal start contact
       dead: Look at the timer motor
       dead: Look at the timer heat contact
-      dead: Warm the cycling thermostat to prove that it opens
+      dead: Heat the cycling thermostat to prove it opens
       dead: Look at the low-heat selector
       dead: Look at the bias heater
-      dead: Warm the high-limit thermostat to prove that it opens
+      dead: Heat the high-limit thermostat to prove it opens
       dead: Look at the thermal cut-off
       dead: Look at the heating element
       dead: Look at the centrifugal heat contact
@@ -364,11 +364,11 @@ describe("the titles of every test", () => {
       dead: Turn the idler by hand
       nothing: Turn the drum by hand
       dead: Turn the blower wheel on its shaft
-      dead: Hold the wires against the sheet
+      dead: Hold the wires against the wiring sheet
       dead: Measure the cord, L1, PL1 to TB1
       dead: Measure the cord, neutral, PN to TBN
       dead: Measure the cord, L2, PL2 to TB2
-      dead: Measure the cord, earth, PG to CAB
+      dead: Measure the cord, ground, PG to CAB
       dead: Measure the timer motor contact, TB1 to M1
       dead: Measure the door switch, M1 to M2
       dead: Measure the blower thermal fuse, M2 to M3
@@ -388,27 +388,27 @@ describe("the titles of every test", () => {
       dead: Measure the door lamp contact, TB1 to D1
       dead: Measure the drum lamp, D1 to TBN
       dead: Measure the heating element to the cabinet
-      nothing: Measure volts, outlet neutral to outlet L1
-      nothing: Measure volts, outlet neutral to outlet L2
-      nothing: Measure volts, outlet L1 to outlet L2
-      live: Measure volts, TB1 to TBN
-      live: Measure volts, TB2 to TBN
-      live: Measure volts, M1 to TBN
-      live: Measure volts, M2 to TBN
-      live: Measure volts, M3 to TBN
-      live: Measure volts, M4 to TBN
-      live: Measure volts, M5 to TBN
-      live: Measure volts, M6 to TBN
-      live: Measure volts, H1 to TBN
-      live: Measure volts, H2 to TBN
-      live: Measure volts, H3 to TBN
-      live: Measure volts, H4 to TBN
-      live: Measure volts, H5 to TBN
-      live: Measure volts, B1 to TBN
-      live: Measure volts, D1 to TBN
+      nothing: Read volts, outlet neutral to outlet L1
+      nothing: Read volts, outlet neutral to outlet L2
+      nothing: Read volts, outlet L1 to outlet L2
+      live: Read volts, TB1 to TBN
+      live: Read volts, TB2 to TBN
+      live: Read volts, M1 to TBN
+      live: Read volts, M2 to TBN
+      live: Read volts, M3 to TBN
+      live: Read volts, M4 to TBN
+      live: Read volts, M5 to TBN
+      live: Read volts, M6 to TBN
+      live: Read volts, H1 to TBN
+      live: Read volts, H2 to TBN
+      live: Read volts, H3 to TBN
+      live: Read volts, H4 to TBN
+      live: Read volts, H5 to TBN
+      live: Read volts, B1 to TBN
+      live: Read volts, D1 to TBN
       running: Measure the current of the whole machine
-      running: Take the highest exhaust temperature
-      running: Measure the back pressure of the duct"
+      running: Read the peak exhaust temperature
+      running: Measure the duct back pressure"
     `));
   test("of the gas machine with a clockwork timer", () =>
     expect(testsTold("kelvane-g14")).toMatchInlineSnapshot(`
@@ -417,16 +417,16 @@ describe("the titles of every test", () => {
       running: Does the motor hum without turning?
       running: Is the air warm after two minutes?
       running: Does the heat switch off and on, with the exhaust within limits?
-      running: Does it go on heating for a quarter of an hour?
+      running: Does it keep heating for 15 min?
       running: Does the igniter glow?
       running: Does the igniter go dark again after a minute?
       running: Is there a flame in the first two minutes?
       running: Does it trip the breaker?
       running: Does the drum lamp light with the door open?
-      running: How strong is the air at the outside hood?
-      running: Does it stop by itself before its time?
-      running: Does the timer move on?
-      nothing: Look at the house supply
+      running: How strong is the airflow at the outside hood?
+      running: Does it stop early?
+      running: Does the timer advance?
+      nothing: Look at the house power
       dead: Look at the cord, L1
       dead: Look at the cord, neutral
       dead: Look at the timer motor contact
@@ -440,17 +440,17 @@ describe("the titles of every test", () => {
       dead: Look at the centrifugal start contact
       dead: Look at the timer motor
       dead: Look at the timer heat contact
-      dead: Warm the cycling thermostat to prove that it opens
+      dead: Heat the cycling thermostat to prove it opens
       dead: Look at the low-heat selector
       dead: Look at the bias heater
-      dead: Warm the high-limit thermostat to prove that it opens
+      dead: Heat the high-limit thermostat to prove it opens
       dead: Look at the thermal cut-off
       dead: Look at the centrifugal heat contact
-      dead: Warm the holding coil and measure it again hot
-      dead: Warm the booster coil and measure it again hot
-      dead: Warm the main coil and measure it again hot
+      dead: Heat the holding coil and read it again hot
+      dead: Heat the booster coil and read it again hot
+      dead: Heat the main coil and read it again hot
       dead: Look at the igniter
-      dead: Warm the radiant sensor to prove that it opens
+      dead: Heat the flame sensor to prove it opens
       nothing: Look at the gas supply
       dead: Look at the door lamp contact
       nothing: Look at the cycle setting
@@ -458,11 +458,11 @@ describe("the titles of every test", () => {
       dead: Turn the idler by hand
       nothing: Turn the drum by hand
       dead: Turn the blower wheel on its shaft
-      dead: Hold the wires against the sheet
+      dead: Hold the wires against the wiring sheet
       dead: Have gas pressure and orifice checked
       dead: Measure the cord, L1, PL1 to TB1
       dead: Measure the cord, neutral, PN to TBN
-      dead: Measure the cord, earth, PG to CAB
+      dead: Measure the cord, ground, PG to CAB
       dead: Measure the timer motor contact, TB1 to M1
       dead: Measure the door switch, M1 to M2
       dead: Measure the blower thermal fuse, M2 to M3
@@ -482,27 +482,27 @@ describe("the titles of every test", () => {
       dead: Measure the booster coil, A to B
       dead: Measure the main coil, B to TBN
       dead: Measure the igniter, A to B
-      dead: Measure the radiant sensor, B to TBN
+      dead: Measure the flame sensor, B to TBN
       dead: Measure the door lamp contact, TB1 to D1
       dead: Measure the drum lamp, D1 to TBN
-      nothing: Measure volts, outlet neutral to outlet L1
-      live: Measure volts, TB1 to TBN
-      live: Measure volts, M1 to TBN
-      live: Measure volts, M2 to TBN
-      live: Measure volts, M3 to TBN
-      live: Measure volts, M4 to TBN
-      live: Measure volts, M5 to TBN
-      live: Measure volts, M6 to TBN
-      live: Measure volts, H1 to TBN
-      live: Measure volts, H2 to TBN
-      live: Measure volts, H3 to TBN
-      live: Measure volts, H4 to TBN
-      live: Measure volts, B1 to TBN
-      live: Measure volts, D1 to TBN
-      live: Measure volts, A to TBN
-      live: Measure volts, B to TBN
-      running: Take the highest exhaust temperature
-      running: Measure the back pressure of the duct"
+      nothing: Read volts, outlet neutral to outlet L1
+      live: Read volts, TB1 to TBN
+      live: Read volts, M1 to TBN
+      live: Read volts, M2 to TBN
+      live: Read volts, M3 to TBN
+      live: Read volts, M4 to TBN
+      live: Read volts, M5 to TBN
+      live: Read volts, M6 to TBN
+      live: Read volts, H1 to TBN
+      live: Read volts, H2 to TBN
+      live: Read volts, H3 to TBN
+      live: Read volts, H4 to TBN
+      live: Read volts, B1 to TBN
+      live: Read volts, D1 to TBN
+      live: Read volts, A to TBN
+      live: Read volts, B to TBN
+      running: Read the peak exhaust temperature
+      running: Measure the duct back pressure"
     `));
   test("of the electric machine with a board", () =>
     expect(testsTold("brisk-tolley-v45e")).toMatchInlineSnapshot(`
@@ -511,18 +511,18 @@ describe("the titles of every test", () => {
       running: Does the motor hum without turning?
       running: Is the air warm after two minutes?
       running: Does the heat switch off and on, with the exhaust within limits?
-      running: Does it go on heating for a quarter of an hour?
+      running: Does it keep heating for 15 min?
       running: Does it trip the breaker?
       running: Does the drum lamp light with the door open?
-      running: How strong is the air at the outside hood?
-      running: Does it stop by itself before its time?
+      running: How strong is the airflow at the outside hood?
+      running: Does it stop early?
       running: Does the display light?
       running: Does it show a fault code?
-      nothing: Look at the house supply
+      nothing: Look at the house power
       dead: Look at the cord, L1
       dead: Look at the cord, neutral
       dead: Look at the cord, L2
-      dead: Look over the control board for burnt spots
+      dead: Check the control board for burnt spots
       dead: Look at the start button
       dead: Look at the door switch, board pole
       dead: Look at the motor relay
@@ -533,9 +533,9 @@ describe("the titles of every test", () => {
       dead: Look at the drum motor
       dead: Look at the centrifugal start contact
       dead: Look at the heat relay
-      dead: Warm the exhaust thermistor in the hand: its ohms must fall as on its curve
+      dead: Warm the exhaust thermistor in your hand: its ohms must drop
       dead: Look at the moisture bars for film
-      dead: Warm the high-limit thermostat to prove that it opens
+      dead: Heat the high-limit thermostat to prove it opens
       dead: Look at the thermal cut-off
       dead: Look at the heating element
       dead: Look at the centrifugal heat contact
@@ -544,11 +544,11 @@ describe("the titles of every test", () => {
       dead: Turn the idler by hand
       nothing: Turn the drum by hand
       dead: Turn the blower wheel on its shaft
-      dead: Hold the wires against the sheet
+      dead: Hold the wires against the wiring sheet
       dead: Measure the cord, L1, PL1 to TB1
       dead: Measure the cord, neutral, PN to TBN
       dead: Measure the cord, L2, PL2 to TB2
-      dead: Measure the cord, earth, PG to CAB
+      dead: Measure the cord, ground, PG to CAB
       dead: Measure the control board, TB1 to TBN
       dead: Measure the start button, J4.1 to J4.2
       dead: Measure the door switch, board pole, J3.1 to J3.2
@@ -568,32 +568,32 @@ describe("the titles of every test", () => {
       dead: Measure the door lamp contact, TB1 to D1
       dead: Measure the drum lamp, D1 to TBN
       dead: Measure the heating element to the cabinet
-      nothing: Measure volts, outlet neutral to outlet L1
-      nothing: Measure volts, outlet neutral to outlet L2
-      nothing: Measure volts, outlet L1 to outlet L2
-      live: Measure volts, TB1 to TBN
-      live: Measure volts, TB2 to TBN
-      live: Measure volts, M2 to TBN
-      live: Measure volts, M3 to TBN
-      live: Measure volts, M6 to TBN
-      live: Measure volts, D1 to TBN
-      live: Measure volts, M1 to TBN
-      live: Measure volts, M4 to TBN
-      live: Measure volts, H1 to TBN
-      live: Measure volts, H2 to TBN
-      live: Measure volts, H3 to TBN
-      live: Measure volts, H4 to TBN
-      live: Measure volts, J2.1 to TBN
-      live: Measure volts, J2.2 to TBN
-      live: Measure volts, J3.1 to TBN
-      live: Measure volts, J3.2 to TBN
-      live: Measure volts, J4.1 to TBN
-      live: Measure volts, J4.2 to TBN
-      live: Measure volts, J5.1 to TBN
-      live: Measure volts, J5.2 to TBN
+      nothing: Read volts, outlet neutral to outlet L1
+      nothing: Read volts, outlet neutral to outlet L2
+      nothing: Read volts, outlet L1 to outlet L2
+      live: Read volts, TB1 to TBN
+      live: Read volts, TB2 to TBN
+      live: Read volts, M2 to TBN
+      live: Read volts, M3 to TBN
+      live: Read volts, M6 to TBN
+      live: Read volts, D1 to TBN
+      live: Read volts, M1 to TBN
+      live: Read volts, M4 to TBN
+      live: Read volts, H1 to TBN
+      live: Read volts, H2 to TBN
+      live: Read volts, H3 to TBN
+      live: Read volts, H4 to TBN
+      live: Read volts, J2.1 to TBN
+      live: Read volts, J2.2 to TBN
+      live: Read volts, J3.1 to TBN
+      live: Read volts, J3.2 to TBN
+      live: Read volts, J4.1 to TBN
+      live: Read volts, J4.2 to TBN
+      live: Read volts, J5.1 to TBN
+      live: Read volts, J5.2 to TBN
       running: Measure the current of the whole machine
-      running: Take the highest exhaust temperature
-      running: Measure the back pressure of the duct
+      running: Read the peak exhaust temperature
+      running: Measure the duct back pressure
       nothing: How warm is the room?"
     `));
   test("of the gas machine with a board", () =>
@@ -603,20 +603,20 @@ describe("the titles of every test", () => {
       running: Does the motor hum without turning?
       running: Is the air warm after two minutes?
       running: Does the heat switch off and on, with the exhaust within limits?
-      running: Does it go on heating for a quarter of an hour?
+      running: Does it keep heating for 15 min?
       running: Does the igniter glow?
       running: Does the igniter go dark again after a minute?
       running: Is there a flame in the first two minutes?
       running: Does it trip the breaker?
       running: Does the drum lamp light with the door open?
-      running: How strong is the air at the outside hood?
-      running: Does it stop by itself before its time?
+      running: How strong is the airflow at the outside hood?
+      running: Does it stop early?
       running: Does the display light?
       running: Does it show a fault code?
-      nothing: Look at the house supply
+      nothing: Look at the house power
       dead: Look at the cord, L1
       dead: Look at the cord, neutral
-      dead: Look over the control board for burnt spots
+      dead: Check the control board for burnt spots
       dead: Look at the start button
       dead: Look at the door switch, board pole
       dead: Look at the motor relay
@@ -627,27 +627,27 @@ describe("the titles of every test", () => {
       dead: Look at the drum motor
       dead: Look at the centrifugal start contact
       dead: Look at the heat relay
-      dead: Warm the exhaust thermistor in the hand: its ohms must fall as on its curve
+      dead: Warm the exhaust thermistor in your hand: its ohms must drop
       dead: Look at the moisture bars for film
-      dead: Warm the high-limit thermostat to prove that it opens
+      dead: Heat the high-limit thermostat to prove it opens
       dead: Look at the thermal cut-off
       dead: Look at the centrifugal heat contact
-      dead: Warm the holding coil and measure it again hot
-      dead: Warm the booster coil and measure it again hot
-      dead: Warm the main coil and measure it again hot
+      dead: Heat the holding coil and read it again hot
+      dead: Heat the booster coil and read it again hot
+      dead: Heat the main coil and read it again hot
       dead: Look at the igniter
-      dead: Warm the radiant sensor to prove that it opens
+      dead: Heat the flame sensor to prove it opens
       nothing: Look at the gas supply
       dead: Look at the door lamp contact
       nothing: Look at the cycle setting
       dead: Turn the idler by hand
       nothing: Turn the drum by hand
       dead: Turn the blower wheel on its shaft
-      dead: Hold the wires against the sheet
+      dead: Hold the wires against the wiring sheet
       dead: Have gas pressure and orifice checked
       dead: Measure the cord, L1, PL1 to TB1
       dead: Measure the cord, neutral, PN to TBN
-      dead: Measure the cord, earth, PG to CAB
+      dead: Measure the cord, ground, PG to CAB
       dead: Measure the control board, TB1 to TBN
       dead: Measure the start button, J4.1 to J4.2
       dead: Measure the door switch, board pole, J3.1 to J3.2
@@ -667,32 +667,32 @@ describe("the titles of every test", () => {
       dead: Measure the booster coil, A to B
       dead: Measure the main coil, B to TBN
       dead: Measure the igniter, A to B
-      dead: Measure the radiant sensor, B to TBN
+      dead: Measure the flame sensor, B to TBN
       dead: Measure the door lamp contact, TB1 to D1
       dead: Measure the drum lamp, D1 to TBN
-      nothing: Measure volts, outlet neutral to outlet L1
-      live: Measure volts, TB1 to TBN
-      live: Measure volts, M2 to TBN
-      live: Measure volts, M3 to TBN
-      live: Measure volts, M6 to TBN
-      live: Measure volts, D1 to TBN
-      live: Measure volts, A to TBN
-      live: Measure volts, B to TBN
-      live: Measure volts, M1 to TBN
-      live: Measure volts, M4 to TBN
-      live: Measure volts, H1 to TBN
-      live: Measure volts, H2 to TBN
-      live: Measure volts, H3 to TBN
-      live: Measure volts, J2.1 to TBN
-      live: Measure volts, J2.2 to TBN
-      live: Measure volts, J3.1 to TBN
-      live: Measure volts, J3.2 to TBN
-      live: Measure volts, J4.1 to TBN
-      live: Measure volts, J4.2 to TBN
-      live: Measure volts, J5.1 to TBN
-      live: Measure volts, J5.2 to TBN
-      running: Take the highest exhaust temperature
-      running: Measure the back pressure of the duct
+      nothing: Read volts, outlet neutral to outlet L1
+      live: Read volts, TB1 to TBN
+      live: Read volts, M2 to TBN
+      live: Read volts, M3 to TBN
+      live: Read volts, M6 to TBN
+      live: Read volts, D1 to TBN
+      live: Read volts, A to TBN
+      live: Read volts, B to TBN
+      live: Read volts, M1 to TBN
+      live: Read volts, M4 to TBN
+      live: Read volts, H1 to TBN
+      live: Read volts, H2 to TBN
+      live: Read volts, H3 to TBN
+      live: Read volts, J2.1 to TBN
+      live: Read volts, J2.2 to TBN
+      live: Read volts, J3.1 to TBN
+      live: Read volts, J3.2 to TBN
+      live: Read volts, J4.1 to TBN
+      live: Read volts, J4.2 to TBN
+      live: Read volts, J5.1 to TBN
+      live: Read volts, J5.2 to TBN
+      running: Read the peak exhaust temperature
+      running: Measure the duct back pressure
       nothing: How warm is the room?"
     `));
   test("of the condenser machine", () =>
@@ -702,18 +702,18 @@ describe("the titles of every test", () => {
       running: Does the motor hum without turning?
       running: Is the air warm after two minutes?
       running: Does the heat switch off and on, with the exhaust within limits?
-      running: Does it go on heating for a quarter of an hour?
+      running: Does it keep heating for 15 min?
       running: Does it trip the breaker?
-      running: Does it stop by itself before its time?
+      running: Does it stop early?
       running: Does the display light?
       running: Does it show a fault code?
-      nothing: Look at the house supply
+      nothing: Look at the house power
       dead: Look at the cord, L
       dead: Look at the mains filter, L
       dead: Look at the cord, neutral
       dead: Look at the mains filter, N
       dead: Look at the door switch
-      dead: Look over the control board for burnt spots
+      dead: Check the control board for burnt spots
       dead: Look at the start button
       dead: Look at the float switch
       nothing: Pull out the water tank: is it full?
@@ -724,10 +724,10 @@ describe("the titles of every test", () => {
       dead: Does the drain pump turn freely?
       dead: Look at the heat relay
       dead: Look at the thermal cut-off
-      dead: Warm the limit thermostat to prove that it opens
+      dead: Heat the limit thermostat to prove it opens
       dead: Look at the heating coil A, 1.4 kW
       dead: Look at the heating coil B, 0.9 kW
-      dead: Warm the exhaust thermistor in the hand: its ohms must fall as on its curve
+      dead: Warm the exhaust thermistor in your hand: its ohms must drop
       dead: Look at the moisture bars for film
       dead: Look at the drum belt
       nothing: Pull out and look at lint filter and condenser
@@ -735,12 +735,12 @@ describe("the titles of every test", () => {
       dead: Turn the idler by hand
       nothing: Turn the drum by hand
       dead: Turn the blower wheel on its shaft
-      dead: Hold the wires against the sheet
+      dead: Hold the wires against the wiring sheet
       dead: Measure the cord, L, PL to F1
       dead: Measure the mains filter, L, F1 to L1
       dead: Measure the cord, neutral, PN to F2
       dead: Measure the mains filter, N, F2 to NB
-      dead: Measure the cord, earth, PG to CAB
+      dead: Measure the cord, ground, PG to CAB
       dead: Measure the door switch, L1 to L2
       dead: Measure the control board, L2 to NB
       dead: Measure the start button, J4.1 to J4.2
@@ -761,27 +761,27 @@ describe("the titles of every test", () => {
       dead: Measure the drum and fan motor to the cabinet
       dead: Measure the heating coil A, 1.4 kW to the cabinet
       dead: Measure the heating coil B, 0.9 kW to the cabinet
-      nothing: Measure volts, outlet neutral to outlet L
-      live: Measure volts, F1 to NB
-      live: Measure volts, F2 to NB
-      live: Measure volts, L1 to NB
-      live: Measure volts, L2 to NB
-      live: Measure volts, M1 to NB
-      live: Measure volts, AX to NB
-      live: Measure volts, P1 to NB
-      live: Measure volts, H1 to NB
-      live: Measure volts, H2 to NB
-      live: Measure volts, H3 to NB
-      live: Measure volts, J2.1 to NB
-      live: Measure volts, J2.2 to NB
-      live: Measure volts, J3.1 to NB
-      live: Measure volts, J3.2 to NB
-      live: Measure volts, J4.1 to NB
-      live: Measure volts, J4.2 to NB
-      live: Measure volts, J5.1 to NB
-      live: Measure volts, J5.2 to NB
+      nothing: Read volts, outlet neutral to outlet L
+      live: Read volts, F1 to NB
+      live: Read volts, F2 to NB
+      live: Read volts, L1 to NB
+      live: Read volts, L2 to NB
+      live: Read volts, M1 to NB
+      live: Read volts, AX to NB
+      live: Read volts, P1 to NB
+      live: Read volts, H1 to NB
+      live: Read volts, H2 to NB
+      live: Read volts, H3 to NB
+      live: Read volts, J2.1 to NB
+      live: Read volts, J2.2 to NB
+      live: Read volts, J3.1 to NB
+      live: Read volts, J3.2 to NB
+      live: Read volts, J4.1 to NB
+      live: Read volts, J4.2 to NB
+      live: Read volts, J5.1 to NB
+      live: Read volts, J5.2 to NB
       running: Measure the current of the whole machine
-      running: Take the highest exhaust temperature
+      running: Read the peak exhaust temperature
       nothing: How warm is the room?"
     `));
   test("no two tests of a machine are told alike", () => {
@@ -805,25 +805,25 @@ test("what keeps a job from closing", () => {
   ];
   const said = blockers.map((b) => blockerSays(machine, b)).map(({ says, todo }) => `${says} | ${todo}`);
   expect(said.join("\n")).toMatchInlineSnapshot(`
-    "the machine is not named | Choose the machine from its plate.
-    the complaint is not recorded | Write what the customer noticed.
-    the top is still off | Put it back: 2 screws in the lint slot, 2 spring clips; tie it up
-    the attic is still off | Put it back: 
-    it is not proven to run | Power on, run it on heat, answer what you saw.
-    the last proof run did not start, turn and heat as it should | Power on, run it on heat, answer what you saw.
-    the thermal cut-off blew and its cause is unexamined: vent duct and hood choked? | How strong is the air at the outside hood? With the drum turning, hold a hand at the hood; count the louvres that stand shut.
-    the thermal cut-off blew and its cause is unexamined: high-limit thermostat welded closed? | Warm the high-limit thermostat to prove that it opens. Wires off, cold: under 0.5 Ω. Warm it to prove it opens.
-    the air at the hood was weak and the vent is not cleared | Clear the vent, then: how strong is the air at the outside hood? With the drum turning, hold a hand at the hood; count the louvres that stand shut.
-    a gas joint was disturbed and no leak test is recorded since | Soap solution on every gas joint: any bubbles? Gas on, soap solution on every joint that was disturbed. Bubbles: shut off and put it right. Gas work is for the licensed.
-    bubbles were seen at a gas joint | Shut the gas: no power and no flame before the joints are tight. Nothing is switched. If it smells: windows open, out, call the supplier. The licensed put it right; then gas on, soap on every joint: any bubbles?
-    it smelt of gas and no joint is proven tight since | Shut the gas: no power and no flame before the joints are tight. Nothing is switched. If it smells: windows open, out, call the supplier. The licensed put it right; then gas on, soap on every joint: any bubbles?
-    the cycling thermostat was found not to open when warmed | Warm the cycling thermostat to prove that it opens. Wires off, cold: under 0.5 Ω. Warm it to prove it opens.
-    it tripped and plug pin N is not measured to the cabinet since | Measure plug pin N to bare cabinet metal. Cord out, wires on. OL, or more than 1 MΩ.
-    pN to cabinet reads 12.0 Ω | Measure plug pin N to bare cabinet metal. Cord out, wires on. Until it reads OL the machine is not run: find what touches, put it right, measure again.
-    the cord or the supply was worked on and the polarity is not looked at since | Is the outlet wired the right way round: live, neutral and earth where they belong? Tester in the outlet, or volts from each hole to earth: neutral next to none. House wiring is for an electrician. Crossed: the machine stays out until an electrician has put the outlet right.
-    the earth of the cabinet is not measured | Measure plug earth pin to bare cabinet metal. Cord out, wires on. Under 1 Ω, leads included.
-    the door switch was worked on and nobody saw the open door stop it | Does it stop when the door is opened? Running, open the door: drum and heat must stop at once, and not start again by themselves when it is shut.
-    the heat was last seen never to switch off | Does the heat switch off and on, with the exhaust within limits? Let it run empty for a quarter of an hour, thermometer in the exhaust."
+    "no machine yet | Pick the machine from its nameplate.
+    no complaint yet | Enter the complaint.
+    the top is still off | Reinstall it: 2 screws in the lint slot, 2 spring clips; tie it up
+    the attic is still off | Reinstall it: 
+    no good test run yet | Power on, run it on heat, answer what you see.
+    the last test run did not start, turn and heat normally | Power on, run it on heat, answer what you see.
+    the thermal cut-off opened, cause not found yet: vent duct and hood restricted? | How strong is the airflow at the outside hood? Drum turning: hold a hand at the hood. Count the louvers that stay shut.
+    the thermal cut-off opened, cause not found yet: high-limit thermostat stuck closed? | Heat the high-limit thermostat to prove it opens. Wires off, cold: under 0.5 Ω. Heat it to prove it opens.
+    airflow at the hood was weak and the vent is not cleared | Clear the vent, then: how strong is the airflow at the outside hood? Drum turning: hold a hand at the hood. Count the louvers that stay shut.
+    a gas joint was opened and not leak tested since | Soap solution on every gas joint: any bubbles? Gas on, soap solution on every joint you opened. Bubbles: gas off, then fix it. Gas work is for a licensed technician.
+    bubbles were seen at a gas joint | Gas off. No power, no flame until every joint passes a leak test. Don't touch a switch. If it smells: everyone out, then call the gas company. A licensed technician fixes it, turns the gas on and soaps every joint. Any bubbles?
+    it smelled of gas and no joint has passed a leak test since | Gas off. No power, no flame until every joint passes a leak test. Don't touch a switch. If it smells: everyone out, then call the gas company. A licensed technician fixes it, turns the gas on and soaps every joint. Any bubbles?
+    the cycling thermostat stayed closed when heated | Heat the cycling thermostat to prove it opens. Wires off, cold: under 0.5 Ω. Heat it to prove it opens.
+    it tripped; plug N to cabinet not metered since | Measure plug pin N to bare cabinet metal. Unplugged, wires on. OL, or more than 1 MΩ.
+    pN to cabinet reads 12.0 Ω | Measure plug pin N to bare cabinet metal. Unplugged, wires on. Do not run it until this reads OL. Find what touches, fix it, read again.
+    the cord or outlet was worked on; polarity not checked since | Is the outlet wired right: hot, neutral and ground each in its own slot? Outlet tester, or volts from each slot to ground: neutral near 0 V. House wiring is for an electrician. Reversed: leave it unplugged until an electrician fixes the outlet.
+    the cabinet ground is not metered | Measure plug ground pin to bare cabinet metal. Unplugged, wires on. Must read under 1 Ω, leads included.
+    the door switch was worked on; no one saw the open door stop it | Does it stop when the door is opened? While it runs, open the door: drum and heat must stop. They must not restart when you shut it.
+    the heat stayed on and never cycled off | Does the heat switch off and on, with the exhaust within limits? Run it empty 15 min, thermometer in the exhaust."
   `);
 });
 
@@ -845,19 +845,19 @@ test("why an entry counts for nothing", () => {
     { code: "still-blocked", blocker: { code: "complaint" } } as const,
   ].map((r) => `${r.code}: ${refusalSays(machine, r)}`);
   expect(said.join("\n")).toMatchInlineSnapshot(`
-    "job-closed: The job is closed. Take the closing back to go on with it.
+    "job-closed: Job is closed. Void the closing entry to reopen it.
     not-on-machine: “H99” is not on this machine (Kelvane C7). Is it the right one?
-    not-dead: Never a resistance range on a live circuit. Cord out, prove it dead, record “made safe”, then measure again.
-    not-dead: Not proven dead. Cord out, prove it dead, record “made safe”, then measure again.
-    not-live: The machine is dead: there is no voltage to read. Record “energised” first; one hand, insulated probes.
-    not-live: The power state is not known. Record “energised” first; one hand, insulated probes.
-    live-tests-forbidden: Live tests are not allowed on this job. Allow them for the job, or test it dead.
-    not-running: The machine is dead: there is nothing to measure while it runs. Record “energised” first.
-    charged: The motor capacitor may hold its charge. Discharge it through a resistor, record “discharged”, then measure.
-    proof-needs-power: The machine is not on. Close it up, record that it is energised, then prove it.
-    discharge-needs-dead: Discharging is for a dead machine. Cord out, prove it dead, record “made safe”, then discharge.
-    fitting-needs-dead: Fitting needs a dead machine. Cord out, prove it dead, record “made safe”, then enter the part again.
-    still-blocked: Not closed: the complaint is not recorded"
+    not-dead: ⚠ Never put ohms on a live circuit. Unplug it, prove it dead, then read again.
+    not-dead: Not proved dead. Unplug it, prove it dead, then read again.
+    not-live: The power is off: no volts to read. Turn power on and record it first. Live test: one hand, insulated probes, touch nothing else.
+    not-live: The power state isn't known. Turn power on and record it first. Live test: one hand, insulated probes, touch nothing else.
+    live-tests-forbidden: Live tests are off for this job. Allow live tests, or test it dead.
+    not-running: The power is off: nothing to read while it runs. Turn power on and record it first.
+    charged: The motor capacitor may hold a charge. Bleed it through a resistor, record it discharged, then read.
+    proof-needs-power: Power isn't on record. Reassemble it, plug it in, record power on, then run it.
+    discharge-needs-dead: Discharge it with the power off only. Unplug it, prove it dead, then discharge.
+    fitting-needs-dead: Replace parts with the power off only. Unplug it, prove it dead, then enter the part again.
+    still-blocked: Not closed: no complaint yet"
   `);
 });
 

@@ -35,7 +35,7 @@ export interface Answer {
 }
 
 const MOST_TOLD = 5;
-const NOT_YET = "Not worked out yet: a moment.";
+const NOT_YET = "Still calculating. One moment.";
 /** A part that fewer cases than this would want is not spoken of. */
 const LEAST_SHARE = 0.08;
 
@@ -49,7 +49,7 @@ export function answerSays(asked: Asked, known: Known): Answer {
     case "left":
       if (!suspects) return only(NOT_YET);
       return {
-        says: `${suspects.length === 0 ? "Nothing" : "The likeliest first"}:`,
+        says: `${suspects.length === 0 ? "Nothing" : "Most likely first"}:`,
         more: suspects.slice(0, MOST_TOLD).map((s) => `${percent(s.probability)} ${hypothesisSays(machine, s.hypothesis)}`),
       };
     case "stage":
@@ -78,12 +78,12 @@ const only = (says: string): Answer => ({ says, more: [] });
 
 function stepAnswer(ask: "next" | "why", machine: Machine, proposal: Proposal | null | undefined): Answer {
   if (proposal === undefined) return only(NOT_YET);
-  if (proposal === null) return only("Nothing is left to do.");
+  if (proposal === null) return only("Nothing left to do.");
   const { title, detail, why, more, caution } = proposalSays(machine, proposal);
   const rest = [...(more === undefined ? [] : [more]), ...(caution === undefined ? [] : [`⚠ ${caution}`])];
   return ask === "next"
     ? { says: `${title}, about ${minutesSay(proposal.minutes)}.`, more: [detail, why, ...rest] }
-    : { says: why, more: [`This is why: ${title}.`, ...rest] };
+    : { says: why, more: [`That's the reason for: ${title}.`, ...rest] };
 }
 
 /** Repairs that the suspects would want, with the share of cases that want them. */
@@ -97,11 +97,11 @@ function repairsWanted({ machine, suspects = [] }: Known): { repair: Repair; sha
 function costAnswer(known: Known): Answer {
   if (!known.suspects) return only(NOT_YET);
   const [first, ...others] = repairsWanted(known).filter((r) => r.share >= LEAST_SHARE);
-  if (!first) return only("Nothing is known to be wrong: nothing to be paid yet.");
+  if (!first) return only("No fault known yet: nothing to price.");
   const priced = ({ repair, share }: { repair: Repair; share: number }) =>
-    `${repairSays(repair)} (${percent(share)}): about ${minutesSay(repair.minutes)}, parts ${repair.price}`;
+    `${repairSays(repair)} (${percent(share)}): about ${minutesSay(repair.minutes)}, $${repair.price} parts`;
   return {
-    says: `${priced(first)}. Estimates of the machine file.`,
+    says: `${priced(first)}. From the machine file (est.).`,
     more: [
       ...others.slice(0, 3).map(priced),
       ...(known.proposal ? [`The next step takes about ${minutesSay(known.proposal.minutes)}.`] : []),
@@ -115,7 +115,7 @@ function partsAnswer(known: Known): Answer {
   const noted = needed.length > 0 ? [`On record as needed: ${[...new Set(needed)].join(", ")}.`] : [];
   if (!suspects) return { says: NOT_YET, more: noted };
   const likely = repairsWanted(known).filter((r) => r.share >= LEAST_SHARE && r.repair.is === "fit");
-  if (likely.length === 0) return { says: "No part is likely enough to be bought yet.", more: noted };
+  if (likely.length === 0) return { says: "No part is likely enough to buy yet.", more: noted };
   return { says: `${likely.map((r) => `${repairName(r.repair)} (${percent(r.share)})`).join(", ")}.`, more: noted };
 }
 
@@ -126,10 +126,10 @@ function safeAnswer(machine: Machine, job: Job): Answer {
     ...(job.drumOut ? ["the drum is out"] : []),
     ...job.wiresOff.map((w) => `wires of the ${partName(machine, w)} are off`),
   ];
-  const state = { dead: "It is proven dead now.", live: "It is live now.", unknown: "It is not proven dead now." }[job.safety.power];
+  const state = { dead: "It's proved dead.", live: "It's LIVE.", unknown: "It's not proved dead." }[job.safety.power];
   if (danger) return { says: `No: ${checkSays(machine, danger)}.`, more: [state, ...open.map(capital)] };
   if (open.length > 0) return { says: `Not yet: ${open[0]}.`, more: [...open.slice(1).map(capital), state] };
-  return { says: "Nothing on record forbids it. The sheet, the local code and your own eyes come first.", more: [state] };
+  return { says: "Nothing on record forbids it. The tech sheet, local code and your own eyes come first.", more: [state] };
 }
 
 function offAnswer(machine: Machine, job: Job): Answer {
@@ -139,7 +139,7 @@ function offAnswer(machine: Machine, job: Job): Answer {
     ...job.wiresOff.map((w) => `Wires: ${partName(machine, w)}`),
     ...job.shut.map((s) => `${capital(s)} shut`),
   ];
-  return list.length === 0 ? only("Nothing is off on record.") : { says: "Off, on record:", more: list };
+  return list.length === 0 ? only("No parts removed on record.") : { says: "Removed, on record:", more: list };
 }
 
 function expectAnswer(machine: Machine, part: Part): Answer {
@@ -149,7 +149,7 @@ function expectAnswer(machine: Machine, part: Part): Answer {
   if (nominal !== undefined)
     return { says: `${named}: about ${formatValue(nominal, "ohm")}${part.kind === "thermistor" ? " at 25 °C" : " cold"}.`, more };
   const isMetered = kindOf(part).windings(part).length > 0;
-  return { says: isMetered ? `${named}: next to nothing when closed, OL when open.` : `${named}: nothing to meter.`, more };
+  return { says: isMetered ? `${named}: near 0 Ω closed, OL open.` : `${named}: nothing to meter.`, more };
 }
 
 function whereAnswer(machine: Machine, part: Part): Answer {
@@ -171,7 +171,7 @@ function readAnswer(machine: Machine, job: Job, id: string): Answer {
     ("part" in place && place.part === id) ||
     ("through" in place && place.through === id);
   const found = job.evidence.filter((e) => touches(e.finding.place));
-  if (found.length === 0) return only(`Nothing is on record of the ${partName(machine, id)}.`);
+  if (found.length === 0) return only(`Nothing on record for the ${partName(machine, id)}.`);
   const [last, ...before] = found.toReversed().map((e) => entrySays(machine, { kind: "finding", body: e.finding }));
   return { says: `${last}.`, more: before.slice(0, 3) };
 }

@@ -8,7 +8,7 @@ export interface Intake {
   readonly place: string;
   readonly phone?: string;
   readonly serial?: string;
-  /** What was noticed, in the customer's words. */
+  /** Complaint, in the customer's words. */
   readonly words: string;
   readonly liveTests: boolean;
 }

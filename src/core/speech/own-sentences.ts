@@ -13,9 +13,44 @@ import { entrySays } from "./words/entries";
 
 /** The entry that the program itself says in these words; `undefined` for other words. */
 export const ownSentence = (line: string, machine: Machine): Draft | undefined => {
-  const text = normal(line);
-  return sentencesOf(machine).get(text) ?? quoted(line, machine) ?? valueSentence(line, machine);
+  const said = asSaidNow(line.trim());
+  return sentencesOf(machine).get(normal(said)) ?? quoted(said, machine) ?? valueSentence(said, machine);
 };
+
+/** How earlier versions said what the record says now: reports on paper and old records still have it. */
+const FORMERLY: readonly (readonly [RegExp, string])[] = [
+  [/^made safe: (cord out|breaker off), proved dead(?:, meter tried on the (.+) before and after)?$/i, "Proved dead: $1"],
+  [/^(power off.*), not proven dead$/i, "$1, not proved dead"],
+  [/^energised: the machine is live$/i, "Power on: the machine is LIVE"],
+  [/^fitted: new (.+)$/i, "Replaced: $1"],
+  [/^put right: (.+)$/i, "Fixed: $1"],
+  [/^proof run: (.+)$/i, "Test run: $1"],
+  [/^gas shut$/i, "Gas off"],
+  [/^gas open$/i, "Gas on"],
+  [/^water shut$/i, "Water off"],
+  [/^water open$/i, "Water on"],
+  [/^runs on with the door open$/i, "Keeps running with the door open"],
+  [/^runs on$/i, "Runs the full cycle"],
+  [/^stops by itself$/i, "Stops early"],
+  [/^timer moves on$/i, "Timer advances"],
+  [/^timer stands$/i, "Timer does not advance"],
+  [/^polarity crossed$/i, "Polarity reversed"],
+  [/\bhouse supply\b/i, "House power"],
+];
+/** Words within a test run, which changed too. */
+const FORMERLY_SEEN = [
+  ["start unknown", "start not checked"],
+  ["turning unknown", "turning not checked"],
+  ["heat unknown", "heat not checked"],
+  ["cycles unknown", "cycling not checked"],
+  ["air unknown", "air not checked"],
+] as const;
+
+function asSaidNow(line: string): string {
+  const old = FORMERLY.find(([pattern]) => pattern.test(line));
+  const said = old ? line.replace(old[0], old[1]) : line;
+  return said.toLowerCase().startsWith("test run: ") ? FORMERLY_SEEN.reduce((s, [was, is]) => s.replace(was, is), said) : said;
+}
 
 const known = new WeakMap<Machine, ReadonlyMap<string, Draft>>();
 
@@ -113,7 +148,7 @@ function quoted(line: string, machine: Machine): Draft | undefined {
       },
     };
   }
-  const run = /^Proof run: (.+?)(?: \(not seen because: (.+)\))?$/is.exec(text);
+  const run = /^Test run: (.+?)(?: \(not seen because: (.+)\))?$/is.exec(text);
   const proof = run && proofIn((run[1] ?? "").split(", "));
   if (proof) return { kind: "proof", body: { ...proof, ...(run[2] !== undefined && { whyUnseen: run[2] }) } };
   const notDone = /^Not done: (.+) \((.+)\)$/s.exec(text);
@@ -132,21 +167,21 @@ function quoted(line: string, machine: Machine): Draft | undefined {
 const RUN: Readonly<Record<string, Partial<Body<"proof">>>> = {
   starts: { starts: "yes" },
   "does not start": { starts: "no" },
-  "start unknown": { starts: "unknown" },
+  "start not checked": { starts: "unknown" },
   turns: { turns: "yes" },
   "does not turn": { turns: "no" },
-  "turning unknown": { turns: "unknown" },
+  "turning not checked": { turns: "unknown" },
   heats: { warm: "yes" },
   "no heat": { warm: "no" },
-  "heat unknown": { warm: "unknown" },
+  "heat not checked": { warm: "unknown" },
   "cycles yes": { cycles: "yes" },
   "cycles short": { cycles: "short" },
   "cycles no": { cycles: "no" },
-  "cycles unknown": { cycles: "unknown" },
+  "cycling not checked": { cycles: "unknown" },
   "air strong": { airflow: "strong" },
   "air weak": { airflow: "weak" },
   "air none": { airflow: "none" },
-  "air unknown": { airflow: "unknown" },
+  "air not checked": { airflow: "unknown" },
 };
 
 /** What a proof run showed, row by row; `undefined` for other words. */

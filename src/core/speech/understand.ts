@@ -73,7 +73,7 @@ export function understand(line: string, context: Context): Understanding {
   if (first?.is === "question") return { is: "question", asked: first.asked, says: ASKED_SAYS[first.asked.ask] };
   const readings = unlike(heard.guesses.map((meanings) => readingOf(meanings, context)));
   if (heard.status === "note")
-    return { is: "note", readings, says: readings.length > 0 ? "Kept as a note; did you mean one of these?" : "Kept as a note" };
+    return { is: "note", readings, says: readings.length > 0 ? "Saved as a note. Did you mean one of these?" : "Saved as a note" };
   if (heard.status === "unclear") return { is: "unclear", readings, says: "Which of these?" };
   const reading = readingOf(heard.meanings, context);
   if (reading.blocked !== undefined) return { is: "blocked", reading, says: `${reading.says}: ${reading.blocked}` };
@@ -111,12 +111,12 @@ export function readingsOf(words: string, context: Context): readonly Reading[] 
 const ASKED_SAYS: Record<Asked["ask"], string> = {
   next: "What to do next",
   why: "Why this test",
-  left: "What can still be wrong",
+  left: "Suspects",
   stage: "Where the job stands",
   cost: "What it costs, and how long",
   parts: "Which parts",
   safe: "Whether it may be energised",
-  off: "What is off",
+  off: "Removed parts",
   expect: "What it should read",
   read: "What it did read",
   where: "Where it sits",

@@ -9,7 +9,7 @@ import type { Cursor } from "./shelf";
 /** What the server answers, or `undefined` when it has no such thing. Throws when it does not answer, or somebody else does. */
 async function ask<T>(path: string, init?: RequestInit): Promise<T | undefined> {
   const response = await fetch(path, { redirect: "manual", ...init });
-  if (response.headers.get("x-served-by") !== "yennic") throw new Error(`somebody else answered to ${path}`);
+  if (response.headers.get("x-served-by") !== "yennic") throw new Error(`another server answered to ${path}`);
   if (response.status === 404) return undefined;
   if (!response.ok) throw new Error(`the server answered ${response.status} to ${path}`);
   return (await response.json()) as T;

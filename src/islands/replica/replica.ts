@@ -291,7 +291,7 @@ export class Replica {
     await this.reload();
   }
 
-  /** After the copy was begun anew: what is watched is asked for again, and then takes the place of what was known. */
+  /** After the copy was begun anew: what is watched is asked for again, and then replaces what was known. */
   private async reload(): Promise<void> {
     for (const [job, { feed, listeners }] of this.watched) {
       const told = await askJob(job, 0).catch(() => undefined);

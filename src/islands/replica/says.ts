@@ -6,7 +6,7 @@ export function notThereSays({ why, status }: NotThere): string {
     case "no-answer":
       return "the server can't be reached";
     case "not-ours":
-      return `something else answered in the server's place${status ? ` (${status})` : ""}: a sign-in page, a proxy?`;
+      return `another program answered instead of the server${status ? ` (${status})` : ""}: a sign-in page, a proxy?`;
     case "failed":
       return `the server can't take entries now (${status})`;
     case "key":

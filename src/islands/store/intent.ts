@@ -27,5 +27,5 @@ export type Intent =
   | { readonly do: "show-path"; readonly entry: string | undefined }
   | { readonly do: "go"; readonly bench: Stage };
 
-/** Resolves when what is to be kept of it is kept. */
+/** Resolves when what is to be kept of it is saved. */
 export type Dispatch = (intent: Intent) => Promise<void>;

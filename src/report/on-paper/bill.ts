@@ -22,6 +22,6 @@ export function billOn(paper: Paper, { lines, taxRate, tax, total, currency }: B
   };
   for (const l of lines)
     row(l.says, l.how ?? [l.item, l.count !== undefined && l.count > 1 ? `${l.count} of them` : ""].filter((x) => x).join(", "), l.cents);
-  row("Tax", `${taxRate / 100} % of ${moneySays(total - tax, currency)}`, tax);
-  row("To pay", "", total, true);
+  row("Tax", `${taxRate / 100}% of ${moneySays(total - tax, currency)}`, tax);
+  row("Total due", "", total, true);
 }

@@ -80,7 +80,7 @@ export function rowsOn(paper: Paper, all: readonly MeasuredRow[]): void {
   const widths = [0.41, 0.19, 0.18, 0.19].map((c) => c * wide);
   const cell = (says: string, i: number, style: { bold?: boolean; colour?: string } = {}) =>
     paper.text(says, { size: 9, x: columns[i] ?? 0, width: widths[i] ?? 0, tag: "TD", stay: true, ...style });
-  ["", "healthy", "before", "now"].forEach((h, i) => {
+  ["", "normal", "before", "now"].forEach((h, i) => {
     cell(h, i, { colour: QUIET });
   });
   paper.down(13);

@@ -4,7 +4,7 @@ import { INK, type Paper, QUIET } from "../paper";
 /** Two lines to sign, the customer's with the name that was drawn. */
 export function signedOn(paper: Paper, { signed: by, shop }: Report): void {
   paper.need(92);
-  paper.text("The maker’s sheet, local codes and licensed practice come before this report.", { size: 8.5, colour: QUIET });
+  paper.text("Manufacturer's instructions and local code come before this report.", { size: 8.5, colour: QUIET });
   paper.down(8);
   const half = paper.width / 2 - 10;
   const top = paper.y;

@@ -19,7 +19,7 @@ import { breath, type Head, headOf, knownAmong } from "./read-journal";
 /** What the server says of each entry, by its id, in the order asked: on disk with its number, or refused. */
 export type Outcome = { readonly id: string; readonly seq: number } | { readonly id: string; readonly refused: RefusedEntry };
 
-/** Why one entry is not taken. Others of the same request are. */
+/** Why one entry is skipped. Others of the same request are. */
 export interface RefusedEntry {
   readonly status: 400 | 404 | 409;
   /** The field that is wrong, within the entry. */

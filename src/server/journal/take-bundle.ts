@@ -29,7 +29,7 @@ export interface BroughtIn {
  */
 export async function takeBundle(db: Database, zip: Uint8Array, now: Date): Promise<BroughtIn> {
   const read = unpackBundle(zip);
-  if (!read.ok) throw new HttpError(400, `The job was not taken in: ${read.problem}. Nothing was written.`, "file");
+  if (!read.ok) throw new HttpError(400, `The job was skipped in: ${read.problem}. Nothing was written.`, "file");
   const { job, number, entries, machines, files } = read.bundle;
   const journal = journalOf(db);
   const known = await knownAmong(

@@ -36,7 +36,7 @@ export async function machineFile(db: Database, { id, revision }: MachineRef): P
   return (await db.select().from(machineRevisions).where(of).get())?.body;
 }
 
-/** The machine in every revision that a job's record names, and what ships where it names none that is kept. */
+/** The machine in every revision that a job's record names, and what ships where it names none that is saved. */
 export function machinesOf(db: Database, { record, machine }: Pick<Job, "record" | "machine">): readonly KeptMachine[] {
   const find = machineFinder(db);
   const named = record.flatMap((l) => (l.status !== "unreadable" && l.entry.kind === "machine" ? (find(l.entry.body.machine) ?? []) : []));

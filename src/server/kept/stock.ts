@@ -30,7 +30,7 @@ export class StockFold {
     return this.folded;
   }
 
-  /** As it would stand with these as well; nothing is kept. */
+  /** As it would stand with these as well; nothing is saved. */
   async with(more: readonly StockEntry[]): Promise<Stock> {
     return more.length === 0 ? this.now() : foldStock([...(await this.entries()), ...more], CATALOGUE);
   }

@@ -65,7 +65,7 @@ const points = (seconds: Float64Array, values: Float64Array): [number, number][]
 const EVERY_S = 5;
 const NOISE_K = 0.5;
 
-/** The file of a simulated logger in the exhaust of a machine with a fault of its own. */
+/** The file of a simulated logger in the exhaust of a machine with a hidden fault. */
 export function simulatedLog(machine: Machine, seed: number): string {
   const { series } = loggedRun(machine, { seed, noiseK: NOISE_K, everyS: EVERY_S });
   const rows = [...series.seconds].map((t, i) => `${t},${(series.values[i] ?? 0).toFixed(2)}`);

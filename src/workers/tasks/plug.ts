@@ -6,7 +6,7 @@ export interface PlugAnswer {
   readonly verdict: PlugVerdict;
 }
 
-/** The check at the plug for wires that were touched, with what was read so far. */
+/** The plug check for wires that were touched, with what was read so far. */
 export const checkAtPlug = (machine: Machine, touched: readonly string[], reads: readonly PlugRead[]): PlugAnswer => ({
   check: plugCheck(machine, touched, machine.spares),
   verdict: judgePlug(machine, touched, reads, machine.spares),

@@ -71,12 +71,12 @@ export async function openJob(page: Page, url: string, words: string, id: string
 /** Opens a job by its form, and waits until the server has it: another device may go to its address at once. */
 export async function openByForm(page: Page, url: string, words: string, machine: string = E27.id): Promise<void> {
   await page.goto(`${url}/jobs/new`);
-  await page.getByLabel("What was noticed").fill(words);
-  await page.getByLabel("Machine, from the plate").selectOption(machine);
-  await page.getByLabel("Place", { exact: true }).fill(WHO.place);
+  await page.getByLabel("Complaint").fill(words);
+  await page.getByLabel("Machine, from the nameplate").selectOption(machine);
+  await page.getByLabel("Address", { exact: true }).fill(WHO.place);
   await page.getByLabel("Customer", { exact: true }).fill(WHO.customer);
-  await page.getByLabel("Your name").fill(BY);
-  await page.getByRole("button", { name: "Open the job" }).click();
+  await page.getByLabel("Technician").fill(BY);
+  await page.getByRole("button", { name: "Create job" }).click();
   await page.waitForURL(/\/jobs\/[0-9a-f-]{36}\/[a-z]+$/);
   const address = `/api/jobs/${page.url().split("/").at(-2)}`;
   await page.waitForFunction((a) => fetch(a).then((r) => r.ok), address);
@@ -108,9 +108,7 @@ export async function visit(page: Page, bench: string): Promise<void> {
 export async function leads(page: Page, sentence: string | RegExp, atLeast: number): Promise<void> {
   if (!(await leader(page).isVisible())) await visit(page, "Meter");
   await expect(leader(page)).toContainText(sentence);
-  await expect
-    .poll(async () => Number(/(\d+)\s%/.exec((await leader(page).textContent()) ?? "")?.[1] ?? 0))
-    .toBeGreaterThanOrEqual(atLeast);
+  await expect.poll(async () => Number(/(\d+)%/.exec((await leader(page).textContent()) ?? "")?.[1] ?? 0)).toBeGreaterThanOrEqual(atLeast);
 }
 
 export const HEALTHY_RUN = ["starts", "drum turns", "warm air", "heat cycles normally", "air strong"];
@@ -119,9 +117,9 @@ export async function prove(page: Page, answers = HEALTHY_RUN): Promise<void> {
   await type(page, "energised");
   await page.getByLabel("Reading line").fill("prove");
   await page.getByLabel("Reading line").press("Enter");
-  const form = page.getByRole("form", { name: "The proof run" });
+  const form = page.getByRole("form", { name: "Test run" });
   for (const answer of answers) await form.getByLabel(answer, { exact: true }).check();
-  await form.getByRole("button", { name: "Record the run" }).click();
+  await form.getByRole("button", { name: "Go to the test run" }).click();
   await proven(page);
 }
 
@@ -130,7 +128,7 @@ export const proven = (page: Page): Promise<void> =>
   expect(
     page
       .getByLabel("Record")
-      .getByText(/^Proof run/)
+      .getByText(/^Test run/)
       .first(),
   ).toBeVisible();
 
@@ -146,12 +144,12 @@ export const closed = (page: Page): Promise<void> =>
 export async function close(page: Page): Promise<void> {
   await next(page).getByRole("button", { name: "Close the job" }).click();
   await closed(page);
-  await expect(page.getByText("not there yet")).toHaveCount(0);
+  await expect(page.getByText("not sent yet")).toHaveCount(0);
 }
 
 /** Tells the customer each thing that the card has, one after the other. */
 export async function sayAll(page: Page): Promise<void> {
-  await expect(next(page)).toContainText("left to say");
+  await expect(next(page)).toContainText("left to tell");
   const said = next(page).getByRole("button", { name: "Said" });
   for (let i = 0; i < 20 && (await said.isVisible()); i++) {
     const says = await next(page).textContent();

@@ -31,7 +31,7 @@ export class ModelAnswers {
         const title = testTitle(machine, t);
         return [
           [title, t],
-          [`Once more: ${lower(title)}`, t],
+          [`Recheck: ${lower(title)}`, t],
         ] as const;
       }),
     );

@@ -121,16 +121,16 @@ test("the verdict follows the band, not the middle", () => {
   const choke = { free: 0.25, least: 0.2, most: 0.3 };
   expect(airVerdictSays("choked", choke, consequenceOf(E27, 0.25), undefined)).toMatchInlineSnapshot(`
     {
-      "follows": "25 % of the way is free (20 % to 30 %). If only the cut-off is replaced, it opens again in about 17 loads (3 to 271, est.).",
-      "title": "Air did this: the way out is choked",
+      "follows": "Vent 25% clear (20% to 30%). Replace only the cut-off and it opens again in about 17 loads (3 to 271, est.).",
+      "title": "Airflow is the cause: vent restricted",
     }
   `);
   // Nothing is claimed of the cut-off before it was worked out.
   expect(airVerdictSays("choked", choke, undefined, undefined).follows).not.toMatch(/cut-off|limit/);
   expect(airVerdictSays("clear", { free: 1, least: 0.9, most: 1 }, consequenceOf(E27, 1), undefined)).toMatchInlineSnapshot(`
     {
-      "follows": "100 % of the way is free (90 % to 100 %). A fuse or cut-off that blew has another cause: a grounded element, a welded thermostat.",
-      "title": "Air did not do this: look at the element",
+      "follows": "Vent 100% clear (90% to 100%). An open thermal fuse or cut-off has another cause: grounded element, thermostat stuck closed.",
+      "title": "Airflow isn't the cause. Check the element.",
     }
   `);
 });

@@ -38,7 +38,7 @@ test("what is wanted is worked out though it was typed before; the plate is that
   expect(reckoned(known, "pressure", typed).found?.pressure).toBeLessThan(3.5);
   expect(reckoned(known, "gas", typed)).toMatchObject({ found: undefined, burns: 20_000, pressure: 3.5 });
   expect(fuelsSay(0.089, 3.5, 21_669, USUAL_DISCHARGE)).toContain("That is natural gas");
-  expect(fuelsSay(0.089, 3.5, 5_000, USUAL_DISCHARGE)).toContain("neither of both");
+  expect(fuelsSay(0.089, 3.5, 5_000, USUAL_DISCHARGE)).toContain("Matches neither gas");
 });
 
 test("drills grow from 80 to 1; the nearest of a drill is itself, with its neighbours about it", () => {
@@ -74,7 +74,7 @@ test("a meter that is clocked: other loads off it, the hand on the clock carried
   expect(2 * found.sigma).toBeCloseTo(265, 0);
 });
 
-test("altitude: nothing up to 2000 ft, 4 % for each 1000 above", () => {
+test("altitude: nothing up to 2000 ft, 4% for each 1000 above", () => {
   expect([-300, 0, 2000, 3000, 6500].map(altitudeShare)).toEqual([1, 1, 1, 0.96, 0.8200000000000001]);
 });
 
@@ -91,27 +91,27 @@ describe("what is said", () => {
       [
         {
           "is": "good",
-          "says": "2.2 % under the plate",
+          "says": "2.2% under the plate",
         },
         {
           "is": "bad",
-          "says": "9.1 % under the plate, under its ± 5 %",
+          "says": "9.1% under the plate, under its ±5%",
         },
         {
           "is": "bad",
-          "says": "9.1 % over the plate, over its ± 5 %",
+          "says": "9.1% over the plate, over its ±5%",
         },
         {
           "is": "good",
-          "says": "usual for natural gas: 3.5 to 4 in w.c., the plate wins",
+          "says": "usual for natural gas: 3.5 to 4 in w.c., go by the nameplate",
         },
         {
           "is": "bad",
-          "says": "low; usual for propane: 10 to 11 in w.c., the plate wins",
+          "says": "low; usual for propane: 10 to 11 in w.c., go by the nameplate",
         },
         {
           "is": "bad",
-          "says": "high; usual for natural gas: 5 to 10.5 in w.c., the plate wins",
+          "says": "high; usual for natural gas: 5 to 10.5 in w.c., go by the nameplate",
         },
       ]
     `);

@@ -7,7 +7,7 @@ import { shipped } from "../../job-of";
 const MACHINES = ["orrinshaw-e27", "kelvane-g14"].map((id) => ({ machine: shipped(id), known: knownOf(shipped(id)) }));
 const WANTED = { noiseK: 0.5, everyS: 5 };
 
-test("flow within 10 %, switching temperatures within 1.5 K, and no surer than it may be", () => {
+test("flow within 10%, switching temperatures within 1.5 K, and no surer than it may be", () => {
   let [all, within] = [0, 0];
   for (const { machine, known } of MACHINES)
     for (let seed = 301; seed <= 308; seed++) {

@@ -12,7 +12,7 @@ const { rows, relativeTolerance } = JSON.parse(readFileSync(oracle("physics.json
 const isNear = (got: number, expected: number): boolean => Math.abs(got - expected) <= relativeTolerance * Math.abs(expected);
 
 /**
- * The rows of duct loss say a viscosity of 1.5e-5 m²/s and were worked out with another: their Reynolds numbers are all off by the same 1.07 %. What is
+ * The rows of duct loss say a viscosity of 1.5e-5 m²/s and were worked out with another: their Reynolds numbers are all off by the same 1.07%. What is
  * checked of them is what follows from their own Reynolds number.
  */
 function consistent(row: Row): Row {

@@ -46,7 +46,7 @@ describe("a strip", () => {
     expect(partsAt(well, well, 0, S, LANES)).toBeUndefined();
   });
 
-  test("a hum or a tripped breaker is never as on a healthy machine, whatever else went well", () => {
+  test("a hum or a tripped breaker is never as on a good machine, whatever else went well", () => {
     const well = stripOf(e27, [], S);
     for (const what of ["hums", "trips"] as const)
       expect(soFar(well, [...tapped(well), { at: 100, what }], S, lanesOf(e27))).toEqual({ is: "wrong", what, at: 100 });
@@ -77,7 +77,7 @@ describe("what a run tells", () => {
       .join(" · ");
   };
 
-  test("of a healthy machine, as it is tapped, is what a healthy machine shows", () => {
+  test("of a good machine, as it is tapped, is what a good machine shows", () => {
     for (const machine of MACHINES) {
       const told = sightsOfRun(machine, { seconds: S, events: tapped(stripOf(machine, [], S)) }).map((f) => findingSays(f, machine));
       expect(told.join(), machine.id).toMatch(
@@ -104,7 +104,7 @@ describe("what a run tells", () => {
       Does not start · Drum does not turn · Hums, does not turn
       Starts · Drum turns · No warm air
       Starts · Drum does not turn
-      Starts · Drum turns · Trips the breaker · Stops by itself
+      Starts · Drum turns · Trips the breaker · Stops early
       Starts · Drum turns · No warm air · Igniter glows after 18 s · Igniter goes dark after 40 s · No flame
       Starts · Drum turns · Warm air · Igniter glows after 18 s · Igniter goes dark after 40 s · Flame after 41 s · Loses its heat after a while"
     `);

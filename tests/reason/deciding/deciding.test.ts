@@ -34,13 +34,13 @@ test("three ways side by side: what each costs now and is expected to cost in ca
   expect(told.join("\n")).toMatchInlineSnapshot(`
     "Heating element
       Call-out $45.00; Labour (30 min so far, 22 min to come, at $78.00 an hour) $67.60; Heating element, second issue QF-1191B $65.50
-      to pay $192.35; call-back 14 %: $20.99: 4 % that it was something else, 2 % that the new part is bad, 6 % that what ages with it follows (heater with limit and cut-off), 4 % that the vent makes it blow again
+      to pay $192.35; call-back 14 %: $20.99: 4% chance it was something else, 2% chance the new part is bad, 6% chance a part that wears with it fails (heater with limit and cut-off), 4% chance the vent opens it again
     Heating element, clear the vent
       Call-out $45.00; Labour (30 min so far, 47 min to come, at $78.00 an hour) $100.10; Heating element, second issue QF-1191B $65.50
-      to pay $227.45; call-back 11 %: $15.77: 4 % that it was something else, 2 % that the new part is bad, 6 % that what ages with it follows (heater with limit and cut-off)
+      to pay $227.45; call-back 11 %: $15.77: 4% chance it was something else, 2% chance the new part is bad, 6% chance a part that wears with it fails (heater with limit and cut-off)
     Heater with limit and cut-off, clear the vent
       Call-out $45.00; Labour (30 min so far, 63 min to come, at $78.00 an hour) $120.90; Kit: heater with limit and cut-off QF-K1338 $86.50
-      to pay $272.59; call-back 8 %: $11.57: 4 % that it was something else, 4 % that one of 3 new parts is bad"
+      to pay $272.59; call-back 8 %: $11.57: 4% chance it was something else, 4% chance one of 3 new parts is bad"
   `);
 });
 
@@ -93,13 +93,13 @@ test("repair or another machine: the older, the likelier the next failure; what 
   expect(againstNewSays(at(9, ["element"]), "$")).toMatchInlineSnapshot(`
     {
       "rests": [
-        "It is 9 years old; such a machine serves 13.",
-        "34 % that something else fails within 2 years, by the base rates of this machine; 5 % on a new one.",
+        "It is 9 years old. Typical life: 13.",
+        "34% chance something else fails within 2 years. New machine: 5%.",
         "A failure costs $146.33.",
-        "Repaired: $200.00 now, for the 4 years that are left to it: 2 of them with what may follow $149.62.",
-        "Another machine: $689.00 now; 2 of its 13 years with what may follow $113.03.",
+        "Repaired: $200.00 now, for the 4 years it has left. With later failures, 2 years cost $149.62.",
+        "New machine: $689.00 now. With later failures, 2 of its 13 years cost $113.03.",
       ],
-      "says": "Over 2 years another machine is the cheaper by $36.59 (est.). Today the repair saves $489.00 against another machine.",
+      "says": "Over 2 years a new machine is cheaper by $36.59 (est.). Today the repair saves $489.00 over a new machine.",
     }
   `);
 });

@@ -16,48 +16,48 @@ test("what each state of the supply shows at the outlet and does to each machine
   ]);
   expect(said.join("\n")).toMatchInlineSnapshot(`
     "orrinshaw-e27: L1 to L2, L1 to N, L2 to N
-      As it should be: 240, 120, 120; starts and heats
-      House supply leg L1 missing, as with a half-tripped breaker: 0/120, 0, 120; does not start
-      House supply leg L2 missing, as with a half-tripped breaker: 0, 120, 0; starts, no heat
-      House supply neutral missing: 240, 0, 0/240; does not start
-      House supply gives 208 V between its legs, not 240: three quarters of the heat: 208, 120, 120; starts and heats
-      Cord, neutral: poor joint at TBN: 240, 120, 120; starts and heats
-      L1 and neutral swapped, at the outlet or in the cord: 120, 120, 240; starts, no heat; what it switches off stays live
-      L2 and neutral swapped, at the outlet or in the cord: 120, 240, 120; starts, no heat; what it switches off stays live
+      Normal: 240, 120, 120; starts and heats
+      House power leg L1 missing, as with a half-tripped breaker: 0/120, 0, 120; does not start
+      House power leg L2 missing, as with a half-tripped breaker: 0, 120, 0; starts, no heat
+      House power neutral dead: 240, 0, 0/240; does not start
+      House power gives 208 V between its legs, not 240: three quarters of the heat: 208, 120, 120; starts and heats
+      Cord, neutral: poor connection at TBN: 240, 120, 120; starts and heats
+      L1 and neutral swapped, at the outlet or in the cord: 120, 120, 240; starts, no heat, but stays LIVE inside when switched off
+      L2 and neutral swapped, at the outlet or in the cord: 120, 240, 120; starts, no heat, but stays LIVE inside when switched off
     kelvane-g14: L1 to N
-      As it should be: 120; starts and heats
-      House supply has no L1: 0; does not start
-      House supply has no neutral: 0; does not start
-      Cord, neutral: poor joint at PN: 120; starts and heats
-      L1 and neutral swapped, at the outlet or in the cord: 120; starts and heats; what it switches off stays live
+      Normal: 120; starts and heats
+      House power has no L1: 0; does not start
+      House power has no neutral: 0; does not start
+      Cord, neutral: poor connection at PN: 120; starts and heats
+      L1 and neutral swapped, at the outlet or in the cord: 120; starts and heats, but stays LIVE inside when switched off
     brisk-tolley-v45e: L1 to L2, L1 to N, L2 to N
-      As it should be: 240, 120, 120; starts and heats
-      House supply leg L1 missing, as with a half-tripped breaker: 0/120, 0, 120; does not start
-      House supply leg L2 missing, as with a half-tripped breaker: 0, 120, 0; starts, no heat
-      House supply neutral missing: 240, 0, 0/240; does not start
-      House supply gives 208 V between its legs, not 240: three quarters of the heat: 208, 120, 120; starts and heats
-      Cord, neutral: poor joint at TBN: 240, 120, 120; starts and heats
-      L1 and neutral swapped, at the outlet or in the cord: 120, 120, 240; starts, no heat; what it switches off stays live
-      L2 and neutral swapped, at the outlet or in the cord: 120, 240, 120; starts, no heat; what it switches off stays live
+      Normal: 240, 120, 120; starts and heats
+      House power leg L1 missing, as with a half-tripped breaker: 0/120, 0, 120; does not start
+      House power leg L2 missing, as with a half-tripped breaker: 0, 120, 0; starts, no heat
+      House power neutral dead: 240, 0, 0/240; does not start
+      House power gives 208 V between its legs, not 240: three quarters of the heat: 208, 120, 120; starts and heats
+      Cord, neutral: poor connection at TBN: 240, 120, 120; starts and heats
+      L1 and neutral swapped, at the outlet or in the cord: 120, 120, 240; starts, no heat, but stays LIVE inside when switched off
+      L2 and neutral swapped, at the outlet or in the cord: 120, 240, 120; starts, no heat, but stays LIVE inside when switched off
     brisk-tolley-v45g: L1 to N
-      As it should be: 120; starts and heats
-      House supply has no L1: 0; does not start
-      House supply has no neutral: 0; does not start
-      Cord, neutral: poor joint at PN: 120; starts and heats
-      L1 and neutral swapped, at the outlet or in the cord: 120; starts and heats; what it switches off stays live
+      Normal: 120; starts and heats
+      House power has no L1: 0; does not start
+      House power has no neutral: 0; does not start
+      Cord, neutral: poor connection at PN: 120; starts and heats
+      L1 and neutral swapped, at the outlet or in the cord: 120; starts and heats, but stays LIVE inside when switched off
     kelvane-c7: L to N
-      As it should be: 230; starts and heats
-      House supply missing at the outlet: 0; does not start
-      House supply neutral missing: 0; does not start
-      Cord, neutral: poor joint at PN: 230; starts and heats
-      L and neutral swapped, at the outlet or in the cord: 230; starts and heats; what it switches off stays live
+      Normal: 230; starts and heats
+      House power missing at the outlet: 0; does not start
+      House power neutral dead: 0; does not start
+      Cord, neutral: poor connection at PN: 230; starts and heats
+      L and neutral swapped, at the outlet or in the cord: 230; starts and heats, but stays LIVE inside when switched off
     orrinshaw-e27-208: L1 to L2, L1 to N, L2 to N
-      As it should be: 208, 120, 120; starts and heats
-      House supply leg L1 missing, as with a half-tripped breaker: 0/120, 0, 120; does not start
-      House supply leg L2 missing, as with a half-tripped breaker: 0, 120, 0; starts, no heat
-      House supply neutral missing: 208, 0, 0/208; does not start
-      Cord, neutral: poor joint at TBN: 208, 120, 120; starts and heats
-      L1 and neutral swapped, at the outlet or in the cord: 120, 120, 208; starts, no heat; what it switches off stays live
-      L2 and neutral swapped, at the outlet or in the cord: 120, 208, 120; starts, no heat; what it switches off stays live"
+      Normal: 208, 120, 120; starts and heats
+      House power leg L1 missing, as with a half-tripped breaker: 0/120, 0, 120; does not start
+      House power leg L2 missing, as with a half-tripped breaker: 0, 120, 0; starts, no heat
+      House power neutral dead: 208, 0, 0/208; does not start
+      Cord, neutral: poor connection at TBN: 208, 120, 120; starts and heats
+      L1 and neutral swapped, at the outlet or in the cord: 120, 120, 208; starts, no heat, but stays LIVE inside when switched off
+      L2 and neutral swapped, at the outlet or in the cord: 120, 208, 120; starts, no heat, but stays LIVE inside when switched off"
   `);
 });

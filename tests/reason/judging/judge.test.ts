@@ -128,17 +128,17 @@ describe("what a technician is told", () => {
         told(e27, reading(["element.1", "CAB"], 400_000, { wiring: [partOff("element")] })),
       ].join("\n"),
     ).toMatchInlineSnapshot(`
-      "fail | In truth 7.6 to 8.2 Ω: 1.4 Ω under the healthy 9.6 to 11.7 Ω. | Meter shows 8.2 Ω, less leads 0.3 Ω. It may be off by 1 % and 2 digits of 0.1 Ω. Rated 10.7 Ω ± 10 %.
-      pass | In truth 9.7 to 10.8 Ω: within the healthy 9.6 to 11.7 Ω. | Meter shows 10.7 Ω, leads not zeroed: they may add up to 0.9 Ω. It may be off by 1 % and 2 digits of 0.1 Ω. Rated 10.7 Ω ± 10 %.
-      cant-tell | In truth 8.7 to 9.8 Ω, partly outside the healthy 9.6 to 11.7 Ω. | Meter shows 9.7 Ω, leads not zeroed: they may add up to 0.9 Ω. It may be off by 1 % and 2 digits of 0.1 Ω. Rated 10.7 Ω ± 10 %.
-      fail | Open; a healthy one reads 9.6 to 11.7 Ω. | Rated 10.7 Ω ± 10 %. | touch-metal
-      pass | In truth under 0.2 Ω; a healthy one reads under 0.5 Ω. | Meter shows 0.2 Ω, leads not zeroed: they may add up to 0.9 Ω. It may be off by 1 % and 2 digits of 0.1 Ω. | warm-it
-      pass | In truth under 0.4 Ω; a healthy one reads under 0.5 Ω. | Meter shows 0.4 Ω, leads not zeroed: they may add up to 0.9 Ω. It may be off by 1 % and 2 digits of 0.1 Ω. | warm-it
-      pass | In truth under 0.2 Ω; a healthy one reads under 0.5 Ω. | Meter shows 0.2 Ω, less leads 0.2 Ω. It may be off by 1 % and 2 digits of 0.1 Ω. | other-state
-      pass | In truth 542 to 577 Ω: within the healthy 508 to 621 Ω. | Meter shows 560 Ω. It may be off by 1 % and 2 digits of 1.0 Ω. Rated 564 Ω ± 10 % at 22 °C (assumed). | coil-cold
-      pass | In truth 710 to 729 Ω: within the healthy 603 to 737 Ω. | Meter shows 720 Ω. It may be off by 1 % and 2 digits of 1.0 Ω. Rated 670 Ω ± 10 % at 70 °C. | coil-cold
-      pass | OL, as it should be. | 
-      fail | In truth 396 to 404 kΩ; a healthy one reads OL, or over 1.00 MΩ. | Meter shows 400 kΩ. It may be off by 1 % and 2 digits of 100 Ω. | finger"
+      "fail | Actual 7.6 to 8.2 Ω, 1.4 Ω under. Normal is 9.6 to 11.7 Ω. | Meter shows 8.2 Ω, minus leads 0.3 Ω. Meter accuracy ±(1% + 2 counts). Rated 10.7 Ω ±10%.
+      pass | Actual 9.7 to 10.8 Ω. Normal is 9.6 to 11.7 Ω. | Meter shows 10.7 Ω, leads not zeroed: up to 0.9 Ω of this is leads. Meter accuracy ±(1% + 2 counts). Rated 10.7 Ω ±10%.
+      cant-tell | Actual 8.7 to 9.8 Ω. Could be in or out of normal, 9.6 to 11.7 Ω. | Meter shows 9.7 Ω, leads not zeroed: up to 0.9 Ω of this is leads. Meter accuracy ±(1% + 2 counts). Rated 10.7 Ω ±10%.
+      fail | Open. A good one reads 9.6 to 11.7 Ω. | Rated 10.7 Ω ±10%. | touch-metal
+      pass | Actual under 0.2 Ω. Normal is under 0.5 Ω. | Meter shows 0.2 Ω, leads not zeroed: up to 0.9 Ω of this is leads. Meter accuracy ±(1% + 2 counts). | warm-it
+      pass | Actual under 0.4 Ω. Normal is under 0.5 Ω. | Meter shows 0.4 Ω, leads not zeroed: up to 0.9 Ω of this is leads. Meter accuracy ±(1% + 2 counts). | warm-it
+      pass | Actual under 0.2 Ω. Normal is under 0.5 Ω. | Meter shows 0.2 Ω, minus leads 0.2 Ω. Meter accuracy ±(1% + 2 counts). | other-state
+      pass | Actual 542 to 577 Ω. Normal is 508 to 621 Ω. | Meter shows 560 Ω. Meter accuracy ±(1% + 2 counts). Rated 564 Ω ±10% at 22 °C (assumed). | coil-cold
+      pass | Actual 710 to 729 Ω. Normal is 603 to 737 Ω. | Meter shows 720 Ω. Meter accuracy ±(1% + 2 counts). Rated 670 Ω ±10% at 70 °C. | coil-cold
+      pass | OL. That's normal here. | 
+      fail | Actual 396 to 404 kΩ. Normal is OL, or over 1.00 MΩ. | Meter shows 400 kΩ. Meter accuracy ±(1% + 2 counts). | finger"
     `);
     expect(limitsSay(limitsOf(e27, across("element", 0)))).toBe("9.6 to 11.7 Ω");
   });

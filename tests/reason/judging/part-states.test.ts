@@ -84,12 +84,12 @@ test("a limit that was warmed must have opened; about as warm as it acts, either
   ] as const;
   expect(cases.map(told)).toMatchInlineSnapshot(`
     [
-      "pass: Open warmed, as it should be: it acts at 121 °C.",
-      "fail: Still closed warmed: it should have opened at 121 °C.",
-      "fail: Open at 91 °C already: it should act at 121 °C.",
-      "pass: Still closed at 91 °C, as it should be: it acts at 121 °C.",
-      "cant-tell: It acts at about 121 °C, and was at 121 °C: open or closed, either is right.",
-      "pass: Open at 131 °C, as it should be: it acts at 121 °C.",
+      "pass: Open when heated. That's normal: it acts at 121 °C.",
+      "fail: Still closed when heated: stuck closed, should open at 121 °C. Bad, and a fire hazard.",
+      "fail: Open at 91 °C; should open at 121 °C. Bad.",
+      "pass: Still closed at 91 °C. That's normal: it acts at 121 °C.",
+      "cant-tell: It acts near 121 °C. At 121 °C, this can't tell.",
+      "pass: Open at 131 °C. That's normal: it acts at 121 °C.",
     ]
   `);
 });
@@ -124,18 +124,18 @@ test("currents, joints and insulation are judged by what feeds them, by their cu
   ].map((j) => `${j.verdict}: ${judgementSays(j)} ${j.hints.join(" ")}`.trim());
   expect(said).toMatchInlineSnapshot(`
     [
-      "pass: In truth 20.3 to 22.7 A: within the healthy 19.4 to 23.7 A.",
-      "pass: In truth 18.0 to 19.0 A: within the healthy 16.8 to 20.5 A.",
-      "fail: In truth 18.0 to 19.0 A: 0.35 A under the healthy 19.4 to 23.7 A.",
-      "fail: In truth 0.34 to 0.46 A: 18.9 A under the healthy 19.4 to 23.7 A. one-wire",
-      "pass: In truth 0.0 to 0.1 V; a healthy one reads under 0.2 V.",
-      "fail: In truth 1.1 to 1.1 V: 0.9 V over the healthy under 0.2 V.",
-      "pass: In truth 4.85 to 5.15 MΩ: within the healthy OL, or over 1.00 MΩ. insulation-tester",
-      "pass: In truth 4.85 to 5.15 MΩ: within the healthy OL, or over 1.00 MΩ.",
-      "fail: In truth 396 to 404 kΩ; a healthy one reads OL, or over 1.00 MΩ.",
+      "pass: Actual 20.3 to 22.7 A. Normal is 19.4 to 23.7 A.",
+      "pass: Actual 18.0 to 19.0 A. Normal is 16.8 to 20.5 A.",
+      "fail: Actual 18.0 to 19.0 A, 0.35 A under. Normal is 19.4 to 23.7 A.",
+      "fail: Actual 0.34 to 0.46 A, 18.9 A under. Normal is 19.4 to 23.7 A. one-wire",
+      "pass: Actual 0.0 to 0.1 V. Normal is under 0.2 V.",
+      "fail: Actual 1.1 to 1.1 V, 0.9 V over. Normal is under 0.2 V.",
+      "pass: Actual 4.85 to 5.15 MΩ. Normal is OL, or over 1.00 MΩ. insulation-tester",
+      "pass: Actual 4.85 to 5.15 MΩ. Normal is OL, or over 1.00 MΩ.",
+      "fail: Actual 396 to 404 kΩ. Normal is OL, or over 1.00 MΩ.",
     ]
   `);
-  expect(jointSays(1.1, 22)).toBe("1.1 V at 22.0 A: 50 mΩ, 24 W of heat in it");
+  expect(jointSays(1.1, 22)).toBe("1.1 V drop at 22.0 A = 50 mΩ, 24 W of heat in that connection");
 });
 
 test("the terminal block lies behind the cord, and every joint that is offered carries current", () => {

@@ -74,8 +74,8 @@ describe("a run that went well", () => {
   test("that nothing explains is said in words", () => {
     const doubt: Reason = { code: "doubt", outside: 0.08, entries: [], before: { fixed: 0.09 } };
     expect(proposalSays(e27, plain({ kind: "doubt", look: ["sheet"], again: true }, 5, doubt))).toMatchObject({
-      title: "It runs, and nothing explains it",
-      why: expect.stringMatching(/^Nothing done here explains that it ran well: 9\s% that it is put right\./),
+      title: "It runs, but nothing you did explains it",
+      why: expect.stringMatching(/^Nothing done here explains that it ran well: 9% that it is put right\./),
     });
   });
 });
@@ -152,12 +152,12 @@ test("doubt in words: what would come next, what little is left, what leads, wha
       says({ outside: 0.2, leader: { hypothesis, share: 0.4 } }, true),
     ].join("\n"),
   ).toMatchInlineSnapshot(`
-    "Look at what the model does not have | Next would come the drum motor, which was not found bad itself: first what no test here shows. | 12 % that the trouble is none that this model has.
-    Look at what the model does not have | Next would come the drum motor: first what no test here shows. | 12 % that the trouble is none that this model has.
-    Look at what the model does not have | What is left to test tells little for its minutes: first what no test here shows. | 12 % that the trouble is none that this model has.
-    Look at what the model does not have | 70 % that the trouble is none that this model has. | No part is proposed while that leads. The entries that nothing explains are marked in the record.
-    None of the suspects gives this record | 90 % that the trouble is none that this model has. | No part is proposed while that leads.
-    Nothing here settles it | Likeliest is still: house supply leg L1 missing, 40 %; not enough to fit a part on. | 20 % that the trouble is none that this model has. The maker’s sheet or a second pair of eyes before any part."
+    "Check what the wiring sheet doesn't show | Next would come the drum motor, which hasn't tested bad: first what no test here shows. | 12 % chance the fault isn't on the wiring sheet.
+    Check what the wiring sheet doesn't show | Next would come the drum motor: first what no test here shows. | 12 % chance the fault isn't on the wiring sheet.
+    Check what the wiring sheet doesn't show | The tests left aren't worth their minutes. First check what no test here shows. | 12 % chance the fault isn't on the wiring sheet.
+    Check what the wiring sheet doesn't show | 70 % chance the fault isn't on the wiring sheet. | No part is suggested while that leads. Unexplained entries are marked in the record.
+    No suspect explains these readings | 90 % chance the fault isn't on the wiring sheet. | No part is suggested while that leads.
+    Can't narrow it down further | Likeliest is still: house supply leg L1 missing, 40 %; not enough to fit a part on. | 20 % chance the fault isn't on the wiring sheet. Get the tech sheet or a second opinion before any part."
   `);
 });
 

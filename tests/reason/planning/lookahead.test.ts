@@ -9,7 +9,7 @@ import { oracle } from "../../paths";
 const folder = oracle("planner");
 const names = readdirSync(folder).filter((name) => /^problem[^.]*\.json$/.test(name));
 
-test("looking ahead alone costs at most 3 % more than the optimum on average, 15 % at worst", () => {
+test("looking ahead alone costs at most 3% more than the optimum on average, 15% at worst", () => {
   const ratios = names.map((name) => {
     const problem = problemSchema.parse(JSON.parse(readFileSync(join(folder, name), "utf8")));
     const { optimum } = JSON.parse(readFileSync(join(folder, name.replace(".json", ".answer.json")), "utf8"));

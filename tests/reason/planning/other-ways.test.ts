@@ -27,7 +27,7 @@ function at(machine: Machine, lines: readonly (string | Draft)[]) {
   return { job, set, ranking, catalogue, proposal, words: proposal && proposalSays(machine, proposal) };
 }
 
-test("who fits sets is told to fit the whole set; who fits single parts is told what the set would add", () => {
+test("who fits sets is told to fit the whole set; who fits failed part only is told what the set would add", () => {
   const found = ["turns, no heat", "air strong", "proved dead", "rear off", "element OL", "element OL"];
   const single = at(e27, found);
   expect(single.proposal?.step).toMatchObject({ kind: "fit", assembly: "element" });

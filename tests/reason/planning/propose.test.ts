@@ -83,7 +83,7 @@ test("every proposal gives its reason, its price, and what each outcome would me
 });
 
 test.each(["orrinshaw-e27", "kelvane-g14"])(
-  "on %s no two rows of a card mean the same suspect, but for what a healthy machine shows",
+  "on %s no two rows of a card mean the same suspect, but for what a good machine shows",
   (id) => {
     const m = shipped(id);
     const suspects = suspectsFor(m);

@@ -56,7 +56,7 @@ describe("watching once a panel is off", () => {
   });
 });
 
-test("an entry that does not go with the rest is not taken again by closing up; what is open is used", () => {
+test("an entry that does not go with the rest is skipped again by closing up; what is open is used", () => {
   const withPairs = new TestCatalogue(suspectsFor(e27, true));
   const start = withPairs.tests.find((t) => t.id === "pair PL1 PN start=pressed")?.question;
   if (start?.kind !== "ohms") throw new Error("no such reading");

@@ -18,7 +18,7 @@ const anew = new SuspectSet(new Predictor(machine));
 const table = tableOf(machine);
 const bytes = bytesOfTable(table).slice().buffer;
 const recalled = withTable(tableOfBytes(bytes.slice(0)));
-if (!recalled) throw new Error("the table was not taken");
+if (!recalled) throw new Error("the table was skipped");
 const { suspects, catalogue } = recalled;
 
 describe("a table of predictions", () => {
@@ -47,7 +47,7 @@ describe("a table of predictions", () => {
     }
   });
 
-  test("that is cut short is refused; that is of other suspects is not taken", () => {
+  test("that is cut short is refused; that is of other suspects is skipped", () => {
     expect(() => tableOfBytes(bytes.slice(0, bytes.byteLength - 400))).toThrow(RangeError);
     const fewer = tableTasks(new TestCatalogue(suspectsFor(machine)));
     expect(withTable(fewer.table())).toBeUndefined();

@@ -54,7 +54,7 @@ test("what is no job's file says what was expected", () => {
   expect(read.ok ? "" : read.problem).toContain("expected a job as Yennic gives it out");
 });
 
-test("an entry of another job is not taken along", () => {
+test("an entry of another job is skipped along", () => {
   const [first] = entries;
   if (!first) throw new Error("no entry");
   const strange = { ...first, stream: { of: "job" as const, id: "01900000-0000-7000-8000-000000000001" } };

@@ -63,7 +63,7 @@ describe("the way of the air, place by place", () => {
   test("in words", () => {
     const says = (draft: Draft) => (draft.kind === "finding" ? findingKind(draft.body).says(draft.body, e27) : "");
     expect([says(at("hood", "stuck", { open: 1, of: 4 })), says(at("lint-screen", "torn")), says(at("duct", "unknown"))]).toEqual([
-      "Hood outside: louvres stuck, 1 of 4 louvres open",
+      "Hood outside: louvers stuck, 1 of 4 louvers open",
       "Lint screen: torn or missing",
       "Duct: can't tell",
     ]);

@@ -105,7 +105,7 @@ test("a customer's word weighs less than a technician's", () => {
   expect(spread("technician")).toBeGreaterThan(spread("customer"));
 });
 
-describe("whether a reading is what a healthy machine gives", () => {
+describe("whether a reading is what a good machine gives", () => {
   const { predictor } = suspectsFor(e27);
   const read = (value: number | null): Finding => ({
     kind: "ohms",
@@ -201,7 +201,7 @@ test("every kind has its schema, its words, and a place in the list", () => {
       .join("\n"),
   ).toMatchInlineSnapshot(`
     "Igniter glows after 20 s
-    Hood outside: louvres stuck, 1 of 4 louvres open
+    Hood outside: louvers stuck, 1 of 4 louvers open
     No code
     Drum belt looks bad
     H3 to H4, wires on: OL
@@ -210,7 +210,7 @@ test("every kind has its schema, its words, and a place in the list", () => {
     Exhaust at its hottest: 61 °C
     Back pressure: 150 Pa
     Air at the hood: 3.2 m/s
-    Air worked out: 106 ± 17 cfm (from back pressure)
+    Airflow calculated: 106 ± 17 cfm (from back pressure)
     Burner input clocked: 21155 ± 614 BTU/h
     capacitor holds 7.60 µF
     Joint at the heating element looks bad

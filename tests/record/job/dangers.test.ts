@@ -189,9 +189,9 @@ test("powering a machine that may not be run is warned of as it is typed, and is
   const typed = (drafts: Draft[]) => understand("energised", context(drafts));
   expect(typed([SAFE, low])).toMatchObject({
     is: "entries",
-    warns: "Do not power it: heating element to cabinet reads 0.4 Ω. If it is on, take the power out.",
+    warns: "Do not power it: heating element to cabinet reads 0.4 Ω. If it's on, unplug it.",
   });
-  expect(typed([saw("trips", "yes")])).toMatchObject({ is: "entries", warns: expect.stringContaining("it tripped and plug pin L1") });
+  expect(typed([saw("trips", "yes")])).toMatchObject({ is: "entries", warns: expect.stringContaining("it tripped; plug L1") });
   expect(typed([SAFE, sound])).not.toHaveProperty("warns");
 });
 
@@ -201,7 +201,7 @@ test("closing is typed like anything else: refused with why, or with what nobody
   expect(typed(RUN)).toMatchObject({ is: "entries", says: "Job closed" });
   expect(typed([LIVE, proof({ airflow: "unknown", whyUnseen: "hood on the roof" })])).toMatchObject({
     is: "entries",
-    says: "Job closed with reservations: air at the hood not seen (hood on the roof)",
+    says: "Job closed with exceptions: airflow at the hood not seen (hood on the roof)",
   });
 });
 

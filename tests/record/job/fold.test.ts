@@ -29,7 +29,7 @@ const START: Draft[] = [OPENED, named(machine.id), COMPLAINT];
 const cutOff = (value: number | null): Draft => across("cut-off", value);
 
 test("no dead test counts before the machine is made safe, and energising voids it", () => {
-  expect(refusalOf([...START, cutOff(0.2)])).toContain("Not proven dead");
+  expect(refusalOf([...START, cutOff(0.2)])).toContain("Not proved dead");
   expect(refusalOf([...START, SAFE, cutOff(0.2)])).toBe("counts");
   expect(refusalOf([...START, SAFE, LIVE, cutOff(0.2)])).toContain("live circuit");
 });

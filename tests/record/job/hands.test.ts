@@ -122,7 +122,7 @@ describe("by hand", () => {
 
   test("an exchange’s own checks come afterwards, those of what was fitted only", () => {
     expect(afterChecks(e27, jobOf(e27, [SAFE, fitted("door-switch")])).map((c) => c.says)).toEqual([
-      "Afterwards the open door must stop the machine.",
+      "Afterward the open door must stop the machine.",
     ]);
     expect(afterChecks(e27, jobOf(e27, [SAFE]))).toEqual([]);
   });
@@ -136,7 +136,7 @@ describe("by hand", () => {
   });
 });
 
-test("the words of a check at the plug", () => {
+test("the words of a plug check", () => {
   const touched = ["cycling-thermostat.1", "cycling-thermostat.2", "bias-heater.1", "bias-heater.2"];
   const check = plugCheck(e27, touched, e27.spares);
   const said = check.steps.map((s) =>
@@ -152,20 +152,20 @@ test("the words of a check at the plug", () => {
     e27.spares,
   );
   expect([...said, plugFindings(e27, verdict).title].join("\n\n")).toMatchInlineSnapshot(`
-    "1.59 to 2.23 kΩ: rightly wired, or nothing that this shows
+    "1.59 to 2.23 kΩ: wired right, or a mistake this can't show
     2.42 to 3.38 kΩ: BN B1 off; or WH TBN off; or 2 more
     under 0.5 Ω: GY H2 and WH TBN swapped
 
-    OL: rightly wired, or nothing that this shows
+    OL: wired right, or a mistake this can't show
     under 0.5 Ω: PK H1 pinched; or GY H2 pinched
     7.09 to 9.91 kΩ: BN B1 pinched
     2.42 to 3.38 kΩ: WH TBN pinched
 
-    2.42 to 3.38 kΩ: rightly wired, or nothing that this shows
+    2.42 to 3.38 kΩ: wired right, or a mistake this can't show
     1.59 to 2.23 kΩ: PK H1 and BN B1 swapped
     under 0.5 Ω: GY H2 and WH TBN swapped
 
-    Likeliest: pink PK of the cycling thermostat, H1 and brown BN of the bias heater, B1 are swapped"
+    Most likely: pink PK of the cycling thermostat, H1 and brown BN of the bias heater, B1 are swapped"
   `);
 });
 

@@ -114,8 +114,8 @@ test("each says itself, with a machine and without", () => {
     meter: Measured with: Bench meter. Leads shorted: 0.25 Ω | Measured with: Bench meter. Leads shorted: 0.25 Ω
     new-part: New, on the bench: Heating coil A, 1.4 kW: 38.1 Ω | New, on the bench: element-a.1 to element-a.2: 38.1 Ω
     photo: Photo of the plate: bottom row worn off | Photo of the plate: bottom row worn off
-    made-safe: Made safe: breaker off, proved dead, meter tried on the outlet before and after | Made safe: breaker off, proved dead, meter tried on the outlet before and after
-    energised: Energised: the machine is live | Energised: the machine is live
+    made-safe: Proved dead: breaker off, meter checked on the outlet before and after | Proved dead: breaker off, meter checked on the outlet before and after
+    energised: Power on: the machine is LIVE | Power on: the machine is LIVE
     leak-test: Leak test, union behind the valve: tight (soap solution) | Leak test, union behind the valve: tight (soap solution)
     burner: Burner: natural gas, orifice 2.26 mm, manifold 3.5 in w.c. | Burner: natural gas, orifice 2.26 mm, manifold 3.5 in w.c.
     converted: Converted to propane: orifice, spring, cap, pressure, label | Converted to propane: orifice, spring, cap, pressure, label
@@ -125,10 +125,10 @@ test("each says itself, with a machine and without", () => {
     finding: Drum belt looks good | look belt: good
     watched: Watched for 2:10: motor runs 0:02, drum turns 0:03 | Watched for 2:10: motor runs 0:02, drum turns 0:03
     note: What was before: “key is with the neighbour” | What was before: “key is with the neighbour”
-    isolated: Power off: breaker off, locked (“Tess Trier, key in her pocket”), not proven dead | Power off: breaker off, locked (“Tess Trier, key in her pocket”), not proven dead
+    isolated: Power off: breaker off, locked (“Tess Trier, key in her pocket”), not proved dead | Power off: breaker off, locked (“Tess Trier, key in her pocket”), not proved dead
     cooled: Cool enough to be touched | Cool enough to be touched
     cleaned: Cleaned: lint screen | Cleaned: lint screen
-    valve: Water shut | Water shut
+    valve: Water off | Water off
     wire: Plug J2 off | Wires of the j2 off
     own-step: Rubber bumper off (lip to the left) | Rubber bumper off (lip to the left)
     lead: Wire of the heating coil A, 1.4 kW, H3 off (burnt, crimped) | Wire of element-a.1 off (burnt, crimped)
@@ -142,13 +142,13 @@ test("each says itself, with a machine and without", () => {
     wanted: Needed: heater with both coils, ordered, comes Thursday | Needed: heater, ordered, comes Thursday
     discharged: Discharged: motor capacitor | Discharged: capacitor
     panel: Top off | Top off
-    fitted: Fitted: new element-a | Fitted: new element-a
-    proof: Proof run: starts, turns, no heat, cycles unknown, air unknown | Proof run: starts, turns, no heat, cycles unknown, air unknown
+    fitted: Replaced: element-a | Replaced: element-a
+    proof: Test run: starts, turns, no heat, cycling not checked, air not checked | Test run: starts, turns, no heat, cycling not checked, air not checked
     used: Used: Heating element, QF-1191B | Used: Heating element, QF-1191B
     left-over: Left over of QF-K1338, on purpose: 4 × Crimp terminal (the plugs are good) | Left over of QF-K1338, on purpose: 4 × Crimp terminal (the plugs are good)
     age: The machine is 9 years old | The machine is 9 years old
     agreed: Agreed: heating element, $154.98 | Agreed: heating element, $154.98
-    declined: Declined: heating element (“too dear”); unsafe as it stands; marked “do not use”; the visit ends here | Declined: heating element (“too dear”); unsafe as it stands; marked “do not use”; the visit ends here
+    declined: Declined: heating element (“too dear”); not safe to use; tagged DO NOT USE; the visit ends here | Declined: heating element (“too dear”); not safe to use; tagged DO NOT USE; the visit ends here
     visit: Next visit: 2026-12-03 09:00, fit the element | Next visit: 2026-12-03 09:00, fit the element
     conclusion: It was: heating element open; caused by: the vent was choked | It was: heating element open; caused by: the vent was choked
     handed-over: Handed over to Mrs Osk, who signed | Handed over to Mrs Osk, who signed

@@ -43,7 +43,7 @@ describe("a plate", () => {
   test("differs in the model by one sign, in case and points not; the sheet says so", () => {
     expect(differsIn({ model: "e-27" }, e27)).toEqual([]);
     expect(notThisOne({ maker: "Orrinshaw", model: "E27C", volts: 208 }, e27)).toBe(
-      "Not this machine’s own sheet: its plate says E27C, not E27; 208 V, not 240 V",
+      "Borrowed wiring sheet. Nameplate: E27C. Sheet: E27. Nameplate: 208 V. Sheet: 240 V.",
     );
   });
 });

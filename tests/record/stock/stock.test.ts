@@ -281,15 +281,15 @@ test("every state of an order in words", () => {
     ].flat(),
   ).toMatchInlineSnapshot(`
     [
-      "2 × Heating element: ordered, the supplier has not answered yet",
-      "2 × Heating element: confirmed, due Thu 5 Nov",
-      "2 × Heating element, second issue: confirmed, due Thu 5 Nov, QF-1191B comes instead of QF-1191",
-      "2 × Heating element: back-ordered, due Thu 12 Nov",
-      "2 × Heating element: on its way, due Thu 12 Nov",
-      "2 × Heating element: has arrived: look at it",
-      "2 × Heating element: ordered, the supplier has not answered yet, a wrong one went back Mon 2 Nov",
-      "2 × Heating element: here since Mon 2 Nov, in van 1",
-      "2 × Heating element: taken back",
+      "2 × Heating element: ordered, no answer from the supplier yet",
+      "2 × Heating element: confirmed, due Thu, Nov 5",
+      "2 × Heating element, second issue: confirmed, due Thu, Nov 5, QF-1191B comes instead of QF-1191",
+      "2 × Heating element: back-ordered, due Thu, Nov 12",
+      "2 × Heating element: on its way, due Thu, Nov 12",
+      "2 × Heating element: arrived: inspect it",
+      "2 × Heating element: ordered, no answer from the supplier yet, wrong one returned Mon, Nov 2",
+      "2 × Heating element: here since Mon, Nov 2, in van 1",
+      "2 × Heating element: canceled",
     ]
   `);
 });
@@ -318,11 +318,11 @@ test("every entry of the stock in words", () => {
       "Counted on the shelf: 0 of Thermal cut-off",
       "At least 2 of Thermal cut-off in van 2",
       "Ordered: 3 × Thermal cut-off for van 2",
-      "Supplier: Heating element, second issue comes instead, due Thu 5 Nov",
+      "Supplier: Heating element, second issue comes instead, due Thu, Nov 5",
       "Looked at what came: Heating element, dead, sent back (reads OL)",
-      "An order was taken back (found one)",
+      "An order was canceled (found one)",
       "The simulated supplier’s calendar went on by 2 days",
-      "Terms: $78.00 an hour, $45.00 for coming, tax 8 %",
+      "Terms: $78.00 an hour, $45.00 trip charge, tax 8%",
     ]
   `);
   expect(

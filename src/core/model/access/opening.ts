@@ -18,7 +18,7 @@ export interface OpenNow {
   readonly differs?: readonly Differs[];
 }
 
-/** What comes off, in order and by which way, to reach places; how each is then reached. */
+/** Removal order and by which way, to reach places; how each is then reached. */
 export interface Opening {
   /** Minutes to take it off and put it back, and of the ways besides. */
   readonly minutes: number;

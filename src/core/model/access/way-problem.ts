@@ -24,7 +24,7 @@ export const wayProblemSchema = z
       .max(2000),
     parts: z.array(z.strictObject({ id: id.describe("What can be reached."), ways: z.array(waySchema).max(100) })).max(2000),
     reach: z.array(id).max(2000).describe("What is to be reached, all with one opening."),
-    off: z.array(id).max(2000).default([]).describe("What is off already."),
+    off: z.array(id).max(2000).default([]).describe("Removed parts already."),
   })
   .superRefine((problem, context) => {
     const removals = new Set(problem.removals.map((r) => r.id));

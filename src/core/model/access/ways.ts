@@ -80,7 +80,7 @@ function wayBy(machine: Machine, reach: readonly string[], now: OpenNow, forced:
   ];
 }
 
-/** What is off already of what a way needs, in the order in which it came off. */
+/** Removed parts already of what a way needs, in the order in which it came off. */
 function offAlready(machine: Machine, { off, parts }: Pick<WayIn, "off" | "parts">, now: OpenNow): Taken[] {
   const found = new Map<string, number>();
   const visit = (needs: readonly string[]): void => {

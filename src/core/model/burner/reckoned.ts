@@ -11,7 +11,7 @@ export interface BurnerKnown {
   readonly supplyStaticInWc?: number | undefined;
 }
 
-/** What is worked out from the others. */
+/** What to find from the others. */
 export type Wanted = Unknown | "gas";
 
 export interface Reckoned {

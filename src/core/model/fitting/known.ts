@@ -6,7 +6,7 @@ import type { Known } from "./fit-run";
 
 /** Power is as rated to so much, as 1 σ: the supply's volts and the part's tolerance, or the gas (est.). */
 const RATED_WITHIN = 0.06;
-/** So long, s, a healthy machine is run to see how soon heat follows its thermostat. */
+/** So long, s, a good machine is run to see how soon heat follows its thermostat. */
 const LOOKED_AT_S = 2400;
 
 /** What is known of a machine's run before it is logged: the heat that it gives when healthy, and how soon that follows its thermostat. */

@@ -15,7 +15,7 @@ export interface MeterLog {
   readonly refused: readonly RefusedLine[];
 }
 
-/** A line that should be a reading and is not taken. Lines count from 1, as an editor shows them. */
+/** A line that should be a reading and is skipped. Lines count from 1, as an editor shows them. */
 export interface RefusedLine {
   readonly line: number;
   readonly why: string;

@@ -1,6 +1,6 @@
 import { SORTS } from "./cabinet";
 
-/** A machine file of an earlier format, carried over to the next by its JSON alone. What is no machine file is left as it is. */
+/** A machine file of an earlier format, reused to the next by its JSON alone. What is no machine file is left as it is. */
 export function upcastMachine(data: unknown): unknown {
   if (!isRecord(data)) return data;
   const second = data.format === "yennic-machine/1" ? fromFirst(data) : data;

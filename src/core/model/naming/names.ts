@@ -53,9 +53,9 @@ export function placeSays(machine: Machine, between: readonly [string, string]):
 
 const JOINT_SAYS: Readonly<Record<string, string>> = {
   [JOINT_OPEN]: "wire off or burnt",
-  [JOINT_PINCHED]: "wire rubbed through on the cabinet",
-  [JOINT_HOT]: "joint that parts when hot",
-  [JOINT_INTERMITTENT]: "intermittent joint",
+  [JOINT_PINCHED]: "wire rubbed through to the cabinet",
+  [JOINT_HOT]: "connection that opens when hot",
+  [JOINT_INTERMITTENT]: "intermittent connection",
   [JOINT_SWAPPED]: "wires swapped",
 };
 
@@ -64,11 +64,11 @@ export function faultSays(machine: Machine, fault: Fault): string {
   const part = partOf(machine, fault.part);
   if (isJoint(fault)) {
     const nets = (fault.at ?? "").split("-").map((n) => part.nets[Number(n) - 1] ?? n);
-    return `${part.name}: ${JOINT_SAYS[fault.mode] ?? "poor joint"} at ${nets.join(" and ")}`;
+    return `${part.name}: ${JOINT_SAYS[fault.mode] ?? "poor connection"} at ${nets.join(" and ")}`;
   }
-  if (fault.mode === RESISTIVE) return `${part.name} burnt inside`;
+  if (fault.mode === RESISTIVE) return `${part.name} burnt internally`;
   if (fault.mode === OFF_VALUE) {
-    return `${part.name}${fault.at === undefined ? "" : `, ${fault.at} winding,`} far off its rating`;
+    return `${part.name}${fault.at === undefined ? "" : `, ${fault.at} winding,`} out of tolerance`;
   }
   const known = part.faults.find((f) => f.mode === fault.mode && f.at === fault.at);
   return `${part.name} ${known?.says ?? generalFaultOf(fault.mode)?.says ?? fault.mode}`;
@@ -78,16 +78,16 @@ export function faultSays(machine: Machine, fault: Fault): string {
 export function faultsSay(machine: Machine, faults: readonly Fault[], unrelated: boolean): string {
   if (faults.length === 0) return "Nothing wrong with the machine";
   const [first = "", ...rest] = [...faults].reverse().map((f) => faultSays(machine, f));
-  return [first, ...rest.map(lower)].join(unrelated ? " and, apart from it, " : ", ");
+  return [first, ...rest.map(lower)].join(unrelated ? " and, separately, " : ", ");
 }
 
 /** What is put right, as a thing: “heating element”, “joint at the heating element”. */
 export const repairName = (repair: Repair): string => (repair.is === "joint" ? `joint at the ${lower(repair.name)}` : lower(repair.name));
 
-/** What is to be done, as an order: “Fit a new heating element”. */
+/** What is to be done, as an order: “Replace the heating element”. */
 export function repairSays(repair: Repair): string {
   if (repair.is === "joint") return `Remake the joint at the ${lower(repair.name)}`;
-  return repair.is !== "fit" ? (repair.verb ?? repair.name) : `Fit a new ${lower(repair.name)}`;
+  return repair.is !== "fit" ? (repair.verb ?? repair.name) : `Replace the ${lower(repair.name)}`;
 }
 
 /** What is fitted as one, in a sentence. What the machine does not have is called by its id. */
@@ -100,6 +100,6 @@ export function assemblyName(machine: Machine | undefined, assembly: string): st
   }
 }
 
-/** What was done: “Fitted: new heating element”. */
+/** What was done: “Replaced: heating element”. */
 export const fittedSays = (machine: Machine | undefined, assembly: string, replaced: boolean): string =>
-  `${replaced ? "Fitted: new" : "Put right:"} ${assemblyName(machine, assembly)}`;
+  `${replaced ? "Replaced:" : "Fixed:"} ${assemblyName(machine, assembly)}`;

@@ -12,7 +12,7 @@ interface Verbs {
 
 const PANEL: Verbs = { off: (n) => `Take off the ${n}`, on: (n) => `Put the ${n} back`, isOff: "off", isOn: "back on" };
 
-/** What is not taken off like a panel. */
+/** What is skipped off like a panel. */
 const OTHERWISE: Partial<Record<Sort, Verbs>> = {
   machine: { off: () => "Pull the machine out", on: () => "Push the machine back", isOff: "pulled out", isOn: "back in its place" },
   drum: { off: (n) => `Lift the ${n} out`, on: (n) => `Put the ${n} back in`, isOff: "out", isOn: "back in" },

@@ -5,12 +5,11 @@ export const lower = (s: string): string => s.charAt(0).toLowerCase() + s.slice(
 export const lowerUnlessNet = (s: string): string => (/^[A-Z0-9.]+( and [A-Z0-9.]+)?$/.test(s) ? s : lower(s));
 
 /** A share as a percentage: “>99 %”, “<1 %”, “37 %”. */
-export const percent = (share: number): string =>
-  share > 0.995 ? ">99\u00a0%" : share < 0.01 ? "<1\u00a0%" : `${Math.round(share * 100)}\u00a0%`;
+export const percent = (share: number): string => (share > 0.995 ? ">99%" : share < 0.01 ? "<1%" : `${Math.round(share * 100)}%`);
 
 /** “38 to 71 %”. */
 export const bandSays = ({ low, high }: { readonly low: number; readonly high: number }): string =>
-  `${Math.round(low * 100)} to ${Math.round(high * 100)}\u00a0%`;
+  `${Math.round(low * 100)} to ${Math.round(high * 100)}%`;
 
 /** “12 min”, “under a minute”. */
 export const minutesSay = (m: number): string => (m < 1 ? "under a minute" : `${Math.round(m)} min`);

@@ -25,7 +25,7 @@ export interface CallBack {
 const BLOWS_AGAIN = 0.6;
 /** A vent that is fair now chokes within the year and blows something (est.), against one just cleaned. */
 const CHOKES_IN_A_YEAR = 0.04;
-/** After a run that proved the repair, the chance that it was something else all the same (est.). */
+/** After a run that proved the repair, the chance chance it was something else all the same (est.). */
 const WRONG_THOUGH_PROVEN = 0.02;
 
 /** Chance of being called back within a year, once these assemblies are renewed or put right. Suspects: as they stand now. */

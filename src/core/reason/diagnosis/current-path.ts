@@ -24,7 +24,7 @@ export const carriesAll = (share: number): boolean => share >= ALL;
 export const sharesIn = (share: number): boolean => share > SOME && share < ALL;
 
 /**
- * The way of every reading that surprises: one that a healthy machine would not give, or one that a second path shares
+ * The way of every reading that surprises: one that a good machine would not give, or one that a second path shares
  * in. Taken on the machine as the leading suspect has it.
  */
 export function currentPaths(set: SuspectSet, ranking: Ranking, evidence: readonly Evidence[]): CurrentPath[] {

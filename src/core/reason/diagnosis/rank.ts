@@ -27,7 +27,7 @@ export interface Suspect {
 export interface Ranking {
   /** Posterior of each hypothesis, in the order of the set; with `outside` they add up to 1. */
   readonly posterior: Float64Array;
-  /** Posterior that the trouble is none that this model has. */
+  /** Posterior chance the fault isn't on the wiring sheet. */
   readonly outside: number;
   /** For each hypothesis, the chance that what was fitted or put right for it did not help: a new part that is bad, a fuse that blew again. */
   readonly stuck: Float64Array;

@@ -27,7 +27,7 @@ export interface Standing {
   /** The likeliest, most probable first, until nearly everything is covered. */
   readonly suspects: readonly RankedSuspect[];
   readonly rest: { readonly count: number; readonly share: number };
-  /** Share that the trouble is none that this model has. */
+  /** Share chance the fault isn't on the wiring sheet. */
   readonly outside: number;
   /** Share of the entries that seem to be slips, beyond the usual errors. */
   readonly slips: number;
@@ -44,7 +44,7 @@ export interface Standing {
   readonly contradiction?: Contradiction;
 }
 
-/** What would be read at a place: on a healthy machine (no hypothesis), and under a leading suspect. */
+/** What would be read at a place: on a good machine (no hypothesis), and under a leading suspect. */
 export interface Foresight {
   readonly of?: { readonly hypothesis: Hypothesis; readonly probability: number };
   readonly prediction: Prediction;
@@ -80,7 +80,7 @@ export function standingOf(set: SuspectSet, pairs: boolean, ranking: Ranking, jo
   };
 }
 
-/** What a healthy machine and the leading suspects would read at a place. */
+/** What a good machine and the leading suspects would read at a place. */
 export function foresightOf(set: SuspectSet, ranking: Ranking, job: Asked, probing: Probing): Foresight[] {
   const fitted = assembliesFitted(job);
   const line = (faults: readonly Fault[], of?: Foresight["of"]): Foresight => {

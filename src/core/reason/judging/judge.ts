@@ -13,7 +13,7 @@ const UNKNOWN_LEADS: Interval = { low: 0, high: 0.9 };
 const KNOWN_TO = 0.05;
 const NO_LEADS = { low: 0, high: 0, known: true };
 
-/** A reading held against what a healthy machine reads there, with the numbers that made the verdict; in its unit. */
+/** A reading held against what a good machine reads there, with the numbers that made the verdict; in its unit. */
 export interface Judgement {
   readonly unit: Unit;
   readonly verdict: Verdict;
@@ -187,7 +187,7 @@ function hintsForOhms(machine: Machine, finding: OhmsFinding, judged: Judged): H
   return OHM_DOUBTS.flatMap(([hint, when]) => (when(doubted) ? [hint] : []));
 }
 
-/** Whether it is what a healthy machine would read there with every wire on. */
+/** Whether it is what a good machine would read there with every wire on. */
 function readsWithWiresOn(machine: Machine, finding: OhmsFinding, shown: number): boolean {
   const { wiring, ...rest } = finding.circumstances;
   if (!wiring || wiring.length === 0 || shown === Infinity) return false;

@@ -5,7 +5,7 @@ import type { Limits } from "./limits";
 import { limitsOfAmps, limitsOfVolts } from "./limits-live";
 import { limitsOfOhms } from "./limits-ohms";
 
-/** What a healthy machine may read there, its wires, controls, warmth and supply as said. Throws RangeError for a place that is not on it. */
+/** What a good machine may read there, its wires, controls, warmth and supply as said. Throws RangeError for a place that is not on it. */
 export function limitsOf(machine: Machine, question: MeteredQuestion): Limits {
   switch (question.kind) {
     case "ohms":
@@ -19,7 +19,7 @@ export function limitsOf(machine: Machine, question: MeteredQuestion): Limits {
   }
 }
 
-/** Motor-run capacitors are sold to ±5 or ±10 % (IEC 60252-1): the wider. */
+/** Motor-run capacitors are sold to ±5 or ±10% (IEC 60252-1): the wider. */
 const CAPACITOR_TOLERANCE = 0.1;
 
 function limitsOfCapacitor(machine: Machine, { place: { part: id } }: QuestionOfKind<"capacitance">): Limits {

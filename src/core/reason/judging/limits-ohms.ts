@@ -25,7 +25,7 @@ const ASSUMED_K = 7;
 
 const OHM = { unit: "ohm" } as const;
 
-/** What a healthy machine may read between two points in ohms. Throws RangeError for a place that is not on it. */
+/** What a good machine may read between two points in ohms. Throws RangeError for a place that is not on it. */
 export function limitsOfOhms(machine: Machine, question: OhmsQuestion): Limits {
   const { circumstances, place } = question;
   const controls = { ...restControls(machine), ...controlsIn(circumstances) };

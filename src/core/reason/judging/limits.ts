@@ -1,7 +1,7 @@
 import type { Unit } from "../../model/quantity/quantity";
 import type { Interval } from "./verdict";
 
-/** Within which a healthy machine reads, in the unit, and what made them. */
+/** Within which a good machine reads, in the unit, and what made them. */
 export interface Limits extends Interval {
   readonly unit: Unit;
   /**

@@ -24,7 +24,7 @@ const DOUBT_BEFORE_PART = 0.02;
 const DOUBT_BEFORE_LITTLE = 0.05;
 /** Once that was looked for and not found, a part that was not found bad itself must be so many times likelier than that. */
 const WAGER_TIMES = 12;
-/** And no wager is made at worse odds than four to one against, should base rates be off. */
+/** And no wager is made at worse odds than four to one against, if the failure rates are off. */
 const LEAST_WAGER = 0.2;
 /** Of the share that all is put right, what is left of it once the proof failed and failed again. */
 const FIXED_STILL = 1 / 3;
@@ -117,7 +117,7 @@ export function againFor(catalogue: TestCatalogue, job: JobState, entry: string)
   return offered.find((t) => answersAlike(evidence.finding, t.question));
 }
 
-/** None of the suspects gives this record, or it comes `before` what would be dearer: what to look at here. */
+/** No suspect explains these readings, or it comes `before` what would be dearer: what to look at here. */
 export function doubt(catalogue: TestCatalogue, job: JobState, { outside, suspects: [likeliest] }: Ranking, before?: Before): Proposal {
   const { machine } = catalogue.suspects.predictor;
   const entries = strangeEntries(catalogue.suspects, job.evidence).map((s) => s.entry);

@@ -12,7 +12,7 @@ import { offeredAsItStands, timesTaken } from "./tests/offered";
 import { rowOf } from "./tests/outcomes";
 import type { TestAction } from "./tests/tests";
 
-/** Of the outcomes' shares, so much must differ between the fault and a healthy machine for a test to tell it. */
+/** Of the outcomes' shares, so much must differ between the fault and a good machine for a test to tell it. */
 const TELLS = 0.3;
 
 /** Parts and pieces that a repair would put right, the likeliest trouble first; only those whose assembly is still to be fitted. */
@@ -86,7 +86,7 @@ export function ownTestLeft(
   return undefined;
 }
 
-/** What was found of a part speaks for its trouble when it is so many times likelier under it than on a healthy machine; and against it, the other way round. */
+/** What was found of a part speaks for its trouble when it is so many times likelier under it than on a good machine; and against it, the other way round. */
 const SPEAKS_FOR = 5;
 const SPEAKS_AGAINST = 2;
 
@@ -120,7 +120,7 @@ export function dueOf(catalogue: TestCatalogue, job: JobState, belief: Belief, g
 
 const dearness = ({ test, tells: t }: { test: TestAction; tells: number }): number => test.minutes / Math.max(0.05, t);
 
-/** How much of the shares of its outcomes differs between a hypothesis and a healthy machine, 0 to 1. */
+/** How much of the shares of its outcomes differs between a hypothesis and a good machine, 0 to 1. */
 export function tells(catalogue: TestCatalogue, test: TestAction, hypothesis: number): number {
   const outcomes = catalogue.outcomesOf(test);
   const well = rowOf(outcomes, catalogue.suspects.healthy);

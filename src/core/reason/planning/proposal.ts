@@ -23,7 +23,7 @@ export type Step =
     }
   | { readonly kind: "examine"; readonly check: OpenCheck }
   | { readonly kind: "prove" }
-  /** None of the suspects gives this record: what no circuit shows is to be looked at, and the sheet itself. */
+  /** No suspect explains these readings: what no circuit shows is to be looked at, and the sheet itself. */
   | {
       readonly kind: "doubt";
       readonly look: readonly OutsideModel[];
@@ -74,7 +74,7 @@ export type Reason =
       readonly bestTest?: { readonly test: TestAction; readonly saves: number; readonly minutes: number };
       readonly set?: SetOffer;
     }
-  /** None of the suspects gives this record: its share, and the entries that none of them expects. */
+  /** No suspect explains these readings: its share, and the entries that none of them expects. */
   | {
       readonly code: "doubt";
       readonly outside: number;
@@ -138,7 +138,7 @@ export interface Expectation {
   readonly leader: Hypothesis;
   readonly share: number;
   readonly chance: number;
-  /** The one in which a healthy machine reads. */
+  /** The one in which a good machine reads. */
   readonly healthy: boolean;
 }
 

@@ -4,27 +4,27 @@ import { hasHood, type Machine } from "../../model/machine/format";
 export const AIRWAY = {
   "lint-screen": {
     name: "Lint screen",
-    how: "Out, held against the light; water must run through it.",
-    answers: { clean: "clean", clogged: "clogged or waxed", torn: "torn or missing" },
+    how: "Pull it, hold it to the light. Water must run through.",
+    answers: { clean: "clean", clogged: "clogged or coated", torn: "torn or missing" },
   },
   "screen-housing": {
     name: "Screen housing",
-    how: "A lamp and two fingers into the slot.",
+    how: "Flashlight and two fingers in the slot.",
     answers: { clean: "clean", lint: "full of lint" },
   },
   duct: {
     name: "Duct",
-    how: "Its whole length by eye, by hand behind the machine: kinks, lint, foil hose, more than 10 m.",
+    how: "Look along its whole length, reach behind the machine: kinks, lint, foil flex, over 35 ft.",
     answers: { clear: "clear", lint: "full of lint", crushed: "crushed or kinked", long: "too long" },
   },
   hood: {
     name: "Hood outside",
-    how: "With the drum turning: louvres open of how many. A screen there must not be.",
-    answers: { opens: "opens", stuck: "louvres stuck", screen: "a screen over it" },
+    how: "Drum turning: how many louvers open, of how many? No screen allowed.",
+    answers: { opens: "opens", stuck: "louvers stuck", screen: "screen over it" },
   },
   condenser: {
     name: "Condenser",
-    how: "Out, against the light: lint between its fins.",
+    how: "Pull it, hold it to the light: lint between its fins?",
     answers: { clean: "clean", lint: "full of lint" },
   },
 } as const;

@@ -14,7 +14,7 @@ export function toldSpans(lane: Lane, events: readonly WatchedEvent[], now: numb
   );
 }
 
-/** How late against a healthy machine something may be told, s: warm air takes a hand, a drum does not. */
+/** How late against a good machine something may be told, s: warm air takes a hand, a drum does not. */
 const GRACE_S: Readonly<Record<Lane, number>> = { drum: 8, glow: 25, flame: 30, warm: 45 };
 
 export type SoFar =

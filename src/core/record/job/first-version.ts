@@ -29,7 +29,7 @@ function sightingProblem({ sight, value, part }: { sight: string; value: string;
   if (sight === CODE) return value === UNTOLD || value === "none" || /^[A-Z0-9-]{1,6}$/.test(value) ? undefined : `“${value}” is no code`;
   if (!allowed) return `“${sight}” is not a sight`;
   const known: readonly string[] = [...allowed, UNTOLD];
-  return known.includes(value) ? undefined : `“${value}” is no answer to “${sight}”; expected ${known.join(", ")}`;
+  return known.includes(value) ? undefined : `“${value}” is not an answer to “${sight}”; expected ${known.join(", ")}`;
 }
 
 export function upSighting({ sight, value, part, after }: FirstSighting): unknown {

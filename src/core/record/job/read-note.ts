@@ -10,7 +10,7 @@ export const noteRead = (note: Note, drafts: readonly Draft[]): Draft[] => [
 /** A note that is to stay one: its words again, and nothing more is asked. */
 export const noteLeft = ({ entry, words, about, by }: Note): Draft[] => [
   { kind: "note", body: { words, ...(about && { about }), ...(by && { by }) } },
-  { kind: "retract", body: { entry, why: "Kept as a note" } },
+  { kind: "retract", body: { entry, why: "Saved as a note" } },
 ];
 
 /** The words of a line as a note. `open`: it was meant as more, and is asked about. */

@@ -4,7 +4,7 @@ import type { Lapse } from "./safety";
 /** Why an entry counts for nothing, as facts. It stays in the record all the same. */
 export type Refusal =
   | { readonly code: "job-closed" }
-  /** It is handed over only once it is closed. */
+  /** Finish handover only once it is closed. */
   | { readonly code: "not-closed" }
   /** Declined work leaves a machine that can hurt somebody: it is marked and cut off first. */
   | { readonly code: "not-marked" }

@@ -12,7 +12,7 @@ export interface Safety {
   readonly lapsed?: Lapse;
   /** The power was taken away: how, and whether it is locked so. Not a proof of dead. */
   readonly isolated?: { readonly how?: "cord" | "breaker"; readonly locked?: true; readonly note?: string };
-  /** Its hot parts were found cool enough to be touched, since it last ran. */
+  /** Its hot parts were found cool to the touch, since it last ran. */
   readonly cool?: true;
   readonly liveTests: boolean;
   /** Capacitors recorded as discharged since the machine was made safe. */

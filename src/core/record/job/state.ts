@@ -198,7 +198,7 @@ export interface JobState {
   readonly leads: readonly LeadFound[];
   /** Terminals whose wires were touched: they may be on wrongly. */
   readonly touched: readonly string[];
-  /** The check at the plug, since a wire was last touched. */
+  /** The plug check, since a wire was last touched. */
   readonly plugReads: readonly PlugReadingTaken[];
   /** Fasteners in their cups, by what they held, in the order in which they came out. */
   readonly cups: readonly Cup[];
@@ -228,7 +228,7 @@ export interface JobState {
   readonly joints: readonly GasJoint[];
   /** How the burner stands, as far as it was said. */
   readonly burnerSet?: BurnerSet;
-  /** The duct as it runs in this house. */
+  /** The duct in this house. */
   readonly ductRun?: DuctRunKept;
   /** Checks that somebody said were not made, with why. They stay open. */
   readonly notDone: readonly { readonly check: string; readonly why: string }[];

@@ -31,7 +31,7 @@ export const itemSchema = z
     supersedes: z.array(code).max(20).default([]).describe("Codes whose place it takes."),
     cents: cents.describe("Price to the customer, in cents, tax not in."),
     warrantyMonths: z.number().int().min(0).max(240).describe("Months of warranty."),
-    carryOver: z.boolean().describe("Whether the old one may be carried over to a new assembly; a safety part aged by heat may not."),
+    carryOver: z.boolean().describe("Whether the old one may be reused to a new assembly; a safety part aged by heat may not."),
     estimate: z.boolean().default(false).describe("The price is an estimate."),
   })
   .describe("A part or kit of the catalogue.");
@@ -59,7 +59,7 @@ const isFor = (fit: Item["fits"][number], { id, revision }: OfMachine): boolean 
 export const coveredBy = (item: Item, machine: OfMachine): string[] =>
   item.fits.filter((f) => isFor(f, machine)).flatMap((f) => f.assemblies);
 
-/** What takes the place of a code; `undefined` while nothing does. */
+/** What replaces a code; `undefined` while nothing does. */
 export const supersederOf = (items: readonly Item[], old: string): Item | undefined => items.find((i) => i.supersedes.includes(old));
 
 /** What is delivered when a code is asked for now: the last that took its place. Codes that supersede each other in a circle end at the first seen again. */

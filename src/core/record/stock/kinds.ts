@@ -33,10 +33,7 @@ const kind = <K extends string, S extends z.ZodObject>(name: K, schema: S): Kind
 
 /** Everything that is entered of what lies in stock, is ordered and is charged. A new kind is a line here. */
 export const STOCK_KINDS = [
-  kind(
-    "item",
-    itemSchema.describe("A part of the shop’s own in the catalogue, or one that is written anew: it takes the place of the same code."),
-  ),
+  kind("item", itemSchema.describe("A part of the shop’s own in the catalogue, or one that is written anew: it replaces the same code.")),
   kind(
     "moved",
     z
@@ -112,7 +109,7 @@ export const STOCK_KINDS = [
       })
       .describe("A delivery was looked at: right, and put by; wrong or dead, and sent back."),
   ),
-  kind("order-cancelled", z.strictObject({ order: uuid.describe("Which order."), why }).describe("An order was taken back.")),
+  kind("order-cancelled", z.strictObject({ order: uuid.describe("Which order."), why }).describe("An order was canceled.")),
   kind(
     "supplier-day",
     z

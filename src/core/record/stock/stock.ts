@@ -16,7 +16,7 @@ export interface LeftOver {
   readonly why?: string | undefined;
 }
 
-/** What does not come out, to be said: never corrected in silence. */
+/** Counts that don't match, to be said: never corrected in silence. */
 export type StockProblem =
   | { readonly code: "short"; readonly place: Place; readonly item: string; readonly by: number }
   | { readonly code: "over-returned"; readonly job: string; readonly item: string; readonly by: number }

@@ -8,10 +8,10 @@ export const termsSchema = z
   .strictObject({
     shop: z.string().trim().min(1).max(120).describe("Name of the shop, on the report."),
     address: z.string().trim().max(200).describe("Its address, on the report."),
-    currency: z.string().trim().min(1).max(4).describe("Sign before an amount."),
+    currency: z.string().trim().min(1).max(4).describe("Currency sign."),
     callOut: cents.describe("For coming, in cents."),
     hour: cents.describe("For an hour of work, in cents."),
-    tax: basisPoints.describe("Tax, in hundredths of a percent: 800 is 8 %."),
+    tax: basisPoints.describe("Tax, in hundredths of a percent: 800 is 8%."),
     workDays: z.number().int().min(0).max(3650).describe("Days of warranty on the work."),
     newMachine: cents.describe("What another machine costs, brought and connected, in cents."),
     life: z.number().min(1).max(40).describe("Years that a machine of this kind serves."),

@@ -69,7 +69,7 @@ export function jobRow(job: Job, openedAt: string, changedAt: string, orders: re
 /** What was said to be ordered, without the catalogue. */
 function saidToCome({ machine, wanted, used }: Job): { readonly says: string; readonly here: boolean } | undefined {
   const open = wanted.filter((w) => w.ordered && !used.some((u) => w.assembly !== null && u.renews.includes(w.assembly)));
-  return machine && open.length > 0 ? { says: `waits for ${open.map((w) => wantedSays(machine, w)).join("; ")}`, here: false } : undefined;
+  return machine && open.length > 0 ? { says: `waiting on ${open.map((w) => wantedSays(machine, w)).join("; ")}`, here: false } : undefined;
 }
 
 /** As urgent as what can hurt somebody. */
@@ -109,5 +109,5 @@ function waitsFor({ closed, fitted, blockers, record, machine }: Job): string | 
     return first ? blockerSays(machine, first).says : "ready to close";
   }
   const last = record.findLast((l) => l.status === "counts" && !BEGINNINGS.includes(l.entry.kind));
-  return last?.status === "counts" ? `last: ${entrySays(machine, last.entry)}` : "nothing done yet";
+  return last?.status === "counts" ? `last entry: ${entrySays(machine, last.entry)}` : "not started";
 }

@@ -24,7 +24,7 @@ export function standingSays(job: Job): StandingWords {
   if (closed) return { next: null, unsafe: leftUnsafe(job), urgency: 0 };
   const danger = blockers.filter(isOpenCheck).find(isDanger);
   const off = panelsOff.map((p) => panelName(machine, p)).join(", ");
-  const open = off === "" ? undefined : safety.power === "live" ? `live with the ${off} off` : `stands open: ${off} off`;
+  const open = off === "" ? undefined : safety.power === "live" ? `LIVE with the ${off} off` : `taken apart: ${off} off`;
   const told = danger && machine ? checkSays(machine, danger) : undefined;
   const unsafe = told ?? open;
   const next = nextSays(job, danger);
@@ -36,7 +36,7 @@ export function standingSays(job: Job): StandingWords {
 /** A machine that was left as it was because the work was declined. */
 function leftUnsafe({ declined }: Job): string | null {
   const last = declined.findLast((d) => d.ends && (d.unsafe || d.marked));
-  return last ? `Marked “do not use”: ${last.what} declined` : null;
+  return last ? `Tagged DO NOT USE: ${last.what} declined` : null;
 }
 
 /** What is next without working the suspects out: danger first, the way to the close after a repair, else the stage. */
@@ -48,7 +48,7 @@ function nextSays(job: Job, danger: OpenCheck | undefined): string {
   if (fitted.length > 0) return stepTitle(machine, wayToClose(machine, job).step);
   const readings = READ.reduce((sum, kind) => sum + countOf(job, kind), 0);
   return stage === "meter" && readings > 0
-    ? `Go on metering: ${readings} ${readings === 1 ? "reading" : "readings"} so far`
+    ? `Keep metering: ${readings} ${readings === 1 ? "reading" : "readings"} so far`
     : BY_STAGE[stage];
 }
 
@@ -56,14 +56,14 @@ function nextSays(job: Job, danger: OpenCheck | undefined): string {
 const READ: readonly FindingKind[] = ["ohms", "volts", "amps", "temperature", "pressure", "series"];
 
 const BY_STAGE: Record<Stage, string> = {
-  intake: "Write down what was noticed",
+  intake: "Enter the complaint",
   watch: "Watch it run",
-  air: "Look at supply and air",
-  safe: "Make it safe, open it",
-  open: "Open it",
-  meter: "Meter what is in question",
-  fit: "Put it right",
-  close: "Close it up",
-  prove: "Prove it",
+  air: "Check supply and air",
+  safe: "Make it safe, then open it up",
+  open: "Open it up",
+  meter: "Meter the suspects",
+  fit: "Make the repair",
+  close: "Reassemble it",
+  prove: "Do the test run",
   hand: "Hand over",
 };

@@ -51,9 +51,7 @@ export function AirBench() {
       <Airway />
       <Loaded />
       <SupplyCases />
-      {!live && (
-        <p className={styles.quiet}>The outlet is measured live, which this job does not allow. “allow live tests” changes that.</p>
-      )}
+      {!live && <p className={styles.quiet}>Outlet tests are live, and live tests are off. Type “allow live tests” to turn them on.</p>}
       <div className={styles.split}>
         <SheetPane />
       </div>

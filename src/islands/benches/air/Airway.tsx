@@ -60,10 +60,10 @@ function Place({ place }: { readonly place: AirwayPlace }) {
         {found !== undefined && found !== airwayWell(place) && !isCleaned && (
           <Button
             look="quiet"
-            aria-label={`${AIRWAY[place].name}: it is cleaned now`}
+            aria-label={`${AIRWAY[place].name}: mark cleaned`}
             onClick={() => dispatch({ do: "record", drafts: [{ kind: "cleaned", body: { airway: place } }] })}
           >
-            It is cleaned now
+            Mark cleaned
           </Button>
         )}
       </span>
@@ -99,7 +99,7 @@ function Louvres({ counted, onCount }: { readonly counted: Counted; readonly onC
   );
   return (
     <span className={styles.louvres}>
-      {field("open", "Louvres open")} of {field("of", "Louvres in all")} louvres open
+      {field("open", "Louvers open")} of {field("of", "Louvers in all")} louvers open
     </span>
   );
 }

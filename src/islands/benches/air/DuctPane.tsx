@@ -57,7 +57,7 @@ export function DuctPane() {
       />
       {built && (
         <div className={styles.buttons}>
-          <Button onClick={() => void keepRun()}>Keep this run with the job</Button>
+          <Button onClick={() => void keepRun()}>Save duct to job</Button>
         </div>
       )}
     </>

@@ -21,13 +21,13 @@ export function Loaded() {
     <section className={styles.loaded} aria-label="Under load">
       <header className={bench.head}>
         <h2>Under load</h2>
-        <p>Running on heat. One hand, insulated probes; a clamp round one wire.</p>
+        <p>Running on heat. One hand, insulated probes. Clamp one wire only.</p>
       </header>
       {live ? (
         <Rows />
       ) : (
         <p className={bench.quiet}>
-          This job allows dead tests only.{" "}
+          Live tests are off for this job.{" "}
           <Button onClick={() => dispatch({ do: "record", drafts: [{ kind: "preference", body: { liveTests: true } }] })}>
             Allow live tests
           </Button>
@@ -71,7 +71,7 @@ function FromOutlet({ pair, volts }: { readonly pair: readonly [string, string];
   const machine = useMachine();
   const outlet = useLast({ kind: "volts", place: { between: [pair[0], pair[1]] }, circumstances: {} });
   const amps = useMemo(() => healthyAmps(machine), [machine]);
-  if (outlet?.result.is !== "value") return <>Measure the outlet too: the difference tells what is lost on the way.</>;
+  if (outlet?.result.is !== "value") return <>Meter the outlet too. The difference is the drop in the cord.</>;
   return <>{cordSays(outlet.result.value, volts, amps)}</>;
 }
 
@@ -85,9 +85,9 @@ function JointRow() {
   return (
     <ReadRow
       key={joint.between.join()}
-      name="Voltage drop over the joint at"
+      name="Voltage drop across the splice or terminal at"
       choice={
-        <select className={bench.field} aria-label="Joint" value={at} onChange={(e) => setAt(Number(e.target.value))}>
+        <select className={bench.field} aria-label="Splice or terminal" value={at} onChange={(e) => setAt(Number(e.target.value))}>
           {joints.map((j, i) => (
             <option key={j.between.join()} value={i}>
               {placeSays(machine, j.between)}, {formatValue(j.amps, "amp")}

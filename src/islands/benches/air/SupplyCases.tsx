@@ -16,9 +16,9 @@ export function SupplyCases() {
   const pairs = outletPairs(machine);
   return (
     <details ref={details} className={styles.supply} onToggle={(e) => setOpen(e.currentTarget.open)}>
-      <summary>What the supply would show, and what this machine would do</summary>
+      <summary>What each supply fault shows, and what the machine does</summary>
       {!cases ? (
-        <p role="status">{trouble ? `It can’t be worked out here: ${trouble.message}.` : "Working it out…"}</p>
+        <p role="status">{trouble ? `Can't calculate this here: ${trouble.message}.` : "Calculating…"}</p>
       ) : (
         <div className={styles.scroll}>
           <table>

@@ -24,7 +24,7 @@ export function BackNext() {
     <section className={card.card} aria-label="Next" data-working={working}>
       <p className={card.kicker}>
         <span>Next</span>
-        <span>{panel ? [minutesSay(panel.minutesOn), ...panel.tools].join(" · ") : "the way back"}</span>
+        <span>{panel ? [minutesSay(panel.minutesOn), ...panel.tools].join(" · ") : "reassembly"}</span>
       </p>
       <h2>Put {cameOffName(machine, thing)} back</h2>
       {panel ? <PanelWords panel={panel.id} state="on" /> : <p>{putBackSays(machine, thing)}</p>}
@@ -33,7 +33,7 @@ export function BackNext() {
           <PanelButtons key={panel.id} panel={panel.id} state="on" />
         ) : (
           <Button look="main" onClick={() => dispatch({ do: "record", drafts: [draftBack(thing)] })}>
-            It is back
+            Mark reinstalled
           </Button>
         )}
       </div>

@@ -17,7 +17,7 @@ import { PhotoStrip } from "../../panes/photos/PhotoStrip";
 import { CheckButtons } from "../../panes/questions/CheckButtons";
 import { useDispatch, useJob, useMachine } from "../../store/context";
 
-/** What goes back, in the reverse order of what was really done, its cups; the check at the plug; what is looked at while it is still open. */
+/** What goes on next, in the reverse order of what was really done, its cups; the plug check; what is looked at while it is still open. */
 export function CloseBench() {
   const machine = useMachine();
   const cameOff = useJob((s) => s.job.cameOff);
@@ -28,10 +28,10 @@ export function CloseBench() {
   return (
     <>
       <header className={styles.head}>
-        <h2>The way back</h2>
+        <h2>Reassembly</h2>
         <p>
-          {cameOff.length === 0 ? "Nothing is off." : "The last that came off goes back first."}
-          {all > 0 && ` ${left} of ${all} fasteners in the cups; at the end none.`}
+          {cameOff.length === 0 ? "Nothing removed." : "Last off, first on."}
+          {all > 0 && ` ${left} of ${all} fasteners still in cups.`}
         </p>
       </header>
       <OpenChecks />
@@ -41,7 +41,7 @@ export function CloseBench() {
       <WayBack />
       <Settle />
       <PhotoStrip of="machine" />
-      {cameOff.length === 0 && fitted > 0 && <p className={styles.good}>✓ Everything is back.</p>}
+      {cameOff.length === 0 && fitted > 0 && <p className={styles.good}>✓ Everything is back on.</p>}
     </>
   );
 }
@@ -53,8 +53,8 @@ function Settle() {
   const counts = blockers.flatMap((b) => (b.code === "count" ? [b] : []));
   if (ends.length + counts.length === 0) return null;
   return (
-    <section className={hands.pane} aria-label="To be settled before it is closed">
-      <h3>To be settled before it is closed</h3>
+    <section className={hands.pane} aria-label="Clear these first">
+      <h3>Clear these first</h3>
       {ends.length > 0 && <WireList of={ends} />}
       {counts.map((count) => (
         <CountSettled key={count.of} {...count} />
@@ -73,8 +73,8 @@ function CountSettled({ of, over, short }: Pick<Recount, "of" | "over" | "short"
         {name}: {countSays({ over, short })}
       </b>
       <WordsForm
-        fields={{ why: { label: `${name}: what was found`, bare: true, placeholder: "found in the console’s cup", most: 200 } }}
-        button="Settled"
+        fields={{ why: { label: `${name}: what was found`, bare: true, placeholder: "found in the console's cup", most: 200 } }}
+        button="Cleared"
         onKeep={({ why }) => dispatch({ do: "record", drafts: [{ kind: "recount", body: { of, over, short, why } }] })}
       />
     </div>
@@ -87,7 +87,7 @@ function OpenChecks() {
   const checks = blockers.filter(isOpenCheck);
   if (checks.length === 0) return null;
   return (
-    <ul className={styles.rows} aria-label="Still to be looked at">
+    <ul className={styles.rows} aria-label="Still to check">
       {checks.map((check) => {
         const { says, todo } = blockerSays(machine, check);
         return (

@@ -14,8 +14,8 @@ export function CloseCard() {
   if (checks.length === 0) return <ClosingCard />;
   return (
     <div className={styles.stacked}>
-      <section className={styles.card} aria-label="By hand, before it is shut">
-        <h2>By hand, before it is shut</h2>
+      <section className={styles.card} aria-label="Hand checks before you close it up">
+        <h2>Hand checks before you close it up</h2>
         <Checklist list={BY_HAND} label="By hand" items={checks} />
       </section>
       <ClosingCard />

@@ -7,7 +7,7 @@ import { BackNext } from "./BackNext";
 import { PlugNext } from "./PlugNext";
 import { isGoingBack, whichCard } from "./which-card";
 
-/** While it is closed up: the check at the plug, then what goes back; else the proposal, which may be put off. */
+/** While it is closed up: the plug check, then what goes back; else the proposal, which may be put off. */
 export function CloseNext({ children }: { readonly children: ReactNode }) {
   const proposal = useJob((s) => s.diagnosis.proposal);
   const job = useJob((s) => s.job);
@@ -24,7 +24,7 @@ export function CloseNext({ children }: { readonly children: ReactNode }) {
           {children}
           {proposal && isGoingBack(job) && (
             <Button look="quiet" onClick={() => setAnyway(true)}>
-              Close up all the same
+              Reassemble anyway
             </Button>
           )}
         </>

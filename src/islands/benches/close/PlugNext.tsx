@@ -38,8 +38,8 @@ function ToRead({ plug, step }: { readonly plug: Plug; readonly step: PlugStep }
           1 min · reading {taken + 1} of {plug.rows.length}
         </span>
       </p>
-      <h2>Measure at the plug, {plugPlaceSays(machine, step)}</h2>
-      <p>{plugControlsSay(machine, controls)}. Cord out.</p>
+      <h2>Read at the plug, {plugPlaceSays(machine, step)}</h2>
+      <p>{plugControlsSay(machine, controls)}. Unplugged.</p>
       <dl className={card.expects}>
         {plugOutcomes(machine, check, step).map((o) => (
           <div key={o.reads}>
@@ -49,7 +49,7 @@ function ToRead({ plug, step }: { readonly plug: Plug; readonly step: PlugStep }
         ))}
       </dl>
       <ReadingField label="At the plug" unit="ohm" standing onKeep={keep} />
-      <p className={card.why}>Before the rest goes on: a wire is put right in a minute now.</p>
+      <p className={card.why}>Do it before the rest goes on. A wrong wire takes a minute to fix now.</p>
       <WithoutIt />
     </>
   );
@@ -78,7 +78,7 @@ function Amiss({ plug: { verdict, reads, rows } }: { readonly plug: Plug }) {
             <dt>{ohmsSay(doubted.ohms)}</dt>
             <dd>
               {plugPlaceSays(machine, doubted)}
-              {step && `; rightly wired ${foreseenSays(step.right)}`}
+              {step && `; wired right ${foreseenSays(step.right)}`}
             </dd>
           </div>
         </dl>
@@ -90,16 +90,16 @@ function Amiss({ plug: { verdict, reads, rows } }: { readonly plug: Plug }) {
             onClick={() =>
               dispatch({
                 do: "record",
-                drafts: [{ kind: "lead", body: { at, state: "on", note: "put right after the check at the plug" } }],
+                drafts: [{ kind: "lead", body: { at, state: "on", note: "put right after the plug check" } }],
               })
             }
           >
-            It is put right: measure again
+            Fixed: meter again
           </Button>
         ) : (
           doubted && (
             <Button look="main" onClick={() => dispatch({ do: "take-back", entry: doubted.entry })}>
-              Take it again
+              Read it again
             </Button>
           )
         )}
@@ -117,13 +117,13 @@ function WithoutIt() {
   if (!asking)
     return (
       <Button look="quiet" onClick={() => setAsking(true)}>
-        Close up without it…
+        Skip the plug check…
       </Button>
     );
   return (
     <WordsForm
-      fields={{ why: { label: "Why without the check?", most: 200 } }}
-      button="Keep"
+      fields={{ why: { label: "Why skip the plug check?", most: 200 } }}
+      button="Save"
       onKeep={({ why }) => dispatch({ do: "record", drafts: [{ kind: "tick", body: { ...plugLine(touched), state: "not-done", why } }] })}
     />
   );

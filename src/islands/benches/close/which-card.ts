@@ -4,7 +4,7 @@ import type { Job } from "../../../core/record/job/fold";
 /** What the card of what is next is about while it is closed up. */
 export type CloseCardKind =
   | "proposal"
-  /** The check at the plug, before anything covers the wires. */
+  /** The plug check, before anything covers the wires. */
   | "plug"
   /** The last thing that came off goes back. */
   | "back";
@@ -16,7 +16,7 @@ interface Standing {
   readonly job: Pick<Job, "safety" | "closed" | "cameOff">;
   /** `null`: nothing is left to do. */
   readonly proposal: Proposal | null | undefined;
-  /** The check at the plug is what comes next. */
+  /** The plug check is what comes next. */
   readonly plug: boolean;
   /** Who works closes up all the same. */
   readonly anyway: boolean;

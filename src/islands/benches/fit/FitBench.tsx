@@ -30,7 +30,7 @@ const NONE: readonly RankedSuspect[] = [];
 
 type Pane = "sheet" | "price" | "parts" | "exchange" | "wires" | "belt" | "burner" | "photos";
 
-/** What would put it right, with its share and price; then the exchange itself: its list, its wires, the belt; the sheet. */
+/** Repairs, with its share and price; then the exchange itself: its list, its wires, the belt; the sheet. */
 export function FitBench() {
   const machine = useMachine();
   const suspects = useJob((s) => s.diagnosis.standing?.suspects ?? NONE);
@@ -46,14 +46,14 @@ export function FitBench() {
     ["sheet", "Sheet"],
     ["price", "Price"],
     ["parts", "Parts"],
-    ["exchange", "The exchange"],
+    ["exchange", "Replacement"],
     ["wires", "Wires"],
     ...(machine.drum.routing ? [["belt", "Belt"] as [Pane, string]] : []),
     ...(machine.burner ? [["burner", "Burner"] as [Pane, string]] : []),
     ["photos", "Photos"],
   ];
   const tabs = (
-    <nav className={panes.panes} aria-label="Under what would put it right">
+    <nav className={panes.panes} aria-label="Under the repairs">
       {names.map(([p, name]) => (
         <Button key={p} aria-pressed={pane === p} onClick={() => setPicked(p)}>
           {name}
@@ -64,7 +64,7 @@ export function FitBench() {
   return (
     <>
       {pane !== "burner" && (
-        <ol className={`${styles.rows} ${styles.dense}`} aria-label="What would put it right">
+        <ol className={`${styles.rows} ${styles.dense}`} aria-label="Repairs">
           {repairsIn(suspects)
             .slice(0, MOST_SHOWN)
             .map((r) => (
@@ -107,11 +107,11 @@ function Exchanges({ machine, lists }: { readonly machine: Machine; readonly lis
   return (
     <div className={form.pane}>
       {shown.map((e) => (
-        <section key={e.id} aria-label={`Exchange of the ${e.name.toLowerCase()}`}>
+        <section key={e.id} aria-label={`Replacement: ${e.name.toLowerCase()}`}>
           <h3>{e.name}</h3>
           <Checklist
             list={`fit.${e.id}`}
-            label={`${e.name}: what to see to`}
+            label={`${e.name}: checklist`}
             items={e.steps.map((s) => ({
               id: s.id,
               says: s.says,
@@ -122,7 +122,7 @@ function Exchanges({ machine, lists }: { readonly machine: Machine; readonly lis
         </section>
       ))}
       <details className={form.details} open={shown.length === 0}>
-        <summary>The exchange of another part</summary>
+        <summary>Another part</summary>
         <div className={hands.goals}>
           {machine.exchanges
             .filter((e) => !shown.includes(e))
@@ -143,12 +143,12 @@ const boughtOf = (machine: Machine, assemblies: readonly string[]): string[] =>
 
 const ABOUT: Record<Exchange["steps"][number]["is"], string> = {
   compare: "Compare",
-  carry: "Carry over",
-  place: "Seat",
+  carry: "Reuse from old part",
+  place: "Seating",
   clear: "Keep clear",
-  turn: "Which way round",
+  turn: "Orientation",
   tight: "Tight",
-  spare: "Left over",
+  spare: "Not used",
   reading: "Meter the new one",
   after: "Afterwards",
 };
@@ -168,7 +168,7 @@ function Moving({ machine, assemblies }: { readonly machine: Machine; readonly a
           Record, then strip
         </Button>
       </div>
-      {of.length === 0 ? <p className={styles.quiet}>Choose a part: what is next has no wires.</p> : <WireList of={of} moving={moving} />}
+      {of.length === 0 ? <p className={styles.quiet}>Pick a part. The next step has no wires.</p> : <WireList of={of} moving={moving} />}
     </div>
   );
 }
@@ -204,11 +204,11 @@ function Repair({ assemblies, share }: RepairShare) {
       <div>
         <h3>{`${canReach ? "" : "Plan: "}${repairs.map(repairSays).join(", ")}`}</h3>
         <small>
-          {percent(share)} that this is it · {minutesSay(minutes)} · {price > 0 ? `about ${price}` : "no part needed"}
+          {percent(share)} likely · access: {minutesSay(minutes)} · {price > 0 ? `$${price} part` : "no part needed"}
           {behind.length > 0 && ` · ${behind.join(", ")}`} (est.)
         </small>
       </div>
-      <Button onClick={typeIt}>Type it</Button>
+      <Button onClick={typeIt}>Enter reading</Button>
     </li>
   );
 }

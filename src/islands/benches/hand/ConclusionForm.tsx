@@ -10,14 +10,14 @@ export function ConclusionForm({ onDone, main = false }: { readonly onDone: () =
   const leader = useJob((s) => s.diagnosis.standing?.suspects[0]);
   const proposed = { ...conclusionFrom(machine, job, leader), ...job.conclusion };
   return (
-    <section aria-label="What it was">
+    <section aria-label="What failed">
       <WordsForm
         fields={{
           wrong: { label: "What was wrong", most: 300, first: proposed.wrong },
           cause: { label: "What caused it", most: 300, optional: true, first: proposed.cause ?? "" },
           proved: { label: "What proved it", most: 600, optional: true, first: proposed.proved ?? "" },
         }}
-        button="Keep"
+        button="Save"
         main={main}
         onLeave={onDone}
         onKeep={({ wrong, cause, proved }) => {

@@ -15,7 +15,7 @@ import hand from "./Hand.module.css";
 import { OutAndIn } from "./OutAndIn";
 import { VisitForm } from "./VisitForm";
 
-/** What it costs, what is left to say, and the customer's page as it will be given. */
+/** What it costs, what is left to tell, and the customer's page as it will be given. */
 export function HandBench() {
   const { report, made } = useReport();
   const closed = useJob((s) => s.job.closed);
@@ -23,7 +23,7 @@ export function HandBench() {
     <>
       <header className={styles.head}>
         <h2>Hand over</h2>
-        <p>{closed ? "The job is closed." : "From the record, as the customer is told."}</p>
+        <p>{closed ? "The job is closed." : "From the record, as the customer sees it."}</p>
       </header>
       <div className={hand.columns}>
         <div className={hand.left}>
@@ -53,9 +53,9 @@ function ToTell({ report }: { readonly report: Report }) {
   if (all.length === 0 || job.handedOver) return null;
   const left = all.filter((t) => !t.said).length;
   return (
-    <section aria-label="Say it, then tick">
+    <section aria-label="Tell the customer, then check it off">
       <h3 className={hand.title}>
-        Say it, then tick <span>{left === 0 ? "all said" : `${left} of ${all.length} left`}</span>
+        Tell the customer, then check it off <span>{left === 0 ? "all told" : `${left} of ${all.length} left`}</span>
       </h3>
       <ul className={hand.told}>
         {all.map((t) => (
@@ -89,7 +89,7 @@ function Correct() {
   if (asking) return <ConclusionForm onDone={() => setAsking(false)} />;
   return (
     <Button look="quiet" onClick={() => setAsking(true)}>
-      {told ? "Say it otherwise" : "Say what it was"}
+      {told ? "Edit wording…" : "State the cause…"}
     </Button>
   );
 }

@@ -22,7 +22,7 @@ function Left() {
     <section className={card.card} aria-label="Next" data-working="false">
       <p className={card.kicker}>
         <span>Next</span>
-        {step.is === "say" && <span>{step.left} left to say</span>}
+        {step.is === "say" && <span>{step.left} left to tell</span>}
       </p>
       {step.is === "conclude" && <Conclude />}
       {step.is === "say" && <Tell next={step.next} />}
@@ -41,9 +41,9 @@ function Conclude() {
   const [open, setOpen] = useState(false);
   return (
     <>
-      <h2>Say what it was</h2>
-      <p>Proposed from the record: correct it, then keep it. The customer’s page says it so.</p>
-      {open ? <ConclusionForm onDone={() => setOpen(false)} main /> : <Act says="Say what it was" onDo={() => setOpen(true)} />}
+      <h2>State the cause…</h2>
+      <p>Drafted from the record. Edit it, then save. The customer's page shows it.</p>
+      {open ? <ConclusionForm onDone={() => setOpen(false)} main /> : <Act says="State the cause…" onDo={() => setOpen(true)} />}
     </>
   );
 }
@@ -56,7 +56,7 @@ function Tell({ next: { id: item, says } }: { readonly next: ToSay }) {
     <>
       <h2>Tell {customer || "the customer"}</h2>
       <p>{says}</p>
-      <Act says="Said" onDo={() => dispatch({ do: "record", drafts: [tick] })} />
+      <Act says="Mark told" onDo={() => dispatch({ do: "record", drafts: [tick] })} />
     </>
   );
 }
@@ -74,7 +74,7 @@ function Sign() {
   return (
     <>
       <h2>Let {customer || "the customer"} sign</h2>
-      <p>{reserved ? "Signed, it is handed over with reservations." : "Signed, it is handed over."}</p>
+      <p>{reserved ? "Signing accepts the exceptions listed." : "The signature finishes the handover."}</p>
       {open ? (
         <SignHere customer={customer} onLeave={() => setOpen(false)} onSigned={sign} />
       ) : (

@@ -19,14 +19,14 @@ export function OutAndIn() {
       await work();
       setSays(undefined);
     } catch (error) {
-      setSays(`It could not be made: ${error instanceof Error ? error.message : String(error)}`);
+      setSays(`Can't make the file: ${error instanceof Error ? error.message : String(error)}`);
     }
   };
   const out = async () => {
     setSays("Packing…");
     const { zip, lacking } = await jobFile(job.id, number);
     saveFile(`${name}.zip`, "application/zip", zip);
-    if (lacking > 0) throw new Error(`${lacking} of its files are not here and not in it: try again with the server in reach`);
+    if (lacking > 0) throw new Error(`${lacking} files are missing from it. Try again with the server in reach.`);
   };
   const parts = () =>
     saveFile(
@@ -39,7 +39,7 @@ export function OutAndIn() {
     );
   return (
     <details className={hand.out}>
-      <summary>Take it elsewhere</summary>
+      <summary>Export job</summary>
       <div>
         <Button disabled={!whole} onClick={() => take(out)}>
           The whole job (zip)

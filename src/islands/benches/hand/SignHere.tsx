@@ -48,9 +48,9 @@ export function SignHere({ customer, onSigned, onLeave }: Props) {
       <canvas ref={canvas} aria-label="Sign here" />
       <div>
         <Button look="main" type="submit" disabled={to.trim() === ""}>
-          It is handed over
+          Finish handover
         </Button>
-        <Button onClick={() => pad.current?.clear()}>Draw it again</Button>
+        <Button onClick={() => pad.current?.clear()}>Clear signature</Button>
         <Button look="quiet" onClick={onLeave}>
           Not yet
         </Button>

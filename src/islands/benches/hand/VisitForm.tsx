@@ -21,13 +21,12 @@ export function VisitForm() {
         minutes: { label: "Minutes", first: "60", numeric: true, most: 4 },
         what: { label: "What for", most: 200 },
       }}
-      button="Keep the visit"
+      button="Save visit"
       amiss={({ day, time, minutes }) => {
-        if (localTime(day, time) === undefined)
-          return `“${day} ${time}” is no time; expected a day such as 2026-12-03 and a time such as 09:30`;
+        if (localTime(day, time) === undefined) return `Enter a day such as 2026-12-03 and a time such as 09:30, not “${day} ${time}”`;
         return /^\d{1,4}$/.test(minutes) && Number(minutes) >= 5 && Number(minutes) <= 1440
           ? undefined
-          : `“${minutes}” is no length; expected 5 to 1440 minutes`;
+          : `Enter 5 to 1440 minutes, not “${minutes}”`;
       }}
       onLeave={() => setAsking(false)}
       onKeep={({ day, time, minutes, what }) => {

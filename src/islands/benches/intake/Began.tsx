@@ -7,13 +7,13 @@ import styles from "./Intake.module.css";
 /** What is asked of every customer, with the usual answers; anything else is written. */
 const ASKED = [
   {
-    name: "How it began",
+    name: "How it started",
     about: "onset",
-    says: ["in one load", "slowly worse", "comes and goes", "not known"],
+    says: ["suddenly", "got worse slowly", "comes and goes", "don't know"],
     other: "Since when?",
   },
   {
-    name: "What changed before",
+    name: "What changed first",
     about: "history",
     says: ["moved", "cleaned", "repaired", "new duct", "nothing changed"],
     other: "What was tried?",

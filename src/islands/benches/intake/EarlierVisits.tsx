@@ -35,8 +35,8 @@ export function EarlierVisits() {
       {repeat && openedAt && <Repeat visit={repeat} openedAt={openedAt} />}
       <h3>This machine’s earlier visits</h3>
       {visits === undefined && <p className={bench.quiet}>Looking…</p>}
-      {visits === "away" && <p className={bench.quiet}>The server can’t be reached: earlier visits are not known here.</p>}
-      {Array.isArray(visits) && visits.length === 0 && <p className={bench.quiet}>None is kept, by its serial number or at this place.</p>}
+      {visits === "away" && <p className={bench.quiet}>Can't reach the server. Earlier visits aren't known here.</p>}
+      {Array.isArray(visits) && visits.length === 0 && <p className={bench.quiet}>No earlier visits for this serial number or address.</p>}
       {Array.isArray(visits) && (
         <ol className={styles.visits}>
           {visits.map((v: EarlierVisit) => (
@@ -65,7 +65,7 @@ function Visit({ visit: { id, number, changedAt, closed, complaint, done, readin
     <li>
       <a href={`/jobs/${id}`}>
         <time dateTime={changedAt} suppressHydrationWarning>
-          {format(new Date(changedAt), "d MMM yyyy")}
+          {format(new Date(changedAt), "MMM d, yyyy")}
         </time>
         <span>
           job {number}
@@ -74,7 +74,7 @@ function Visit({ visit: { id, number, changedAt, closed, complaint, done, readin
       </a>
       <p>
         {complaint && `“${complaint}”. `}
-        {done.length > 0 ? capital(done.join("; ")) : "Nothing fitted or put right"}.
+        {done.length > 0 ? capital(done.join("; ")) : "No repair made"}.
       </p>
       {declined && <p className={bench.caution}>⚠ {capital(declined)}.</p>}
       {readings.length > 0 && <small>{readings.join(" · ")}</small>}

@@ -7,7 +7,7 @@ import { Noticed } from "./Noticed";
 import { PlateCard } from "./PlateCard";
 import { WhoWhere } from "./WhoWhere";
 
-/** What was noticed and what was taken from it, how it began, which machine, who and where. */
+/** Complaint and what was taken from it, how it began, which machine, who and where. */
 export function IntakeBench() {
   return (
     <>
@@ -28,9 +28,9 @@ function LiveTests() {
     <dl className={styles.facts}>
       <dt>Live tests</dt>
       <dd>
-        {allowed ? "Allowed on this job." : "Not allowed: dead tests only."}{" "}
+        {allowed ? "Allowed on this job." : "Live tests are off."}{" "}
         <Button onClick={() => dispatch({ do: "record", drafts: [{ kind: "preference", body: { liveTests: !allowed } }] })}>
-          {allowed ? "Forbid them" : "Allow them"}
+          {allowed ? "Turn off live tests" : "Allow live tests"}
         </Button>
       </dd>
     </dl>

@@ -32,14 +32,14 @@ export function Noticed() {
   };
   if (writing || !complaint) return <WriteWords words={complaint?.words} onWrite={write} />;
   return (
-    <section className={styles.noticed} aria-label="What was noticed">
+    <section className={styles.noticed} aria-label="Complaint">
       <header className={bench.head}>
         <h2>“{complaint.words}”</h2>
         <Button look="quiet" onClick={() => setWriting(true)}>
-          Write it anew
+          Rewrite
         </Button>
       </header>
-      {complaint.findings.length === 0 && <p className={bench.quiet}>Nothing was taken from these words: they are kept as they are.</p>}
+      {complaint.findings.length === 0 && <p className={bench.quiet}>No symptoms picked up. Saved as typed.</p>}
       <Heard
         heard={{ findings: complaint.findings, told: [] }}
         machine={machine}
@@ -57,19 +57,19 @@ function WriteWords({ words, onWrite }: { readonly words: string | undefined; re
   return (
     <form
       className={styles.form}
-      aria-label="What was noticed"
+      aria-label="Complaint"
       onSubmit={(e) => {
         e.preventDefault();
         if (typed.trim()) void onWrite(typed.trim());
       }}
     >
       <label className={styles.wide}>
-        What was noticed, in the customer’s words
+        Complaint, in the customer's words
         <textarea rows={2} maxLength={2000} value={typed} onChange={(e) => setTyped(e.target.value)} />
       </label>
       <div className={styles.wide}>
         <Button type="submit" disabled={!typed.trim()}>
-          Keep these words
+          Save complaint
         </Button>
       </div>
     </form>

@@ -44,17 +44,17 @@ export function PlateCard() {
       </dl>
       <div className={styles.sheet}>
         <p className={not ? bench.caution : undefined}>
-          {not ? `⚠ ${not}` : `On its own sheet: ${machine.maker} ${machine.model}, ${machine.family.toLowerCase()}.`}
+          {not ? `⚠ ${not}` : `Its own wiring sheet: ${machine.maker} ${machine.model}, ${machine.family.toLowerCase()}.`}
         </p>
         {not && (
           <p>
-            Read on the nearest, the {machine.maker} {machine.model}. Where they differ the maker’s sheet of this machine wins.
+            Not this machine's wiring sheet. Closest we have: {machine.maker} {machine.model}. Where they differ, go by the tech sheet.
           </p>
         )}
-        <small className={bench.quiet}>Sheet in revision {revision}</small>
+        <small className={bench.quiet}>Sheet revision {revision}</small>
         <div className={styles.buttons}>
           <Button onClick={() => setCorrecting(true)}>Correct the machine</Button>
-          <TakePhoto of={PLATE}>Photograph the plate</TakePhoto>
+          <TakePhoto of={PLATE}>Photograph the nameplate</TakePhoto>
         </div>
         <PlatePhotos />
       </div>
@@ -68,7 +68,7 @@ function PlatePhotos() {
   return (
     <div className={styles.buttons}>
       {photos.map((p, i) => (
-        <Photo key={p.entry} file={p.file} says={`The plate, photo ${i + 1}`} />
+        <Photo key={p.entry} file={p.file} says={`Nameplate, photo ${i + 1}`} />
       ))}
     </div>
   );

@@ -14,7 +14,7 @@ const short = z.string().trim().max(60, "at most 60 characters");
 
 const fieldsSchema = z.object({
   maker: short,
-  model: short.min(1, "Model: as it stands on the plate"),
+  model: short.min(1, "Model: as the nameplate has it"),
   serial: short,
   fuel: z.enum(["electric", "gas"]),
   volts: z.enum(["240", "208", "120", "230"]),
@@ -68,7 +68,7 @@ export function PlateForm({ plate, serial, onDone }: Props) {
     onDone();
   });
   return (
-    <form className={styles.form} onSubmit={submit} aria-label="The plate">
+    <form className={styles.form} onSubmit={submit} aria-label="Nameplate">
       {TYPED.map((name) => (
         <Typed key={name} name={name} form={form} />
       ))}
@@ -90,17 +90,17 @@ export function PlateForm({ plate, serial, onDone }: Props) {
           {offered.map(({ ref, machine }, i) => (
             <option key={ref.id} value={i === 0 ? "" : ref.id}>
               {machine.maker} {machine.model}
-              {i === 0 && differsIn(typed, machine).length > 0 && ": the nearest, not this one"}
+              {i === 0 && differsIn(typed, machine).length > 0 && ": the closest, not this one"}
             </option>
           ))}
         </select>
       </label>
       <div className={styles.buttons}>
         <Button type="submit" disabled={offered.length === 0}>
-          Keep the plate
+          Save nameplate
         </Button>
         <Button look="quiet" onClick={onDone}>
-          Leave it
+          Cancel
         </Button>
       </div>
     </form>

@@ -6,9 +6,9 @@ import { useDispatch, useJob } from "../../store/context";
 import styles from "./Intake.module.css";
 
 const FIELDS = [
-  { name: "place", label: "Place", needed: true },
+  { name: "place", label: "Address", needed: true },
   { name: "customer", label: "Customer", needed: true },
-  { name: "phone", label: "Telephone", needed: false },
+  { name: "phone", label: "Phone", needed: false },
 ] as const;
 type Fields = Record<(typeof FIELDS)[number]["name"], string>;
 
@@ -28,7 +28,7 @@ export function WhoWhere() {
           {opened.customer}
           {opened.phone ? `, ${opened.phone}` : ""}
         </span>
-        <Button look="quiet" aria-label="Correct place and customer" onClick={() => setCorrecting(true)}>
+        <Button look="quiet" aria-label="Edit address and customer" onClick={() => setCorrecting(true)}>
           Correct
         </Button>
       </dd>
@@ -48,13 +48,13 @@ function Correct({ now, onDone }: { readonly now: Fields; readonly onDone: () =>
     onDone();
   });
   return (
-    <form className={styles.form} onSubmit={submit} aria-label="Place and customer">
+    <form className={styles.form} onSubmit={submit} aria-label="Address and customer">
       {FIELDS.map(({ name, label, needed }) => (
         <div key={name} className={styles.typed}>
           <label htmlFor={`${form}-${name}`}>{label}</label>
           <input
             id={`${form}-${name}`}
-            {...register(name, { maxLength: 120, validate: (v) => !needed || v.trim() !== "" || `${label}: please fill in` })}
+            {...register(name, { maxLength: 120, validate: (v) => !needed || v.trim() !== "" || `Enter the ${label.toLowerCase()}` })}
             aria-invalid={!!formState.errors[name]}
             autoComplete="off"
           />
@@ -62,9 +62,9 @@ function Correct({ now, onDone }: { readonly now: Fields; readonly onDone: () =>
         </div>
       ))}
       <div className={styles.buttons}>
-        <Button type="submit">Keep it so</Button>
+        <Button type="submit">Save</Button>
         <Button look="quiet" onClick={onDone}>
-          Leave it
+          Cancel
         </Button>
       </div>
     </form>

@@ -32,8 +32,8 @@ export function Judged({ subject, meter }: Props) {
   if (!subject || !found)
     return (
       <div className={styles.holder}>
-        <section className={styles.judged} aria-label="Judgement">
-          <p className={styles.none}>Touch a part or two test points, or type a reading: it is held against its limits here.</p>
+        <section className={styles.judged} aria-label="Judgment">
+          <p className={styles.none}>Tap a part or two test points, or type a reading. It's judged here.</p>
         </section>
       </div>
     );
@@ -43,7 +43,7 @@ export function Judged({ subject, meter }: Props) {
     <div className={styles.holder}>
       <section
         className={styles.judged}
-        aria-label="Judgement"
+        aria-label="Judgment"
         data-verdict={judgement?.verdict}
         data-typed={isTyped}
         data-streams={meter.on}
@@ -90,7 +90,7 @@ function useHeld(subject: Subject | undefined, { on, hold }: StandIn): { limits:
 const FROM: Record<Subject["from"], string> = { line: "as typed", chosen: "", record: "read last", next: "next" };
 
 function wiresSay(machine: Machine, { question, from }: Subject, streams: boolean): string {
-  const wires = question.kind !== "ohms" ? "" : (question.circumstances.wiring ?? []).length > 0 ? "wires off" : "all wires on";
+  const wires = question.kind !== "ohms" ? "" : (question.circumstances.wiring ?? []).length > 0 ? "wires off" : "all wires connected";
   const warm = question.circumstances.partHot ? "warmed" : "";
   const controls = controlsSay(machine, controlsIn(question.circumstances));
   return [wires, controls, warm, streams ? "on the meter now" : FROM[from]].filter((s) => s !== "").join(" · ");

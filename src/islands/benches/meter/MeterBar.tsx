@@ -4,7 +4,7 @@ import { Button } from "../../../ui/Button";
 import styles from "./Judged.module.css";
 import type { Behind, StandIn } from "./use-stand-in";
 
-const BEHIND: Record<Behind, string> = { drawn: "a machine with a fault of its own", healthy: "a healthy machine" };
+const BEHIND: Record<Behind, string> = { drawn: "a machine with a hidden fault", healthy: "a good machine" };
 
 /** The streaming meter: whether it stands, keeping what it shows, and what stands behind the simulated one. */
 export function MeterBar({ meter, unit }: { readonly meter: StandIn; readonly unit: Unit }) {
@@ -13,11 +13,11 @@ export function MeterBar({ meter, unit }: { readonly meter: StandIn; readonly un
   return (
     <div className={styles.bar} data-stands={stands} data-received={hold.received} data-lost={hold.lost} data-doubled={hold.doubled}>
       <Button disabled={!stands || refused !== undefined} onClick={meter.keep}>
-        {stands ? `Keep ${formatValue(hold.held ?? 0, zeroing ? "ohm" : unit)}` : "Keep"}
+        {stands ? `Save ${formatValue(hold.held ?? 0, zeroing ? "ohm" : unit)}` : "Keep"}
       </Button>
       <p role="status">
-        {refused ? `Not now: ${refused}` : (silent ?? (stands ? `steady ${Math.floor(hold.steady + 1.5)} s` : "wait until it stands"))}
-        {hold.lost > 0 && `; ${hold.lost} readings never came`}
+        {refused ? `Not now: ${refused}` : (silent ?? (stands ? `steady ${Math.floor(hold.steady + 1.5)} s` : "hold until stable"))}
+        {hold.lost > 0 && `; ${hold.lost} readings lost`}
       </p>
       <label>
         <input type="checkbox" checked={keepsAlone} onChange={(e) => meter.keepAlone(e.target.checked)} /> keep what I choose by itself when

@@ -22,7 +22,7 @@ export function MeterBench() {
   const meter = useStandIn(subject);
   const offered = (Object.keys(PANES) as Pane[]).filter((p) => p !== "readings" || isRead);
   const tabs = (
-    <nav className={panes.panes} aria-label="Under the judgement">
+    <nav className={panes.panes} aria-label="Under the judgment">
       {offered.map((p) => (
         <Button key={p} aria-pressed={pane === p} onClick={() => setPane(p)}>
           {PANES[p]}

@@ -30,7 +30,7 @@ const COLUMNS = [
     cell: ({ row: { original: r } }) => <b>{r.unit === "Ω" ? formatValue(r.value ?? Infinity, "ohm") : `${r.value} ${r.unit}`}</b>,
   }),
   column.accessor("healthy", {
-    header: "Healthy",
+    header: "Normal",
     cell: ({ row: { original: r } }) => (
       <>
         {r.healthy}

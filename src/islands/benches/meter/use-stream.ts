@@ -26,9 +26,7 @@ export function useStream(address: string | undefined): Streaming {
       setStreaming((s) => ({
         ...s,
         silent:
-          events.readyState === EventSource.CLOSED
-            ? "The meter does not read that, or is not there."
-            : "The meter is out of reach; it is tried again.",
+          events.readyState === EventSource.CLOSED ? "This meter can't read that, or isn't connected." : "Can't reach the meter. Retrying.",
       }));
     return () => events.close();
   }, [address]);

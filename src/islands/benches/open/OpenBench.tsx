@@ -20,7 +20,7 @@ import { PhotoStrip } from "../../panes/photos/PhotoStrip";
 import { TagSheet } from "../../panes/print/TagSheet";
 import { useDispatch, useJob, useMachine } from "../../store/context";
 
-/** The way in: what comes off in which order, by which way, what lies in the cups, and the wires of what is reached. */
+/** The way in: what comes off in which order, by which way, what lies in the cups, and the wires of what you can reach. */
 export function OpenBench() {
   const machine = useMachine();
   const dispatch = useDispatch();
@@ -41,12 +41,12 @@ export function OpenBench() {
   return (
     <>
       <Goals reach={reach} />
-      {!isDead && <p className={styles.caution}>⚠ Not proven dead. Cord out and prove it dead before a panel comes off.</p>}
+      {!isDead && <p className={styles.caution}>⚠ Not proved dead. Unplug it and prove it dead before you pull a panel.</p>}
       <Ways ways={reach.ways} picked={way} onPick={(id) => dispatch({ do: "take-way", way: id, parts: reach.parts })} />
       {way && way.steps.length > 0 ? (
         <Stack steps={way.steps} goal={reach.name} last={last} onTouch={isDead ? touch : undefined} />
       ) : (
-        <p className={styles.quiet}>{reach.goals.length === 0 ? "Nothing has to come off for what is next." : "It is reached."}</p>
+        <p className={styles.quiet}>{reach.goals.length === 0 ? "Next step: no panels to pull." : "You have access."}</p>
       )}
       {way && <WhySo way={way} />}
       {changing && (
@@ -69,12 +69,12 @@ export function OpenBench() {
             onAsFile={(cup) => dispatch({ do: "record", drafts: [{ kind: "cup", body: { of: cup.of, fasteners: [...cup.fasteners] } }] })}
             onDiffers={setChanging}
           />
-          {tray.length === 0 && <p className={styles.quiet}>Cups: one for each thing that comes off. None yet.</p>}
+          {tray.length === 0 && <p className={styles.quiet}>Cups: one for each part you remove. None yet.</p>}
           <OwnSteps />
           <PhotoStrip of={reach.parts[0] ?? way?.steps.find((s) => !s.isOff)?.panel.id ?? "machine"} />
         </div>
         <div className={form.pane}>
-          <h3>Wires of {reach.parts.length === 0 ? "what is reached" : lowerUnlessNet(reach.name)}</h3>
+          <h3>Wires of {reach.parts.length === 0 ? "what you can reach" : lowerUnlessNet(reach.name)}</h3>
           {wires.length === 0 ? <p className={styles.quiet}>None.</p> : <WireList of={wires} />}
           <TagSheet of={wires} />
         </div>
@@ -112,7 +112,7 @@ interface WaysProps {
 function Ways({ ways, picked, onPick }: WaysProps) {
   if (ways.length === 0 || ways.every((w) => w.steps.length === 0)) return null;
   return (
-    <section className={hands.ways} aria-label="Ways in">
+    <section className={hands.ways} aria-label="Access routes">
       {ways.map((w) => (
         <Press key={w.id} aria-pressed={w === picked} onClick={() => onPick(w.id)}>
           <b>{wayName(w)}</b>

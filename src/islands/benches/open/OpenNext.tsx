@@ -22,14 +22,14 @@ function ReachNext() {
   const next = way?.steps.find((s) => !s.isOff);
   const back = (
     <Button look="quiet" onClick={() => dispatch({ do: "reach", parts: [] })}>
-      Back to the proposal
+      Back to the next step
     </Button>
   );
   if (!next || !isDead)
     return (
       <section className={card.card} aria-label="Next" data-working="false">
         <p className={card.kicker}>Next</p>
-        <h2>{isDead ? `${name}: it is reached` : "Make it safe first"}</h2>
+        <h2>{isDead ? `${name}: you have access` : "Make it safe first"}</h2>
         <div className={card.buttons}>{back}</div>
       </section>
     );

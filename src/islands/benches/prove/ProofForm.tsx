@@ -27,19 +27,19 @@ export function ProofForm() {
     forget();
   });
   return (
-    <form className={styles.form} onSubmit={submit} aria-label="The proof run">
+    <form className={styles.form} onSubmit={submit} aria-label="Test run">
       {rows.map((row) => (
         <Answers key={row} row={row} form={form} />
       ))}
       {unseen && (
         <label className={styles.why}>
-          What was not seen proves nothing. Why was it not seen? The job can then be closed only with this named.
+          What no one watched doesn't count. Say why. It will be listed as an exception.
           <input {...form.register("whyUnseen")} maxLength={300} />
           {form.formState.errors.whyUnseen && <span role="alert">Say why.</span>}
         </label>
       )}
       <div className={styles.buttons}>
-        <Button type="submit">Record the run</Button>
+        <Button type="submit">Go to the test run</Button>
       </div>
     </form>
   );
@@ -65,7 +65,7 @@ function Answers({ row, form: { register, formState } }: { readonly row: ProofRo
           </label>
         ))}
       </div>
-      {formState.errors[row] && <p role="alert">Choose one; “not seen” if nobody looked.</p>}
+      {formState.errors[row] && <p role="alert">Pick one. “Not seen” if no one looked.</p>}
     </fieldset>
   );
 }

@@ -15,11 +15,11 @@ export function ProveBench() {
   return (
     <>
       <header className={styles.head}>
-        <h2>The proof run</h2>
-        <p>{proof ? entrySays(machine, { kind: "proof", body: proof }) : "Start it on heat, stay with it, answer what you saw."}</p>
+        <h2>Test run</h2>
+        <p>{proof ? entrySays(machine, { kind: "proof", body: proof }) : "Start it on heat. Stay with it. Answer what you see."}</p>
       </header>
       {power !== "live" && (
-        <p className={styles.caution}>⚠ The machine is not recorded as on: close it up, power on, record “energised”. Then prove it.</p>
+        <p className={styles.caution}>⚠ Power isn't on record. Reassemble it, plug it in, record power on, then run it.</p>
       )}
       <ByHand />
       <ProofForm />
@@ -41,7 +41,7 @@ function ByHand() {
   if (open.length === 0 || isLive) return null;
   return (
     <p className={styles.caution}>
-      ⚠ {open.length} {open.length === 1 ? "line" : "lines"} by hand not ticked.{" "}
+      ⚠ {open.length} {open.length === 1 ? "line" : "lines"} hand checks not done.{" "}
       <Button look="quiet" onClick={() => dispatch({ do: "go", bench: "close" })}>
         Go through them
       </Button>
@@ -56,8 +56,8 @@ function Afterwards() {
   const checks = afterChecks(machine, { fitted });
   if (checks.length === 0) return null;
   return (
-    <section className={hands.pane} aria-label="For what was fitted">
-      <h3>For what was fitted</h3>
+    <section className={hands.pane} aria-label="For what was replaced">
+      <h3>For what was replaced</h3>
       {[...new Set(checks.map((c) => c.list))].map((list) => (
         <Checklist key={list} list={list} label={`Afterwards, ${list}`} items={checks.filter((c) => c.list === list)} />
       ))}

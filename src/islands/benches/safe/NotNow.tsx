@@ -13,8 +13,8 @@ export function NotNow() {
   const groups = useMemo(() => notNow(machine, job), [machine, job]);
   if (groups.length === 0) return null;
   return (
-    <section className={styles.notNow} aria-label="Not now">
-      <h3>Not now</h3>
+    <section className={styles.notNow} aria-label="Not available now">
+      <h3>Not available now</h3>
       {groups.map(({ why, tests }) => (
         <details key={why}>
           <summary>

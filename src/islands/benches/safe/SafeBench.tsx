@@ -20,7 +20,7 @@ export function SafeBench() {
     <>
       <header className={bench.head}>
         <h2>Make it safe</h2>
-        <p>Nothing is believed dead that a meter has not proved.</p>
+        <p>It's live until your meter proves it dead.</p>
       </header>
       <ul className={bench.rows} aria-label="Energy in this machine">
         {energiesOf(machine, { safety, shut }).map((energy) => (
@@ -68,12 +68,12 @@ function Acts({ energy }: { readonly energy: Energy }) {
       return <Act draft={{ kind: "discharged", body: { part: energy.part } }}>It is discharged</Act>;
     case "gas":
       return energy.state === "safe" ? (
-        <Act draft={{ kind: "valve", body: { of: "gas", state: "open" } }}>It is open again</Act>
+        <Act draft={{ kind: "valve", body: { of: "gas", state: "open" } }}>Record gas on</Act>
       ) : (
-        <Act draft={{ kind: "valve", body: { of: "gas", state: "shut" } }}>It is shut now</Act>
+        <Act draft={{ kind: "valve", body: { of: "gas", state: "shut" } }}>Record gas off</Act>
       );
     case "heat":
-      return energy.state === "safe" || power === "live" ? null : <Act draft={{ kind: "cooled", body: {} }}>It is cool</Act>;
+      return energy.state === "safe" || power === "live" ? null : <Act draft={{ kind: "cooled", body: {} }}>Record cool to the touch</Act>;
   }
 }
 
@@ -85,12 +85,12 @@ function MainsActs() {
     <>
       {power !== "dead" && !isolated && (
         <>
-          <Act draft={{ kind: "isolated", body: { how: "cord" } }}>Cord out</Act>
-          <Act draft={{ kind: "isolated", body: { how: "breaker", locked: true } }}>Breaker off and locked</Act>
+          <Act draft={{ kind: "isolated", body: { how: "cord" } }}>Record cord out</Act>
+          <Act draft={{ kind: "isolated", body: { how: "breaker", locked: true } }}>Record breaker locked out</Act>
         </>
       )}
       {power !== "live" && (
-        <Act draft={{ kind: "energised", body: {} }}>{power === "dead" || isolated ? "Power is on again" : "Power is on"}</Act>
+        <Act draft={{ kind: "energised", body: {} }}>{power === "dead" || isolated ? "Record power on" : "Record power on"}</Act>
       )}
     </>
   );
@@ -125,7 +125,7 @@ function LockNote() {
         onChange={(e) => setTyped(e.target.value)}
       />
       <Button type="submit" disabled={!typed.trim()}>
-        Note it
+        Save
       </Button>
     </form>
   );

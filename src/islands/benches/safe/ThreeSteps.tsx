@@ -11,9 +11,9 @@ const STEPS: readonly Step[] = ["source", "machine", "again"];
 
 /** What goes wrong in a step, and what it means. */
 const FAILS: Readonly<Record<Step, string>> = {
-  source: "A meter that shows nothing on a live source proves nothing: its leads, its battery, its range; or another source.",
-  machine: "It is LIVE. Stand back; find what still feeds it: another breaker, the wrong cord, a swapped conductor. Recorded as live.",
-  again: "The meter died on the way: the machine is not proved. Begin again with another one.",
+  source: "A meter that shows nothing on a live source proves nothing. Check its leads, battery and range, or use another source.",
+  machine: "⚠ LIVE. Hands off. Find the feed: wrong breaker, wrong cord, crossed conductor. Recorded as live.",
+  again: "Second meter check failed. NOT PROVED DEAD. Start over with another meter, leads or source.",
 };
 
 /** The known source, the machine, the known source again: one step after the other, and only the three together prove it dead. */
@@ -67,9 +67,19 @@ interface StepWords {
 }
 
 const WORDS: Readonly<Record<Step, StepWords>> = {
-  source: { title: "Meter on a known source", detail: "On volts, its highest range.", yes: "It reads", no: "It reads nothing" },
-  machine: { title: "On the machine", yes: "Nothing anywhere", no: "It reads volts" },
-  again: { title: "On the known source again", detail: "The same meter, the same range.", yes: "It still reads", no: "Nothing now" },
+  source: {
+    title: "Meter on a known source",
+    detail: "On volts, its highest range.",
+    yes: "Meter reads the source",
+    no: "Meter reads nothing",
+  },
+  machine: { title: "On the machine", yes: "0 V on every pair", no: "Voltage found" },
+  again: {
+    title: "On the known source again",
+    detail: "The same meter, the same range.",
+    yes: "Still reads the source",
+    no: "Reads nothing now",
+  },
 };
 
 interface RowProps {

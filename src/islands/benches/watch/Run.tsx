@@ -24,7 +24,7 @@ const COMPARED = 2;
 const EMPTY: Strip = { lanes: { drum: [], glow: [], flame: [], warm: [] } };
 const LANE_SAYS: Readonly<Record<Lane, string>> = { drum: "the drum", glow: "the glow", flame: "the flame", warm: "warm air" };
 
-/** One run with a clock: what happens is tapped, and drawn against what a healthy machine and the leading suspects would do. */
+/** One run with a clock: what happens is tapped, and drawn against what a good machine and the leading suspects would do. */
 export function Run({ clock }: { readonly clock: RunClock }) {
   const machine = useMachine();
   const suspects = useJob((s) => s.diagnosis.standing?.suspects);
@@ -97,7 +97,7 @@ function HappeningKeys({ clock: { run, happened } }: { readonly clock: RunClock 
   );
 }
 
-/** How it stands against a healthy machine, and when the leading suspects can be told apart. */
+/** How it stands against a good machine, and when the leading suspects can be told apart. */
 function State({
   clock: { run, now },
   strips,
@@ -109,7 +109,11 @@ function State({
 }) {
   const machine = useMachine();
   if (!run)
-    return <p className={styles.state}>Press start on the machine and here at once. High heat, timed, near its start, empty; door shut.</p>;
+    return (
+      <p className={styles.state}>
+        Press Start on the dryer and here at the same moment. High heat, timed, near its start, empty; door shut.
+      </p>
+    );
   if (!strips) return <p className={styles.state} />;
   const lanes = lanesOf(machine);
   const stands = soFar(strips.healthy, run.events, now, lanes);
@@ -119,7 +123,7 @@ function State({
     <div className={styles.state} role="status">
       {stands.is === "healthy" ? (
         <p className={styles.good}>
-          <CircleCheck size={20} aria-hidden /> As a healthy machine so far
+          <CircleCheck size={20} aria-hidden /> Normal so far
         </p>
       ) : (
         <p className={styles.odd}>
@@ -128,12 +132,13 @@ function State({
       )}
       {stands.is === "healthy" && stands.next && (
         <p>
-          Next {LANE_SAYS[stands.next.lane]}, about {clockSays(stands.next.from)}, at the latest {clockSays(stands.next.by)}.
+          Next: {LANE_SAYS[stands.next.lane].replace(/^the /, "")}, about {clockSays(stands.next.from)}, by {clockSays(stands.next.by)} at
+          the latest.
         </p>
       )}
       {part && a && b && (
         <p>
-          At {clockSays(part.at)} watch {LANE_SAYS[part.lane]}: there A and B part.
+          At {clockSays(part.at)} watch {LANE_SAYS[part.lane]}: A and B differ there.
         </p>
       )}
     </div>
@@ -143,11 +148,11 @@ function State({
 function oddSays(stands: Exclude<SoFar, { readonly is: "healthy" }>): string {
   switch (stands.is) {
     case "late":
-      return `No word of ${LANE_SAYS[stands.lane]}: due by ${clockSays(stands.by)}`;
+      return `No ${LANE_SAYS[stands.lane].replace(/^the /, "")} by ${clockSays(stands.by)}`;
     case "ended":
-      return `${capital(LANE_SAYS[stands.lane])} ended at ${clockSays(stands.at)}; on a healthy machine it goes on`;
+      return `${capital(LANE_SAYS[stands.lane])} stopped at ${clockSays(stands.at)}. Normally it keeps going.`;
     case "wrong":
-      return `${capital(HAPPENED[stands.what])} at ${clockSays(stands.at)}: no healthy machine does that`;
+      return `${capital(HAPPENED[stands.what])} at ${clockSays(stands.at)}: not normal`;
   }
 }
 
@@ -198,7 +203,7 @@ function Ended({ clock: { run, drop, forget } }: { readonly clock: RunClock }) {
   return (
     <div className={styles.ended}>
       <p>
-        <b>This run of {clockSays(seconds)} tells:</b>{" "}
+        <b>This {clockSays(seconds)} tells:</b>{" "}
         {tells.length > 0 ? tells.map((f) => findingSays(f, machine)).join(" · ") : "nothing yet: too short"}
       </p>
       <ul aria-label="What happened">
@@ -214,10 +219,10 @@ function Ended({ clock: { run, drop, forget } }: { readonly clock: RunClock }) {
       </ul>
       <div className={styles.controls}>
         <Button look="main" onClick={() => void keep()}>
-          Keep this run
+          Save run
         </Button>
         <Button look="quiet" onClick={forget}>
-          Throw it away
+          Discard run
         </Button>
       </div>
     </div>

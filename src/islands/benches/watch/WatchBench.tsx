@@ -23,7 +23,7 @@ export function WatchBench() {
   return (
     <>
       {off.length > 0 && (
-        <p className={bench.caution}>⚠ Not to be run with panels off: {off.map((p) => panelName(machine, p)).join(", ")}.</p>
+        <p className={bench.caution}>⚠ Don't run it with panels off: {off.map((p) => panelName(machine, p)).join(", ")}.</p>
       )}
       <Run clock={clock} />
       <Kept clock={clock} />
@@ -46,9 +46,9 @@ function Kept({ clock: { run, correct } }: { readonly clock: RunClock }) {
   if (kept.length === 0 || run) return null;
   return kept.map((e) => (
     <p key={e.id} className={styles.kept}>
-      A run of {clockSays(e.body.seconds)} is kept.
+      A run of {clockSays(e.body.seconds)} is saved.
       <Button look="quiet" onClick={() => correct(e.id, e.body)}>
-        Correct it
+        Edit and resend…
       </Button>
     </p>
   ));
@@ -64,10 +64,10 @@ function Skip() {
   const given = notDone.findLast((n) => n.check === WATCHED);
   const watched = lines.some((l) => l.status === "counts" && l.entry.kind === "watched");
   if (watched) return null;
-  if (given) return <p className={bench.quiet}>Not watched: {given.why}.</p>;
+  if (given) return <p className={bench.quiet}>Skipped: {given.why}.</p>;
   return (
     <p className={styles.skip}>
-      Not watched, because it is
+      Skipped:
       {REASONS.map((why) => (
         <Button
           key={why}

@@ -38,7 +38,7 @@ function At({ place }: { readonly place: Place }) {
     case "job":
       return <JobHere id={place.id} bench={place.bench} />;
     case "nowhere":
-      return <Missing what={`There is no page ${place.path} on this device`} />;
+      return <Missing what={`No page ${place.path} on this device`} />;
   }
 }
 
@@ -86,7 +86,7 @@ function JobHere({ id, bench }: { readonly id: string; readonly bench: string })
     };
   }, [id, bench]);
   if (here === undefined) return <p className={styles.wait}>Looking on this device…</p>;
-  if (here === "none") return <Missing what={`There is no job ${id.slice(0, 60)} on this device`} />;
+  if (here === "none") return <Missing what={`No job ${id.slice(0, 60)} on this device`} />;
   return (
     <JobView
       id={id}

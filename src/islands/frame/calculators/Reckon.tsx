@@ -10,7 +10,7 @@ import { AirBoard, USUAL_RUN } from "../../panes/air/AirBoard";
 import { GasBoard } from "../../panes/burner/GasBoard";
 import { useMachinesHere } from "../../replica/use-machines";
 
-/** Air and gas reckoned without a job: nothing is kept. */
+/** Air and gas reckoned without a job: nothing is saved. */
 export function Reckon() {
   const machines = useMachinesHere().map((k) => k.machine);
   const [about, setAbout] = useState<"air" | "burner">("air");
@@ -21,9 +21,9 @@ export function Reckon() {
   const machine = vented.find((m) => m.id === id) ?? vented[0];
   return (
     <>
-      <PageHead title="Reckon" />
+      <PageHead title="Calculators" />
       <main className={worked.page}>
-        <nav className={worked.buttons} aria-label="What is reckoned">
+        <nav className={worked.buttons} aria-label="Calculator">
           <Button aria-pressed={about === "air"} onClick={() => setAbout("air")}>
             Air and duct
           </Button>

@@ -11,7 +11,7 @@ interface Props {
   readonly first?: JobPage;
 }
 
-const POWER: Record<JobRow["power"], string> = { dead: "⌀ dead", live: "⚡ live", unknown: "not proved" };
+const POWER: Record<JobRow["power"], string> = { dead: "⌀ proved dead", live: "⚡ LIVE", unknown: "not proved" };
 const FILTERS: readonly (readonly [stage: string, name: string])[] = [
   ["", "All"],
   ...STAGES.filter((s) => s !== "hand").map((s) => [s, STAGE_NAMES[s]] as const),
@@ -27,7 +27,7 @@ export function JobList({ query, first }: Props) {
         <h1>
           <img src="/mark.svg" alt="" width="30" height="30" /> Yennic
         </h1>
-        <a className={styles.quiet} href="/reckon" aria-label="Reckon air and gas">
+        <a className={styles.quiet} href="/reckon" aria-label="Air and gas calculators">
           <Calculator size={24} aria-hidden />
         </a>
         <a className={styles.quiet} href="/stock" aria-label="Stock and orders">
@@ -56,13 +56,11 @@ export function JobList({ query, first }: Props) {
         <Search query={query} />
         {away && (
           <p className={styles.away} role="status">
-            The server can't be reached: these are the jobs that this device holds.
+            Can't reach the server. Showing the jobs saved on this device.
           </p>
         )}
         {page && <Unsafe count={page.unsafe} />}
-        {page && page.leftOut > 0 && (
-          <p className={styles.leftOut}>{page.leftOut} older jobs have these words too: add a word to find them.</p>
-        )}
+        {page && page.leftOut > 0 && <p className={styles.leftOut}>{page.leftOut} older jobs match too. Add a word to narrow it down.</p>}
         {page?.jobs.length === 0 && <Empty query={query} />}
         <ol className={styles.jobs}>
           {page?.jobs.map((job) => (
@@ -88,7 +86,7 @@ function Search({ query: { stage, q } }: { readonly query: ListQuery }) {
         type="search"
         name="q"
         defaultValue={q}
-        placeholder="Place, customer, machine, serial number, words"
+        placeholder="Address, customer, model, serial, complaint"
         aria-label="Find a job"
         maxLength={200}
       />
@@ -101,7 +99,7 @@ function Unsafe({ count }: { readonly count: number }) {
   if (count === 0) return null;
   return (
     <p className={styles.unsafe} role="status">
-      ⚠ {count === 1 ? "1 machine is" : `${count} machines are`} unsafe until someone goes: first in the list.
+      ⚠ {count === 1 ? "1 machine is" : `${count} machines are`} unsafe. Top of the list.
     </p>
   );
 }
@@ -109,7 +107,7 @@ function Unsafe({ count }: { readonly count: number }) {
 function Empty({ query: { stage, q } }: { readonly query: ListQuery }) {
   return (
     <p className={styles.empty}>
-      No job here{q && ` with “${q}”`}. {stage || q ? <a href="/jobs">Show all</a> : "Begin with"}
+      No jobs match{q && ` with “${q}”`}. {stage || q ? <a href="/jobs">Show all</a> : "Begin with"}
       {!stage && !q && " "}
       {!stage && !q && <a href="/jobs/new">a new job</a>}.
     </p>
@@ -125,13 +123,13 @@ function Row({ job }: { readonly job: JobRow & { readonly number?: number } }) {
         <span className={styles.who}>
           <strong>{job.place}</strong>
           <span>
-            {job.customer} · {job.machineName ?? job.machine ?? "machine not named"}
+            {job.customer} · {job.machineName ?? job.machine ?? "no machine yet"}
           </span>
-          <span className={styles.words}>{job.complaint ? `“${job.complaint}”` : "no complaint recorded yet"}</span>
+          <span className={styles.words}>{job.complaint ? `“${job.complaint}”` : "no complaint yet"}</span>
         </span>
         <span className={styles.state}>
           <strong suppressHydrationWarning>
-            {job.closed ? `${job.unsafe ? "✕ Declined" : "✓ Closed"} ${format(new Date(job.changedAt), "d MMM")}` : (job.next ?? stage)}
+            {job.closed ? `${job.unsafe ? "✕ Declined" : "✓ Closed"} ${format(new Date(job.changedAt), "MMM d")}` : (job.next ?? stage)}
           </strong>
           {job.unsafe ? <span className={styles.tag}>⚠ {job.unsafe}</span> : !job.closed && job.waits && <span>{job.waits}</span>}
         </span>

@@ -17,14 +17,14 @@ import { useFormDraft } from "../../store/drafts";
 import styles from "./NewJob.module.css";
 import type { OfferedMachine } from "./offer";
 
-const needed = (what: string) => z.string().trim().min(1, `${what}: please fill in`).max(120, "at most 120 characters");
+const needed = (what: string) => z.string().trim().min(1, `Enter ${what}`).max(120, "at most 120 characters");
 
 const formSchema = z.object({
-  by: needed("Your name"),
-  customer: needed("Customer"),
-  place: needed("Place"),
+  by: needed("the technician"),
+  customer: needed("the customer"),
+  place: needed("the address"),
   phone: z.string().trim().max(60),
-  machine: z.string().min(1, "Choose the machine from its plate"),
+  machine: z.string().min(1, "Pick the machine from its nameplate"),
   serial: z.string().trim().max(60),
   words: z.string().trim().min(1, "What did the customer notice?").max(2000),
   liveTests: z.boolean(),
@@ -77,24 +77,25 @@ export function NewJob({ machines }: Props) {
                 onCorrect={(about, to) => setCorrections(correct(corrections, about, to))}
               />
             ) : (
-              <p className={styles.heard}>Choose the machine: then it is shown what is taken from these words.</p>
+              <p className={styles.heard}>Pick the machine to see the symptoms.</p>
             )}
           </Words>
           <ChooseMachine form={form} machines={machines} />
           <p className={styles.hint}>
-            Not in the list? Take the nearest; then type its plate at Intake, and its sheet says that it is not this one.
+            Not listed? Pick the closest model, then enter the nameplate at Intake. Ratings, colors and test points may differ: go by the
+            tech sheet.
           </p>
-          <Field form={form} name="place" label="Place" hint="Gannet Point cabins, no. 7" />
+          <Field form={form} name="place" label="Address" hint="Gannet Point cabins, no. 7" />
           <Field form={form} name="customer" label="Customer" hint="Mrs Fennimarsh" />
-          <Field form={form} name="phone" label="Telephone (may stay empty)" />
-          <Field form={form} name="serial" label="Serial number (may stay empty)" />
-          <Field form={form} name="by" label="Your name" />
+          <Field form={form} name="phone" label="Phone (optional)" />
+          <Field form={form} name="serial" label="Serial number (optional)" />
+          <Field form={form} name="by" label="Technician" />
           <LiveTests form={form} />
           <div className={styles.wide}>
             <Button look="main" type="submit" disabled={!alive || form.formState.isSubmitting || !!opened}>
-              Open the job
+              Create job
             </Button>
-            {opened && <p role="status">Kept on this device; the job opens.</p>}
+            {opened && <p role="status">Saved on this device. Opening the job.</p>}
           </div>
         </form>
       </main>
@@ -188,7 +189,7 @@ function Words({ form, children }: { readonly form: Form; readonly children: Rea
   return (
     <div className={styles.wide}>
       <label>
-        What was noticed, in the customer's words
+        Complaint, in the customer's words
         <textarea
           rows={2}
           {...form.register("words")}
@@ -206,7 +207,7 @@ function ChooseMachine({ form, machines }: Props & { readonly form: Form }) {
   const error = form.formState.errors.machine;
   return (
     <label className={styles.wide}>
-      Machine, from the plate
+      Machine, from the nameplate
       <select {...form.register("machine")} aria-invalid={!!error}>
         <option value="">Choose…</option>
         {machines.map(({ ref, name, family }) => (
@@ -225,8 +226,8 @@ function LiveTests({ form }: { readonly form: Form }) {
     <label className={styles.check}>
       <input type="checkbox" {...form.register("liveTests")} />
       <span>
-        Allow live voltage tests on this job
-        <small>Only for those competent and licensed to do them. Dead tests are the default.</small>
+        Allow live tests on this job
+        <small>Qualified technicians only. Off means dead tests only.</small>
       </span>
     </label>
   );

@@ -15,13 +15,13 @@ export function DoubtButtons({ step: { look, again } }: { readonly step: StepOf<
   if (again)
     return (
       <Button look="main" onClick={() => dispatch({ do: "go", bench: "hand" })}>
-        Hand it over as it is
+        Stop here: hand over, not repaired
       </Button>
     );
   return (
     <>
       <Button look="main" onClick={() => record(pieces, "good")}>
-        Nothing there
+        Checked all, nothing found
       </Button>
       {pieces.map((p) => (
         <Button key={p} onClick={() => record([p], "bad")}>

@@ -16,7 +16,7 @@ export function Expectations({ proposal: { step, prepares, expects } }: { readon
           <div key={label}>
             <dt>
               {label}
-              {expected.healthy && <small> as it should</small>}
+              {expected.healthy && <small> normal reading</small>}
             </dt>
             <dd>{meaning}</dd>
           </div>

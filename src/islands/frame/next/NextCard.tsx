@@ -60,7 +60,7 @@ function Proposed({ proposal }: { readonly proposal: Proposal }) {
         <StepButtons step={picked ? { kind: "test", test: picked.test, again: false } : proposal.step} />
         {mayBeFixed && ON_THE_WAY.includes(proposal.step.kind) && (
           <Button look="quiet" onClick={() => dispatch({ do: "go", bench: "prove" })}>
-            It runs now: prove it
+            It runs now: do the test run
           </Button>
         )}
         {proposal.others.length > 0 && (
@@ -83,7 +83,7 @@ function ProposedStep({ proposal }: { readonly proposal: Proposal }) {
   const off = panelsOff.map((p) => panelName(machine, p)).join(", ");
   return (
     <>
-      <Kicker>{`${costSays(proposal)}${off && ` · ${off} off`}`}</Kicker>
+      <Kicker>{`${costSays(proposal)}${off && ` · ${off} off now`}`}</Kicker>
       <h2>{title}</h2>
       {proposal.step.kind === "panel" && maybePanelOf(machine, proposal.step.panel)?.how.length ? (
         <PanelWords panel={proposal.step.panel} state={proposal.step.state} />
@@ -92,7 +92,7 @@ function ProposedStep({ proposal }: { readonly proposal: Proposal }) {
       )}
       {prepares !== undefined && (
         <p className={styles.then}>
-          {proposal.prepares?.for === "fit" ? "Plan, once it can be reached" : "Then"}: <b>{prepares}</b>
+          {proposal.prepares?.for === "fit" ? "After that" : "Then"}: <b>{prepares}</b>
         </p>
       )}
       {caution !== undefined && <p className={styles.caution}>⚠ {caution}</p>}

@@ -18,7 +18,13 @@ export function OtherWays() {
     <details className={styles.ways}>
       <summary>
         <span>{ownWay(preference, liveTests)}</span>
-        <b>{ways === undefined ? "…" : differ === 0 ? "others agree" : `${differ} would differ`}</b>
+        <b>
+          {ways === undefined
+            ? "…"
+            : differ === 0
+              ? "no setting changes this"
+              : `${differ} ${differ === 1 ? "setting changes" : "settings change"} this`}
+        </b>
       </summary>
       <ul>
         {others.map((way) => (
@@ -39,15 +45,15 @@ function Way({ way: { change, aim, minutes, same } }: { readonly way: OtherWay }
         {same ? "would do the same now." : `would now: ${lower(aimSays(machine, aim))}, ${minutesSay(minutes)}.`}
       </p>
       <Button onClick={() => dispatch({ do: "record", drafts: [{ kind: "preference", body: { [change.field]: change.to } }] })}>
-        Work so
+        Use this
       </Button>
     </li>
   );
 }
 
-/** “Dead tests · cheapest first · single parts”. */
+/** “Dead tests · quickest first · failed part only”. */
 function ownWay({ first, parts, coldCoil }: Preference, liveTests: boolean): string {
-  const order = { look: "look first", meter: "meter first", either: "cheapest first" }[first];
+  const order = { look: "look first", meter: "meter first", either: "quickest first" }[first];
   const coil = coldCoil === "trust" ? " · cold coils trusted" : "";
-  return `${liveTests ? "Live tests" : "Dead tests"} · ${order} · ${parts === "set" ? "sets" : "single parts"}${coil}`;
+  return `${liveTests ? "Live tests" : "Dead tests"} · ${order} · ${parts === "set" ? "sets" : "failed part only"}${coil}`;
 }

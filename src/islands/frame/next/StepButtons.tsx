@@ -24,29 +24,36 @@ export function StepButtons({ step }: { readonly step: Step }) {
     case "test":
       return <QuestionButtons question={step.test.question} />;
     case "make-safe":
-      return record("Cord out, proved dead", { kind: "made-safe", body: { how: "cord", proved: true } });
+      return (
+        <>
+          {record("Record cord out and proved dead", { kind: "made-safe", body: { how: "cord", proved: true } })}
+          <Button onClick={() => dispatch({ do: "record", drafts: [{ kind: "made-safe", body: { how: "breaker", proved: true } }] })}>
+            Record breaker locked out and proved dead
+          </Button>
+        </>
+      );
     case "discharge":
-      return record("It is discharged", { kind: "discharged", body: { part: step.part } });
+      return record("Record discharged", { kind: "discharged", body: { part: step.part } });
     case "energise":
-      return record("Power is on", { kind: "energised", body: {} });
+      return record("Record power on", { kind: "energised", body: {} });
     case "panel":
       return <PanelButtons panel={step.panel} state={step.state} />;
     case "put-back":
-      return record("It is back", draftBack(step.thing));
+      return record("Mark reinstalled", draftBack(step.thing));
     case "fit":
-      return record(step.replaces ? "It is fitted" : "It is done", {
+      return record(step.replaces ? "Mark replaced" : "Mark done", {
         kind: "fitted",
         body: { assembly: step.assembly, action: step.replaces ? "replaced" : "put-right" },
       });
     case "examine":
       return <CheckButtons key={checkId(step.check)} check={step.check} />;
     case "prove":
-      return main("Record the run", () => dispatch({ do: "go", bench: "prove" }));
+      return main("Go to the test run", () => dispatch({ do: "go", bench: "prove" }));
     case "intake":
-      return main("Go to the intake", () => dispatch({ do: "go", bench: "intake" }));
+      return main("Go to Intake", () => dispatch({ do: "go", bench: "intake" }));
     case "doubt":
       return <DoubtButtons step={step} />;
     case "close":
-      return record(step.reservations ? "Close with reservations" : "Close the job", closingDraft(job));
+      return record(step.reservations ? "Close with exceptions" : "Close the job", closingDraft(job));
   }
 }

@@ -26,11 +26,11 @@ export function Line({ line, retraction }: Props) {
       <Clock at={at} />
       <span className={styles.text}>
         {line.status === "retracted" ? <s>{says}</s> : says}
-        {line.status === "retracted" && <em> taken back</em>}
+        {line.status === "retracted" && <em> voided</em>}
         {reason !== undefined && <em> does not count: {reason}</em>}
-        {line.status === "counts" && strange && <em className={styles.strange}> nothing explains it</em>}
+        {line.status === "counts" && strange && <em className={styles.strange}> unexplained</em>}
         <small className={styles.made}>{madeBySays(line)}</small>
-        {waiting && <em className={styles.waiting}> ○ not there yet</em>}
+        {waiting && <em className={styles.waiting}> ○ not sent yet</em>}
       </span>
       {line.status === "counts" && <NoteReadings entry={id} />}
       {line.status === "counts" && <PathButton entry={id} />}
@@ -59,7 +59,7 @@ function PathButton({ entry }: { readonly entry: string }) {
   if (!known) return null;
   return (
     <Press className={styles.way} aria-pressed={shown} onClick={() => dispatch({ do: "show-path", entry: shown ? undefined : entry })}>
-      {shown ? "Hide its way" : "Show its way"}
+      {shown ? "Hide current path" : "Show current path"}
     </Press>
   );
 }
@@ -71,11 +71,11 @@ function BackButton({ line, says, retraction }: Props & { readonly says: string 
   if (line.status !== "retracted") {
     const { id } = line.entry;
     return (
-      <Press aria-label={`Take back: ${says}`} title="Take back" onClick={() => dispatch({ do: "take-back", entry: id })}>
+      <Press aria-label={`Void entry: ${says}`} title="Void entry" onClick={() => dispatch({ do: "take-back", entry: id })}>
         <Undo2 size={20} aria-hidden />
       </Press>
     );
   }
   if (retraction === undefined) return null;
-  return <Press onClick={() => dispatch({ do: "take-back", entry: retraction })}>Put back</Press>;
+  return <Press onClick={() => dispatch({ do: "take-back", entry: retraction })}>Restore entry</Press>;
 }

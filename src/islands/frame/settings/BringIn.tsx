@@ -22,7 +22,7 @@ export function BringIn() {
       () => undefined,
     );
     if (answer?.headers.get("x-served-by") !== "yennic")
-      return setSays("The server does not answer: bring it in once it does. Nothing was written.");
+      return setSays("Can't reach the server. Nothing was imported. Try again when it answers.");
     const told = (await answer.json()) as BroughtIn & { error?: { message: string } };
     if (told.error) return setSays(told.error.message);
     setSays(undefined);
@@ -30,8 +30,8 @@ export function BringIn() {
   };
   return (
     <section className={styles.card}>
-      <h2>Bring a job in</h2>
-      <p>A zip file that “Take it elsewhere” made, here or at another shop.</p>
+      <h2>Import job</h2>
+      <p>A zip file from “Export job”, from here or another shop.</p>
       <label>
         <span className="hidden">The job’s file</span>
         <input
@@ -49,8 +49,8 @@ export function BringIn() {
       {says && <p role="alert">{says}</p>}
       {brought && (
         <p role="status">
-          {brought.fresh === 0 ? "It was all here already" : `${brought.fresh} entries brought in`}
-          {brought.known > 0 && brought.fresh > 0 && `, ${brought.known} were here already`}
+          {brought.fresh === 0 ? "Already here, nothing added" : `${brought.fresh} entries imported`}
+          {brought.known > 0 && brought.fresh > 0 && `, ${brought.known} already here`}
           {brought.refused.length > 0 && `; ${brought.refused.length} refused: ${brought.refused[0]?.message}`}.{" "}
           <a href={`/jobs/${brought.job}`}>Open job {brought.number ?? ""}</a>
         </p>

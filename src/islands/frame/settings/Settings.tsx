@@ -17,7 +17,7 @@ import styles from "./Settings.module.css";
 
 const NOTHING: ReplicaState = { pending: [], contact: { heardAt: 0 } };
 
-/** Who works on this device, and what it holds and has not sent yet. */
+/** Technician on this device, and what it holds and has not sent yet. */
 export function Settings() {
   const state = useReplica();
   return (
@@ -57,13 +57,13 @@ function Person() {
         setName(technician());
       }}
     >
-      <h2>Who works on this device</h2>
+      <h2>Technician on this device</h2>
       <label>
-        Your name: it stands beside everything you enter, and a proof of dead holds for you alone
+        Your name goes on every entry. A proved-dead check counts only for the person who made it.
         <input value={name} onChange={(e) => setName(e.target.value)} maxLength={120} autoComplete="name" />
       </label>
       <Button type="submit" disabled={name.trim() === "" || name.trim() === kept}>
-        {name.trim() === kept ? "Kept" : "Keep the name"}
+        {name.trim() === kept ? "Kept" : "Save name"}
       </Button>
     </form>
   );
@@ -73,7 +73,7 @@ function Holds({ state: { contact, storage } }: { readonly state: ReplicaState }
   const held = useHeld();
   return (
     <section className={styles.card}>
-      <h2>What this device holds</h2>
+      <h2>Saved on this device</h2>
       <dl>
         <dt>Jobs</dt>
         <dd>
@@ -94,7 +94,7 @@ function Holds({ state: { contact, storage } }: { readonly state: ReplicaState }
         <dt>Pictures and logs</dt>
         <dd>{held ? filesSay(held) : "…"}</dd>
         <dt>Storage</dt>
-        <dd>{storage ?? (held?.persisted ? "kept for good" : "kept, unless the browser runs out of room")}</dd>
+        <dd>{storage ?? (held?.persisted ? "saved permanently" : "saved, unless the browser runs out of room")}</dd>
         <dt>Offline</dt>
         <dd>
           {held?.worker
@@ -107,7 +107,7 @@ function Holds({ state: { contact, storage } }: { readonly state: ReplicaState }
 }
 
 function filesSay({ files: { waiting, refused } }: Held): string {
-  const sent = waiting === 0 ? "all are on the server" : `${waiting} not there yet`;
+  const sent = waiting === 0 ? "all are on the server" : `${waiting} not sent yet`;
   return [sent, ...refused.map((why) => `one is refused: ${why}`)].join("; ");
 }
 
@@ -144,8 +144,8 @@ function useHeld(): Held | undefined {
 function Waiting({ pending, trouble }: { readonly pending: readonly Pending[]; readonly trouble: string | undefined }) {
   return (
     <section className={styles.card}>
-      <h2>{pending.length === 0 ? "Everything is on the server" : `${pending.length} not there yet`}</h2>
-      {trouble && pending.length > 0 && <p>Because {trouble}. It is tried again by itself.</p>}
+      <h2>{pending.length === 0 ? "Everything is on the server" : `${pending.length} not sent yet`}</h2>
+      {trouble && pending.length > 0 && <p>Because {trouble}. Retrying.</p>}
       <ul>
         {pending.map((row) => (
           <WaitingEntry key={row.order} row={row} />
@@ -183,7 +183,7 @@ function WaitingEntry({ row: { order, entry, refused } }: { readonly row: Pendin
       {refused !== undefined && (
         <span>
           <Button onClick={() => void replica().retry(order)}>Send again</Button>
-          <Button onClick={() => void replica().discard(order)}>Drop it</Button>
+          <Button onClick={() => void replica().discard(order)}>Discard</Button>
         </span>
       )}
     </li>

@@ -17,8 +17,8 @@ export function ChooseMachine({ machines }: Props) {
       <h2>Which machine is it?</h2>
       <p>
         {named
-          ? `This job was read on ${named.id} in revision ${named.revision}, which is not kept here. Choose one to go on with; what was recorded stays.`
-          : "Look at the plate, often round the door opening."}
+          ? `This job used ${named.id}, revision ${named.revision}, which isn't here. Pick one to continue. The record stays.`
+          : "Check the nameplate, often around the door opening."}
       </p>
       <ul>
         {machines.map(({ ref, machine }) => (

@@ -1,6 +1,6 @@
 import { CircleOff, TriangleAlert, Zap } from "lucide-react";
 import type { Safety } from "../../../core/record/job/safety";
-import { Clock } from "../../../ui/Clock";
+import { Ago, Clock } from "../../../ui/Clock";
 import styles from "./EnergyBadge.module.css";
 
 interface Props {
@@ -17,7 +17,7 @@ export function EnergyBadge({ safety, silentSince }: Props) {
         <>
           <CircleOff size={22} aria-hidden />
           <span>
-            DEAD, proved <Clock at={safety.since} />
+            PROVED DEAD <Clock at={safety.since} /> <Ago at={safety.since} />
             <Unheard since={silentSince} />
           </span>
         </>
@@ -35,7 +35,7 @@ export function EnergyBadge({ safety, silentSince }: Props) {
         <>
           <TriangleAlert size={22} aria-hidden />
           <span>
-            {safety.isolated ? `OFF${safety.isolated.locked ? ", LOCKED" : ""}, NOT PROVED` : "NOT PROVED DEAD"}
+            {safety.isolated ? `POWER OFF${safety.isolated.locked ? ", LOCKED" : ""}. NOT PROVED DEAD` : "NOT PROVED DEAD"}
             <Lapsed safety={safety} />
             <Unheard since={silentSince} />
           </span>
@@ -51,10 +51,10 @@ function Unheard({ since }: { readonly since: number | undefined }) {
   return (
     <small>
       {since === 0 ? (
-        "server never heard here"
+        "No server contact yet"
       ) : (
         <>
-          server not heard since <Clock at={new Date(since).toISOString()} />
+          No server contact since <Clock at={new Date(since).toISOString()} />
         </>
       )}
     </small>
@@ -66,8 +66,8 @@ function Lapsed({ safety: { lapsed, since, by } }: { readonly safety: Safety }) 
   if (!lapsed) return null;
   return (
     <small>
-      {lapsed === "person" ? `${by ?? "somebody else"} proved it ` : "proved "}
-      <Clock at={since} />: prove it again
+      {lapsed === "person" ? `${by ?? "Someone else"}'s check, ` : "Check expired, "}
+      <Clock at={since} />. {lapsed === "person" ? "Not yours: prove it dead yourself." : "Prove it dead again."}
     </small>
   );
 }

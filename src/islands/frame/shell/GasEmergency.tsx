@@ -1,17 +1,10 @@
 import { TriangleAlert } from "lucide-react";
 import { useState } from "react";
 import { sightings } from "../../../core/record/job/evidence";
+import { GAS_SMELL_STEPS } from "../../../core/speech/words/bench/gas-smell";
 import { Button } from "../../../ui/Button";
 import { useDispatch, useJob } from "../../store/context";
 import styles from "./GasEmergency.module.css";
-
-const STEPS = [
-  "No switch, no flame, no phone in here. Do not pull the plug.",
-  "Shut the gas cock if you can reach it at once.",
-  "Windows and doors open. Everybody out.",
-  "From outside, call the gas supplier or the emergency number.",
-  "Back in only when they say so. Gas work is for the licensed; then soap on every joint.",
-];
 
 /** Gas was smelt: before everything else, what to do now. It stays until somebody says that everybody is safe. */
 export function GasEmergency() {
@@ -26,18 +19,19 @@ export function GasEmergency() {
         <TriangleAlert size={52} aria-hidden /> Smell of gas
       </h1>
       <ol>
-        {STEPS.map((step) => (
+        {GAS_SMELL_STEPS.map((step) => (
           <li key={step}>{step}</li>
         ))}
       </ol>
       <p>
-        The local code and the supplier come before anything this program says. The job can't be closed until a joint test is on record.
+        Go back in only when they say so. Local code and the gas company come before this program. The job can't be closed until a leak test
+        is on record.
       </p>
       <div>
         <Button look="main" onClick={() => setPassed(smelt)}>
-          Everybody is safe, go on
+          Everyone is safe, continue
         </Button>
-        <Button onClick={() => void dispatch({ do: "take-back", entry: smelt })}>It was no gas: take it back</Button>
+        <Button onClick={() => void dispatch({ do: "take-back", entry: smelt })}>It wasn't gas: void the entry</Button>
       </div>
     </div>
   );

@@ -33,10 +33,10 @@ function Waiting() {
   const trouble = useJob((s) => s.trouble);
   if (count === 0) return null;
   return (
-    <output className={styles.offline} title={trouble ?? "Being sent"}>
+    <output className={styles.offline} title={trouble ?? "sending"}>
       <CloudOff size={20} aria-hidden />
       <span>
-        {count} not there yet
+        {count} not sent yet
         {trouble && <small>{trouble}</small>}
       </span>
     </output>

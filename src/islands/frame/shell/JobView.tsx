@@ -106,12 +106,12 @@ function Frame({ machines }: Pick<Props, "machines">) {
 }
 
 function Middle({ parts }: { readonly parts: ReturnType<typeof useBench> }) {
-  if (parts === "failed") return <p role="alert">This bench could not be loaded. What you enter is kept; load the page again.</p>;
+  if (parts === "failed") return <p role="alert">Can't load this bench. Your entries are saved. Reload the page.</p>;
   return parts ? <parts.Bench /> : <p role="status">Loading…</p>;
 }
 
 function EngineFailure() {
   const failed = useJob((s) => s.diagnosis.failed);
   if (failed === undefined) return null;
-  return <p role="alert">The suspects can't be worked out here ({failed}). What you enter is still kept; reload to try again.</p>;
+  return <p role="alert">Can't calculate the suspects here ({failed}). Your entries are saved. Reload to try again.</p>;
 }

@@ -32,9 +32,9 @@ export function LeftOpen() {
   return (
     <section className={bench.card} aria-label="Left open">
       <h2>
-        Left open since <Clock at={last} />
+        Taken apart since <Clock at={last} />
       </h2>
-      {power !== "dead" && <p className={bench.caution}>⚠ Nothing is proven dead any more: prove it before a hand goes in.</p>}
+      {power !== "dead" && <p className={bench.caution}>⚠ Not proved dead anymore. Prove it dead before you reach in.</p>}
       <p>Off: {off.map((c) => lower(cameOffTitle(machine, c))).join(", ")}.</p>
       {lying.map((l) => (
         <p key={l.what}>
@@ -42,11 +42,11 @@ export function LeftOpen() {
           {l.who && ` · ${l.who} has it`}
         </p>
       ))}
-      {wanted.length > 0 && <p>Waits for: {wanted.map((w) => wantedSays(machine, w)).join("; ")}.</p>}
+      {wanted.length > 0 && <p>Waiting on: {wanted.map((w) => wantedSays(machine, w)).join("; ")}.</p>}
       <div className={hands.row}>
-        <Button onClick={() => setRead(true)}>Go on</Button>
+        <Button onClick={() => setRead(true)}>Continue</Button>
         <Button look="quiet" onClick={() => dispatch({ do: "go", bench: "open" })}>
-          To what is off
+          Show removed parts
         </Button>
         <WaitingPage />
       </div>

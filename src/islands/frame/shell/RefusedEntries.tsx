@@ -25,13 +25,13 @@ function RefusedEntry({ refused: { order, entry, refused } }: { readonly refused
   return (
     <div role="alert" className={styles.refused}>
       <p>
-        The server refused “{kept.readable ? entrySays(machine, kept.entry) : unreadableSays(kept.entry)}”: {refused}. It is kept here and
+        The server rejected “{kept.readable ? entrySays(machine, kept.entry) : unreadableSays(kept.entry)}”: {refused}. It is kept here and
         counts for nothing.
       </p>
       <span>
-        {machine && finding && <Button onClick={() => void correct()}>Correct it</Button>}
+        {machine && finding && <Button onClick={() => void correct()}>Edit and resend…</Button>}
         <Button onClick={() => void dispatch({ do: "send-again", order })}>Send again</Button>
-        <Button onClick={() => void dispatch({ do: "drop-refused", order })}>Drop it</Button>
+        <Button onClick={() => void dispatch({ do: "drop-refused", order })}>Discard</Button>
       </span>
     </div>
   );

@@ -50,7 +50,7 @@ function StageLink({ job, stage }: { readonly job: string; readonly stage: Stage
       {isDone && !isNow && <span aria-hidden="true">✓ </span>}
       {STAGE_NAMES[stage]}
       {isDone && <span className="hidden"> done</span>}
-      {isNow && <span className="hidden"> the work stands here</span>}
+      {isNow && <span className="hidden"> current bench</span>}
     </a>
   );
 }

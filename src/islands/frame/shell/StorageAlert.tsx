@@ -17,10 +17,10 @@ export function StorageAlert() {
   return (
     <div role="alert" className={styles.refused}>
       <p>
-        <strong>{capitalised(storage)}.</strong> What you enter is sent at once and held in this page only
+        <strong>{capitalised(storage)}.</strong> This browser can't save
         {waits > 0
-          ? `: ${waits} not there yet. Leave the page open until the server has ${waits === 1 ? "it" : "them"}.`
-          : "; the server has all of it so far."}
+          ? `. ${waits} ${waits === 1 ? "entry" : "entries"} not sent: keep this page open or ${waits === 1 ? "it's" : "they're"} lost.`
+          : ". Everything so far is on the server."}
       </p>
     </div>
   );

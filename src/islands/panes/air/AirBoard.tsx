@@ -60,8 +60,7 @@ export function AirBoard({ machine, run, onRun, first, onKeep }: Props) {
       )}
       {flow?.apart && (
         <p role="alert" className={styles.alert}>
-          These ways differ by more than they may: {estimates.map((e) => `${FROM_SAYS[e.by]} ${flowSays(e)}`).join(", ")}. One of them is
-          off: read again.
+          These methods disagree: {estimates.map((e) => `${FROM_SAYS[e.by]} ${flowSays(e)}`).join(", ")}. One of them is off: read again.
         </p>
       )}
       {run ? (
@@ -74,9 +73,9 @@ export function AirBoard({ machine, run, onRun, first, onKeep }: Props) {
         </>
       ) : (
         <>
-          <p className={styles.note}>Nobody built the run of this house: the clear duct of the machine’s file stands for it.</p>
+          <p className={styles.note}>No duct entered. Using a clear duct from the machine file: flow limits may be wrong.</p>
           <div className={styles.buttons}>
-            <Button onClick={() => onRun(USUAL_RUN)}>Build the run</Button>
+            <Button onClick={() => onRun(USUAL_RUN)}>Build the duct</Button>
           </div>
           {measuring}
         </>
@@ -92,7 +91,7 @@ export function AirBoard({ machine, run, onRun, first, onKeep }: Props) {
               )
             }
           >
-            Keep {flowSays(flow)} as evidence
+            Save {flowSays(flow)} as evidence
           </Button>
         </div>
       )}
@@ -131,13 +130,13 @@ function Verdict({ choke, now, worst }: VerdictProps) {
 }
 
 const NOTHING_YET = {
-  title: "What really flows?",
-  follows: "Build the run, then measure in one way at least: each is worked out with its uncertainty.",
+  title: "What is the airflow?",
+  follows: "Build the duct, then measure at least one way. Each shows its uncertainty.",
 };
 
 /** A hood that is found half shut is named; else whatever chokes lies somewhere along the way. */
 function worstSays(run: DuctRun | undefined, worst: number): string | undefined {
   if (!run || run.hoodOpen === 1) return undefined;
   const piece = run.pieces[worst];
-  return piece ? pieceSays(piece) : `the ${HOOD_SAYS[run.hood]}, ${Math.round(run.hoodOpen * 100)} % open`;
+  return piece ? pieceSays(piece) : `the ${HOOD_SAYS[run.hood]}, ${Math.round(run.hoodOpen * 100)}% open`;
 }

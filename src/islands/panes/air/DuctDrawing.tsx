@@ -20,7 +20,7 @@ export function DuctDrawing({ run, worst }: { readonly run: DuctRun; readonly wo
   const path = points.map((p, i) => `${i === 0 ? "M" : "L"}${p.x} ${p.y}`).join(" ");
   const foil = run.pieces.flatMap((p, i) => (p.material === "foil" ? [i] : []));
   return (
-    <svg viewBox={`${left} ${top} ${right - left} ${bottom - top}`} className={styles.drawing} role="img" aria-label="The duct as it runs">
+    <svg viewBox={`${left} ${top} ${right - left} ${bottom - top}`} className={styles.drawing} role="img" aria-label="The duct">
       <rect x={-104} y={-80} width={96} height={122} fill="none" stroke="var(--ink)" strokeWidth={3} />
       <path d="M-104 -58H-8" stroke="var(--ink)" strokeWidth={2.5} />
       <circle cx={-56} cy={-8} r={28} fill="none" stroke="var(--ink)" strokeWidth={2.5} />

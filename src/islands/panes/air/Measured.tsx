@@ -31,7 +31,7 @@ export function measuredFrom(t: AirTyped): { readonly measured: AirMeasured; rea
     rise !== undefined && rise < LEAST_RISE_K
       ? `A rise of ${rise.toFixed(0)} K tells no flow: expected ${LEAST_RISE_K} K or more. Let it warm through, empty, and read again.`
       : louvres && (louvres.of < 1 || louvres.open > louvres.of)
-        ? `${louvres.open} of ${louvres.of} louvres can’t be open: expected no more than there are.`
+        ? `${louvres.open} of ${louvres.of} louvers can't be open. Enter no more than there are.`
         : undefined;
   return {
     measured: {

@@ -25,7 +25,7 @@ export function RunEditor({ run, onRun, losses, worst }: Props) {
   const last = run.pieces.length;
   return (
     <section aria-label="The run">
-      <h3>The run, from the machine outwards</h3>
+      <h3>The duct, from the machine out</h3>
       <ol className={styles.pieces}>
         {run.pieces.map((piece, i) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: pieces are their places
@@ -70,7 +70,7 @@ export function RunEditor({ run, onRun, losses, worst }: Props) {
       </div>
       <p className={straight > allowed ? bench.caution : styles.note}>
         {straight.toFixed(1)} m straight, {bends.toFixed(1)} m for its bends; {allowed.toFixed(1)} m are allowed ({USUAL_LIMIT_M.toFixed(1)}{" "}
-        m less the bends: a default, the maker’s figure wins).
+        m less the bends: a default, go by the manufacturer).
       </p>
     </section>
   );
@@ -96,7 +96,7 @@ function HoodChoice({ run, onRun }: Pick<Props, "run" | "onRun">) {
         label="How far the hood is open"
         value={run.hoodOpen}
         of={OPEN}
-        says={(share) => (share === 1 ? "all open" : `${share * 100} % open`)}
+        says={(share) => (share === 1 ? "all open" : `${share * 100}% open`)}
         onChoose={(hoodOpen) => onRun({ ...run, hoodOpen })}
       />
     </>

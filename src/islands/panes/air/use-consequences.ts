@@ -13,6 +13,6 @@ export function useConsequences(machine: Machine, frees: readonly number[], wate
   const { answer, trouble, stale } = useCalculated(key, "consequences", machine, frees, waterKg);
   return {
     does: frees.map((_, i) => (stale ? undefined : answer?.[i])),
-    trouble: trouble && `What the air does can’t be worked out here: ${trouble.message}. Load the page again.`,
+    trouble: trouble && `Can't calculate the effects here: ${trouble.message}. Reload the page.`,
   };
 }

@@ -83,7 +83,7 @@ function GasOfJob() {
       />
       {typed && (
         <div className={worked.buttons}>
-          <Button onClick={() => void keep()}>Keep these with the job</Button>
+          <Button onClick={() => void keep()}>Save to job</Button>
         </div>
       )}
     </>

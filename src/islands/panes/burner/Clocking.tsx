@@ -46,12 +46,12 @@ export function Clocking({
         )
       : undefined;
   return (
-    <section aria-label="Gas meter clocked" className={worked.board}>
+    <section aria-label="Gas meter, clocked" className={worked.board}>
       <h3>The gas meter, one turn of its smallest dial</h3>
       <div className={styles.values}>
         <NumberField label="Dial" range={BURNER_RANGES.dial} value={dial} onChange={setDial} />
         <NumberField label="One turn" range={BURNER_RANGES.seconds} value={seconds} onChange={setSeconds} />
-        <NumberField label="Others that burn" range={BURNER_RANGES.other} value={others} onChange={setOthers} />
+        <NumberField label="Other appliances burning" range={BURNER_RANGES.other} value={others} onChange={setOthers} />
       </div>
       {found && found.burner <= 0 && (
         <p role="alert" className={worked.alert}>
@@ -72,10 +72,10 @@ export function Clocking({
               {inThere.says}
             </p>
           )}
-          {!inThere && <p className={worked.note}>With the manifold pressure, it is told which hole is probably in there.</p>}
+          {!inThere && <p className={worked.note}>Enter the manifold pressure to see which orifice is in there.</p>}
           <div className={worked.buttons}>
-            <Button onClick={() => onInput(found.burner)}>Reckon on with it</Button>
-            {onKeep && <Button onClick={() => onKeep(found.burner, found.sigma, "meter")}>Keep as evidence</Button>}
+            <Button onClick={() => onInput(found.burner)}>Use this result</Button>
+            {onKeep && <Button onClick={() => onKeep(found.burner, found.sigma, "meter")}>Save as evidence</Button>}
           </div>
         </>
       )}

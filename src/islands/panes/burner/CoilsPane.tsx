@@ -30,7 +30,7 @@ export function CoilsPane() {
 
 const igniterVolts = ({ supply }: Machine): number => Math.abs(supply.legs[0]?.volts ?? 120);
 
-/** What is read between every two terminals of the coils, with all wires on and by itself. */
+/** What is read between every two terminals of the coils, with all wires connected and by itself. */
 function InCircuit({ machine, coils }: { readonly machine: Machine; readonly coils: readonly Part[] }) {
   const nets = [...new Set(coils.flatMap((c) => c.nets))];
   const rest = restControls(machine);
@@ -57,7 +57,7 @@ function InCircuit({ machine, coils }: { readonly machine: Machine; readonly coi
                 <td>{formatValue(healthyOhms(machine, [a, b], rest, []), "ohm")}</td>
                 <td>
                   {alone?.kind === "coil"
-                    ? `${alone.name}, ${formatValue(alone.ohms, "ohm")} ± ${alone.tolerance * 100} %`
+                    ? `${alone.name}, ${formatValue(alone.ohms, "ohm")} ±${alone.tolerance * 100}%`
                     : "no coil of its own"}
                 </td>
               </tr>
@@ -70,10 +70,10 @@ function InCircuit({ machine, coils }: { readonly machine: Machine; readonly coi
 }
 
 const STANDS: Readonly<Record<NonNullable<ReturnType<typeof igniterStands>>, string>> = {
-  good: "Good: it takes what it should. Ohms alone would not tell.",
-  open: "Open: it can’t glow.",
-  aged: "Aged: too little current to get hot in time, though its ohms may look good.",
-  odd: "More than it should: not this igniter, or shorted in part.",
+  good: "Good: normal current. Ohms alone can't show that.",
+  open: "Open: it can't glow.",
+  aged: "Aged: too little current to get hot in time. Its ohms may look good.",
+  odd: "Too much current: wrong igniter, or partly shorted.",
 };
 
 function Igniter({ igniter, volts }: { readonly igniter: PartOf<"igniter">; readonly volts: number }) {

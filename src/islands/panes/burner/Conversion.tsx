@@ -30,7 +30,7 @@ export function Conversion() {
       <summary>Convert it to another fuel</summary>
       <section aria-label="Conversion" className={worked.board}>
         <label className={worked.field}>
-          <span>It burns {FUELS[gas].name}; to</span>
+          <span>Burning now {FUELS[gas].name}; to</span>
           <select className={bench.field} value={to} onChange={(e) => setTo(GASES.find((g) => g === e.target.value) ?? to)}>
             {GASES.filter((g) => g !== gas).map((g) => (
               <option key={g} value={g}>
@@ -51,12 +51,12 @@ export function Conversion() {
         {refused && (missing.length > 0 || !dead) && (
           <p role="alert" className={worked.alert}>
             {dead
-              ? `A conversion is complete or none: still missing: ${missing.map((m) => CONVERSION[m].toLowerCase()).join("; ")}.`
-              : "Make it safe first: a conversion is work on a dead machine, its gas shut."}
+              ? `⚠ Conversion not complete. Do not light it. Missing: ${missing.map((m) => CONVERSION[m].toLowerCase()).join("; ")}.`
+              : "Make it safe first: power off and proved dead, gas off."}
           </p>
         )}
         <div className={worked.buttons}>
-          <Button onClick={convert}>It is converted</Button>
+          <Button onClick={convert}>Record conversion done</Button>
         </div>
       </section>
     </details>

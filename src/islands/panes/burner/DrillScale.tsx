@@ -18,7 +18,7 @@ interface Props {
 const ABOUT = 0.16;
 const [LINE, HEIGHT] = [78, 128];
 
-/** What real drills would burn at this pressure, against the plate ± 5 %; and what burns. */
+/** What real drills would burn at this pressure, against the plate ±5%; and what burns. */
 export function DrillScale({ gas, discharge, pressure, plate, input }: Props) {
   const frame = useRef<HTMLDivElement>(null);
   const { width } = useSize(frame);
@@ -35,7 +35,7 @@ export function DrillScale({ gas, discharge, pressure, plate, input }: Props) {
         <rect x={from} y={LINE} width={to - from} height={24} className={styles.within} />
         <path d={`M0 ${LINE}H${width}`} className={styles.axis} />
         <text x={(from + to) / 2} y={LINE + 17} textAnchor="middle" className={styles.plate}>
-          ✓ plate ± 5 %
+          ✓ plate ±5%
         </text>
         {drills.map((d, i) => {
           const stands = plateSays(d.btu, plate);
@@ -46,7 +46,7 @@ export function DrillScale({ gas, discharge, pressure, plate, input }: Props) {
               <path d={`M${x(d.btu)} ${LINE}V${top}`} className={styles.pin} />
               <circle cx={x(d.btu)} cy={top} r={6} className={styles.pin} />
               <text x={x(d.btu) + (left ? -11 : 11)} y={top + 5} textAnchor={left ? "end" : "start"}>
-                drill {d.number}: {stands.is === "good" ? "✓" : "✗"} {((d.btu / plate - 1) * 100).toFixed(1)} %
+                drill {d.number}: {stands.is === "good" ? "✓" : "✗"} {((d.btu / plate - 1) * 100).toFixed(1)}%
               </text>
             </g>
           );

@@ -44,10 +44,10 @@ export function GasBoard({ typed, onType, plate: ofMachine, onKeep }: Props) {
   return (
     <div className={worked.board}>
       <Train gas={gas} />
-      <nav className={worked.buttons} aria-label="What is worked out">
+      <nav className={worked.buttons} aria-label="What to find">
         {WANTED.map(([w, name]) => (
           <Button key={w} aria-pressed={wanted === w} onClick={() => setWanted(w)}>
-            Work out the {name}
+            Find the {name}
           </Button>
         ))}
       </nav>
@@ -76,14 +76,14 @@ export function GasBoard({ typed, onType, plate: ofMachine, onKeep }: Props) {
       <Clocking typed={typed} plate={plate} discharge={discharge} onInput={setInput} onKeep={onKeep} />
       {plate !== undefined && (
         <p className={worked.note}>
-          The plate’s {btuSays(plate)} wants {drillSays(nearestDrill(orificeFor(gas, plate, discharge)))} for {FUELS[gas].name}, SG{" "}
-          {FUELS[gas].specificGravity}, {FUELS[gas].heatingValueBtuPerFt3} BTU/ft³: defaults, the supplier’s figures win.
+          Nameplate's {btuSays(plate)} wants {drillSays(nearestDrill(orificeFor(gas, plate, discharge)))} for {FUELS[gas].name}, SG{" "}
+          {FUELS[gas].specificGravity}, {FUELS[gas].heatingValueBtuPerFt3} BTU/ft³: defaults, go by the gas company's figures.
         </p>
       )}
       {onKeep && wanted === "input" && found && (
         <div className={worked.buttons}>
           <Button onClick={() => onKeep(found.input, found.input * ORIFICE_WITHIN, "orifice")}>
-            Keep {btuSays(found.input)} as evidence
+            Save {btuSays(found.input)} as evidence
           </Button>
         </div>
       )}
@@ -129,7 +129,7 @@ function WhichGas({
   const isKnown = orificeInches !== undefined && manifoldInWc !== undefined && input !== undefined;
   return (
     <p role="status" className={styles.says}>
-      {isKnown ? fuelsSay(orificeInches, manifoldInWc, input, discharge) : "With orifice, pressure and input it is told which gas that is."}
+      {isKnown ? fuelsSay(orificeInches, manifoldInWc, input, discharge) : "Enter orifice, pressure and input to see which gas it is."}
     </p>
   );
 }
@@ -175,7 +175,7 @@ function Defaults({ typed, reckons: { share }, discharge, onType, onDischarge }:
           value={typed.altitudeFt}
           onChange={(altitudeFt) => onType({ altitudeFt })}
         />
-        <p>{share === 1 ? "nothing off below 2000 ft" : `${((1 - share) * 100).toFixed(0)} % off: 4 % each 1000 ft, a default`}</p>
+        <p>{share === 1 ? "nothing off below 2000 ft" : `${((1 - share) * 100).toFixed(0)}% off: 4% each 1000 ft, a default`}</p>
       </div>
       <div>
         <NumberField

@@ -1,5 +1,7 @@
 import { useState } from "react";
 import { sightFinding } from "../../../core/record/finding/kinds/sight";
+import type { Draft } from "../../../core/record/job/kinds/index";
+import { GAS_SMELL_STEPS } from "../../../core/speech/words/bench/gas-smell";
 import { Button } from "../../../ui/Button";
 import worked from "../../../ui/Calculator.module.css";
 import { useDispatch } from "../../store/context";
@@ -9,38 +11,35 @@ import styles from "./Burner.module.css";
 export function GasSmell() {
   const dispatch = useDispatch();
   const [smells, setSmells] = useState(false);
+  const record = (...drafts: Draft[]) => dispatch({ do: "record", drafts });
   if (!smells)
     return (
       <div className={worked.buttons}>
-        <Button onClick={() => setSmells(true)}>⚠ It smells of gas</Button>
+        <Button onClick={() => setSmells(true)}>⚠ Smell of gas</Button>
       </div>
     );
   return (
-    <section aria-label="It smells of gas" className={styles.gas}>
-      <h2>It smells of gas: now</h2>
+    <section aria-label="Smell of gas" className={styles.gas}>
+      <h2>Smell of gas: do this now</h2>
       <ol>
-        <li>1. Gas cock shut.</li>
-        <li>2. No switch, no plug, no bell, no flame.</li>
-        <li>3. Windows and doors open.</li>
-        <li>4. Everybody out.</li>
-        <li>5. From outside: call the gas supplier. Nobody goes back in before they say so.</li>
+        {GAS_SMELL_STEPS.map((step, i) => (
+          <li key={step}>
+            {i + 1}. {step}
+          </li>
+        ))}
       </ol>
       <div className={worked.buttons}>
+        <Button look="main" onClick={() => record({ kind: "finding", body: sightFinding("smell", "gas") })}>
+          Record gas smell
+        </Button>
         <Button
-          look="main"
           onClick={() =>
-            dispatch({
-              do: "record",
-              drafts: [
-                { kind: "valve", body: { of: "gas", state: "shut" } },
-                { kind: "finding", body: sightFinding("smell", "gas") },
-              ],
-            })
+            record({ kind: "valve", body: { of: "gas", state: "shut" } }, { kind: "finding", body: sightFinding("smell", "gas") })
           }
         >
-          It is shut: record it
+          Record gas smell, gas off
         </Button>
-        <Button onClick={() => setSmells(false)}>It does not smell</Button>
+        <Button onClick={() => setSmells(false)}>Cancel: no smell</Button>
       </div>
     </section>
   );

@@ -11,7 +11,7 @@ import { Checklist } from "../hands/Checklist";
 import { Conversion } from "./Conversion";
 import { GasSmell } from "./GasSmell";
 
-const COMMON = ["union at the valve", "pressure tap plug", "orifice", "pipe to the cock"];
+const COMMON = ["union at the valve", "pressure tap plug", "orifice", "pipe to the gas shutoff"];
 
 /** Joints that were opened, each with its leak test; the conversion to another fuel, all of it or none; what to do when it smells. */
 export function JointsPane() {
@@ -23,7 +23,7 @@ export function JointsPane() {
     <div className={worked.board}>
       <GasSmell />
       <section aria-label="Gas joints">
-        <h3>Joints that were opened: each is tested, or the job can’t be closed</h3>
+        <h3>Opened joints: leak test each, or the job can't be closed</h3>
         {joints.length === 0 && <p className={bench.quiet}>None yet.</p>}
         <ul className={worked.joints}>
           {joints.map((j) => (
@@ -37,15 +37,11 @@ export function JointsPane() {
             </Button>
           ))}
         </div>
-        <WordsForm
-          fields={{ name: { label: "Another joint that was opened", most: 60 } }}
-          button="Opened"
-          onKeep={({ name }) => void open(name)}
-        />
-        <p className={bench.quiet}>Gas work is for the licensed; the local code and the maker’s sheet come first.</p>
+        <WordsForm fields={{ name: { label: "Another opened joint", most: 60 } }} button="Opened" onKeep={({ name }) => void open(name)} />
+        <p className={bench.quiet}>Gas work is for a licensed technician. Local code and the tech sheet come first.</p>
       </section>
       <details>
-        <summary>Work at the valve: what was carried over or changed</summary>
+        <summary>Work at the valve: what was reused or changed</summary>
         <Checklist list="valve-work" label="Work at the valve" items={VALVE_WORK} />
       </details>
       <Conversion />
@@ -54,10 +50,10 @@ export function JointsPane() {
 }
 
 const VALVE_WORK = [
-  { id: "spring", says: "Regulator spring: limiter off, retainer slowly, turns counted; set by the gauge afterwards." },
-  { id: "cap", says: "Limiter or cap of the fuel in use carried over." },
-  { id: "orifice", says: "Orifice of the fuel in use carried over; it and the outlet face the same way." },
-  { id: "sleeve", says: "Metal sleeve of the coils carried over." },
+  { id: "spring", says: "Regulator spring: limiter off, retainer slowly, turns counted; set with the gauge afterward." },
+  { id: "cap", says: "Limiter or cap of the fuel in use reused." },
+  { id: "orifice", says: "Orifice of the fuel in use reused; it and the outlet face the same way." },
+  { id: "sleeve", says: "Metal sleeve of the coils reused." },
   { id: "bracket", says: "Bracket’s pins in their holes." },
 ];
 

@@ -14,10 +14,10 @@ export function Sensor() {
   const [opens, setOpens] = useState<number | undefined>();
   const [closes, setCloses] = useState<number | undefined>();
   const said = [
-    cold !== undefined && (cold <= 1 ? "✓ closed cold" : "✗ not closed cold: no glow comes"),
+    cold !== undefined && (cold <= 1 ? "✓ closed cold" : "✗ not closed cold: no glow"),
     opens !== undefined &&
       (opens < OPENS_S[0]
-        ? "✗ opens too soon: the igniter is not hot yet"
+        ? "✗ opens too soon: igniter not hot yet"
         : opens > OPENS_S[1]
           ? "✗ opens late or never: it glows on, no gas"
           : "✓ opens in time"),

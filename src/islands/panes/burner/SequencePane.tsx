@@ -73,7 +73,7 @@ export function SequencePane() {
       {run ? (
         <Told run={run} from={text.trim() !== "" ? "Typed" : simulated ? "A simulated burner" : "The run that was watched"} />
       ) : (
-        text.trim() === "" && <p className={bench.quiet}>No run was watched yet.</p>
+        text.trim() === "" && <p className={bench.quiet}>No watched run yet.</p>
       )}
       {text.trim() !== "" && typed.ok && run && (
         <div className={worked.buttons}>
@@ -82,7 +82,7 @@ export function SequencePane() {
               dispatch({ do: "record", drafts: [{ kind: "watched", body: { seconds: run.seconds, events: [...run.events] } }] })
             }
           >
-            Keep it as a watched run
+            Save as a watched run
           </Button>
         </div>
       )}
@@ -90,7 +90,7 @@ export function SequencePane() {
   );
 }
 
-const troubleSays = (error: Error): string => `The ignition can’t be worked out here: ${error.message}. Load the page again.`;
+const troubleSays = (error: Error): string => `Can't calculate the ignition here: ${error.message}. Reload the page.`;
 
 function useRanked(run: WatchedRun): RankedSequence | string | undefined {
   const machine = useMachine();
@@ -101,15 +101,15 @@ function useRanked(run: WatchedRun): RankedSequence | string | undefined {
 function Told({ run, from }: { readonly run: WatchedRun; readonly from: string }) {
   const machine = useMachine();
   const found = useRanked(run);
-  if (!found) return <p role="status">Working it out…</p>;
+  if (!found) return <p role="status">Calculating…</p>;
   if (typeof found === "string") return <p role="alert">{found}</p>;
   const { ranked, healthy, telling } = found;
   const seconds = Math.max(180, Math.ceil((Math.max(run.seconds, telling?.at ?? 0) + 30) / 60) * 60);
   const compared = ranked.slice(0, COMPARED);
   return (
-    <section aria-label="What the ignition tells" className={worked.board}>
+    <section aria-label="What the ignition shows" className={worked.board}>
       <p>
-        {from}: {run.events.map((e) => `${HAPPENED[e.what]} ${clockSays(e.at)}`).join(", ") || "nothing happened"}, looked on for{" "}
+        {from}: {run.events.map((e) => `${HAPPENED[e.what]} ${clockSays(e.at)}`).join(", ") || "nothing happened"}, watched for{" "}
         {clockSays(run.seconds)}.
       </p>
       <ol className={styles.courses}>
@@ -122,7 +122,7 @@ function Told({ run, from }: { readonly run: WatchedRun; readonly from: string }
       </ol>
       {telling && (ranked[0]?.share ?? 0) < SETTLED && (
         <p>
-          To tell the first two apart, look on to <b>{clockSays(telling.at)}</b> and watch {LANE_SAYS[telling.lane]}: another{" "}
+          To separate the first two, keep watching to <b>{clockSays(telling.at)}</b> and watch {LANE_SAYS[telling.lane]}: another{" "}
           {clockSays(Math.max(0, telling.at - run.seconds))}.
         </p>
       )}

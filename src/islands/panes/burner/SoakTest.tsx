@@ -42,7 +42,7 @@ export function SoakTest({ coils }: { readonly coils: readonly PartOf<"coil">[] 
           </select>
         </label>
         <NumberField
-          label={cold === undefined ? "Cold (rated stands for it)" : "Cold"}
+          label={cold === undefined ? "Cold (rated is used)" : "Cold"}
           range={OHMS}
           value={cold ?? coil.ohms}
           onChange={setCold}
@@ -53,7 +53,7 @@ export function SoakTest({ coils }: { readonly coils: readonly PartOf<"coil">[] 
           <input className={bench.field} value={text} placeholder="1.41k 1.47k 1.52k OL" onChange={(e) => setText(e.target.value)} />
         </label>
       </div>
-      {bad >= 0 && <p role="alert">“{words[bad]}” is no resistance; expected such as 1.41k, or OL.</p>}
+      {bad >= 0 && <p role="alert">“{words[bad]}” is not a resistance. Enter 1.41k, or OL.</p>}
       {words.length > MOST_MINUTES && (
         <p role="alert">
           {words.length} minutes: expected {MOST_MINUTES} at most.

@@ -4,7 +4,7 @@ import styles from "./Burner.module.css";
 /** The way of the gas: cock, union, valve with its coils and regulator, pressure tap, orifice, burner, sensor, igniter. */
 export function Train({ gas }: { readonly gas: Gas }) {
   return (
-    <svg viewBox="0 0 820 150" className={styles.train} role="img" aria-label="The burner, from the cock to the flame">
+    <svg viewBox="0 0 820 150" className={styles.train} role="img" aria-label="The burner, from the gas shutoff to the flame">
       <g stroke="var(--ink)" strokeWidth={2.5} fill="none">
         <path d="M8 60v56M8 78h150M8 98h150" />
         <path d="M20 88h34M44 80l12 8-12 8" />

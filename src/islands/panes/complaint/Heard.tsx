@@ -29,7 +29,7 @@ interface Props {
 /** What was taken from a customer's words, each to be struck out or turned; the words stay as they are. */
 export function Heard({ heard, machine, corrections, onCorrect }: Props) {
   return (
-    <ul className={styles.chips} aria-label="Taken from these words">
+    <ul className={styles.chips} aria-label="Symptoms picked up">
       {heard.findings.map((f) => (
         <Chip key={aboutOf(f)} finding={f} machine={machine} to={corrections[aboutOf(f)]} onCorrect={(to) => onCorrect(aboutOf(f), to)} />
       ))}
@@ -57,16 +57,17 @@ function Chip({ finding, machine, to, onCorrect }: ChipProps) {
   const answers = asks && "answers" in asks ? asks.answers : [];
   const now = shown.result.is === "answer" ? shown.result.value : "";
   const next = answers[(answers.indexOf(now) + 1) % Math.max(1, answers.length)];
+  const opposite = next === undefined ? "" : findingSays({ ...shown, result: { is: "answer", value: next } } as Finding, machine);
   return (
     <li data-struck={struck}>
       <span>{struck ? <s>{says}</s> : says}</span>
       {!struck && next !== undefined && next !== now && (
-        <Press aria-label={`Not “${says}”: turn it`} title="Turn it" onClick={() => onCorrect(next)}>
+        <Press aria-label={`Change to “${opposite}”`} onClick={() => onCorrect(next)}>
           <Repeat2 size={20} aria-hidden />
         </Press>
       )}
-      <Press aria-label={struck ? `Put back: ${says}` : `Strike out: ${says}`} onClick={() => onCorrect(struck ? undefined : null)}>
-        {struck ? "Put back" : <X size={20} aria-hidden />}
+      <Press aria-label={struck ? `Restore: ${says}` : `Remove: ${says}`} onClick={() => onCorrect(struck ? undefined : null)}>
+        {struck ? "Restore" : <X size={20} aria-hidden />}
       </Press>
     </li>
   );

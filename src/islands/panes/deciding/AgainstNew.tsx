@@ -27,7 +27,7 @@ export function AgainstNew({ way }: { readonly way: WayToRepair }) {
   return (
     <div className={styles.against}>
       <label>
-        Repair or another machine? How old is it, in years
+        Repair or replace? Age of the machine, years
         <input
           className={bench.field}
           inputMode="decimal"
@@ -37,7 +37,7 @@ export function AgainstNew({ way }: { readonly way: WayToRepair }) {
           onBlur={keep}
         />
       </label>
-      {typed.trim() !== "" && age === undefined && <em role="alert">“{typed}” is no age; expected years, such as 9</em>}
+      {typed.trim() !== "" && age === undefined && <em role="alert">“{typed}” is not an age. Enter years, such as 9</em>}
       {said && (
         <>
           <p>{said.says}</p>

@@ -18,19 +18,19 @@ export function Decline({ proposed }: { readonly proposed: string }) {
   if (!asking)
     return (
       <Button look="quiet" onClick={() => setAsking(true)}>
-        It is declined…
+        Customer declined…
       </Button>
     );
   const mustMark = unsafe === true || (ends === true && isDangerous(job));
   return (
     <section className={styles.decline} aria-label="Declined work">
       <h3>Declined</h3>
-      <Question says="Can the machine hurt somebody as it stands?" answer={unsafe} onAnswer={setUnsafe} />
-      <Question says="Does the visit end with it?" answer={ends} onAnswer={setEnds} />
+      <Question says="Is it unsafe to use right now?" answer={unsafe} onAnswer={setUnsafe} />
+      <Question says="Does this end the visit?" answer={ends} onAnswer={setEnds} />
       {mustMark && (
         <label className={styles.mark}>
           <input type="checkbox" checked={marked} onChange={(e) => setMarked(e.target.checked)} />
-          “Do not use” is on the machine; cord out or breaker off{job.machine?.burner ? ", gas cock shut" : ""}
+          Tagged DO NOT USE; unplugged or breaker off{job.machine?.burner ? ", gas off" : ""}
         </label>
       )}
       <WordsForm
@@ -39,11 +39,11 @@ export function Decline({ proposed }: { readonly proposed: string }) {
           why: { label: "Why, in the customer’s words", most: 300, optional: true },
           to: { label: "Who was told", most: 120, first: customer },
         }}
-        button="Keep that it is declined"
+        button="Save declined work"
         amiss={() => {
-          if (unsafe === undefined) return "Say first whether the machine can hurt somebody as it stands";
-          if (ends === undefined) return "Say first whether the visit ends with it";
-          return mustMark && !marked ? "It can hurt somebody: cut it off and put “do not use” on it first, then say so" : undefined;
+          if (unsafe === undefined) return "First answer: is it unsafe to use right now?";
+          if (ends === undefined) return "First answer: does this end the visit?";
+          return mustMark && !marked ? "It's unsafe: unplug it, turn the gas off, tag it DO NOT USE, then check the box" : undefined;
         }}
         onLeave={() => setAsking(false)}
         onKeep={({ what, why, to }) => {

@@ -26,19 +26,19 @@ export function Ways() {
     !agreed && ways.length > 0 && ways.every((w) => w.callBack.reasons.some((r) => r.code === "not-it" && r.chance > UNSETTLED));
   if (handed && agreed)
     return (
-      <section className={styles.ways} aria-label="What was agreed">
-        <h2>Agreed: {agreed.way}</h2>
+      <section className={styles.ways} aria-label="Approved work">
+        <h2>Approved: {agreed.way}</h2>
         <BillTable bill={agreed} />
       </section>
     );
   return (
-    <section className={styles.ways} aria-label="Ways and what they cost">
+    <section className={styles.ways} aria-label="Options and prices">
       <header>
-        <h2>{ways.length > 1 ? `${["", "", "Two", "Three"][ways.length] ?? ways.length} ways` : "What it costs"}</h2>
-        <p>tax in · est. what a call-back within a year may cost</p>
+        <h2>{ways.length > 1 ? `${["", "", "Two", "Three"][ways.length] ?? ways.length} options` : "What it costs"}</h2>
+        <p>Tax included. Hatched: likely callback cost in a year (est.)</p>
       </header>
-      {unsettled && <p className={styles.unsettled}>⚠ What is wrong is not settled: measure on before a price is agreed.</p>}
-      {ways.length === 0 && <p>Nothing is known to be wrong yet: nothing to be priced.</p>}
+      {unsettled && <p className={styles.unsettled}>⚠ Fault not confirmed. Keep testing before you quote.</p>}
+      {ways.length === 0 && <p>No fault known yet: nothing to price.</p>}
       <ol>
         {ways.map((w) => (
           <Way
@@ -52,7 +52,7 @@ export function Ways() {
       </ol>
       {agreed && (
         <p className={styles.agreed}>
-          ✓ Agreed: {agreed.way}, {moneySays(agreed.total, agreed.currency)}
+          ✓ Approved: {agreed.way}, {moneySays(agreed.total, agreed.currency)}
         </p>
       )}
       <Decline proposed={ways[0]?.bill.way ?? ""} />
@@ -84,7 +84,7 @@ function Way({ way, most, isLeast, isAgreed }: Props) {
       <Price way={way} most={most} isLeast={isLeast} />
       <div className={styles.row}>
         <Button look="quiet" aria-expanded={shown} onClick={() => setShown(!shown)}>
-          How it is made
+          Show breakdown
         </Button>
         {!isAgreed && !closed && (
           <Button
@@ -136,7 +136,7 @@ function Price({ way, most, isLeast }: Omit<Props, "isAgreed">) {
           <i data-is="parts" /> parts {money(parts)}
         </span>
         <span>
-          <i data-is="rest" /> call-out, tax {money(rest)}
+          <i data-is="rest" /> trip charge, tax {money(rest)}
         </span>
       </p>
       <p>
@@ -144,7 +144,7 @@ function Price({ way, most, isLeast }: Omit<Props, "isAgreed">) {
           call-back {percent(callBack.chance)}, est.: {money(expected)}
         </span>
         <b>
-          {isLeast && "✓ least, "}in a year {money(bill.total + expected)}
+          {isLeast && "✓ lowest one-year cost "}in a year {money(bill.total + expected)}
         </b>
       </p>
     </>
@@ -158,10 +158,10 @@ function Bar({ way, most }: { readonly way: WayToRepair; readonly most: number }
   const { work, parts, rest } = shareOfPrice(way);
   const money = (cents: number) => moneySays(cents, way.bill.currency);
   const pieces = [
-    { is: "work", cents: work, says: `work ${money(work)}` },
+    { is: "work", cents: work, says: `labor ${money(work)}` },
     { is: "parts", cents: parts, says: `parts ${money(parts)}` },
-    { is: "rest", cents: rest, says: `call-out and tax ${money(rest)}` },
-    { is: "back", cents: way.expected, says: `call-backs ${money(way.expected)}` },
+    { is: "rest", cents: rest, says: `trip charge and tax ${money(rest)}` },
+    { is: "back", cents: way.expected, says: `callbacks ${money(way.expected)}` },
   ];
   let x = 0;
   return (

@@ -49,7 +49,7 @@ function Line({ list, item }: { readonly list: string; readonly item: ChecklistI
       <span className={styles.row}>
         <Button
           aria-pressed={isDone}
-          aria-label={`${item.says} ${isDone ? "seen to" : "see to"}`}
+          aria-label={`${item.says} ${isDone ? "done" : "mark done"}`}
           onClick={() => record({ state: isDone ? "open" : "done" })}
         >
           {isDone ? "✓ Done" : "Done"}
@@ -64,7 +64,7 @@ function Line({ list, item }: { readonly list: string; readonly item: ChecklistI
       {asking && (
         <WordsForm
           fields={{ why: { label: `Why not: ${item.says}`, bare: true, placeholder: "Why not?", most: 200 } }}
-          button="Keep"
+          button="Save"
           onKeep={({ why }) => record({ state: "not-done", why })}
         />
       )}

@@ -70,16 +70,14 @@ export function DiffersForm({ panel, onLeave }: { readonly panel: string; readon
       {what === "own" && <OwnStepForm onKeep={keep} />}
       {what === "minutes" && (
         <WordsForm
-          fields={{ minutes: { label: "Minutes, off and back again", numeric: true } }}
-          button="Keep"
-          amiss={({ minutes }) =>
-            isMinutes(minutes) ? undefined : `“${minutes}” are no minutes: expected a number up to ${MOST_MINUTES}, such as 12`
-          }
+          fields={{ minutes: { label: "Minutes, off and on", numeric: true } }}
+          button="Save"
+          amiss={({ minutes }) => (isMinutes(minutes) ? undefined : `Enter minutes up to ${MOST_MINUTES}, such as 12, not “${minutes}”`)}
           onKeep={({ minutes }) => keep({ kind: "differs", body: { of: panel, minutes: numberOf(minutes) } })}
         />
       )}
       <Button look="quiet" onClick={onLeave}>
-        Leave it
+        Cancel
       </Button>
     </section>
   );

@@ -43,9 +43,9 @@ export function FastenerForm({ title, begin, onKeep, onLeave }: Props) {
       {amiss && <em role="alert">{amiss}</em>}
       <div className={styles.row}>
         <Button onClick={() => setList([...list, ANOTHER])}>Another kind</Button>
-        <Button type="submit">Into the cup</Button>
+        <Button type="submit">Save to cup</Button>
         <Button look="quiet" onClick={onLeave}>
-          Leave it
+          Cancel
         </Button>
       </div>
     </form>

@@ -11,15 +11,15 @@ import { WordsForm } from "../../../ui/WordsForm";
 import { useDispatch, useJob, useMachine } from "../../store/context";
 import { WaitingPage } from "../print/WaitingPage";
 
-/** What is off now, in the order in which it came off; where it lies, and who has it; one page for a machine that stands open. */
+/** Removed parts now, in the order in which it came off; where it lies, and who has it; one page for a machine that stands open. */
 export function OffCard() {
   const machine = useMachine();
   const off = useJob((s) => s.job.cameOff);
   const lying = useJob((s) => s.job.lying);
   return (
-    <section className={styles.card} aria-label="What is off">
-      <h2>What is off</h2>
-      {off.length === 0 && <p className={styles.quiet}>Nothing: the machine is closed.</p>}
+    <section className={styles.card} aria-label="Removed parts">
+      <h2>Removed parts</h2>
+      {off.length === 0 && <p className={styles.quiet}>Nothing removed on record.</p>}
       <ol className={styles.plain}>
         {off.map((c, i) => (
           <li key={c.entry}>
@@ -31,7 +31,7 @@ export function OffCard() {
         ))}
       </ol>
       {lying.length > 0 && (
-        <ul className={styles.plain} aria-label="Where things lie">
+        <ul className={styles.plain} aria-label="Where the parts are">
           {lying.map((l) => (
             <li key={l.what}>
               <b>{capital(l.what)}</b>
@@ -61,17 +61,17 @@ function Lies() {
   if (!asking)
     return (
       <Button look="quiet" onClick={() => setAsking(true)}>
-        Where things lie…
+        Where the parts are…
       </Button>
     );
   return (
     <WordsForm
       fields={{
         what: { label: "What", placeholder: "front and cups" },
-        where: { label: "Where it lies", placeholder: "behind the machine", most: 120 },
+        where: { label: "Where it is", placeholder: "behind the machine", most: 120 },
         who: { label: "Who has it", optional: true },
       }}
-      button="Keep"
+      button="Save"
       onKeep={({ what, where, who }) => {
         setAsking(false);
         return dispatch({ do: "record", drafts: [{ kind: "lies", body: { what, where, ...(who && { who }) } }] });
@@ -91,7 +91,7 @@ function ImprovedFile() {
   if (better === machine) return null;
   return (
     <Button look="quiet" onClick={() => saveFile(`${machine.id}.machine.json`, "application/json", `${JSON.stringify(better, null, 1)}\n`)}>
-      The machine’s file, as found here
+      Machine file, as found here
     </Button>
   );
 }

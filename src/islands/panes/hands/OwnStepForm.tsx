@@ -5,8 +5,8 @@ import { WordsForm } from "../../../ui/WordsForm";
 export function OwnStepForm({ onKeep }: { readonly onKeep: (draft: Draft) => unknown }) {
   return (
     <WordsForm
-      fields={{ name: { label: "What came off, in your words" }, note: { label: "Which way round it sits", most: 200, optional: true } }}
-      button="It is off"
+      fields={{ name: { label: "What came off, in your words" }, note: { label: "Which way it faces", most: 200, optional: true } }}
+      button="Mark removed"
       onKeep={({ name, note }) => onKeep({ kind: "own-step", body: { name, state: "off", ...(note && { note }) } })}
     />
   );

@@ -27,7 +27,7 @@ export function OwnSteps() {
     return (
       <div className={styles.row}>
         <Button look="quiet" onClick={() => setAsking(true)}>
-          Something else came off…
+          Log another part…
         </Button>
       </div>
     );
@@ -42,7 +42,7 @@ export function OwnSteps() {
       </div>
       <OwnStepForm onKeep={(draft) => record([draft])} />
       <Button look="quiet" onClick={() => setAsking(false)}>
-        Leave it
+        Cancel
       </Button>
     </section>
   );

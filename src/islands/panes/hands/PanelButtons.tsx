@@ -26,10 +26,10 @@ export function PanelButtons({
         look={main ? "main" : "plain"}
         onClick={() => dispatch({ do: "record", drafts: panelDrafts(inFile(machine, panel), panel, state) })}
       >
-        {state === "off" ? "It is off" : "It is back on"}
+        {state === "off" ? "Mark removed" : "Mark reinstalled"}
       </Button>
       <Button aria-expanded={differs} onClick={() => setDiffers(!differs)}>
-        {state === "off" ? "It differs" : "Count differs"}
+        {state === "off" ? "Doesn't match" : "Count is off"}
       </Button>
       {differs && (state === "off" ? <DiffersForm panel={panel} onLeave={leave} /> : <RecountForm of={panel} onLeave={leave} />)}
     </>

@@ -10,16 +10,16 @@ import { type Plug, usePlug, WORKING } from "./use-plug";
 const MOST_COLUMNS = 4;
 const MOST_MISTAKES = 3;
 
-/** The check at the plug: its readings, what each mistake would give, and what is ruled out by now. */
+/** The plug check: its readings, what each mistake would give, and what is ruled out by now. */
 export function PlugTable() {
   const plug = usePlug();
   const touched = useJob((s) => s.job.touched.length);
   if (touched === 0 || !plug) return null;
   if (plug !== WORKING && "trouble" in plug) return <p role="alert">{plug.trouble}</p>;
   return (
-    <section className={form.pane} aria-label="Check at the plug">
-      <h3>Check at the plug, before power: cord out</h3>
-      {plug === WORKING ? <p className={bench.quiet}>Working it out…</p> : <Told plug={plug} />}
+    <section className={form.pane} aria-label="Plug check">
+      <h3>Plug check, before power: cord out</h3>
+      {plug === WORKING ? <p className={bench.quiet}>Calculating…</p> : <Told plug={plug} />}
     </section>
   );
 }
@@ -39,7 +39,7 @@ function Told({ plug }: { readonly plug: Plug }) {
           <Readings plug={plug} />
         </details>
       ) : (
-        <p>No reading at the plug tells anything of these wires: a contact that no hand can close is between.</p>
+        <p>The plug check can't reach these wires: a contact you can't close by hand is in the way.</p>
       )}
       {verdict.verdict === "wrong" && (
         <ol className={styles.how}>
@@ -68,7 +68,7 @@ function Readings({ plug: { check, verdict, reads, rows, left } }: { readonly pl
           <tr>
             <th>Reading</th>
             <th>You read</th>
-            <th>Rightly wired</th>
+            <th>Wired right</th>
             {columns.map((c) => (
               <th key={c.says} data-out={c.out}>
                 {c.says}
@@ -108,7 +108,7 @@ function Unseen({ plug: { check } }: { readonly plug: Plug }) {
   return (
     <details className={form.details}>
       <summary>
-        {check.unseen.length} {check.unseen.length === 1 ? "mistake shows" : "mistakes show"} at no pin: look at the wires themselves
+        {check.unseen.length} {check.unseen.length === 1 ? "mistake shows" : "mistakes show"} at no pin: look at the wires
       </summary>
       <ul>
         {check.unseen.map((m) => (
@@ -122,8 +122,8 @@ function Unseen({ plug: { check } }: { readonly plug: Plug }) {
 }
 
 const LOOK: Readonly<Record<string, string>> = {
-  off: "Pull gently at it: it holds.",
-  swapped: "Colours as on the photo.",
+  off: "Tug it gently: it holds.",
+  swapped: "Colors match the photo.",
   spare: "The spare terminal is empty.",
   cabinet: "No wire under an edge.",
 };

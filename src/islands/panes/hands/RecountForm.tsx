@@ -24,8 +24,8 @@ export function RecountForm({ of, onLeave }: { readonly of: string; readonly onL
   };
   const says = over === 0 ? "all back" : over > 0 ? `${over} left over` : `${-over} missing`;
   return (
-    <section className={styles.form} aria-label="The count differs">
-      <h3>{capital(panelName(machine, of))}: the count differs</h3>
+    <section className={styles.form} aria-label="The count is off">
+      <h3>{capital(panelName(machine, of))}: count is off</h3>
       <span className={styles.count}>
         <Button aria-label="One missing more" onClick={() => setOver(over - 1)}>
           −
@@ -42,10 +42,10 @@ export function RecountForm({ of, onLeave }: { readonly of: string; readonly onL
       )}
       <div className={styles.row}>
         <Button disabled={over === 0} onClick={keep}>
-          It is back on so
+          Mark reinstalled anyway
         </Button>
         <Button look="quiet" onClick={onLeave}>
-          Leave it
+          Cancel
         </Button>
       </div>
     </section>

@@ -20,7 +20,7 @@ interface Props {
 export function Stack({ steps, goal, onTouch, last }: Props) {
   const next = steps.findIndex((s) => !s.isOff);
   return (
-    <section className={styles.stack} aria-label="What comes off, in order">
+    <section className={styles.stack} aria-label="Removal order">
       {steps.map((step, i) => {
         const { panel, isOff } = step;
         const state = isOff ? "off" : i === next ? "next" : "on";
@@ -30,7 +30,7 @@ export function Stack({ steps, goal, onTouch, last }: Props) {
             key={panel.id}
             state={state}
             first={i === next && i > 0}
-            label={touched && (touched === "off" ? `${capital(panel.name)}: it is off` : `${capital(panel.name)}: it is back on`)}
+            label={touched && (touched === "off" ? `${capital(panel.name)}: mark removed` : `${capital(panel.name)}: mark reinstalled`)}
             onTouch={touched && onTouch ? () => onTouch(panel.id, touched) : undefined}
           >
             <Glyph sort={panel.sort} />
@@ -81,10 +81,10 @@ const MIND_WORD: Record<OnTheWay["panel"]["mind"][number]["is"], string> = {
   felt: "felt",
   weight: "heavy",
   "two-people": "two people",
-  falls: "things fall in",
+  falls: "don't drop screws in",
   glass: "glass",
   water: "water",
-  angle: "bad angle",
+  angle: "tight angle",
   duct: "duct",
 };
 

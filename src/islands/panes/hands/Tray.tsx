@@ -40,8 +40,8 @@ export function Tray({ machine, cups, onAsFile, onDiffers }: Props) {
             )}
             {cup.full && onDiffers && (
               <div>
-                <Button look="quiet" aria-label={`${cupName(machine, cup.of)}: it differs`} onClick={() => onDiffers(cup)}>
-                  It differs
+                <Button look="quiet" aria-label={`${cupName(machine, cup.of)}: doesn't match`} onClick={() => onDiffers(cup)}>
+                  Doesn't match
                 </Button>
               </div>
             )}

@@ -24,7 +24,7 @@ export function WayBack() {
   const off = useJob((s) => s.job.cameOff);
   const isDead = useJob((s) => s.job.safety.power === "dead");
   return (
-    <ol className={styles.rows} aria-label="What goes back">
+    <ol className={styles.rows} aria-label="What goes on next">
       {wayOut(off).map((thing, i) => (
         <Back key={thing.entry} thing={thing} isNext={i === 0} isDead={isDead} name={cameOffTitle(machine, thing)} />
       ))}
@@ -67,12 +67,12 @@ function Back({ thing, isNext, isDead, name }: Props) {
             <PanelButtons panel={thing.id} state="on" main={false} />
           ) : (
             <>
-              <Button onClick={() => dispatch({ do: "record", drafts: [draftBack(thing)] })}>It is back on</Button>
+              <Button onClick={() => dispatch({ do: "record", drafts: [draftBack(thing)] })}>Mark reinstalled</Button>
               {thing.is === "own" && (
                 <>
-                  {cup && <Button onClick={() => setAsking("count")}>Count differs</Button>}
+                  {cup && <Button onClick={() => setAsking("count")}>Count is off</Button>}
                   <Button look="quiet" onClick={() => setAsking("stays")}>
-                    It stays off…
+                    Cancel off…
                   </Button>
                 </>
               )}
@@ -92,7 +92,7 @@ function Stays({ name, onLeave }: { readonly name: string; readonly onLeave: () 
   return (
     <WordsForm
       fields={{ why: { label: "Why it stays off", bare: true, placeholder: "Why?" } }}
-      button="Keep"
+      button="Save"
       onLeave={onLeave}
       onKeep={({ why }) => {
         onLeave();

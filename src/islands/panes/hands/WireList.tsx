@@ -71,7 +71,7 @@ function Wire({ lead, moving }: { readonly lead: Lead; readonly moving: boolean 
               aria-label={`${name}: ${moving ? "moved" : "off"}`}
               onClick={() => record(moving ? { state: "on", moved: true } : { state: "off" })}
             >
-              {moving ? "Moved to the new" : "It is off"}
+              {moving ? "Moved to the new part" : "Mark removed"}
             </Button>
           )}
           {burnt ? (
@@ -81,8 +81,8 @@ function Wire({ lead, moving }: { readonly lead: Lead; readonly moving: boolean 
               </Button>
             ))
           ) : (
-            <Button look="quiet" aria-label={`${name}: its end`} aria-expanded={asking} onClick={() => setAsking(!asking)}>
-              Its end…
+            <Button look="quiet" aria-label={`${name}: terminal condition`} aria-expanded={asking} onClick={() => setAsking(!asking)}>
+              Terminal condition…
             </Button>
           )}
           {asking &&

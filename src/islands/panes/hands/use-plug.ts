@@ -7,7 +7,7 @@ import type { PlugAnswer } from "../../../workers/tasks/plug";
 import { calculate } from "../../store/calculator";
 import { useJob, useMachine } from "../../store/context";
 
-/** The check at the plug as it stands: what is proposed, what was read of it, what it says. */
+/** The plug check as it stands: what is proposed, what was read of it, what it says. */
 export interface Plug extends PlugAnswer {
   readonly reads: readonly PlugReadingTaken[];
   /** Readings that are asked for, with what was read; those that only name a mistake come where one shows. */
@@ -66,7 +66,7 @@ export function usePlug(): Plug | PlugTrouble | typeof WORKING | undefined {
       if (!gone) setAnswered({ machine, touched, reads, is });
     };
     ask({ machine, touched, reads }).then(take, (error: Error) =>
-      take({ trouble: `The check at the plug can’t be worked out here: ${error.message}.` }),
+      take({ trouble: `Can't calculate the plug check here: ${error.message}.` }),
     );
     return () => {
       gone = true;

@@ -26,7 +26,7 @@ export function Answer() {
           </ul>
         )}
       </div>
-      <Press aria-label="Put the answer away" onClick={() => dispatch({ do: "answer", asked: undefined })}>
+      <Press aria-label="Close the answer" onClick={() => dispatch({ do: "answer", asked: undefined })}>
         <X size={24} aria-hidden />
       </Press>
     </section>

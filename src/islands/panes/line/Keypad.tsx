@@ -11,20 +11,20 @@ interface Props {
   readonly close: () => void;
 }
 
-/** Keys for a reading, large enough for a glove: they write into the line, and Enter is the line's own. */
+/** Open keypad, large enough for a glove: they write into the line, and Enter is the line's own. */
 export function Keypad({ line, edit, close }: Props) {
   return (
     <fieldset className={styles.keys}>
-      <legend>Keys for the reading</legend>
+      <legend>Keypad</legend>
       {KEYS.map((key) => (
         <Press key={key} onClick={() => edit(pressed(line, key))}>
           {key}
         </Press>
       ))}
-      <Press aria-label="Delete the last sign" onClick={() => edit(erased(line))}>
+      <Press aria-label="Delete last character" onClick={() => edit(erased(line))}>
         <Delete size={24} aria-hidden />
       </Press>
-      <Press aria-label="Put the keys away" onClick={close}>
+      <Press aria-label="Close keypad" onClick={close}>
         <X size={24} aria-hidden />
       </Press>
     </fieldset>

@@ -19,13 +19,13 @@ function Asked({ note }: { readonly note: Note }) {
   const readings = useNoteReadings(note);
   const pick = ({ drafts }: Reading) => void dispatch({ do: "record", drafts: noteRead(note, drafts) });
   return (
-    <section className={styles.note} aria-label="Kept as a note">
+    <section className={styles.note} aria-label="Saved as a note">
       <p>
-        Kept: <b>“{note.words}”</b>. {readings.length > 0 ? "Did you mean" : "Say it in other words, or leave it."}
+        Saved: <b>“{note.words}”</b>. {readings.length > 0 ? "Did you mean" : "Say it another way, or leave it."}
       </p>
       <Readings readings={readings} onPick={pick} />
       <Button look="quiet" onClick={() => dispatch({ do: "record", drafts: noteLeft(note) })}>
-        Only a note
+        Just a note
       </Button>
     </section>
   );

@@ -107,7 +107,7 @@ type Asking = Extract<Understanding, { readonly readings: readonly Reading[] }>;
 
 /** For fingers only: who has keys needs none on the screen. */
 const KeysButton = ({ onShow }: { readonly onShow: () => void }) => (
-  <Press className={styles.keys} aria-label="Keys for a reading" onClick={onShow}>
+  <Press className={styles.keys} aria-label="Open keypad" onClick={onShow}>
     <Grid3x3 size={22} aria-hidden />
   </Press>
 );

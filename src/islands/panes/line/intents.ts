@@ -44,8 +44,8 @@ export function noteSays(understood: Understanding | undefined): string {
     case "blocked":
       return understood.reading.drafts.some((d) => d.kind === "closed") ? understood.says : `○ Not now: ${understood.says}`;
     case "unclear":
-      return "○ Enter keeps it as a note, to be asked again";
+      return "○ Enter saves it as a note. Yennic will ask again.";
     case "note":
-      return "○ Enter keeps it as a note";
+      return "○ Enter saves it as a note";
   }
 }

@@ -78,7 +78,7 @@ export function useLineInput(line: string) {
   return input;
 }
 
-/** Sends what a line comes to. It is cleared when its entry is kept somewhere, not before; what was typed meanwhile stays. */
+/** Sends what a line comes to. Record vent cleared when its entry is kept somewhere, not before; what was typed meanwhile stays. */
 export function useSend(line: string): (intents: readonly Intent[]) => void {
   const dispatch = useDispatch();
   const latest = useRef(line);

@@ -22,7 +22,7 @@ interface Typed {
 const COLUMNS: readonly { readonly field: Exclude<keyof RangeFields, "unit">; readonly head: string }[] = [
   { field: "upTo", head: "up to" },
   { field: "digitSize", head: "last digit" },
-  { field: "percentOfReading", head: "± % of reading" },
+  { field: "percentOfReading", head: "±% of reading" },
   { field: "digits", head: "± digits" },
 ];
 
@@ -61,9 +61,9 @@ export function MeterForm({ meter, onKeep, onLeave }: Props) {
       ))}
       <div>
         <Button onClick={() => append(EMPTY_RANGE)}>Another range</Button>
-        <Button type="submit">Keep the meter</Button>
+        <Button type="submit">Save meter</Button>
         <Button look="quiet" onClick={onLeave}>
-          Leave it
+          Cancel
         </Button>
       </div>
     </form>

@@ -42,7 +42,7 @@ export function MetersCard({ className }: { readonly className: string | undefin
             </Button>
           </li>
         ))}
-        {meters.length === 0 && <li>None yet: readings are judged as by a common handheld, which is a default.</li>}
+        {meters.length === 0 && <li>None yet: readings are judged for a typical handheld meter (default).</li>}
       </ul>
       {editing ? (
         <MeterForm

@@ -64,13 +64,13 @@ export function meterFrom({
       const parsed = parseQuantity(r[field], r.unit);
       if (parsed.ok && parsed.quantity.unit === r.unit && parsed.quantity.value > 0 && !parsed.quantity.overload)
         return Number(parsed.quantity.value.toPrecision(12));
-      amiss[`ranges.${i}.${field}`] = `“${r[field]}” is no amount in ${UNIT_SYMBOL[r.unit]}; write it with its unit`;
+      amiss[`ranges.${i}.${field}`] = `“${r[field]}” is not a value in ${UNIT_SYMBOL[r.unit]}. Enter it with its unit`;
       return 1;
     };
     const number = (field: "percentOfReading" | "digits", most: number): number => {
       const value = Number(r[field].replace(",", "."));
       if (r[field].trim() !== "" && value >= 0 && value <= most) return value;
-      amiss[`ranges.${i}.${field}`] = `“${r[field]}” is no number from 0 to ${most}`;
+      amiss[`ranges.${i}.${field}`] = `Enter a number from 0 to ${most}, not “${r[field]}”`;
       return 0;
     };
     return {
@@ -85,5 +85,5 @@ export function meterFrom({
   if (ranges.length === 0) amiss.ranges = "at least one range";
   const meter = meterSchema.safeParse({ name, ranges: read });
   if (Object.keys(amiss).length === 0 && meter.success) return { ok: true, meter: meter.data };
-  return { ok: false, amiss: Object.keys(amiss).length > 0 ? amiss : { name: meter.error?.issues[0]?.message ?? "can’t be kept so" } };
+  return { ok: false, amiss: Object.keys(amiss).length > 0 ? amiss : { name: meter.error?.issues[0]?.message ?? "can't be saved" } };
 }

@@ -22,11 +22,11 @@ export function PhotoStrip({ of }: { readonly of: string }) {
     <section className={styles.strip} aria-label="Photos">
       <div className={hands.row}>
         <TakePhoto of={of} when={fitted ? "after" : "before"} several>
-          {open ? "Photo" : "Photo before it is opened"}
+          {open ? "Photo" : "Photo before opening"}
         </TakePhoto>
         {shown.length > 0 && (
           <Button look="quiet" onClick={() => setShown([])}>
-            Put away
+            Close
           </Button>
         )}
       </div>

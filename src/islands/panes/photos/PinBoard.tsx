@@ -30,7 +30,7 @@ export function PinBoard({ photo }: { readonly photo: Photo }) {
             {pins.map((p, i) => (
               <li key={`${p.x} ${p.y} ${p.says}`}>
                 <b>{i + 1}</b> {p.says}
-                <Button look="quiet" aria-label={`Take label ${i + 1} off`} onClick={() => keep(pins.filter((q) => q !== p))}>
+                <Button look="quiet" aria-label={`Remove label ${i + 1}`} onClick={() => keep(pins.filter((q) => q !== p))}>
                   ✕
                 </Button>
               </li>
@@ -41,7 +41,7 @@ export function PinBoard({ photo }: { readonly photo: Photo }) {
       {at ? (
         <WordsForm
           fields={{ says: { label: "What is there", bare: true, placeholder: "red RD on H1" } }}
-          button="Pin it"
+          button="Pin label"
           onLeave={() => setAt(undefined)}
           onKeep={({ says: label }) => {
             setAt(undefined);
@@ -49,7 +49,7 @@ export function PinBoard({ photo }: { readonly photo: Photo }) {
           }}
         />
       ) : (
-        <p className={bench.quiet}>Touch the picture where a label is to be.</p>
+        <p className={bench.quiet}>Tap the picture where a label goes.</p>
       )}
     </figure>
   );

@@ -29,7 +29,7 @@ export function TakePhoto({ of, when, children, several = false }: Props) {
       setAmiss(`${file.name} ${error instanceof SyntaxError ? error.message : "could not be kept here; try again"}.`);
     }
   };
-  // One after the other: a picture as it comes takes fifty times the room of one that is kept.
+  // One after the other: a picture as it comes takes fifty times the room of one that is saved.
   const takeAll = async (files: readonly File[]) => {
     for (const file of files) await take(file);
   };

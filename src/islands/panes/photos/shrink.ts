@@ -5,7 +5,7 @@ const QUALITY = 0.82;
 /** A picture made anew: smaller, upright, and without anything else that its file said, such as where it was taken. Throws where it is none. */
 export async function shrink(file: Blob): Promise<Uint8Array<ArrayBuffer>> {
   const picture = await createImageBitmap(file, { imageOrientation: "from-image" }).catch(() => undefined);
-  if (!picture) throw new SyntaxError("is no picture that this browser can read");
+  if (!picture) throw new SyntaxError("is not a picture this browser can read");
   const scale = Math.min(1, LONGEST / Math.max(picture.width, picture.height));
   const canvas = Object.assign(document.createElement("canvas"), {
     width: Math.max(1, Math.round(picture.width * scale)),

@@ -14,7 +14,7 @@ export function TagSheet({ of }: { readonly of: readonly string[] }) {
   const leads = of.flatMap((at) => machine.leads.filter((l) => l.at === at));
   if (leads.length === 0) return null;
   return (
-    <Printed says="Print tags for these wires">
+    <Printed says="Print wire tags">
       {() => (
         <>
           <h1>

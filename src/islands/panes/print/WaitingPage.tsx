@@ -24,7 +24,7 @@ export function WaitingPage() {
   const number = useJob((s) => s.number);
   const stock = useStock();
   return (
-    <Printed says="Print the page for the machine">
+    <Printed says="Print DO NOT USE sign">
       {() => (
         <Waiting
           machine={machine}
@@ -53,22 +53,22 @@ function Waiting({ machine, job, number, orders }: Props) {
   return (
     <>
       <div className={styles.sign}>
-        <b>Do not use</b>
-        This machine stands open. Leave the cord out of the wall{machine.burner ? " and the gas cock shut" : ""}.
+        <b>DO NOT USE</b>
+        This dryer is taken apart. Do not plug it in{machine.burner ? ". Do not turn the gas on" : ""}.
       </div>
       <p>
         Job {number ?? ""} · {machine.maker} {machine.model}
         {job.serial ? ` · serial ${job.serial}` : ""} · {job.opened?.place ?? ""}
       </p>
-      <h2>What is unsafe now</h2>
+      <h2>Unsafe now</h2>
       <ul>
         {unsafe(machine, job).map((u) => (
           <li key={u}>{u}</li>
         ))}
       </ul>
-      <h2>It waits for</h2>
+      <h2>Waiting on</h2>
       <ul>
-        {job.wanted.length + orders.length === 0 && <li>nothing that was named</li>}
+        {job.wanted.length + orders.length === 0 && <li>nothing named</li>}
         {orders.map((o) => (
           <li key={o}>{o}</li>
         ))}
@@ -76,7 +76,7 @@ function Waiting({ machine, job, number, orders }: Props) {
           <li key={w.assembly ?? "?"}>{capital(wantedSays(machine, w))}</li>
         ))}
       </ul>
-      <h2>What is off, as it goes back</h2>
+      <h2>Removed parts, next to go back first</h2>
       <ol>
         {off.map((c) => (
           <li key={c.entry}>{cameOffTitle(machine, c)}</li>
@@ -90,9 +90,9 @@ function Waiting({ machine, job, number, orders }: Props) {
           </li>
         ))}
       </ol>
-      <h2>Where things lie, and who has them</h2>
+      <h2>Where the parts are, and who has them</h2>
       <ul>
-        {job.lying.length === 0 && <li>nothing was written down</li>}
+        {job.lying.length === 0 && <li>nothing noted</li>}
         {job.lying.map((l) => (
           <li key={l.what}>
             {capital(l.what)}: {l.where}
@@ -111,7 +111,7 @@ function unsafe(machine: Machine, job: Job): string[] {
     return e.state === "safe" ? [] : [`${name}: ${stands}`];
   });
   return [
-    ...(job.panelsOff.length > 0 ? ["Panels are off: live parts and moving parts are in reach"] : []),
+    ...(job.panelsOff.length > 0 ? ["Panels are off: live and moving parts are exposed"] : []),
     ...energies,
     ...job.blockers
       .filter((b) => b.code === "lead" || b.code === "leak" || b.code === "to-cabinet")

@@ -18,7 +18,7 @@ export function CheckButtons({ check }: { readonly check: OpenCheck }) {
         <Button
           onClick={() => dispatch({ do: "record", drafts: [{ kind: "fitted", body: { assembly: check.part, action: "put-right" } }] })}
         >
-          It is cleared
+          Record vent cleared
         </Button>
       )}
       <QuestionButtons question={questionOfCheck(machine, check)} told />

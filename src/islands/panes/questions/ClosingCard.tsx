@@ -14,14 +14,14 @@ export function ClosingCard() {
       <section className={styles.card} aria-label="What keeps it from closing">
         <h2>Declined</h2>
         <p className={left.unsafe || left.marked ? styles.caution : styles.quiet}>
-          {left.unsafe || left.marked ? "⚠ Marked “do not use”, cut off from every energy." : "Left as it was."}
+          {left.unsafe || left.marked ? "⚠ Tagged DO NOT USE. Power and gas off." : "Left as it was."}
         </p>
       </section>
     );
   return (
     <section className={styles.card} aria-label="What keeps it from closing">
       <h2>{closed ? "Closed" : "Before it can be closed"}</h2>
-      {blockers.length === 0 && <p className={styles.good}>✓ Nothing is left open.</p>}
+      {blockers.length === 0 && <p className={styles.good}>✓ Nothing left open.</p>}
       <ol className={styles.plain}>
         {blockers.map((blocker) => {
           const { says, todo } = blockerSays(machine, blocker);

@@ -21,7 +21,7 @@ export function QuestionButtons({ question, told = false }: Props) {
   if (!asks || !("answers" in asks)) {
     return (
       <Button look="main" onClick={() => take(question)}>
-        Take reading
+        Enter reading
       </Button>
     );
   }

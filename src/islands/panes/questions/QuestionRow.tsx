@@ -42,7 +42,7 @@ export function QuestionRow({ name, question, inWords = false }: Props) {
             </Button>
           ))
         ) : (
-          <Button onClick={() => take(question)}>Type it</Button>
+          <Button onClick={() => take(question)}>Enter reading</Button>
         )}
       </span>
     </li>

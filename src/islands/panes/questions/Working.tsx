@@ -4,6 +4,6 @@ import card from "../../../ui/NextCard.module.css";
 export const Working = () => (
   <section className={card.card} aria-label="Next" data-working="true">
     <p className={card.kicker}>Next</p>
-    <h2>Working it out…</h2>
+    <h2>Calculating…</h2>
   </section>
 );

@@ -29,7 +29,7 @@ export function PdfButtons({ report, made }: Props) {
     try {
       save(name, await makePdf(asked, setShare));
     } catch (error) {
-      setAmiss(`It could not be made: ${error instanceof Error ? error.message : String(error)}. Nothing is lost; try again.`);
+      setAmiss(`Can't make the file: ${error instanceof Error ? error.message : String(error)}. Nothing is lost. Try again.`);
     }
     setShare(undefined);
   };
@@ -37,7 +37,7 @@ export function PdfButtons({ report, made }: Props) {
   return (
     <div className={styles.buttons}>
       <Button disabled={share !== undefined} onClick={() => void make(`${file}-report.pdf`, { is: "customer", report, size, made })}>
-        PDF for the customer
+        Customer PDF
       </Button>
       <label>
         <span className="hidden">Paper</span>
@@ -51,7 +51,7 @@ export function PdfButtons({ report, made }: Props) {
         disabled={share !== undefined}
         onClick={() => void make(`${file}-record.pdf`, { is: "record", record: technicianRecord(machine, job, number), size, made })}
       >
-        My record as PDF
+        Technician record PDF
       </Button>
       {share !== undefined && <progress value={share} max={1} aria-label="How far the PDF is" />}
       {amiss && <em role="alert">{amiss}</em>}

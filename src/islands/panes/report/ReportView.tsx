@@ -26,7 +26,7 @@ export function ReportView({ report, printed = false }: { readonly report: Repor
       {report.sections.map((s) => (
         <Section key={s.name} section={s} printed={printed} />
       ))}
-      <p className={styles.before}>The maker’s sheet, local codes and licensed practice come before this report.</p>
+      <p className={styles.before}>Manufacturer's instructions and local code come before this report.</p>
       <Signed report={report} />
       <footer>{report.made}</footer>
     </article>
@@ -153,12 +153,12 @@ export function BillTable({ bill: { lines, taxRate, tax, total, currency } }: { 
         <tr>
           <th scope="row">Tax</th>
           <td>
-            {taxRate / 100} % of {moneySays(total - tax, currency)}
+            {taxRate / 100}% of {moneySays(total - tax, currency)}
           </td>
           <td>{moneySays(tax, currency)}</td>
         </tr>
         <tr>
-          <th scope="row">To pay</th>
+          <th scope="row">Total due</th>
           <td />
           <td>{moneySays(total, currency)}</td>
         </tr>

@@ -20,7 +20,7 @@ export function visitsIcs(job: Pick<Job, "id" | "opened" | "openedAt" | "visits"
     ...(job.openedAt ? [event(job.id, job.openedAt, 60, job.opened?.customer ?? "visit")] : []),
     ...job.visits.map((v) => event(v.entry, v.on, v.minutes, v.what)),
   ]);
-  if (!value) throw error ?? new Error("no visit to write");
+  if (!value) throw error ?? new Error("no visit to export");
   return value;
 }
 

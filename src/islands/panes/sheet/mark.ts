@@ -9,11 +9,11 @@ export const isInQuestion = ({ state }: Mark): boolean => state === "suspect" ||
 export function markSays({ state, share }: Mark, measured: boolean): string {
   switch (state) {
     case "good":
-      return measured ? "measured good" : "inferred good";
+      return measured ? "tested good" : "inferred good";
     case "suspect":
-      return `suspect, ${percent(share)}`;
+      return `${percent(share)} suspect`;
     case "bad":
-      return `bad, ${percent(share)}`;
+      return `${percent(share)} bad`;
     case "unknown":
       return "not tested";
   }

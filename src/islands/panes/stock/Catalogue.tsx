@@ -20,8 +20,8 @@ export function Catalogue({ assemblies }: { readonly assemblies: readonly string
   const [adding, setAdding] = useState(false);
   const items = itemsFor(stock.items, here, assemblies);
   return (
-    <section className={styles.catalogue} aria-label="From the catalogue">
-      {items.length === 0 && <p>The catalogue has nothing for this here.</p>}
+    <section className={styles.catalogue} aria-label="From the catalog">
+      {items.length === 0 && <p>Nothing in the catalog for this.</p>}
       <ol>
         {items.map((item) => (
           <Offer key={item.code} item={item} stock={stock} assemblies={coveredBy(item, here)} />
@@ -76,7 +76,7 @@ const TRIAL_NAMES: Record<Trial, string> = {
   well: "goes well",
   "back-ordered": "is back-ordered",
   wrong: "sends a wrong one first",
-  dead: "sends a dead one first",
+  dead: "sends a defective one first",
 };
 
 interface OrderFormProps {
@@ -109,7 +109,7 @@ function OrderForm({ item, stock, assembly, onDone }: OrderFormProps) {
         void order();
       }}
     >
-      {comes && comes.code !== item.code && <p>It is no longer made: {comes.code} will come.</p>}
+      {comes && comes.code !== item.code && <p>No longer made: {comes.code} will come.</p>}
       <label>
         To
         <select className={bench.field} value={to} onChange={(e) => setTo(e.target.value as Place)}>
@@ -133,7 +133,7 @@ function OrderForm({ item, stock, assembly, onDone }: OrderFormProps) {
       </label>
       <Button type="submit">Order one</Button>
       <Button look="quiet" onClick={onDone}>
-        Leave it
+        Cancel
       </Button>
     </form>
   );

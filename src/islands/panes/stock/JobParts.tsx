@@ -38,7 +38,7 @@ export function JobParts() {
   return (
     <section className={bench.card} aria-label="Parts of this job">
       <h2>Parts</h2>
-      {loose.length > 0 && !closed && <p>Waits for {loose.map((w) => wantedSays(machine, w)).join("; ")}.</p>}
+      {loose.length > 0 && !closed && <p>Waiting on {loose.map((w) => wantedSays(machine, w)).join("; ")}.</p>}
       {open.length > 0 && <Orders stock={stock} orders={open} />}
       {untold.map((a) => (
         <WhereFrom key={a} assembly={a} stock={stock} />

@@ -13,8 +13,7 @@ export function KitLeft({ kit }: { readonly kit: Item }) {
   return (
     <details className={styles.kit}>
       <summary>
-        {kit.name}:{" "}
-        {left.length === 0 ? "is anything of it left over?" : `left over: ${left.map((l) => countSays(l.count, l.piece)).join(", ")}`}
+        {kit.name}: {left.length === 0 ? "anything left over?" : `left over: ${left.map((l) => countSays(l.count, l.piece)).join(", ")}`}
       </summary>
       {kit.holds
         .filter((h) => !left.some((l) => l.piece === h.name))
@@ -23,7 +22,7 @@ export function KitLeft({ kit }: { readonly kit: Item }) {
             <b>{countSays(h.count, h.name)}</b>
             <WordsForm
               fields={{ why: { label: `Why ${h.name} stays over`, bare: true, placeholder: "for other models", optional: true } }}
-              button="Left over"
+              button="Not used"
               onKeep={({ why }) => leave(kit, h.name, h.count, why)}
             />
           </div>

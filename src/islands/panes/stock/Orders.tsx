@@ -26,7 +26,7 @@ export function Orders({ stock, orders, linked = false }: Props) {
           <div>
             <b>{capital(orderSays(stock.items, o))}</b>
             <small>
-              {o.comes} · asked {daySays(o.at)} by {o.by} · for {ACCOUNT_NAMES[o.to]}
+              {o.comes} · requested {daySays(o.at)} by {o.by} · for {ACCOUNT_NAMES[o.to]}
               {linked && o.job !== undefined && (
                 <>
                   {" · "}
@@ -68,9 +68,9 @@ function LookedAt({ order, stock }: { readonly order: Order; readonly stock: Sto
         meter it.
       </p>
       <div className={styles.answers}>
-        <Button onClick={() => receive("right")}>Right: put by</Button>
-        <Button onClick={() => setFinding("wrong")}>It is the wrong one</Button>
-        <Button onClick={() => setFinding("dead")}>It is dead</Button>
+        <Button onClick={() => receive("right")}>Mark correct, put in stock</Button>
+        <Button onClick={() => setFinding("wrong")}>Mark wrong part</Button>
+        <Button onClick={() => setFinding("dead")}>Mark defective</Button>
       </div>
     </div>
   );
@@ -79,7 +79,7 @@ function LookedAt({ order, stock }: { readonly order: Order; readonly stock: Sto
 function TakeBack({ order }: { readonly order: Order }) {
   return (
     <Button look="quiet" onClick={() => enterStock({ kind: "order-cancelled", body: { order: order.id } })}>
-      Take the order back
+      Cancel order
     </Button>
   );
 }

@@ -18,12 +18,12 @@ export function OwnPart({ fits, onDone }: Props) {
         price: { label: "Price to the customer, tax not in", numeric: true, most: 14 },
         months: { label: "Months of warranty", numeric: true, optional: true, most: 3 },
       }}
-      button="Into the catalogue"
+      button="Add to catalog"
       amiss={(typed) => {
         if (!code.safeParse(typed.code.toUpperCase()).success)
-          return `“${typed.code}” is no code; expected capital letters, digits and hyphens, 2 to 30 of them`;
-        if (readMoney(typed.price) === undefined) return `“${typed.price}” is no price; expected an amount such as 62.50`;
-        return /^\d{0,3}$/.test(typed.months) ? undefined : `“${typed.months}” is no number of months`;
+          return `Enter 2 to 30 capital letters, digits and hyphens, not “${typed.code}”`;
+        if (readMoney(typed.price) === undefined) return `Enter a price such as 62.50, not “${typed.price}”`;
+        return /^\d{0,3}$/.test(typed.months) ? undefined : `Enter a number of months, not “${typed.months}”`;
       }}
       onLeave={onDone}
       onKeep={async (typed) => {

@@ -23,7 +23,7 @@ export function Refused() {
         <li key={order}>
           ⚠ {readStock([entry]).map((e) => stockEntrySays(stock.items, e))[0] ?? entry.kind}. Refused: {why}{" "}
           <Button onClick={() => void replica().retry(order)}>Send again</Button>
-          <Button onClick={() => void replica().discard(order)}>Drop it</Button>
+          <Button onClick={() => void replica().discard(order)}>Discard</Button>
         </li>
       ))}
     </ul>

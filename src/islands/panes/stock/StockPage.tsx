@@ -36,7 +36,7 @@ function WholeStock() {
     <>
       <Refused />
       {stock.problems.length > 0 && (
-        <ul className={styles.problems} role="status" aria-label="What does not come out">
+        <ul className={styles.problems} role="status" aria-label="Counts that don't match">
           {stock.problems.map((p) => (
             <li key={JSON.stringify(p)}>⚠ {stockProblemSays(stock.items, p)}.</li>
           ))}
@@ -56,7 +56,7 @@ function UnderWay({ stock }: { readonly stock: Stock }) {
   return (
     <section className={styles.card}>
       <header>
-        <h2>{open.length === 0 ? "Nothing is under way" : `${open.length} under way`}</h2>
+        <h2>{open.length === 0 ? "No orders" : `${open.length} on order`}</h2>
         <Button look="quiet" onClick={() => enterStock({ kind: "supplier-day", body: { days: 1 } })}>
           Simulated supplier: a day passes
         </Button>
@@ -114,7 +114,7 @@ function Pieces({ stock }: { readonly stock: Stock }) {
   return (
     <section className={styles.card}>
       <header>
-        <h2>What lies where</h2>
+        <h2>Stock by location</h2>
         <Button look="quiet" onClick={() => savePartsCsv(stock)}>
           As CSV
         </Button>
@@ -202,7 +202,7 @@ function PieceRow({ stock, item, open, onOpen }: PieceRowProps) {
 function Piece({ stock, code }: { readonly stock: Stock; readonly code: string }) {
   const [place, setPlace] = useState<Place>("van-1");
   const item = stock.items.find((i) => i.code === code);
-  const number = (typed: string) => (/^\d{1,3}$/.test(typed) ? undefined : `“${typed}” is no number of pieces, from 0 to 999`);
+  const number = (typed: string) => (/^\d{1,3}$/.test(typed) ? undefined : `Enter a count from 0 to 999, not “${typed}”`);
   const others = PLACES.filter((p) => p !== place);
   return (
     <div className={styles.piece}>

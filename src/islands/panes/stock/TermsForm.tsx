@@ -9,13 +9,13 @@ import { enterStock } from "./use-stock";
 const LABELS: Readonly<Record<keyof Terms, string>> = {
   shop: "Name of the shop",
   address: "Address",
-  currency: "Sign before an amount",
-  callOut: "For coming",
-  hour: "An hour of work",
+  currency: "Currency sign",
+  callOut: "Trip charge",
+  hour: "Labor, an hour",
   tax: "Tax, %",
-  workDays: "Warranty on the work, days",
-  newMachine: "Another machine, connected",
-  life: "Years that it serves",
+  workDays: "Labor warranty, days",
+  newMachine: "New machine, installed",
+  life: "Service life, years",
   faultsAYear: "Faults a year, half way through",
 };
 
@@ -29,18 +29,17 @@ export function TermsForm({ terms, own }: { readonly terms: Terms; readonly own:
         <h2>What the shop charges</h2>
         {!asking && (
           <Button look="quiet" onClick={() => setAsking(true)}>
-            Say your own
+            Enter yours
           </Button>
         )}
       </header>
       <p>
-        {say(terms.callOut)} for coming · {say(terms.hour)} an hour · tax {terms.tax / 100} % · work under warranty for {terms.workDays}{" "}
-        days
+        {say(terms.callOut)} trip charge · {say(terms.hour)} an hour · tax {terms.tax / 100}% · labor warranty {terms.workDays} days
         {!own && " · defaults, est."}
       </p>
       <p>
-        Held against: another machine at {say(terms.newMachine)}, which serves {terms.life} years; {terms.faultsAYear} faults a year half
-        way through
+        Compared with: a new machine at {say(terms.newMachine)}, which serves {terms.life} years; {terms.faultsAYear} faults a year half way
+        through
         {!own && " · est."}
       </p>
       {asking && (
@@ -57,7 +56,7 @@ export function TermsForm({ terms, own }: { readonly terms: Terms; readonly own:
             life: { label: LABELS.life, first: String(terms.life), numeric: true },
             faultsAYear: { label: LABELS.faultsAYear, first: String(terms.faultsAYear), numeric: true },
           }}
-          button="These are our terms"
+          button="Save terms"
           amiss={(typed) => read(typed).amiss}
           onLeave={() => setAsking(false)}
           onKeep={(typed) => {
@@ -83,7 +82,7 @@ const READ: { readonly [K in keyof Terms]: readonly [expected: string, read: (te
   callOut: ["an amount such as 45.00", readMoney],
   hour: ["an amount such as 78.00", readMoney],
   newMachine: ["an amount such as 689.00", readMoney],
-  tax: ["0 to 50 %", (text) => Math.round(decimal(text) * 100)],
+  tax: ["0 to 50%", (text) => Math.round(decimal(text) * 100)],
   workDays: ["a whole number of days, 0 to 3650", decimal],
   life: ["1 to 40 years", decimal],
   faultsAYear: ["0 to 5 a year", decimal],

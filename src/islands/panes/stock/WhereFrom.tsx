@@ -18,7 +18,7 @@ export function WhereFrom({ assembly, stock }: { readonly assembly: string; read
   return (
     <div className={styles.came}>
       <p>
-        <b>{capital(assemblyName(machine, assembly))}</b> was fitted. Where did it come from?
+        <b>{capital(assemblyName(machine, assembly))}</b> was replaced. Where did the part come from?
       </p>
       <div className={styles.answers}>
         {lying.map(({ item, place }) => (
@@ -27,7 +27,7 @@ export function WhereFrom({ assembly, stock }: { readonly assembly: string; read
           </Button>
         ))}
         {lying.length === 0 && first && <Button onClick={() => take(first, "van-1")}>Van 1, not counted there: {first.code}</Button>}
-        {!first && <span>The catalogue has no code for it: add your own part under Fit.</span>}
+        {!first && <span>No code in the catalog. Add your own part under Fit.</span>}
       </div>
     </div>
   );

@@ -6,7 +6,7 @@ import { saveFile } from "../../../ui/save-file";
 /** The catalogue with what lies where, as CSV. */
 export const partsCsv = (stock: Stock): string =>
   csvOf(
-    ["code", "name", "price in cents", "warranty in months", "carried over", "fits", ...PLACES],
+    ["code", "name", "price in cents", "warranty in months", "reused", "fits", ...PLACES],
     stock.items.map((i) => [
       i.code,
       i.name,

@@ -25,5 +25,5 @@ export function useStock(): Stock {
   return stock;
 }
 
-/** Enters something of the stock. Resolves when it is kept. */
+/** Enters something of the stock. Resolves when it is saved. */
 export const enterStock = (...drafts: StockDraft[]): Promise<string[]> => replica().addStock(technician(), drafts);

@@ -26,7 +26,7 @@ interface Props {
   readonly runs: boolean;
 }
 
-/** The run as strips over time: what was told, over what a healthy machine does, beside what the leading suspects would do. */
+/** The run as strips over time: what was told, over what a good machine does, beside what the leading suspects would do. */
 export function StripChart({ strips, events, now, seconds, runs }: Props) {
   const machine = useMachine();
   const frame = useRef<HTMLDivElement>(null);
@@ -74,7 +74,7 @@ interface LaneProps {
   readonly end: number;
 }
 
-/** One lane: what was told over a healthy machine's, the suspects' under it. */
+/** One lane: what was told over a good machine's, the suspects' under it. */
 function LaneStrip({ lane, y, strips: { healthy, suspects }, told, x, end }: LaneProps) {
   const bar = ({ from, to }: Span) => ({ x: x(from), width: Math.max(2, x(to) - x(from)) });
   return (
@@ -112,7 +112,7 @@ function Legend({ suspects }: Pick<Strips, "suspects">) {
   return (
     <p className={styles.legend}>
       <span data-of="told">told</span>
-      <span data-of="healthy">healthy machine</span>
+      <span data-of="healthy">good machine</span>
       {suspects.map(({ suspect }, k) => (
         <span key={suspect.hypothesis.id} data-of={MARKS[k]}>
           <b>{MARKS[k]}</b> {hypothesisSays(machine, suspect.hypothesis)}, {percent(suspect.probability)}

@@ -10,7 +10,7 @@ export interface Strips {
   readonly suspects: readonly { readonly suspect: Pick<RankedSuspect, "hypothesis" | "probability">; readonly strip: Strip }[];
 }
 
-/** How a healthy machine and these suspects would run, worked out away from the page: `undefined` until it is here, or why it can't be. */
+/** How a good machine and these suspects would run, worked out away from the page: `undefined` until it is here, or why it can't be. */
 export function useStrips(machine: Machine, suspects: readonly RankedSuspect[], seconds: number): Strips | string | undefined {
   const [strips, setStrips] = useState<Strips | string | undefined>();
   const ids = suspects.map((s) => s.hypothesis.id).join();
@@ -22,7 +22,7 @@ export function useStrips(machine: Machine, suspects: readonly RankedSuspect[], 
         if (!healthy || gone) return;
         setStrips({ healthy, suspects: others.flatMap((strip, i) => (strip && suspects[i] ? [{ suspect: suspects[i], strip }] : [])) });
       },
-      (error: Error) => !gone && setStrips(`What it should do can’t be drawn here: ${error.message}. What you tap is kept all the same.`),
+      (error: Error) => !gone && setStrips(`Can't draw the normal run here: ${error.message}. Your taps are still saved.`),
     );
     return () => {
       gone = true;

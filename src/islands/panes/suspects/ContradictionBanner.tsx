@@ -11,9 +11,9 @@ export function ContradictionBanner() {
   if (!clash) return null;
   return (
     <section className={styles.banner} aria-label="Contradiction">
-      <h2>Two entries don't go together</h2>
+      <h2>These entries conflict</h2>
       <p>
-        Take again: <b>{entrySays(clash.entry) ?? "an entry"}</b>.
+        Recheck: <b>{entrySays(clash.entry) ?? "an entry"}</b>.
       </p>
       <details>
         <summary>Why</summary>

@@ -8,7 +8,7 @@ import styles from "./SideCard.module.css";
 
 const NONE: readonly Foresight[] = [];
 
-/** What would be read at the chosen place: on a healthy machine, and under each leading suspect. */
+/** What would be read at the chosen place: on a good machine, and under each leading suspect. */
 export function ForesightTable({ unit }: { readonly unit: "ohm" | "volt" }) {
   const machine = useMachine();
   const lines = useJob((s) => s.diagnosis.foresight);
@@ -18,7 +18,7 @@ export function ForesightTable({ unit }: { readonly unit: "ohm" | "volt" }) {
         {(lines ?? NONE).map((line) => (
           <tr key={line.of?.hypothesis.id ?? "healthy"}>
             <th scope="row">
-              {line.of ? hypothesisSays(machine, line.of.hypothesis) : "A healthy machine"}
+              {line.of ? hypothesisSays(machine, line.of.hypothesis) : "A good machine"}
               {line.of && <small> {percent(line.of.probability)}</small>}
             </th>
             <td>{readingSays(line, unit)}</td>

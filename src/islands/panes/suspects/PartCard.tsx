@@ -29,17 +29,17 @@ export function PartCard({ part: id }: { readonly part: string }) {
       <Facts part={part} />
       {isRead && (
         <>
-          <h3>Across it now, wires off</h3>
+          <h3>Terminal to terminal now, wires off</h3>
           <ForesightTable unit="ohm" />
         </>
       )}
       {part.nets.length > 0 && (
         <details>
-          <summary>The part from the catalogue</summary>
+          <summary>Part from the catalog</summary>
           <Catalogue assemblies={[assemblyIdOf(part)]} />
         </details>
       )}
-      <Button onClick={typeIt}>{isRead ? "Type its reading" : "Say how it looks"}</Button>
+      <Button onClick={typeIt}>{isRead ? "Enter reading" : "Enter how it looks"}</Button>
     </section>
   );
 }
@@ -89,7 +89,7 @@ function Facts({ part }: { readonly part: Part }) {
       )}
       <dt>New</dt>
       <dd>
-        {fitting.name}: {fitting.price > 0 ? `about ${fitting.price}` : "no part needed"}, {fitting.minutes} min <small>(estimates)</small>
+        {fitting.name}: {fitting.price > 0 ? `$${fitting.price}` : "no part needed"}, {fitting.minutes} min <small>(estimates)</small>
       </dd>
     </dl>
   );

@@ -12,12 +12,12 @@ export function PointsCard({ points: [a = "", b] }: { readonly points: readonly 
     <section className={styles.card} aria-label="Probes">
       <CardHead title={b ? `${a} to ${b}` : `${a} to …`} />
       {b === undefined ? (
-        <p>Choose a second test point.</p>
+        <p>Pick a second test point.</p>
       ) : (
         <>
-          <p>{live ? "Volts, running on heat" : "Ohms, cord out, all wires on"}</p>
+          <p>{live ? "Volts, running on heat" : "Ohms, unplugged, all wires connected"}</p>
           <ForesightTable unit={live ? "volt" : "ohm"} />
-          <Button onClick={() => dispatch({ do: "type", text: `${a.toLowerCase()} ${b.toLowerCase()} ` })}>Type the reading</Button>
+          <Button onClick={() => dispatch({ do: "type", text: `${a.toLowerCase()} ${b.toLowerCase()} ` })}>Enter reading</Button>
         </>
       )}
     </section>

@@ -17,7 +17,7 @@ const PROBABLY_FIXED = 0.5;
 const MANY_SLIPS = 0.05;
 const NONE: readonly RankedSuspect[] = [];
 
-/** What can still be wrong, likeliest first; each opens to what speaks for and against it. */
+/** Suspects, likeliest first; each opens to what speaks for and against it. */
 export function Suspects() {
   const standing = useJob((s) => s.diagnosis.standing);
   const [open, setOpen] = useState<string | undefined>();
@@ -28,8 +28,8 @@ export function Suspects() {
   const card = useRef<HTMLElement>(null);
   const shown = useRowsThatFit(card, all || open !== undefined);
   return (
-    <section ref={card} className={styles.card} data-all={all || open !== undefined} aria-label="What can still be wrong">
-      <h2>{standing && standing.fixed > PROBABLY_FIXED ? "What it was" : "What can still be wrong"}</h2>
+    <section ref={card} className={styles.card} data-all={all || open !== undefined} aria-label="Suspects">
+      <h2>{standing && standing.fixed > PROBABLY_FIXED ? "What failed" : "Suspects"}</h2>
       <ol>
         {outside >= WORTH_A_ROW && outsideFirst && <Outside share={outside} />}
         {suspects.slice(0, outside >= WORTH_A_ROW && shown !== undefined ? shown - 1 : shown).map((s) => (
@@ -50,8 +50,8 @@ export function Suspects() {
       {standing && (all || shown === SHOWN_AT_FIRST) && (
         <p className={styles.rest}>
           {standing.rest.count} others, {percent(standing.rest.share)} together
-          {outside < WORTH_A_ROW && `; ${percent(outside)} something this model does not have`}. Shares start from estimated base rates
-          {standing.slips > MANY_SLIPS && `; about 1 entry in ${Math.round(1 / standing.slips)} is taken to be a slip`}.
+          {outside < WORTH_A_ROW && `; ${percent(outside)} something not on the wiring sheet`}. Chances start from estimated failure rates
+          {standing.slips > MANY_SLIPS && `; 1 entry in ${Math.round(1 / standing.slips)} is assumed wrong`}.
         </p>
       )}
     </section>
@@ -63,7 +63,7 @@ function Outside({ share }: { readonly share: number }) {
   return (
     <li data-suspect="outside" className={styles.outside}>
       <p>
-        <span>Something this model does not have</span>
+        <span>Something not on the wiring sheet</span>
         <b>{percent(share)}</b>
       </p>
       <Bar share={share} />
@@ -106,7 +106,7 @@ function Suspect({ suspect, isOpen, onOpen }: SuspectProps) {
       <Press aria-expanded={isOpen} onClick={onOpen}>
         <span>
           {hypothesisSays(machine, suspect.hypothesis)}
-          {isPutRight && <small> ✓ put right</small>}
+          {isPutRight && <small> ✓ fixed</small>}
         </span>
         <b>{percent(suspect.probability)}</b>
       </Press>

@@ -36,16 +36,16 @@ export function Why({ suspect }: { readonly suspect: RankedSuspect }) {
   return (
     <div className={styles.why}>
       {because !== undefined && <p>Because {because}.</p>}
-      {suspect.band.high - suspect.band.low > WORTH_SAYING && <p>{bandSays(suspect.band)} should base rates be off (est.).</p>}
+      {suspect.band.high - suspect.band.low > WORTH_SAYING && <p>{bandSays(suspect.band)} if the failure rates are off (est.).</p>}
       <List title="For" rows={spoken.filter((w) => w.bans > 0).sort((a, b) => b.bans - a.bans)} />
       <List title="Against" rows={spoken.filter((w) => w.bans < 0).sort((a, b) => a.bans - b.bans)} />
       {bought.length > 0 && (
         <details>
-          <summary>What would be fitted</summary>
+          <summary>Parts for this repair</summary>
           <Catalogue assemblies={bought} />
         </details>
       )}
-      {spoken.length === 0 && <p>Nothing recorded speaks for or against it yet.</p>}
+      {spoken.length === 0 && <p>No entry points to it or away from it yet.</p>}
     </div>
   );
 }

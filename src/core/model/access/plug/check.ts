@@ -29,7 +29,7 @@ export interface PlugStep extends PlugReading {
   readonly names: boolean;
 }
 
-/** The check at the plug for wires that were touched. */
+/** The plug check for wires that were touched. */
 export interface PlugCheck {
   readonly steps: readonly PlugStep[];
   /** Mistakes that these readings show. */

@@ -26,7 +26,7 @@ export const fit = z
     minutes: positive.describe("Minutes of the exchange itself, panels not counted (estimate)."),
     price: z.number().nonnegative().describe("Price of the part in the shop's currency (estimate)."),
   })
-  .describe("What it takes to fit a new one.");
+  .describe("What it takes to replace the one.");
 
 const fault = z
   .strictObject({

@@ -32,7 +32,7 @@ export const END = 1e9;
 
 const around = ({ mean, sigma }: Spread): Band => ({ low: Math.max(0, mean - BAND_SIGMAS * sigma), high: mean + BAND_SIGMAS * sigma });
 
-/** Bands that do not overlap, rising: round what is likeliest to be read and what a healthy machine shows, and the stretches between. */
+/** Bands that do not overlap, rising: round what is likeliest to be read and what a good machine shows, and the stretches between. */
 export function bandsOf(values: readonly Weighed[], healthy: Spread | undefined): Band[] {
   const own = healthy && around(healthy);
   const edges = [0, END, ...(own ? [own.low, own.high] : []), ...edgesOf(peaks(values))];

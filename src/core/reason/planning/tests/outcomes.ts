@@ -48,14 +48,14 @@ export function steadyOutcomes({ predictor, faults, healthy, logPrior }: Suspect
   return bandOutcomes(predictions, logPrior.map(Math.exp), item(predictions, healthy), asks.unit, (p) => kind.sigma(question, p));
 }
 
-/** What is intermittent shows now this, now that: its row is between that of a healthy machine and that of the one that is open. */
+/** What is intermittent shows now this, now that: its row is between that of a good machine and that of the one that is open. */
 export function withIntermittent({ intermittent }: SuspectSet, outcomes: Outcomes): Outcomes {
   const { length } = outcomes.classes;
   if (length < 2) return outcomes;
   const row = outcomes.row.slice();
   const before = rowsIn(outcomes);
   const mixed: Float64Array[] = [];
-  // Of a healthy machine’s row with another: what is intermittent is well while it is good.
+  // Of a good machine’s row with another: what is intermittent is well while it is good.
   const known = new Map<number, number>();
   for (const { at, open } of intermittent) {
     const bad = small(outcomes.row, open);

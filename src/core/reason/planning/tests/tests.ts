@@ -153,7 +153,7 @@ function cabinetTests(machine: Machine): TestAction[] {
     }));
 }
 
-/** Any two points with all wires on, at rest and with each momentary control held: found without knowing any trick. */
+/** Any two points with all wires connected, at rest and with each momentary control held: found without knowing any trick. */
 function pairTests(machine: Machine): TestAction[] {
   const points = machine.testPoints.filter((t) => !isWallPoint(machine, t.net));
   const held = machine.controls.filter((c) => c.momentary).map((c) => ({ ...restControls(machine), [c.id]: c.run }));

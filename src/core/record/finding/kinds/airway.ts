@@ -17,14 +17,14 @@ const schema = findingFields(
         open: z.number().int().min(0).max(60).describe("How many stand open."),
         of: z.number().int().min(1).max(60).describe("How many there are."),
       })
-      .refine(({ open, of }) => open <= of, "no more louvres can be open than there are")
+      .refine(({ open, of }) => open <= of, "no more louvers can be open than there are")
       .optional()
       .describe("Of the hood: how many louvres stand open, of how many."),
   }),
 ).superRefine(({ place, result }, context) => {
   const allowed = [...Object.keys(airwayAnswers(place.airway)), UNTOLD];
   if (allowed.includes(result.value)) return;
-  const message = `“${result.value}” is no answer to “${place.airway}”; expected ${allowed.join(", ")}`;
+  const message = `“${result.value}” is not an answer to “${place.airway}”; expected ${allowed.join(", ")}`;
   context.addIssue({ code: "custom", path: ["result", "value"], message });
 });
 
@@ -49,7 +49,7 @@ export const airway = defineFinding({
   says: ({ place, result }) => {
     const { name } = AIRWAY[place.airway];
     if (result.value === UNTOLD) return `${name}: can't tell`;
-    const louvres = result.louvres ? `, ${result.louvres.open} of ${result.louvres.of} louvres open` : "";
+    const louvres = result.louvres ? `, ${result.louvres.open} of ${result.louvres.of} louvers open` : "";
     return `${name}: ${airwayAnswers(place.airway)[result.value] ?? result.value}${louvres}`;
   },
 });

@@ -30,7 +30,7 @@ const schema = findingFields(
   context.addIssue({
     code: "custom",
     path: ["result", "value"],
-    message: `“${result.value}” is no code; expected one such as F3, or none`,
+    message: `“${result.value}” is not a code. Enter one such as F3, or none`,
   });
 });
 

@@ -37,5 +37,5 @@ export const flow = defineFinding({
     p.is === "value" ? (1 - SLIP) * normal(result.value, p.mean, Math.hypot(result.sigma, FAN_WITHIN * p.mean)) + SLIP / RANGE_M3_PER_S : 1,
   sigma: (_, p) => FAN_WITHIN * p.mean,
   says: ({ result }) =>
-    `Air worked out: ${cfmOf(result.value).toFixed(0)} ± ${cfmOf(2 * result.sigma).toFixed(0)} cfm (from ${result.by.join(", ")})`,
+    `Airflow calculated: ${cfmOf(result.value).toFixed(0)} ± ${cfmOf(2 * result.sigma).toFixed(0)} cfm (from ${result.by.join(", ")})`,
 });

@@ -41,5 +41,5 @@ export const input = defineFinding({
     p.is === "value" ? (1 - SLIP) * normal(result.value, p.mean, Math.hypot(result.sigma, RATED_WITHIN * p.mean)) + SLIP / RANGE_W : 1,
   sigma: (_, p) => RATED_WITHIN * p.mean,
   says: ({ result }) =>
-    `Burner input ${result.by === "meter" ? "clocked" : "worked out"}: ${Math.round(btuPerHour(result.value))} ± ${Math.round(btuPerHour(2 * result.sigma))} BTU/h`,
+    `Burner input ${result.by === "meter" ? "clocked" : "calculated"}: ${Math.round(btuPerHour(result.value))} ± ${Math.round(btuPerHour(2 * result.sigma))} BTU/h`,
 });

@@ -16,7 +16,7 @@ export function isLookAnswer(what: string) {
     context.addIssue({
       code: "custom",
       path: ["result", "value"],
-      message: `“${result.value}” is no ${what}; expected ${allowed.join(", ")}`,
+      message: `“${result.value}” is not a valid ${what}; expected ${allowed.join(", ")}`,
     });
   };
 }

@@ -13,7 +13,7 @@ const summary = z
     seconds: z.number().nonnegative().describe("Length of the log."),
     rows: z.number().int().nonnegative().describe("Readings in it."),
     overload: z.number().int().nonnegative().optional().describe("How many of them are OL."),
-    refused: z.number().int().nonnegative().optional().describe("Lines of the file that were not taken."),
+    refused: z.number().int().nonnegative().optional().describe("Lines of the file that were skipped."),
     least: z.number().nullable().describe("Its least value; null where all are OL."),
     most: z.number().nullable().describe("Its greatest value; null where all are OL."),
     mean: z.number().nullable().describe("Its mean; null where all are OL."),

@@ -27,7 +27,7 @@ const schema = findingFields(
 ).superRefine(({ place, result }, context) => {
   const allowed = [...sightOf(place.sight).answers.map((a) => a.value), UNTOLD];
   if (allowed.includes(result.value)) return;
-  const message = `“${result.value}” is no answer to “${place.sight}”; expected ${allowed.join(", ")}`;
+  const message = `“${result.value}” is not an answer to “${place.sight}”; expected ${allowed.join(", ")}`;
   context.addIssue({ code: "custom", path: ["result", "value"], message });
 });
 type SightFinding = z.infer<typeof schema>;

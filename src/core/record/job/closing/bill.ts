@@ -19,8 +19,8 @@ export const billShape = {
   lines: z.array(billLine).min(1).max(60).describe("What it is made of."),
   taxRate: z.number().int().min(0).max(5000).describe("Tax, in hundredths of a percent."),
   tax: amount.describe("Tax in cents."),
-  total: amount.describe("To pay, in cents."),
-  currency: z.string().trim().min(1).max(4).describe("Sign before an amount."),
+  total: amount.describe("Total due, in cents."),
+  currency: z.string().trim().min(1).max(4).describe("Currency sign."),
 };
 /** Who sends the bill, and how long the work is under warranty, as it was then. */
 export const billFrom = z.strictObject({
@@ -45,6 +45,6 @@ export const netOf = ({ lines }: Pick<Bill, "lines">): Cents => sumOf(lines.map(
 /** Why a bill does not come out; `undefined` when it does. */
 export function billProblem(bill: Bill): string | undefined {
   const right = billOf(bill.way, bill.lines, bill.taxRate, bill.currency);
-  if (bill.tax !== right.tax) return `the tax is ${bill.tax} cents; ${bill.taxRate / 100} % of ${netOf(bill)} is ${right.tax}`;
+  if (bill.tax !== right.tax) return `the tax is ${bill.tax} cents; ${bill.taxRate / 100}% of ${netOf(bill)} is ${right.tax}`;
   return bill.total === right.total ? undefined : `the total is ${bill.total} cents; lines and tax come to ${right.total}`;
 }

@@ -14,11 +14,11 @@ export interface HandCheck {
 /** Its name among lists. */
 export const BY_HAND = "by-hand";
 
-/** The check at the plug as a line that may be left out: for so many wires; another one touched, it is asked again. */
+/** The plug check as a line that may be left out: for so many wires; another one touched, it is asked again. */
 export const plugLine = (touched: readonly string[]) => ({
   list: "plug",
   item: `check-${touched.length}`,
-  says: "Check at the plug, before power.",
+  says: "Plug check, before power.",
 });
 
 type Done = Pick<JobState, "wasOff" | "fitted" | "touched">;

@@ -6,8 +6,8 @@ import type { Figure } from "../../../model/quantity/figure";
 import { formatValue } from "../../../model/quantity/format";
 import { cfmOf, PASCAL_PER_INCH_OF_WATER } from "../../../model/quantity/quantity";
 
-/** “65 ± 11 cfm”: with 2 σ. */
-export const flowSays = ({ value, sigma }: Figure): string => `${cfmOf(value).toFixed(0)} ± ${cfmOf(2 * sigma).toFixed(0)} cfm`;
+/** “65 ±11 cfm”: with 2 σ. */
+export const flowSays = ({ value, sigma }: Figure): string => `${cfmOf(value).toFixed(0)} ±${cfmOf(2 * sigma).toFixed(0)} cfm`;
 
 export const inWcSays = (pascal: number): string => `${(pascal / PASCAL_PER_INCH_OF_WATER).toFixed(2)} in w.c.`;
 
@@ -16,14 +16,14 @@ export const FROM_SAYS: Readonly<Record<keyof AirMeasured, string>> = {
   backPressure: "back pressure",
   hood: "speed at the hood",
   rise: "two temperatures",
-  louvres: "louvres counted",
+  louvres: "louvers counted",
 };
 
 export const pieceSays = (piece: Piece): string =>
   piece.is === "bend" ? `${piece.material} bend ${piece.degrees}°` : `${piece.material}, straight`;
 
 export const HOOD_SAYS: Readonly<Record<DuctRun["hood"], string>> = {
-  louvres: "hood with louvres",
+  louvres: "hood with louvers",
   flap: "hood with a flap",
   none: "open end",
 };
@@ -39,15 +39,15 @@ function loadsSay({ loads }: Consequence): string | undefined {
   return `about ${loads.likely.toFixed(0)} ${loads.likely < 1.5 ? "load" : "loads"} (${least} to ${most}, est.)`;
 }
 
-const percent = (share: number): string => `${Math.round(100 * share)} %`;
+const percent = (share: number): string => `${Math.round(100 * share)}%`;
 
 /** What follows if only the blown part is replaced. */
 function againSays(now: Consequence): string {
-  if (now.cutOffAtS !== undefined) return "If only the cut-off is replaced, it opens again in the first load.";
+  if (now.cutOffAtS !== undefined) return "Replace only the cut-off and it opens again in the first load.";
   const loads = loadsSay(now);
-  if (loads) return `If only the cut-off is replaced, it opens again in ${loads}.`;
-  if (now.limitAtS === undefined) return "The limit does not act at this flow: no cut-off opens by it.";
-  return "The limit acts, and the cut-off outlives it: short heat, long drying.";
+  if (loads) return `Replace only the cut-off and it opens again in ${loads}.`;
+  if (now.limitAtS === undefined) return "The high limit stays closed at this flow. No cut-off opens from it.";
+  return "The high limit trips and saves the cut-off: short heat, long dry time.";
 }
 
 /** The verdict in a headline, and what follows if only the blown part is replaced. */
@@ -57,15 +57,15 @@ export function airVerdictSays(
   now: Consequence | undefined,
   worst: string | undefined,
 ): { readonly title: string; readonly follows: string } {
-  const free = `${percent(choke.free)} of the way is free (${percent(choke.least)} to ${percent(choke.most)})`;
+  const free = `Vent ${percent(choke.free)} clear (${percent(choke.least)} to ${percent(choke.most)})`;
   if (verdict === "clear")
     return {
-      title: "Air did not do this: look at the element",
-      follows: `${free}. A fuse or cut-off that blew has another cause: a grounded element, a welded thermostat.`,
+      title: "Airflow isn't the cause. Check the element.",
+      follows: `${free}. An open thermal fuse or cut-off has another cause: grounded element, thermostat stuck closed.`,
     };
-  const again = now ? againSays(now) : "What it does is being worked out…";
-  if (verdict === "may-be") return { title: "Air may have done this: measure in another way", follows: `${free}. ${again}` };
-  return { title: worst ? `Air did this: ${worst}` : "Air did this: the way out is choked", follows: `${free}. ${again}` };
+  const again = now ? againSays(now) : "Calculating what it does…";
+  if (verdict === "may-be") return { title: "Airflow may be the cause. Check it another way.", follows: `${free}. ${again}` };
+  return { title: worst ? `Airflow is the cause: ${worst}` : "Airflow is the cause: vent restricted", follows: `${free}. ${again}` };
 }
 
 /** A column of the table: what a flow does. Each with whether it is as it should be. */
@@ -90,14 +90,14 @@ export function airRows(cases: readonly Case[], limitPa: number): AirRow[] {
   return [
     { name: "air flow", cells: cases.map((c) => ({ says: c.flow })) },
     { name: "at the outlet", cells: cases.map((c) => ({ says: inWcSays(c.pascal), is: c.pascal > limitPa ? "bad" : "good" })) },
-    each("box heads for", (c) => ({ says: formatValue(c.boxC, "celsius"), is: c.limitAtS === undefined ? "good" : "bad" })),
+    each("heater box reaches", (c) => ({ says: formatValue(c.boxC, "celsius"), is: c.limitAtS === undefined ? "good" : "bad" })),
     each("limit opens", (c) =>
       c.limitAtS === undefined ? { says: "never", is: "good" } : { says: `after ${minutes(c.limitAtS)}`, is: "bad" },
     ),
     each("exhaust, est.", (c) => ({ says: `${c.exhaustLowC.toFixed(0)} to ${formatValue(c.exhaustHighC, "celsius")}` })),
-    each("load dry, est.", (c) => ({ says: c.dryS === undefined ? "not in one run" : minutes(c.dryS) })),
-    each("heat for it", (c) => ({ says: `${c.kilowattHours.toFixed(1)} kWh` })),
-    each("cut-off again", (c) =>
+    each("load dry in, est.", (c) => ({ says: c.dryS === undefined ? "not in one cycle" : minutes(c.dryS) })),
+    each("energy per load", (c) => ({ says: `${c.kilowattHours.toFixed(1)} kWh` })),
+    each("cut-off opens again in", (c) =>
       c.cutOffAtS !== undefined
         ? { says: `at once, ${minutes(c.cutOffAtS)}`, is: "bad" }
         : c.loads

@@ -12,18 +12,18 @@ export const drillSays = ({ number, inches }: Drill): string => `drill ${number}
 
 const PLATE_SAYS = { under: "under", within: "within", over: "over" } as const;
 
-/** How an input stands against the plate: “✓ 2.2 % under plate”. */
+/** How an input stands against the plate: “✓ 2.2 % under the nameplate”. */
 export function plateSays(input: number, plate: number): { readonly says: string; readonly is: "good" | "bad" } {
   const off = (input / plate - 1) * 100;
   const stands = againstPlate(input, plate);
-  const by = `${Math.abs(off).toFixed(1)} % ${off < 0 ? "under" : "over"} the plate`;
-  return stands === "within" ? { says: by, is: "good" } : { says: `${by}, ${PLATE_SAYS[stands]} its ± 5 %`, is: "bad" };
+  const by = `${Math.abs(off).toFixed(1)}% ${off < 0 ? "under" : "over"} the plate`;
+  return stands === "within" ? { says: by, is: "good" } : { says: `${by}, ${PLATE_SAYS[stands]} its ±5%`, is: "bad" };
 }
 
 /** A pressure against what is usual for the fuel. In w.c. */
 export function pressureSays(gas: Gas, where: "manifold" | "supply", inWc: number): { readonly says: string; readonly is: "good" | "bad" } {
   const [low, high] = FUELS[gas][where];
-  const usual = `usual for ${FUELS[gas].name}: ${low} to ${high} in w.c., the plate wins`;
+  const usual = `usual for ${FUELS[gas].name}: ${low} to ${high} in w.c., go by the nameplate`;
   if (inWc < low) return { says: `low; ${usual}`, is: "bad" };
   return inWc > high ? { says: `high; ${usual}`, is: "bad" } : { says: usual, is: "good" };
 }
@@ -37,32 +37,32 @@ export function fuelsSay(inches: number, inWc: number, input: number, discharge:
   const fits = each.filter(({ would }) => Math.abs(would / input - 1) <= FITS_WITHIN);
   const told = each.map(({ gas, would }) => `${FUELS[gas].name} would give ${btuSays(would)}`).join(", ");
   const [one] = fits;
-  return fits.length === 1 && one ? `That is ${FUELS[one.gas].name}: ${told}.` : `That is neither of both: ${told}. Measure again.`;
+  return fits.length === 1 && one ? `That is ${FUELS[one.gas].name}: ${told}.` : `Matches neither gas: ${told}. Measure again.`;
 }
 
 /** What the hole that is probably in there means. */
 export function inThereSays(gas: Gas, { drill, right, other, is }: InThere): { readonly says: string; readonly is: "good" | "bad" } {
-  const there = `The hole in there is about ${drillSays(drill)}`;
-  const asked = `the plate wants ${drillSays(right)} for ${FUELS[gas].name}`;
+  const there = `Orifice is about ${drillSays(drill)}`;
+  const asked = `the nameplate calls for ${drillSays(right)} for ${FUELS[gas].name}`;
   const otherFuel = FUELS[gas === "natural" ? "propane" : "natural"].name;
   switch (is) {
     case "right":
-      return { says: `${there}: as the plate wants it.`, is: "good" };
+      return { says: `${there}: matches the nameplate.`, is: "good" };
     case "for-other-fuel":
       return {
-        says: `${there}: that is the orifice for ${otherFuel} (${drillSays(other)}); ${asked}. Stop: it is not run on this fuel.`,
+        says: `${there}: that is the orifice for ${otherFuel} (${drillSays(other)}); ${asked}. ⚠ STOP. Do not light it on this gas.`,
         is: "bad",
       };
     case "smaller":
-      return { says: `${there}, smaller than asked: ${asked}. Lint or a spider in it, or the wrong one.`, is: "bad" };
+      return { says: `${there}, smaller than rated: ${asked}. Lint or a spider web in it, or the wrong one.`, is: "bad" };
     case "larger":
-      return { says: `${there}, larger than asked: ${asked}. Drilled out, or the wrong one: soot and a lifting flame.`, is: "bad" };
+      return { says: `${there}, larger than rated: ${asked}. Drilled out, or the wrong one: soot and a lifting flame.`, is: "bad" };
   }
 }
 
 /** The suspects of a course, in a few words. */
 export function courseSays(machine: Machine, { course }: RankedCourse): string {
-  if (course.members.some((m) => m.faults.length === 0)) return "as a healthy burner";
+  if (course.members.some((m) => m.faults.length === 0)) return "normal burner";
   const named = [...new Set(course.members.map((m) => hypothesisSays(machine, m)))];
   return named.length <= MOST_NAMED
     ? named.join("; or ")

@@ -31,5 +31,5 @@ export function putBackSays(machine: Machine, { is, id, note }: CameOff): string
     ...(lead ? [`${COLOURS[lead.colour]} (${lead.colour}) on ${lead.mark}.`] : []),
     ...(note ? [note] : []),
   ];
-  return told.join(" ") || "Then record it.";
+  return told.join(" ") || "Then mark it done.";
 }

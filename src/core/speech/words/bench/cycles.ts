@@ -42,7 +42,7 @@ export function cycleFacts(
   const low = fit.flow.value + 2 * fit.flow.sigma < LOW_FLOW * clear;
   facts.push(
     { name: "air flow", says: `${flowSays(fit.flow)}; clear ${cfmOf(clear).toFixed(0)} cfm`, is: low ? "bad" : "good" },
-    { name: "heat", says: `${formatValue(fit.watts.value, "watt")} ± ${formatValue(2 * fit.watts.sigma, "watt")}` },
+    { name: "heat", says: `${formatValue(fit.watts.value, "watt")} ±${formatValue(2 * fit.watts.sigma, "watt")}` },
     ...switchedBy(machine, fit),
     {
       name: "left over",
@@ -84,7 +84,7 @@ function switchedBy(machine: Machine, { off, on }: RunFit): CycleFact[] {
   return [
     {
       name: "switched by",
-      says: `${part.name}: opens at ${celsius(opens)}, closes at ${celsius(closes)}; rated ${part.opensC} and ${part.closesC} °C ± ${RATED_WITHIN_K} K`,
+      says: `${part.name}: opens at ${celsius(opens)}, closes at ${celsius(closes)}; rated ${part.opensC} and ${part.closesC} °C ±${RATED_WITHIN_K} K`,
       is: good ? "good" : "bad",
     },
   ];

@@ -11,25 +11,25 @@ export function energySays(machine: Machine, energy: Energy): { readonly name: s
       return {
         name: mainsName(machine),
         stands: MAINS[energy.state],
-        how: "Cord out with its plug in sight; or breaker off, locked or tagged.",
+        how: "Unplug it and keep the plug in sight. Or lock and tag the breaker off.",
       };
     case "capacitor":
       return {
         name: capital(partName(machine, energy.part)),
         stands: energy.state === "safe" ? "discharged" : "may hold a dangerous charge with the cord out",
-        how: "Dead first. Through a resistor across its terminals, insulated tool, then measure that no volts are left.",
+        how: "Prove it dead first. Bleed it through a resistor with insulated tools. Then meter it: 0 V.",
       };
     case "gas":
       return {
         name: "Gas",
-        stands: energy.state === "safe" ? "cock shut" : "cock open",
-        how: "Shut the cock before a joint is opened. Gas work is for the licensed.",
+        stands: energy.state === "safe" ? "gas off" : "gas on",
+        how: "Shut the cock before a joint is opened. Gas work is for a licensed technician.",
       };
     case "heat":
       return {
         name: "Stored heat",
-        stands: energy.state === "safe" ? "cool enough to be touched" : "may be hot",
-        how: "Heater box, burner and exhaust stay hot after a run. Feel near before you feel on.",
+        stands: energy.state === "safe" ? "cool to the touch" : "may be hot",
+        how: "Heater box, burner and exhaust stay hot after a run. Hold a hand near it before you touch it.",
       };
   }
 }
@@ -41,7 +41,8 @@ const MAINS: Readonly<Record<Extract<Energy, { of: "mains" }>["state"], string>>
   safe: "proved dead",
 };
 
-const mainsName = ({ supply: { legs } }: Machine): string => `Mains, ${legs.map((l) => `${l.id} ${Math.abs(l.volts)} V`).join(" and ")}`;
+const mainsName = ({ supply: { legs } }: Machine): string =>
+  `House power, ${legs.map((l) => `${l.id} ${Math.abs(l.volts)} V`).join(" and ")}`;
 
 /** Between which points of the machine nothing may read: every leg to every other, to neutral and to earth. */
 export function deadPoints({ supply: { legs, neutral, ground } }: Machine): string[] {
@@ -51,12 +52,12 @@ export function deadPoints({ supply: { legs, neutral, ground } }: Machine): stri
 
 /** Why tests are not now, and what would allow them. */
 export const FORBIDS: Readonly<Record<Forbids, { readonly why: string; readonly allowedBy: string }>> = {
-  "not-dead": { why: "need it proved dead", allowedBy: "Take the power out and prove it dead." },
-  charged: { why: "touch a capacitor that may be charged", allowedBy: "Discharge it and record that." },
-  apart: { why: "need it running, and it is not put together", allowedBy: "Wires, drum and panels back, then power." },
-  "not-live": { why: "need power", allowedBy: "Hands and tools out, then power on." },
+  "not-dead": { why: "need it proved dead", allowedBy: "Unplug it and prove it dead." },
+  charged: { why: "touch a capacitor that may be charged", allowedBy: "Discharge it and record it." },
+  apart: { why: "need it running, and it's taken apart", allowedBy: "Wires, drum and panels on, then power." },
+  "not-live": { why: "need power", allowedBy: "Hands and tools clear, then power on." },
   "no-live-tests": {
     why: "are live",
-    allowedBy: "Live tests are not allowed on this job: “allow live tests”, by those licensed for them.",
+    allowedBy: "Live tests are off. Type “allow live tests” to turn them on. Qualified technicians only.",
   },
 };

@@ -37,27 +37,30 @@ function rangeSays({ low, high }: Interval, unit: Unit): string {
 export function judgementSays({ unit, verdict, shown, may, limits }: Judgement): string {
   const healthy = limitsSay(limits);
   if (limits.acts) return actsSay(limits.acts, shown, verdict);
-  if (limits.of === "unknown") return "The sheet does not say what it should read.";
-  if (shown === Infinity) return verdict === "pass" ? "OL, as it should be." : `Open; a healthy one reads ${healthy}.`;
-  const so = `In truth ${rangeSays(may, unit)}`;
-  if (verdict !== "fail" && limits.low <= 0) return `${so}; a healthy one reads ${healthy}.`;
-  if (verdict === "pass") return `${so}: within the healthy ${healthy}.`;
-  if (verdict === "cant-tell") return `${so}, partly outside the healthy ${healthy}.`;
-  if (limits.of === "open" || limits.of === "insulation") return `${so}; a healthy one reads ${healthy}.`;
+  if (limits.of === "unknown") return "The wiring sheet doesn't say what it should read.";
+  if (shown === Infinity) return verdict === "pass" ? "OL. That's normal here." : `Open. A good one reads ${healthy}.`;
+  const so = `Actual ${rangeSays(may, unit)}`;
+  if (verdict !== "fail" && limits.low <= 0) return `${so}. Normal is ${healthy}.`;
+  if (verdict === "pass") return `${so}. Normal is ${healthy}.`;
+  if (verdict === "cant-tell") return `${so}. Could be in or out of normal, ${healthy}.`;
+  if (limits.of === "open" || limits.of === "insulation") return `${so}. Normal is ${healthy}.`;
   const off =
     may.high < limits.low ? `${formatValue(limits.low - may.high, unit)} under` : `${formatValue(may.low - limits.high, unit)} over`;
-  return `${so}: ${off} the healthy ${healthy}.`;
+  return `${so}, ${off}. Normal is ${healthy}.`;
 }
 
 /** Of a contact that was warmed: whether it opened as it should. */
 function actsSay({ celsius, warm }: NonNullable<Limits["acts"]>, shown: number, verdict: Verdict): string {
   const at = formatValue(celsius, "celsius");
-  const was = warm === "hot" ? "warmed" : `at ${formatValue(warm, "celsius")}`;
-  if (verdict === "cant-tell") return `It acts at about ${at}, and was ${was}: open or closed, either is right.`;
+  const was = warm === "hot" ? "when heated" : `at ${formatValue(warm, "celsius")}`;
+  if (verdict === "cant-tell")
+    return `It acts near ${at}. ${warm === "hot" ? "Heated" : `At ${formatValue(warm, "celsius")}`}, this can't tell.`;
   const open = shown === Infinity;
   if (verdict === "pass")
-    return open ? `Open ${was}, as it should be: it acts at ${at}.` : `Still closed ${was}, as it should be: it acts at ${at}.`;
-  return open ? `Open ${was} already: it should act at ${at}.` : `Still closed ${was}: it should have opened at ${at}.`;
+    return open ? `Open ${was}. That's normal: it acts at ${at}.` : `Still closed ${was}. That's normal: it acts at ${at}.`;
+  return open
+    ? `Open ${was}; should open at ${at}. Bad.`
+    : `Still closed ${was}: stuck closed, should open at ${at}. Bad, and a fire hazard.`;
 }
 
 /** From here on nobody asks what the leads add, Ω. */
@@ -70,12 +73,11 @@ export function numbersSay({ unit, shown, leads, meter, limits }: Judgement): st
     unit !== "ohm"
       ? ""
       : leads.known
-        ? `, less leads ${value((leads.low + leads.high) / 2)}`
+        ? `, minus leads ${value((leads.low + leads.high) / 2)}`
         : shown < LEADS_MATTER
-          ? `, leads not zeroed: they may add up to ${value(leads.high)}`
+          ? `, leads not zeroed: up to ${value(leads.high)} of this is leads`
           : "";
-  const accuracy =
-    meter && `It may be off by ${meter.range.percentOfReading}\u00a0% and ${meter.range.digits} digits of ${value(meter.range.digitSize)}`;
+  const accuracy = meter && `meter accuracy ±(${meter.range.percentOfReading}% + ${meter.range.digits} counts)`;
   const said = [
     shown === Infinity ? undefined : `Meter shows ${value(shown)}${lead}`,
     shown === Infinity ? undefined : accuracy,
@@ -96,23 +98,23 @@ function ratedSays({ unit, rated, warmth, supply }: Limits): string | undefined 
       : undefined,
     supply ? `on ${formatValue(supply.volts, "volt")}${supply.said ? "" : " (assumed)"}` : undefined,
   ].filter((s) => s !== undefined);
-  return [`rated ${formatValue(rated.value, unit)} ± ${Math.round(rated.tolerance * 100)}\u00a0%`, ...heeded].join(" ");
+  return [`rated ${formatValue(rated.value, unit)} ±${Math.round(rated.tolerance * 100)}%`, ...heeded].join(" ");
 }
 
 export const HINT_SAYS: Record<Hint, string> = {
-  "zero-leads": "Short the leads, read them, and read it again: the leads decide here.",
-  finger: "A finger across the tips reads like this: hold the tips by their grips and read again.",
-  "coil-cold": "A coil that is good cold may open hot: this does not clear it.",
-  "warm-it": "Closed when cold; that it opens is proven by warming it.",
+  "zero-leads": "Zero the leads and read again. Lead ohms decide this one.",
+  finger: "Fingers on the tips read like this. Hold the probes by the insulated grips and read again.",
+  "coil-cold": "Good cold doesn't clear a coil. It can open hot.",
+  "warm-it": "Closed cold is half the test. Heat it to prove it opens.",
   "other-state": "Read it in its other position too.",
-  "part-temperature": "Its own temperature decides: let it settle, say how warm it is.",
-  "too-coarse": "This meter may be off by much of what the limits allow: a lower range, or a finer meter.",
-  warmer: "About as warm as it acts: warm it more, then read again.",
-  "measure-supply": "The volts that feed it decide: measure the supply, then judge again.",
-  "one-wire": "A clamp round two wires shows nothing: put it round one.",
-  "below-zero": "Less than the leads alone: is the meter on ohms, and is nothing live?",
-  "insulation-tester": "An ohm-meter’s few volts do not prove insulation: test it at 500 V.",
-  "wires-on": "With its wires still on it would read this: are they off?",
-  "range-too-high": "Read in coarse steps: a lower range shows a digit more, and that may turn it.",
-  "touch-metal": "An OL may be lacquer under a tip: scratch to bare metal and read again.",
+  "part-temperature": "Its temperature decides this one. Let it settle, then enter it.",
+  "too-coarse": "Meter too coarse for this part. Use a lower range or a better meter.",
+  warmer: "It's near its trip point. Heat it more, then read again.",
+  "measure-supply": "Supply volts decide this one. Read the supply first.",
+  "one-wire": "Clamp one wire only. Two cancel out.",
+  "below-zero": "⚠ Lower than the leads alone. Stop and check for voltage. Then check the range.",
+  "insulation-tester": "A meter can't prove insulation. Use an insulation tester at 500 V.",
+  "wires-on": "It would read this with wires connected. Are they off?",
+  "range-too-high": "Range too high. Go down one.",
+  "touch-metal": "OL may be varnish under the tip. Scratch to bare metal.",
 };

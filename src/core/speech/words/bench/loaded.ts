@@ -6,7 +6,7 @@ import { limitsSay, VERDICT_SAYS } from "./judgements";
 /** A joint that drops so many V while so many A pass: its ohms, and the heat it makes. */
 export function jointSays(volts: number, amps: number): string {
   const { ohms, watts } = jointUnderLoad(volts, amps);
-  return `${formatValue(volts, "volt")} at ${formatValue(amps, "amp")}: ${ohmsSay(ohms)}, ${formatValue(watts, "watt")} of heat in it`;
+  return `${formatValue(volts, "volt")} drop at ${formatValue(amps, "amp")} = ${ohmsSay(ohms)}, ${formatValue(watts, "watt")} of heat in that connection`;
 }
 
 /** Ohms of a joint are said in thousandths: that is where they matter. */

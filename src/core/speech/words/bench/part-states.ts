@@ -8,7 +8,7 @@ export function stateSays(machine: Machine, { state }: PartState): string {
   switch (state.is) {
     case "across":
       if (state.winding !== "whole") return `${capital(state.winding)} winding`;
-      return state.contact ? "Closed" : "Across it";
+      return state.contact ? "Closed" : "Terminal to terminal";
     case "other-position": {
       const control = machine.controls.find((c) => c.id === state.control);
       const position = control?.positions.find((p) => p.id === state.position)?.name ?? state.position;
@@ -20,11 +20,11 @@ export function stateSays(machine: Machine, { state }: PartState): string {
 }
 
 const SAYS = {
-  warmed: "Warmed: it must open",
-  "in-hand": "Warm in the hand: it must fall",
+  warmed: "Heated: must open",
+  "in-hand": "Warmed in hand: ohms must drop",
   hot: "Hot from the run",
   "to-cabinet": "To the cabinet",
-  insulation: "To the cabinet at 500 V",
+  insulation: "Insulation test, 500 V",
   running: "Current, running",
   capacitance: "Capacitance, discharged",
 } as const;
@@ -33,6 +33,6 @@ const SAYS = {
 export function leadsInWords(part: Part): string {
   const [winding] = windingsOf(part);
   const [a, b] = (winding?.terminals ?? [1, 2]).map((n) => part.nets[n - 1]);
-  if (part.kind === "capacitor") return `Discharge it first. Leads on ${a} and ${b}, both wires off, meter on farads.`;
-  return `Leads on ${a} and ${b}, the wire at ${a} off, meter on ohms.`;
+  if (part.kind === "capacitor") return `Discharge it first. Pull both wires. Probes on ${a} and ${b}. Meter on µF.`;
+  return `Pull the wire off ${a}. Probes on ${a} and ${b}. Meter on ohms.`;
 }

@@ -14,6 +14,6 @@ export function plateRowSays(row: PlateRow, plate: Plate): string {
 export function notThisOne(plate: Plate | undefined, machine: Machine): string | undefined {
   const rows = plate ? differsIn(plate, machine) : [];
   if (!plate || rows.length === 0) return undefined;
-  const differs = rows.map((row) => `${plateRowSays(row, plate)}, not ${plateRowSays(row, plateOf(machine))}`);
-  return `Not this machine’s own sheet: its plate says ${differs.join("; ")}`;
+  const differs = rows.map((row) => `Nameplate: ${plateRowSays(row, plate)}. Sheet: ${plateRowSays(row, plateOf(machine))}.`);
+  return `Borrowed wiring sheet. ${differs.join(" ")}`;
 }

@@ -74,7 +74,7 @@ export function mistakeSays(machine: Machine, { edit }: Mistake): string {
     case "swapped":
       return `${wireName(machine, edit.at)} and ${wireName(machine, edit.with)} are swapped`;
     default:
-      return "the wires are otherwise than drawn";
+      return "wiring doesn't match the sheet";
   }
 }
 
@@ -93,7 +93,7 @@ export function plugOutcomes(machine: Machine, { seen }: PlugCheck, step: PlugSt
   const cases = [step.right, ...step.under];
   return groupAlike(cases.map((c) => [c])).map((members) => {
     const reads = foreseenSays(item(cases, item(members, 0)));
-    if (members[0] === 0) return { reads, means: members.length === 1 ? "rightly wired" : "rightly wired, or nothing that this shows" };
+    if (members[0] === 0) return { reads, means: members.length === 1 ? "wired right" : "wired right, or a mistake this can't show" };
     const [first, second, ...more] = members.map((i) => mistakeTag(machine, item(seen, i - 1)));
     const named = second === undefined ? [first] : [first, second, ...(more.length > 0 ? [`${more.length} more`] : [])];
     return { reads, means: named.join("; or ") };
@@ -138,23 +138,22 @@ export function plugColumns(
 }
 
 /** How it stands while readings are still to be taken. */
-export const plugSoFar = (left: number): string => `As it should be so far; ${left} ${left === 1 ? "reading" : "readings"} to go`;
+export const plugSoFar = (left: number): string => `Good so far. ${left} ${left === 1 ? "reading" : "readings"} left.`;
 
 /** What the readings say, and what to do. Mistakes that the plug can’t tell from each other come together. */
 export function plugFindings(
   machine: Machine,
   { verdict, mistakes, unlike }: PlugVerdict,
 ): { readonly title: string; readonly todo: string } {
-  if (verdict === "right")
-    return { title: "Rightly wired, as far as the plug shows", todo: "Look at what no reading shows, then close up." };
+  if (verdict === "right") return { title: "Plug check passed", todo: "Check the wires it can't see, below. Then reassemble." };
   if (unlike)
-    return { title: "These readings fit no known mistake", todo: "Read again; then compare every wire that was touched with its photo." };
+    return { title: "No known mistake gives these readings", todo: "Read again. Then compare every wire you touched with its photo." };
   const [best] = mistakes;
-  if (!best || verdict === "unclear") return { title: "Not clear yet", todo: "Take the reading again, both probes well on the pins." };
+  if (!best || verdict === "unclear") return { title: "Not clear yet", todo: "Read again, both probes firm on the pins." };
   const alike = mistakes.filter((m) => m.share > best.share * ALIKE).slice(0, MOST_NAMED);
   return {
-    title: `Likeliest: ${alike.map((m) => mistakeSays(machine, m.mistake)).join("; or ")}`,
-    todo: "Put it right, then measure again before power.",
+    title: `Most likely: ${alike.map((m) => mistakeSays(machine, m.mistake)).join("; or ")}`,
+    todo: "Fix it, then meter again before power.",
   };
 }
 

@@ -17,11 +17,11 @@ const due = (o: Order): string => (o.due ? `, due ${daySays(o.due)}` : "");
 /** How an order stands, in few words. */
 export function orderStateSays(order: Order): string {
   const again = order.sentBack.at(-1);
-  const back = again ? `, ${again.is === "dead" ? "a dead one" : "a wrong one"} went back ${daySays(again.at)}` : "";
+  const back = again ? `, ${again.is === "dead" ? "defective one" : "wrong one"} returned ${daySays(again.at)}` : "";
   const instead = order.comes === order.item ? "" : `, ${order.comes} comes instead of ${order.item}`;
   switch (order.state) {
     case "asked":
-      return `ordered, the supplier has not answered yet${back}`;
+      return `ordered, no answer from the supplier yet${back}`;
     case "confirmed":
       return `confirmed${due(order)}${instead}${back}`;
     case "back-ordered":
@@ -29,11 +29,11 @@ export function orderStateSays(order: Order): string {
     case "shipped":
       return `on its way${due(order)}${back}`;
     case "arrived":
-      return order.cameAnyway ? "came although it was taken back: look at it" : "has arrived: look at it";
+      return order.cameAnyway ? "arrived although canceled: inspect it" : "arrived: inspect it";
     case "here":
       return `here since ${daySays(order.hereSince ?? order.at)}, ${inPlace(order.to)}${back}`;
     case "cancelled":
-      return "taken back";
+      return "canceled";
   }
 }
 
@@ -44,12 +44,12 @@ export const orderSays = (items: readonly Item[], order: Order): string =>
 export function waitingSays(orders: readonly NamedOrder[]): { readonly says: string; readonly here: boolean } | undefined {
   const open = orders.filter((o) => o.state !== "cancelled");
   const arrived = open.find((o) => o.state === "arrived");
-  if (arrived) return { says: `${lower(arrived.name)} has arrived: look at it`, here: true };
+  if (arrived) return { says: `${lower(arrived.name)} arrived: inspect it`, here: true };
   const coming = open.filter((o) => o.state !== "here");
   const [next] = coming.toSorted((a, b) => ((a.due ?? "9") < (b.due ?? "9") ? -1 : 1));
   if (next)
     return {
-      says: `waits for ${lower(next.name)}${coming.length > 1 ? ` and ${coming.length - 1} more` : ""}: ${orderStateSays(next)}`,
+      says: `waiting on ${lower(next.name)}${coming.length > 1 ? ` and ${coming.length - 1} more` : ""}: ${orderStateSays(next)}`,
       here: false,
     };
   return open.length > 0
@@ -70,9 +70,9 @@ export function itemFacts(items: readonly Item[], item: Item, currency: string):
     `${moneySays(item.cents, currency)}${item.estimate ? " (est.)" : ""}`,
     item.warrantyMonths > 0 ? `${item.warrantyMonths} months of warranty` : "no warranty",
     ...(item.holds.length > 0 ? [`holds ${item.holds.map((h) => countSays(h.count, h.name)).join(", ")}`] : []),
-    ...(item.supersedes.length > 0 ? [`takes the place of ${item.supersedes.join(", ")}`] : []),
-    ...(by ? [`no longer made: ${by.code} takes its place`] : []),
-    item.carryOver ? "the old one may be carried over" : "never carried over",
+    ...(item.supersedes.length > 0 ? [`replaces ${item.supersedes.join(", ")}`] : []),
+    ...(by ? [`no longer made: ${by.code} replaces it`] : []),
+    item.carryOver ? "the old one may be reused" : "never reused",
   ];
 }
 
@@ -111,11 +111,11 @@ export function stockEntrySays(items: readonly Item[], entry: StockEntry): strin
     case "received":
       return `Looked at what came: ${named(entry.body.item, entry.body.count)}, ${entry.body.is === "right" ? "right, put by" : `${entry.body.is}, sent back`}${entry.body.why ? ` (${entry.body.why})` : ""}`;
     case "order-cancelled":
-      return `An order was taken back${entry.body.why ? ` (${entry.body.why})` : ""}`;
+      return `An order was canceled${entry.body.why ? ` (${entry.body.why})` : ""}`;
     case "supplier-day":
       return `The simulated supplier’s calendar went on by ${entry.body.days === 1 ? "a day" : `${entry.body.days} days`}`;
     case "terms":
-      return `Terms: ${moneySays(entry.body.hour, entry.body.currency)} an hour, ${moneySays(entry.body.callOut, entry.body.currency)} for coming, tax ${entry.body.tax / 100} %`;
+      return `Terms: ${moneySays(entry.body.hour, entry.body.currency)} an hour, ${moneySays(entry.body.callOut, entry.body.currency)} trip charge, tax ${entry.body.tax / 100}%`;
   }
 }
 

@@ -12,12 +12,12 @@ export function supplyDoes(
   if (trips > 0.5) return { name, does: "trips the breaker" };
   if (starts < 0.5) return { name, does: "does not start" };
   const runs = warm > 0.5 ? "starts and heats" : "starts, no heat";
-  return { name, does: swapped === undefined ? runs : `${runs}; what it switches off stays live` };
+  return { name, does: swapped === undefined ? runs : `${runs}, but stays LIVE inside when switched off` };
 }
 
 function nameOf(machine: Machine, faults: SupplyCase["faults"], swapped: string | undefined): string {
   if (swapped !== undefined) return `${swapped} and neutral swapped, at the outlet or in the cord`;
-  if (faults.length === 0) return "As it should be";
+  if (faults.length === 0) return "Normal";
   const says = capital(hypothesisSays(machine, { faults, kind: "single" }));
   // One pole of two is what a half-tripped breaker leaves.
   const [fault] = faults;

@@ -1,15 +1,14 @@
 import { formatValue } from "../../../model/quantity/format";
 import type { OnCurve } from "../../../reason/judging/thermistor";
 
-const signedPercent = (share: number): string => `${Math.round(share * 100) < 0 ? "−" : "+"}${Math.abs(Math.round(share * 100))}\u00a0%`;
+const signedPercent = (share: number): string => `${Math.round(share * 100) < 0 ? "−" : "+"}${Math.abs(Math.round(share * 100))}%`;
 const c = (celsius: number): string => formatValue(celsius, "celsius");
 
 /** What a thermistor read against its curve: how warm its curve has that, how far it is off, what the temperature leaves open. */
 export function onCurveSays({ ohms, celsius, kelvin, said, curve, readsAs, drift }: OnCurve): string {
-  const at = said ? `at ${c(celsius)}` : `at ${c(celsius)} (assumed, ± ${Math.round(kelvin)} K)`;
+  const at = said ? `at ${c(celsius)}` : `at ${c(celsius)} (assumed, ±${Math.round(kelvin)} K)`;
   const off = `${signedPercent(drift.share)} off its curve (${signedPercent(drift.low)} to ${signedPercent(drift.high)} with that temperature)`;
   return `${formatValue(ohms, "ohm")} ${at}, where its curve has ${formatValue(curve, "ohm")}: ${off}. It reads as ${c(readsAs)}.`;
 }
 
-export const inHandSays = (fell: boolean): string =>
-  fell ? "Held in the hand it fell, as it must." : "Held in the hand it did not fall: it does not follow the warmth.";
+export const inHandSays = (fell: boolean): string => (fell ? "Ohms dropped when warmed: normal." : "Ohms didn't drop when warmed: bad.");

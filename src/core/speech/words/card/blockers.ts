@@ -16,33 +16,36 @@ export interface BlockerWords {
 
 /** Without a machine only that it is not named can be said of it. */
 export function blockerSays(machine: Machine | undefined, blocker: Blocker): BlockerWords {
-  if (!machine || blocker.code === "machine") return { says: "the machine is not named", todo: "Choose the machine from its plate." };
+  if (!machine || blocker.code === "machine") return { says: "no machine yet", todo: "Pick the machine from its nameplate." };
   if (isOpenCheck(blocker)) return { says: checkSays(machine, blocker), todo: checkTodo(machine, blocker) };
   switch (blocker.code) {
     case "complaint":
-      return { says: "the complaint is not recorded", todo: "Write what the customer noticed." };
+      return { says: "no complaint yet", todo: "Enter the complaint." };
     case "panel":
       return {
         says: `${isOffSays(machine, blocker.panel).replace(" is ", " is still ")}`,
-        todo: `Put it back: ${maybePanelOf(machine, blocker.panel)?.held ?? ""}`,
+        todo: `Reinstall it: ${maybePanelOf(machine, blocker.panel)?.held ?? ""}`,
       };
     case "own-off":
-      return { says: `${blocker.name} is still off`, todo: "Put it back, or say that it stays off and why." };
+      return { says: `${blocker.name} is still off`, todo: "Reinstall it, or say why it stays off." };
     case "lead":
       return blocker.because === "off"
-        ? { says: `the wire of ${leadName(machine, blocker.at)} is off`, todo: "Put it on its terminal and record it." }
-        : { says: `the wire of ${leadName(machine, blocker.at)} is burnt`, todo: "Renew or crimp its end, and record what was done." };
+        ? { says: `the wire of ${leadName(machine, blocker.at)} is off`, todo: "Push it on its terminal and mark it." }
+        : {
+            says: `the wire of ${leadName(machine, blocker.at)} is burnt`,
+            todo: "Cut back to bright wire, put on a new high-temp terminal. Part's terminal burnt too? Replace the part.",
+          };
     case "count":
       return {
-        says: `fasteners of the ${panelName(machine, blocker.of)} do not come out: ${countSays(blocker)}`,
-        todo: "Look for where they belong, and say what was found.",
+        says: `${panelName(machine, blocker.of)}: fastener count is off, ${countSays(blocker)}`,
+        todo: "Find where they belong, then say what you found.",
       };
     case "proof":
-      return { says: UNPROVEN[blocker.run], todo: "Power on, run it on heat, answer what you saw." };
+      return { says: UNPROVEN[blocker.run], todo: "Power on, run it on heat, answer what you see." };
     case "reservations":
       return {
-        says: `nobody saw: ${blocker.rows.map((r) => sightOf(r).name.toLowerCase()).join(", ")}`,
-        todo: "Close it with these named as reservations, or run it again.",
+        says: `not seen: ${blocker.rows.map((r) => sightOf(r).name.toLowerCase()).join(", ")}`,
+        todo: "Close with these as exceptions, or run it again.",
       };
   }
 }
@@ -52,10 +55,10 @@ export const countSays = ({ over, short }: { readonly over: number; readonly sho
   [...(over > 0 ? [`${over} left over`] : []), ...(short > 0 ? [`${short} missing`] : [])].join(", ");
 
 export const UNPROVEN: Record<Exclude<ProofStanding, "proven">, string> = {
-  none: "it is not proven to run",
-  failed: "the last proof run did not start, turn and heat as it should",
-  contradicted: "what was seen since the proof run contradicts it",
-  unseen: "not all of the proof run was seen, and it is not told why",
+  none: "no good test run yet",
+  failed: "the last test run did not start, turn and heat normally",
+  contradicted: "something seen after the test run contradicts it",
+  unseen: "parts of the test run were not seen, with no reason given",
 };
 
 function checkTodo(machine: Machine, check: OpenCheck): string {

@@ -13,35 +13,32 @@ type SaysEach = { readonly [K in CheckCode]: (check: CheckOf<K>, machine: Machin
 const OPEN: SaysEach = {
   leak: ({ because }) =>
     ({
-      joint: "a gas joint was disturbed and no leak test is recorded since",
+      joint: "a gas joint was opened and not leak tested since",
       bubbles: "bubbles were seen at a gas joint",
-      smell: "it smelt of gas and no joint is proven tight since",
+      smell: "it smelled of gas and no joint has passed a leak test since",
     })[because],
   "to-cabinet": ({ question, ohms }, machine) => `${lower(placeSays(machine, question.place.between))} reads ${formatValue(ohms, "ohm")}`,
   insulation: ({ because, pin }) =>
-    because === "tripped"
-      ? `it tripped and plug pin ${pinName(pin)} is not measured to the cabinet since`
-      : `plug pin ${pinName(pin)} is not measured to the cabinet`,
+    because === "tripped" ? `it tripped; plug ${pinName(pin)} to cabinet not metered since` : `plug ${pinName(pin)} to cabinet not metered`,
   polarity: ({ because }) =>
-    because === "crossed" ? "the outlet was found crossed" : "the cord or the supply was worked on and the polarity is not looked at since",
-  guard: ({ part }, machine) => `the ${partName(machine, part)} was found not to open when warmed`,
-  cause: ({ fuse, cause }, machine) =>
-    `the ${partName(machine, fuse)} blew and its cause is unexamined: ${lower(faultSays(machine, cause))}?`,
-  earth: ({ because }) => (because === "read" ? "the earth of the cabinet reads bad" : "the earth of the cabinet is not measured"),
+    because === "crossed" ? "the outlet was found reversed" : "the cord or outlet was worked on; polarity not checked since",
+  guard: ({ part }, machine) => `the ${partName(machine, part)} stayed closed when heated`,
+  cause: ({ fuse, cause }, machine) => `the ${partName(machine, fuse)} opened, cause not found yet: ${lower(faultSays(machine, cause))}?`,
+  earth: ({ because }) => (because === "read" ? "the cabinet ground reads bad" : "the cabinet ground is not metered"),
   door: ({ because }) =>
-    because === "runs-on" ? "it ran on with the door open" : "the door switch was worked on and nobody saw the open door stop it",
-  runaway: () => "the heat was last seen never to switch off",
+    because === "runs-on" ? "it kept running with the door open" : "the door switch was worked on; no one saw the open door stop it",
+  runaway: () => "the heat stayed on and never cycled off",
   vent: (_, machine) =>
-    hasHood(machine) ? "the air at the hood was weak and the vent is not cleared" : "the air was weak and its way is not cleared",
+    hasHood(machine) ? "airflow at the hood was weak and the vent is not cleared" : "airflow was weak and its path is not cleared",
 };
 
 /** What may be found, and what is right. */
 const RIGHT: { readonly [K in CheckCode]?: (check: CheckOf<K>, machine: Machine) => string } = {
-  leak: () => "Gas work is for the licensed.",
-  "to-cabinet": () => "Until it reads OL the machine is not run: find what touches, put it right, measure again.",
+  leak: () => "Gas work is for a licensed technician.",
+  "to-cabinet": () => "Do not run it until this reads OL. Find what touches, fix it, read again.",
   insulation: () => "OL, or more than 1 MΩ.",
-  polarity: () => "Crossed: the machine stays out until an electrician has put the outlet right.",
-  earth: () => `Under ${EARTH_OHMS} Ω, leads included.`,
+  polarity: () => "Reversed: leave it unplugged until an electrician fixes the outlet.",
+  earth: () => `Must read under ${EARTH_OHMS} Ω, leads included.`,
   cause: ({ cause, by }, machine) => {
     const part = partOf(machine, cause.part);
     if (by === "cabinet") return "OL, or more than 1 MΩ.";
@@ -67,12 +64,12 @@ export function checkTest(machine: Machine, check: OpenCheck): TestWords {
   const { title, how } = testSays(machine, questionOfCheck(machine, check));
   const right = rowOf(RIGHT, check)?.(check, machine) ?? "";
   return {
-    title: check.code === "vent" ? `Clear the ${hasHood(machine) ? "vent" : "way of the air"}, then: ${lower(title)}` : title,
+    title: check.code === "vent" ? `Clear the ${hasHood(machine) ? "vent" : "air path"}, then: ${lower(title)}` : title,
     how: [how, right].filter((s) => s !== "").join(" "),
   };
 }
 
 const GAS_OUT: TestWords = {
-  title: "Shut the gas: no power and no flame before the joints are tight",
-  how: "Nothing is switched. If it smells: windows open, out, call the supplier. The licensed put it right; then gas on, soap on every joint: any bubbles?",
+  title: "Gas off. No power, no flame until every joint passes a leak test",
+  how: "Don't touch a switch. If it smells: everyone out, then call the gas company. A licensed technician fixes it, turns the gas on and soaps every joint. Any bubbles?",
 };

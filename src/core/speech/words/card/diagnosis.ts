@@ -13,9 +13,9 @@ export const hypothesisSays = (machine: Machine, { faults, kind }: Pick<Hypothes
 export function pathSays(machine: Machine, { parts }: CurrentPath): string {
   const main = parts.filter((p) => carriesAll(p.share)).map((p) => partName(machine, p.part));
   const shared = parts.filter((p) => sharesIn(p.share));
-  if (shared.length === 0) return `The current came by way of ${main.join(", ")}.`;
-  const divided = shared.map((p) => `${partName(machine, p.part)} ${Math.round(p.share * 100)} %`).join(", ");
-  return `The current divides: ${divided}${main.length > 0 ? `; all of it passes ${main.join(", ")}` : ""}.`;
+  if (shared.length === 0) return `The current went through ${main.join(", ")}.`;
+  const divided = shared.map((p) => `${partName(machine, p.part)} ${Math.round(p.share * 100)}%`).join(", ");
+  return `The current divides: ${divided}${main.length > 0 ? `. All of it goes through ${main.join(", ")}` : ""}.`;
 }
 
 /** What leads with two entries that don't go together, and without the one that is to be taken again. */
@@ -23,7 +23,7 @@ export function contradictionSays(machine: Machine, { leader, without }: Contrad
   const name = ({ hypothesis }: Contradiction["leader"]) => lower(hypothesisSays(machine, hypothesis));
   const then =
     leader.hypothesis.suspect === without.hypothesis.suspect
-      ? "the rest of the record goes together"
-      : `${name(without)} would lead at ${percent(without.share)}`;
-  return `With it, ${name(leader)} leads at ${percent(leader.share)} and still does not explain everything; without it, ${then}.`;
+      ? "the rest fits together"
+      : `${name(without)} leads at ${percent(without.share)}`;
+  return `With it, ${name(leader)} leads at ${percent(leader.share)} and leaves readings unexplained. Without it, ${then}.`;
 }

@@ -4,9 +4,9 @@ import type { Change } from "../../../reason/planning/other-ways";
 export function changeSays(change: Change): string {
   switch (change.field) {
     case "first":
-      return { look: "Look first", meter: "Meter first", either: "Whichever is cheaper" }[change.to];
+      return { look: "Look first", meter: "Meter first", either: "Quickest test first" }[change.to];
     case "parts":
-      return change.to === "set" ? "Fit the set" : "Fit only what failed";
+      return change.to === "set" ? "Replace the set" : "Failed part only";
     case "coldCoil":
       return change.to === "trust" ? "Trust a cold coil" : "Doubt a cold coil";
     case "liveTests":

@@ -58,7 +58,7 @@ export function proposalSays(machine: Machine, proposal: Proposal): ProposalWord
 const withInstead = (why: Why, instead: string | undefined): Why =>
   instead === undefined
     ? why
-    : { why: `Instead of “${lower(instead)}”: what was entered since changed it.`, more: [why.why, why.more].filter(Boolean).join(" ") };
+    : { why: `Was “${lower(instead)}”. Your last entry changed it.`, more: [why.why, why.more].filter(Boolean).join(" ") };
 
 /** All was looked at, no test is worth its minutes, and the likeliest is not likely enough to be bought. */
 const isUnsettled = ({ step, reason }: Proposal): boolean =>
@@ -67,8 +67,8 @@ const isUnsettled = ({ step, reason }: Proposal): boolean =>
 function titleOf(machine: Machine, proposal: Proposal): string {
   const { step, reason } = proposal;
   if (step.kind === "doubt" && step.again && reason.code === "doubt" && isUnexplained(reason.before))
-    return "It runs, and nothing explains it";
-  return isUnsettled(proposal) ? "Nothing here settles it" : stepTitle(machine, step);
+    return "It runs, but nothing you did explains it";
+  return isUnsettled(proposal) ? "Can't narrow it down further" : stepTitle(machine, step);
 }
 
 const isUnexplained = (before: Before | undefined): before is Extract<Before, { fixed: number }> =>
@@ -76,7 +76,7 @@ const isUnexplained = (before: Before | undefined): before is Extract<Before, { 
 
 /** “18 min · 44 in parts”: work and money apart. */
 export const costSays = ({ minutes, price }: Pick<Proposal, "minutes" | "price">): string =>
-  `${minutesSay(minutes)}${price === undefined ? "" : ` · ${Math.round(price)} in parts`}`;
+  `${minutesSay(minutes)}${price === undefined ? "" : ` · $${Math.round(price)} parts`}`;
 
 export const testTitle = (machine: Machine, { question }: TestAction): string => testSays(machine, question).title;
 
@@ -84,7 +84,7 @@ export function stepTitle(machine: Machine, step: Step): string {
   switch (step.kind) {
     case "test": {
       const title = testTitle(machine, step.test);
-      return step.again ? `Once more: ${lower(title)}` : title;
+      return step.again ? `Recheck: ${lower(title)}` : title;
     }
     case "make-safe":
       return "Make it safe";
@@ -101,13 +101,13 @@ export function stepTitle(machine: Machine, step: Step): string {
     case "examine":
       return checkTest(machine, step.check).title;
     case "prove":
-      return "Prove it";
+      return "Do the test run";
     case "intake":
-      return "Write what the customer noticed";
+      return "Enter the complaint";
     case "doubt":
-      return step.again ? "None of the suspects gives this record" : "Look at what the model does not have";
+      return step.again ? "No suspect explains these readings" : "Check what the wiring sheet doesn't show";
     case "close":
-      return step.reservations ? "Close the job with reservations" : "Close the job";
+      return step.reservations ? "Close the job with exceptions" : "Close the job";
   }
 }
 
@@ -116,13 +116,13 @@ function stepDetail(machine: Machine, step: Step): string {
     case "test":
       return testSays(machine, step.test.question).how;
     case "make-safe":
-      return "Cord out (or breaker off). Meter on a known source, on the machine, on the known source again.";
+      return "Unplug it, or lock the breaker off. Meter a known source, the machine, the known source again.";
     case "discharge":
-      return "Through a resistor across its terminals, insulated tool, then measure that no voltage is left.";
+      return "Bleed it through a resistor with insulated tools. Then meter it: 0 V.";
     case "energise":
       return step.to === "watch"
-        ? "Hands and tools out, panels where they must be, cord in."
-        : "Nothing left inside, wires clear of panel edges, door shut. Then cord in.";
+        ? "All panels on. Hands and tools clear. Plug it in."
+        : "No tools or screws inside. Wires off panel edges. Door shut. Plug it in.";
     case "panel":
       return panelSays(machine, step);
     case "put-back":
@@ -132,17 +132,17 @@ function stepDetail(machine: Machine, step: Step): string {
     case "examine":
       return checkTest(machine, step.check).how;
     case "prove":
-      return `Start it on heat, stay with it, answer what you see: ${proofRows(machine)
+      return `Start it on heat. Stay with it. Answer what you see: ${proofRows(machine)
         .map((r) => sightOf(r).name.toLowerCase())
         .join(", ")}.`;
     case "intake":
-      return "In the customer’s own words.";
+      return "Use the customer's own words.";
     case "doubt":
-      return `Fit nothing yet: ${step.look.map((l) => OUTSIDE[l]).join("; ")}.`;
+      return `Don't replace anything yet. Check: ${step.look.map((l) => OUTSIDE[l]).join("; ")}.`;
     case "close":
       return step.reservations
-        ? `Told to the customer and written in the hand-over: ${unseenSays(step.reservations)}.`
-        : "Nothing is left open: causes examined, panels back, proven.";
+        ? `The customer is told, and the report lists it: ${unseenSays(step.reservations)}.`
+        : "Nothing is open: causes found, panels on, test run good.";
   }
 }
 
@@ -155,11 +155,11 @@ function panelSays(machine: Machine, { panel, state }: StepOf<"panel">): string 
 }
 
 function fitSays({ replaces, meterNew }: StepOf<"fit">): string {
-  if (!replaces) return "Then record it.";
+  if (!replaces) return "Then mark it done.";
   const metering = meterNew
-    ? `Meter the new part before it goes in: under a minute, against the chance of a bad one (est. ${(BAD_NEW_PART * 100).toFixed(1)} %).`
-    : "A look at the new part will do: metering it costs more than it saves (est.).";
-  return `New part beside old: same ratings, same terminals. ${metering} Never bridge a fuse or limit.`;
+    ? `Meter the new part first: ${(BAD_NEW_PART * 100).toFixed(1)}% are bad (est.).`
+    : "Looking at the new part is enough. Metering it costs more than it saves (est.).";
+  return `Match new to old: ratings, terminals. ${metering} Never jumper out a thermal fuse, cut-off or limit.`;
 }
 
 function purposeSays(machine: Machine, purpose: Purpose): string {
@@ -191,36 +191,36 @@ function reasonSays(machine: Machine, reason: Reason, step: Step, purpose: strin
       return doubtSays(machine, reason, step);
     case "found-bad":
       return {
-        why: "It was found bad, and no suspect of this model gives the record as well as that.",
-        more: `${percent(reason.outside)} that the trouble is none that this model has.`,
+        why: "It was found bad, and that explains the readings better than any suspect.",
+        more: `${percent(reason.outside)} chance the fault isn't on the wiring sheet.`,
       };
     case "beside":
       return {
-        why: `${percent(reason.chance)} that this is wrong besides: ${minutesSay(reason.minutes)} now, against a call-back of ${CALL_BACK_MINUTES} (est.).`,
+        why: `${percent(reason.chance)} chance this is bad too. ${minutesSay(reason.minutes)} now, or a ${CALL_BACK_MINUTES} min callback (est.).`,
       };
     case "sibling":
-      return { why: "It ages with what was fitted, and the labour is in the access: this job fits the set." };
+      return { why: "It wears with the part you replaced, and you're already in there. Replace the set." };
     case "check-first":
       return { why: `${capital(checkSays(machine, reason.check))}.`.replace("?.", "?") };
     case "back-before-power":
-      return { why: "Every panel and fastener goes back before power." };
+      return { why: "Every panel and fastener goes on before power." };
     case "only-a-run-proves":
-      return { why: "Only a run proves the repair." };
+      return { why: "Only a test run proves the repair." };
     case "closes-when-run":
-      return { why: "The job can be closed when it has run." };
+      return { why: "The job can be closed after a good test run." };
     case "closes-when-told":
-      return { why: "A job without its complaint can’t be closed." };
+      return { why: "A job can't be closed without a complaint." };
     case "room-first":
-      return { why: `The ${partName(machine, reason.part)} reads otherwise in a cold room: how warm it is here decides.` };
+      return { why: `The ${partName(machine, reason.part)} reads differently in a cold room. Take the room temperature first.` };
     case "before-wager":
       return {
-        why: `Next would come the ${assemblyName(machine, reason.assembly)}, a wager: first a number of the run, which costs less than a wrong part.`,
+        why: `Next is the ${assemblyName(machine, reason.assembly)}, but that's a gamble. Measure it running first; that's cheaper than a wrong part.`,
       };
     case "not-settled":
       return {
         why: reason.unseen
-          ? "It runs, but nobody saw its heat go and come: a thermometer errs less than a hand."
-          : `It runs, but only ${percent(reason.fixed)} that what was put right was the trouble: a thermometer errs less than a hand.`,
+          ? "It runs, but no one saw the heat cycle. A thermometer beats a hand."
+          : `It runs, but only ${percent(reason.fixed)} chance your repair was the fault. A thermometer beats a hand.`,
       };
     case "nothing-left":
       return { why: "Every check is done." };
@@ -235,23 +235,23 @@ function tellsSays(machine: Machine, { apart, saves, minutes, next }: Extract<Re
   const names = apart?.map((h) => lower(hypothesisSays(machine, h)));
   const price =
     saves >= 1
-      ? `Saves ${minutesSay(saves)} of repair for ${minutesSay(minutes)} of work, parts counted as minutes at ${DEFAULT_RATES.perHour} an hour.`
-      : `Clears the way for the test after it; ${minutesSay(minutes)}.`;
+      ? `${minutesSay(minutes)} here saves about ${minutesSay(saves)} of repair (parts counted at $${DEFAULT_RATES.perHour}/h).`
+      : `Clears the way for the next test; ${minutesSay(minutes)}.`;
   const second = next ? `Next best: ${lower(testTitle(machine, next.test))} (${minutesSay(next.minutes)}).` : "";
   const rest = [...(names ? [price] : []), second].filter((r) => r !== "").join(" ");
-  return { why: names ? `Tells “${names[0]}” from “${names[1]}”.` : price, ...(rest !== "" && { more: rest }) };
+  return { why: names ? `Separates “${names[0]}” from “${names[1]}”.` : price, ...(rest !== "" && { more: rest }) };
 }
 
 function likelySays(machine: Machine, { assemblies, chance, wager, bestTest, set }: Extract<Reason, { code: "likely-repair" }>): Why {
   const together =
-    assemblies.length > 1 ? `${assemblies.map((a) => repairName(repairOf(machine, a))).join(" with ")} together are` : "this is";
+    assemblies.length > 1 ? `${assemblies.map((a) => repairName(repairOf(machine, a))).join(" with ")} together fix it` : "this fixes it";
   const test = bestTest
-    ? `The best test left (${lower(testTitle(machine, bestTest.test))}) would save ${minutesSay(Math.max(0, bestTest.saves))} for ${minutesSay(bestTest.minutes)}.`
-    : "No test left tells more.";
-  const odds = wager ? ` A wager: it was not found bad itself.` : "";
-  const off = wager ? `, ${bandSays(wager)} should base rates be off` : "";
+    ? `The best test left (${lower(testTitle(machine, bestTest.test))}) takes ${minutesSay(bestTest.minutes)} and would save ${minutesSay(Math.max(0, bestTest.saves))}.`
+    : "No test left is worth more.";
+  const odds = wager ? ` It's a gamble: the part itself hasn't tested bad.` : "";
+  const off = wager ? `, ${bandSays(wager)} if the failure rates are off` : "";
   return {
-    why: `${Math.round(chance * 100)} % that ${together} the repair${off}.${odds}`,
+    why: `${Math.round(chance * 100)}% chance ${together}${off}.${odds}`,
     more: set ? `${test} ${setSays(machine, set)}` : test,
   };
 }
@@ -259,71 +259,71 @@ function likelySays(machine: Machine, { assemblies, chance, wager, bestTest, set
 /** The way of those who fit the set, with its price. */
 function setSays(machine: Machine, { set, price, minutes, callBack }: SetOffer): string {
   const name = machine.sets.find((s) => s.id === set)?.name ?? "set";
-  return `Fitting the ${name} would add ${Math.round(price)} and ${minutesSay(minutes)}, and spare a call-back in ${Math.round(callBack * 100)} % (est.).`;
+  return `Replacing the ${name} adds $${Math.round(price)} and ${minutesSay(minutes)}, and avoids a callback in ${Math.round(callBack * 100)}% of cases (est.).`;
 }
 
 const OUTSIDE: Record<OutsideModel, string> = {
-  sheet: "wires against the sheet",
-  "earlier-repair": "what an earlier repair swapped or bridged",
+  sheet: "wires against the wiring sheet",
+  "earlier-repair": "what an earlier repair swapped or jumpered",
   drag: "drum, idler and rollers by hand",
-  "blower-wheel": "blower wheel, loose or full of lint",
+  "blower-wheel": "blower wheel loose or full of lint",
   "gas-pressure": "gas pressure, orifice, air in the line",
   float: "float and pump by hand",
-  "supply-under-load": "volts at the outlet while it runs",
-  "water-or-mice": "water, mice, a chafed harness",
+  "supply-under-load": "outlet volts under load",
+  "water-or-mice": "water, mice, chafed harness",
 };
 
 /** What is found bad at a piece that no circuit shows, in a word or two. */
 export const FOUND_OUTSIDE: Record<OutsidePiece, string> = {
-  wiring: "Wired otherwise",
+  wiring: "Wiring doesn't match the sheet",
   drum: "Drum drags",
   blower: "Blower wheel loose",
-  burner: "Burner or gas bad",
+  burner: "Burner or gas problem",
 };
 
 /** It runs, and nobody knows why. */
 const runsUnexplained = (machine: Machine, fixed: number, outside: string, leader: Extract<Reason, { code: "doubt" }>["leader"]): Why => ({
-  why: `Nothing done here explains that it ran well: ${percent(fixed)} that it is put right. Not closed on one good run.`,
-  more: leader ? `Likeliest is still: ${lower(hypothesisSays(machine, leader.hypothesis))}, ${percent(leader.share)}. ${outside}` : outside,
+  why: `Nothing you did explains the good run: ${percent(fixed)} chance it's fixed. Don't close on one good run.`,
+  more: leader ? `Still most likely: ${percent(leader.share)} ${lower(hypothesisSays(machine, leader.hypothesis))}. ${outside}` : outside,
 });
 
 /** How sure it is that the model does not have the trouble, or what would be bought untested. */
 function doubtSays(machine: Machine, { outside, entries, before, leader }: Extract<Reason, { code: "doubt" }>, step: Step): Why {
-  const share = `${percent(outside)} that the trouble is none that this model has.`;
+  const share = `${percent(outside)} chance the fault isn't on the wiring sheet.`;
   if (step.kind !== "doubt") {
     return {
-      why: "It does not go with the rest of the record: zero the leads, touch bare metal, take it again in another way.",
+      why: "It doesn't fit the other readings. Zero the leads, probe bare metal, check it another way.",
       more: share,
     };
   }
   if (isUnexplained(before)) return runsUnexplained(machine, before.fixed, share, leader);
   if (step.again && leader)
     return {
-      why: `Likeliest is still: ${lower(hypothesisSays(machine, leader.hypothesis))}, ${percent(leader.share)}; not enough to fit a part on.`,
-      more: `${share} The maker’s sheet or a second pair of eyes before any part.`,
+      why: `Still most likely: ${percent(leader.share)} ${lower(hypothesisSays(machine, leader.hypothesis))}. Not enough to buy a part on.`,
+      more: `${share} Get the tech sheet or a second opinion before any part.`,
     };
   if (before === "little to test")
-    return { why: "What is left to test tells little for its minutes: first what no test here shows.", more: share };
+    return { why: "The tests left aren't worth their minutes. First check what no test here shows.", more: share };
   if (before) {
-    const unfound = before.wager ? ", which was not found bad itself" : "";
+    const unfound = before.wager ? ", which hasn't tested bad" : "";
     return {
-      why: `Next would come the ${repairName(repairOf(machine, before.assembly))}${unfound}: first what no test here shows.`,
+      why: `Next is the ${repairName(repairOf(machine, before.assembly))}${unfound}. First check what no test here shows.`,
       more: share,
     };
   }
-  const strange = entries.length > 0 ? " The entries that nothing explains are marked in the record." : "";
-  return { why: share, more: `No part is proposed while that leads.${strange}` };
+  const strange = entries.length > 0 ? " Unexplained entries are marked in the record." : "";
+  return { why: share, more: `No part is suggested while that leads.${strange}` };
 }
 
 const CAUTIONS: Record<Caution, string> = {
-  "no-ohms-until-dead": "No resistance range until it is proven dead.",
-  "is-live": "The machine is recorded as live: cord out first.",
-  "live-from-here": "From here the machine is live: no dead test counts until it is made safe again.",
-  "holds-charge": "It may hold a dangerous charge with the cord out.",
-  "live-test": "Live: one hand, insulated probes, nothing else touched.",
-  "gas-leaks": "Gas: shut it, nothing switched, no flame, windows open. If it smells, out, and call the supplier.",
-  "not-to-be-run": "Not to be run until this is measured away.",
-  "gas-work": "Gas work: licensed practice and local code come first. Afterwards a leak test, or the job can't be closed.",
+  "no-ohms-until-dead": "No ohms until it's proved dead.",
+  "is-live": "On record as LIVE. Unplug it first.",
+  "live-from-here": "From here it's LIVE. No dead test counts until you prove it dead again.",
+  "holds-charge": "It can hold a dangerous charge with the cord out.",
+  "live-test": "LIVE. One hand, insulated probes, touch nothing else.",
+  "gas-leaks": "Gas. No switches, no flame. Gas off, only if it's within reach. If it smells: everyone out, then call the gas company.",
+  "not-to-be-run": "Do not run it until a good reading clears this.",
+  "gas-work": "Gas work: license and local code come first. Leak test after, or the job can't be closed.",
 };
 
 /** So many are listed one by one. */
@@ -337,6 +337,6 @@ export function expectationSays(
 ): { label: string; meaning: string } {
   return {
     label: outcomes.length > MOST_OUTCOMES ? "anything else" : outcomes.map((o) => outcomeSays(machine, test.question, o)).join(", "),
-    meaning: `${hypothesisSays(machine, leader)}, ${Math.round(share * 100)}\u00a0%`,
+    meaning: `${Math.round(share * 100)}% ${lower(hypothesisSays(machine, leader))}`,
   };
 }

@@ -4,51 +4,51 @@ import type { Refusal } from "../../../record/job/refusal";
 import { DEAD_HOLDS_HOURS, type Lapse } from "../../../record/job/safety";
 import { blockerSays } from "./blockers";
 
-const MAKE_SAFE = "Cord out, prove it dead, record “made safe”, then";
+const MAKE_SAFE = "Unplug it, prove it dead, then";
 
 const LAPSED: Record<Lapse, string> = {
-  hours: `It was proven dead more than ${DEAD_HOLDS_HOURS} hours ago: that holds no longer.`,
-  person: "Somebody else proved it dead: your hands need your own proof.",
+  hours: `Proved dead over ${DEAD_HOLDS_HOURS} h ago. That check has expired.`,
+  person: "Someone else proved it dead. Prove it yourself.",
 };
 
 /** Why an entry counts for nothing, and what to do. */
 export function refusalSays(machine: Machine | undefined, refusal: Refusal): string {
   switch (refusal.code) {
     case "job-closed":
-      return "The job is closed. Take the closing back to go on with it.";
+      return "Job is closed. Void the closing entry to reopen it.";
     case "not-closed":
-      return "Not handed over: the job is not closed. Close it first, with reservations where something was not seen.";
+      return "Not handed over: the job isn't closed. Close it first, with exceptions where something wasn't seen.";
     case "not-marked":
-      return "Not recorded: the machine can hurt somebody as it stands. Cut it off (cord out or breaker off, gas cock shut), put “do not use” on it, and say so.";
+      return "Not saved. This machine is unsafe: unplug it, turn the gas off, tag it DO NOT USE, then check the box.";
     case "not-on-machine":
       return `“${refusal.given}” is not on this machine (${machine?.maker} ${machine?.model}). Is it the right one?`;
     case "not-dead":
-      if (refusal.lapsed) return `${LAPSED[refusal.lapsed]} ${MAKE_SAFE} measure again.`;
+      if (refusal.lapsed) return `${LAPSED[refusal.lapsed]} ${MAKE_SAFE} read again.`;
       return refusal.power === "live"
-        ? `Never a resistance range on a live circuit. ${MAKE_SAFE} measure again.`
-        : `Not proven dead. ${MAKE_SAFE} measure again.`;
+        ? `⚠ Never put ohms on a live circuit. ${MAKE_SAFE} read again.`
+        : `Not proved dead. ${MAKE_SAFE} read again.`;
     case "live-unseen":
-      return "Somebody switched the machine on, and this proof did not know of it. Cord out, prove it dead again.";
+      return "The machine was switched on after this check. Unplug it and prove it dead again.";
     case "not-live":
-      return `${refusal.power === "dead" ? "The machine is dead: there is no voltage to read." : "The power state is not known."} Record “energised” first; one hand, insulated probes.`;
+      return `${refusal.power === "dead" ? "The power is off: no volts to read." : "The power state isn't known."} Turn power on and record it first. Live test: one hand, insulated probes, touch nothing else.`;
     case "live-tests-forbidden":
-      return "Live tests are not allowed on this job. Allow them for the job, or test it dead.";
+      return "Live tests are off for this job. Allow live tests, or test it dead.";
     case "not-running":
-      return "The machine is dead: there is nothing to measure while it runs. Record “energised” first.";
+      return "The power is off: nothing to read while it runs. Turn power on and record it first.";
     case "not-off":
-      return `“${refusal.given}” is not off: nothing of that name came off on this job.`;
+      return `“${refusal.given}” isn't on the removed list.`;
     case "behind-itself":
       return `The ${panelName(machine, refusal.given)} can’t be behind itself. Name what is in its way.`;
     case "no-photo":
-      return `This job has no photo ${refusal.given}: take it first, then pin labels to it.`;
+      return `This job has no photo ${refusal.given}. Take it first, then pin labels to it.`;
     case "charged":
-      return `The ${partName(machine, refusal.part)} may hold its charge. Discharge it through a resistor, record “discharged”, then measure.`;
+      return `The ${partName(machine, refusal.part)} may hold a charge. Bleed it through a resistor, record it discharged, then read.`;
     case "proof-needs-power":
-      return "The machine is not on. Close it up, record that it is energised, then prove it.";
+      return "Power isn't on record. Reassemble it, plug it in, record power on, then run it.";
     case "discharge-needs-dead":
-      return `Discharging is for a dead machine. ${MAKE_SAFE} discharge.`;
+      return `Discharge it with the power off only. ${MAKE_SAFE} discharge.`;
     case "fitting-needs-dead":
-      return `Fitting needs a dead machine. ${MAKE_SAFE} enter the part again.`;
+      return `Replace parts with the power off only. ${MAKE_SAFE} enter the part again.`;
     case "still-blocked":
       return `Not closed: ${blockerSays(machine, refusal.blocker).says}`;
   }

@@ -34,17 +34,17 @@ export function testSays(machine: Machine, question: Question): TestWords {
     case "airway":
       return { title: AIRWAY[question.place.airway].name, how: AIRWAY[question.place.airway].how };
     case "spot":
-      return pieceLookOf(question) ?? { title: "Look at it", how: "Burnt, loose, worn, out of its place?" };
+      return pieceLookOf(question) ?? { title: "Look at it", how: "Burnt, loose, worn, out of place?" };
     case "setting":
-      return { title: `How does the ${controlName(machine, question.place.control)} stand?`, how: "As it was found." };
+      return { title: `What was the ${controlName(machine, question.place.control)} set to when you got there?`, how: "As you found it." };
     case "capacitance":
-      return { title: `Measure the µF of the ${partName(machine, question.place.part)}`, how: "Discharged, its wires off." };
+      return { title: `Measure the µF of the ${partName(machine, question.place.part)}`, how: "Discharge it. Wires off." };
     case "flow":
-      return { title: "Work out the air", how: "From the speed at the hood, the back pressure, or two temperatures." };
+      return { title: "Find the airflow", how: "From hood speed, back pressure, or two temperatures." };
     case "input":
-      return { title: "Clock the gas meter", how: "Everything else that burns gas off, one turn of the smallest dial." };
+      return { title: "Clock the gas meter", how: "All other gas appliances off. Time one turn of the smallest dial." };
     case "airspeed":
-      return { title: "Measure the speed of the air at the hood", how: "Vane in the middle of the opening, drum turning." };
+      return { title: "Measure the air speed at the hood", how: "Vane in the middle of the opening, drum turning." };
     case "ohms":
       return ohmsSays(machine, question);
     case "volts":
@@ -53,11 +53,11 @@ export function testSays(machine: Machine, question: Question): TestWords {
       return question.place.through === SUPPLY
         ? {
             title: "Measure the current of the whole machine",
-            how: "Splitter between plug and outlet, clamp round one leg, in the first minute on heat. Nothing is opened.",
+            how: "Line splitter at the outlet, clamp around one leg, first minute on heat. No panels to pull.",
           }
         : {
             title: `Measure the current of the ${partName(machine, question.place.through)}`,
-            how: "Clamp round one wire, running on heat.",
+            how: "Clamp around one wire, running on heat.",
           };
     case "temperature":
       return "stream" in question.place
@@ -66,37 +66,37 @@ export function testSays(machine: Machine, question: Question): TestWords {
     case "pressure":
       return PRESSURES[question.place.stream];
     case "series":
-      return { title: `Log ${question.place.of}`, how: "A logger, until the heat has gone off and on again." };
+      return { title: `Log ${question.place.of}`, how: "Log until the heat has cycled off and on." };
   }
 }
 
 const TEMPERATURES = {
-  exhaust: { title: "Take the highest exhaust temperature", how: "Thermometer in the exhaust, empty, on heat, for a quarter of an hour." },
-  room: { title: "How warm is the room?", how: "A thermometer beside the machine, away from its exhaust." },
+  exhaust: { title: "Read the peak exhaust temperature", how: "Thermometer in the exhaust. Empty, on heat, 15 min." },
+  room: { title: "How warm is the room?", how: "Thermometer beside the machine, away from its exhaust." },
 } as const;
 
 const PRESSURES: Record<FindingOf<"pressure">["place"]["stream"], TestWords> = {
-  duct: { title: "Measure the back pressure of the duct", how: "Gauge at the exhaust outlet, drum turning." },
-  manifold: { title: "Measure the gas pressure at the manifold", how: "Gauge at the test port, burner lit. Gas work is for the licensed." },
-  inlet: { title: "Measure the gas pressure coming in", how: "Gauge at the inlet port. Gas work is for the licensed." },
+  duct: { title: "Measure the duct back pressure", how: "Gauge at the exhaust outlet, drum turning." },
+  manifold: { title: "Measure the manifold pressure", how: "Gauge at the test port, burner lit. Gas work is for a licensed technician." },
+  inlet: { title: "Measure the inlet gas pressure", how: "Gauge at the inlet port. Gas work is for a licensed technician." },
 };
 
 const LOOKS: Record<Examination["by"], (name: string) => string> = {
   look: (n) => `Look at the ${n}`,
   full: (n) => `Pull out the ${n}: is it full?`,
   "pull-out": (n) => `Pull out and look at ${n}`,
-  "burnt-spots": (n) => `Look over the ${n} for burnt spots`,
+  "burnt-spots": (n) => `Check the ${n} for burnt spots`,
   capacitance: (n) => `Measure the µF of the ${n} against its label`,
   film: (n) => `Look at the ${n} for film`,
-  warm: (n) => `Warm the ${n} to prove that it opens`,
-  "in-hand": (n) => `Warm the ${n} in the hand: its ohms must fall as on its curve`,
-  hot: (n) => `Warm the ${n} and measure it again hot`,
+  warm: (n) => `Heat the ${n} to prove it opens`,
+  "in-hand": (n) => `Warm the ${n} in your hand: its ohms must drop`,
+  hot: (n) => `Heat the ${n} and read it again hot`,
   turn: (n) => `Does the ${n} turn freely?`,
 };
 
 const lookSays = (part: Part): TestWords => ({
   title: LOOKS[kindOf(part).examined(part)?.by ?? "look"](lower(part.name)),
-  how: kindOf(part).examined(part) ? part.test : "Charred, brown, cracked? Tug at each of its wires.",
+  how: kindOf(part).examined(part) ? part.test : "Charred, brown, cracked? Tug each wire.",
 });
 
 const controlName = (machine: Machine, id: string): string => lower(machine.controls.find((c) => c.id === id)?.name ?? id);
@@ -109,12 +109,12 @@ function ohmsSays(machine: Machine, { place, circumstances }: QuestionOfKind<"oh
   if (one && b === machine.cabinet)
     return {
       title: `Measure the ${partName(machine, one.part)} to the cabinet`,
-      how: "Take its wires off first. Anything but OL is a fault.",
+      how: "Pull its wires first. Anything but OL is a fault.",
     };
   const wires = wiringIn(circumstances).length > 0 ? "wires off" : "wires on";
   return {
     title: `Measure ${pointName(machine, a)} to ${pointName(machine, b)}${state ? `, ${state}` : ""}`,
-    how: `Cord out, ${wires}.`,
+    how: `Unplugged, ${wires}.`,
   };
 }
 
@@ -123,12 +123,12 @@ function acrossSays(part: Part, a: number, b: number, state: string): TestWords 
   const name = winding ? windingSays(part, winding) : lower(part.name);
   return {
     title: `Measure the ${name}, ${item(part.nets, a - 1)} to ${item(part.nets, b - 1)}`,
-    how: `${part.kind === "conductor" ? "Cord out" : "Take its wires off first"}${state ? `; ${state}` : ""}.`,
+    how: `${part.kind === "conductor" ? "Unplugged" : "Pull its wires first"}${state ? `; ${state}` : ""}.`,
   };
 }
 
 const voltsSays = (machine: Machine, { place }: QuestionOfKind<"volts">): TestWords => ({
-  title: `Measure volts, ${pointName(machine, place.between[0])} to ${pointName(machine, place.between[1])}`,
+  title: `Read volts, ${pointName(machine, place.between[0])} to ${pointName(machine, place.between[1])}`,
   how: place.between.every((p) => isWallPoint(machine, p))
     ? "At the outlet; one hand, insulated probes."
     : "Running on heat; one hand, insulated probes.",
@@ -146,27 +146,27 @@ const PIECE_LOOKS: Readonly<
 > = {
   drum: {
     title: "Turn the drum by hand",
-    how: "A full turn over rollers and idler: no scrape, nothing that holds it.",
+    how: "One full turn: no scrape, nothing holds it.",
     good: "turns freely",
     bad: "drags or is jammed",
   },
   blower: {
     title: "Turn the blower wheel on its shaft",
-    how: "It must sit fast, whole and free of lint.",
-    good: "sits fast",
+    how: "It must be tight, whole and free of lint.",
+    good: "tight",
     bad: "loose, broken or full of lint",
   },
-  idler: { title: "Turn the idler by hand", how: "It must run free and spring back.", good: "runs free", bad: "stuck or worn" },
+  idler: { title: "Turn the idler by hand", how: "It must turn freely and spring back.", good: "turns freely", bad: "stuck or worn" },
   wiring: {
-    title: "Hold the wires against the sheet",
-    how: "Each on its terminal; none swapped, bridged or chafed by an earlier repair.",
-    good: "as the sheet",
-    bad: "otherwise than the sheet",
+    title: "Hold the wires against the wiring sheet",
+    how: "Each on its terminal. None swapped, jumpered or chafed by an earlier repair.",
+    good: "matches the sheet",
+    bad: "doesn't match the sheet",
   },
   burner: {
     title: "Have gas pressure and orifice checked",
-    how: "Manifold pressure by a gauge against the plate, orifice and tube clear. By a licensed person.",
-    good: "right and clear",
+    how: "Manifold pressure against the nameplate, orifice and tube clear. By a licensed technician.",
+    good: "OK",
     bad: "low or blocked",
   },
 };

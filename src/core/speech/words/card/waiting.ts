@@ -5,6 +5,6 @@ import { daySays } from "../days";
 
 /** What a job waits for: “heating element, ordered, comes Thu 3 Dec”. */
 export function wantedSays(machine: Machine, { assembly, ordered, due }: Wanted): string {
-  const what = assembly === null ? "a part that was not named" : assemblyName(machine, assembly);
-  return [what, ...(ordered ? ["ordered"] : []), ...(due ? [`comes ${daySays(due)}`] : [])].join(", ");
+  const what = assembly === null ? "a part not named yet" : assemblyName(machine, assembly);
+  return [what, ...(ordered ? ["ordered"] : []), ...(due ? [`due ${daySays(due)}`] : [])].join(", ");
 }

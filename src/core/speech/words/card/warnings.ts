@@ -7,5 +7,5 @@ import { checkSays } from "./checks";
 export function warningSays(state: JobState, draft: Draft): string | undefined {
   if (draft.kind !== "energised" || !state.machine) return undefined;
   const danger = dangerOfRunning(state.machine, state);
-  return danger && `Do not power it: ${checkSays(state.machine, danger)}. If it is on, take the power out.`;
+  return danger && `Do not power it: ${checkSays(state.machine, danger)}. If it's on, unplug it.`;
 }

@@ -9,13 +9,13 @@ export function callBackSays(reason: CallBackReason): string {
   const chance = percent(reason.chance);
   switch (reason.code) {
     case "not-it":
-      return `${chance} that it was something else`;
+      return `${chance} chance it was something else`;
     case "new-part":
-      return `${chance} that ${reason.parts === 1 ? "the new part is" : `one of ${reason.parts} new parts is`} bad`;
+      return `${chance} chance ${reason.parts === 1 ? "the new part is" : `one of ${reason.parts} new parts is`} bad`;
     case "sibling":
-      return `${chance} that what ages with it follows (${reason.set})`;
+      return `${chance} chance a part that wears with it fails (${reason.set})`;
     case "vent":
-      return `${chance} that the vent makes it blow again`;
+      return `${chance} chance the vent opens it again`;
   }
 }
 
@@ -31,16 +31,15 @@ export const shareOfPrice = ({
 /** Repair or another machine: what each comes to, then all that it rests on. */
 export function againstNewSays(a: AgainstNew, currency: string): { readonly says: string; readonly rests: readonly string[] } {
   const money = (cents: number) => moneySays(cents, currency);
-  const saves =
-    a.savesOver >= 0 ? `the repair is the cheaper by ${money(a.savesOver)}` : `another machine is the cheaper by ${money(-a.savesOver)}`;
+  const saves = a.savesOver >= 0 ? `repair is cheaper by ${money(a.savesOver)}` : `a new machine is cheaper by ${money(-a.savesOver)}`;
   return {
-    says: `Over ${YEARS} years ${saves} (est.). Today the repair saves ${money(a.savesNow)} against another machine.`,
+    says: `Over ${YEARS} years ${saves} (est.). Today the repair saves ${money(a.savesNow)} over a new machine.`,
     rests: [
-      `It is ${a.age} years old; such a machine serves ${a.life}.`,
-      `${percent(a.failsAgain)} that something else fails within ${YEARS} years, by the base rates of this machine; ${percent(a.newFails)} on a new one.`,
+      `It is ${a.age} years old. Typical life: ${a.life}.`,
+      `${percent(a.failsAgain)} chance something else fails within ${YEARS} years. New machine: ${percent(a.newFails)}.`,
       `A failure costs ${money(a.failureCosts)}.`,
-      `Repaired: ${money(a.repair)} now, for the ${a.left} years that are left to it: ${YEARS} of them with what may follow ${money(a.repairOver)}.`,
-      `Another machine: ${money(a.newMachine)} now; ${YEARS} of its ${a.life} years with what may follow ${money(a.newOver)}.`,
+      `Repaired: ${money(a.repair)} now, for the ${a.left} years it has left. With later failures, ${YEARS} years cost ${money(a.repairOver)}.`,
+      `New machine: ${money(a.newMachine)} now. With later failures, ${YEARS} of its ${a.life} years cost ${money(a.newOver)}.`,
     ],
   };
 }

@@ -1,5 +1,4 @@
-import { repairOf } from "../../../model/machine/assembly";
-import { repairSays } from "../../../model/naming/names";
+import { fittedSays } from "../../../model/naming/names";
 import { capital, lower } from "../../../model/naming/text";
 import { findingSays } from "../../../record/finding/finding";
 import type { Job } from "../../../record/job/fold";
@@ -24,7 +23,7 @@ export interface EarlierVisit {
   readonly readings: readonly string[];
   /** What it was closed without. */
   readonly reservations?: string;
-  /** Work that was declined then, and whether the machine was left marked “do not use”. */
+  /** Work that was declined then, and whether the machine was left tagged DO NOT USE. */
   readonly declined?: string;
 }
 
@@ -38,11 +37,13 @@ export function earlierVisit({ machine, fitted, evidence, reservations, declined
     changedAt,
     closed,
     complaint,
-    done: machine ? [...new Set(fitted.map((f) => lower(repairSays(repairOf(machine, f.assembly)))))] : fitted.map((f) => f.assembly),
+    done: machine
+      ? [...new Set(fitted.map((f) => lower(fittedSays(machine, f.assembly, f.action === "replaced").replace(": ", " "))))]
+      : fitted.map((f) => f.assembly),
     readings: machine ? own.slice(-MOST_READINGS).map((e) => findingSays(e.finding, machine)) : [],
     ...(reservations !== undefined && { reservations }),
     ...(declined.length > 0 && {
-      declined: declined.map((d) => `${lower(d.what)} was declined${d.marked ? ", marked “do not use”" : ""}`).join("; "),
+      declined: declined.map((d) => `${lower(d.what)} was declined${d.marked ? ", tagged DO NOT USE" : ""}`).join("; "),
     }),
   };
 }
@@ -57,16 +58,16 @@ export const repeatOf = (visits: readonly EarlierVisit[], openedAt: string): Ear
     .filter((v) => v.closed && daysBetween(v, openedAt) >= 0 && daysBetween(v, openedAt) <= REPEAT_DAYS)
     .sort((a, b) => Date.parse(b.changedAt) - Date.parse(a.changedAt))[0];
 
-/** “Repeat call, 26 days after job 12: then the cut-off was renewed.” */
+/** “Callback, 26 days after job 12: then the cut-off was renewed.” */
 export function repeatSays(visit: EarlierVisit, openedAt: string): { readonly says: string; readonly done: string } {
   const days = daysBetween(visit, openedAt);
   const after = days === 0 ? "on the day of" : `${days} ${days === 1 ? "day" : "days"} after`;
-  const then = visit.done.length > 0 ? `Then: ${visit.done.join("; ")}.` : "Then nothing was fitted or put right.";
+  const then = visit.done.length > 0 ? `Last visit: ${visit.done.join("; ")}.` : "Last visit: no repair made.";
   return {
-    says: `Repeat call, ${after} job ${visit.number}`,
+    says: `Callback, ${after} job ${visit.number}`,
     done: [
       then,
-      ...(visit.reservations ? [`Closed without: ${visit.reservations}.`] : []),
+      ...(visit.reservations ? [`Closed with exceptions: ${visit.reservations}.`] : []),
       ...(visit.declined ? [`${capital(visit.declined)}.`] : []),
     ].join(" "),
   };

@@ -36,12 +36,12 @@ export interface ReadingRow {
   readonly because: string;
   /** The judgement itself, to be drawn; not part of what is taken out. */
   readonly judgement: Judgement | undefined;
-  readonly taken: "counts" | "taken back" | "does not count";
+  readonly taken: "counts" | "voided" | "does not count";
 }
 
 const STATUS: Record<Exclude<RecordLine["status"], "unreadable">, ReadingRow["taken"]> = {
   counts: "counts",
-  retracted: "taken back",
+  retracted: "voided",
   refused: "does not count",
 };
 

@@ -14,8 +14,8 @@ export function partsSay(machine: Machine, job: Job): string[] {
   const left = job.leftOver.map((l) => `${countSays(l.count, l.piece)}${l.why ? ` (${l.why})` : ""}`);
   return [
     ...job.used.map(({ item, name, count }) => `${countSays(count, name)}, ${item}`),
-    ...(good.length > 0 ? [`Measured good and kept: ${good.join(", ")}.`] : []),
-    ...(left.length > 0 ? [`Left over of the kit, on purpose: ${left.join(", ")}.`] : []),
+    ...(good.length > 0 ? [`Tested good and reused: ${good.join(", ")}.`] : []),
+    ...(left.length > 0 ? [`Not used from the kit: ${left.join(", ")}.`] : []),
   ];
 }
 
@@ -39,9 +39,7 @@ export function warrantySays(job: Job, terms: Terms): string[] {
   const until = (months: number, days: number) => daySays(dayAfter(from, months, days), { year: true });
   const { workDays } = job.agreed?.from ?? terms;
   return [
-    ...job.used
-      .filter((u) => u.warrantyMonths > 0)
-      .map((u) => `${u.name}: ${u.warrantyMonths} months, until ${until(u.warrantyMonths, 0)}.`),
-    `Work: ${workDays} days, until ${until(0, workDays)}.`,
+    ...job.used.filter((u) => u.warrantyMonths > 0).map((u) => `${u.name}: ${u.warrantyMonths} months, to ${until(u.warrantyMonths, 0)}.`),
+    `Labor warranty: ${workDays} days, to ${until(0, workDays)}.`,
   ];
 }

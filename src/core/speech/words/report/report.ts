@@ -1,6 +1,6 @@
 import { hasHood, type Machine } from "../../../model/machine/format";
 import { fittedSays } from "../../../model/naming/names";
-import { capital, percent } from "../../../model/naming/text";
+import { capital, lower } from "../../../model/naming/text";
 import { judgeInJob } from "../../../reason/diagnosis/judge-in-job";
 import type { RankedSuspect } from "../../../reason/diagnosis/standing";
 import type { Verdict } from "../../../reason/judging/verdict";
@@ -58,7 +58,7 @@ export interface ReportOf {
   readonly job: Job;
   readonly number?: number | undefined;
   readonly leader?: Pick<RankedSuspect, "hypothesis" | "probability"> | undefined;
-  /** Of the shop, where no price was agreed that says them. */
+  /** Of the shop, where no price approved that says them. */
   readonly terms: Terms;
 }
 
@@ -91,29 +91,29 @@ export function reportOf(of: ReportOf): Report {
 
 function titleOf(job: Job): string {
   const ended = job.declined.findLast((d) => d.ends);
-  if (job.closed && ended) return ended.unsafe || ended.marked ? "Your dryer must not be used" : "Your dryer was left as it was";
-  if (!job.closed) return "Your dryer is not finished yet";
-  return reservationsOf(job) ? "Your dryer is repaired, with reservations" : "Your dryer works again";
+  if (job.closed && ended) return ended.unsafe || ended.marked ? "Do not use your dryer" : "No repair was made";
+  if (!job.closed) return "Repair not finished. Please do not use your dryer.";
+  return reservationsOf(job) ? "Your dryer is repaired. Some checks were not done." : "Your dryer is fixed";
 }
 
 function sectionsOf({ machine, job, leader, terms }: ReportOf): ReportSection[] {
   const { rows, scales } = measuredRows(machine, job);
   const photos = job.photos.map((p) => ({ file: p.file, says: photoSays(machine, p).replace(/^Photo of (the )?/, "") }));
   const sections: ReportSection[] = [
-    { name: "Noticed", lines: [job.complaint === undefined ? "not recorded" : `“${job.complaint.words}”`] },
-    { name: "Found", told: "found", lines: found(machine, job, leader) },
-    { name: "Measured", lines: rows.length + scales.length === 0 ? ["nothing"] : [], rows, scales },
-    { name: "Done", lines: orNothing(done(machine, job), "nothing yet") },
+    { name: "Your complaint", lines: [job.complaint === undefined ? "not recorded" : `“${job.complaint.words}”`] },
+    { name: "What we found", told: "found", lines: found(machine, job, leader) },
+    { name: "Readings", lines: rows.length + scales.length === 0 ? ["nothing"] : [], rows, scales },
+    { name: "What we did", lines: orNothing(done(machine, job), "nothing yet") },
     { name: "Parts", lines: partsSay(machine, job) },
-    { name: "Proven", lines: [proven(machine, job)] },
-    { name: "Declined", told: "declined", lines: job.declined.map(declinedSays), warns: true },
-    { name: "Reserved", told: "reserved", lines: [...reservations(machine, job), ...notSeenTo(machine, job)].map(capital), warns: true },
-    { name: "To mind", told: "mind", lines: toMind(machine, job) },
+    { name: "Test run", lines: [proven(machine, job)] },
+    { name: "What you declined", told: "declined", lines: job.declined.map(declinedSays), warns: true },
+    { name: "Not checked", told: "reserved", lines: [...reservations(machine, job), ...notSeenTo(machine, job)].map(capital), warns: true },
+    { name: "Use and care", told: "mind", lines: toMind(machine, job) },
     {
-      name: "Noted",
+      name: "Notes",
       lines: job.notes.map(({ words, about }) => (about ? entrySays(machine, { kind: "note", body: { words, about } }) : `“${words}”`)),
     },
-    { name: "Price", lines: priceSays(job), ...(job.agreed && { bill: job.agreed }) },
+    { name: "Charges", lines: priceSays(job), ...(job.agreed && { bill: job.agreed }) },
     { name: "Warranty", told: "warranty", lines: warrantySays(job, terms) },
     { name: "Next visit", told: "visit", lines: job.visits.map((v) => `${daySays(v.on, { year: true })}, ${clockSays(v.on)}: ${v.what}`) },
     { name: "Photos", lines: [], ...(photos.length > 0 && { photos }) },
@@ -125,22 +125,24 @@ function sectionsOf({ machine, job, leader, terms }: ReportOf): ReportSection[] 
 
 /** What the agreed price does not hold: nothing is charged in silence. */
 function priceSays({ agreed, used, fitted }: Job): string[] {
-  if (!agreed) return fitted.length > 0 ? ["no price was agreed"] : [];
+  if (!agreed) return fitted.length > 0 ? ["no price approved"] : [];
   const besides = used.filter((u) => !agreed.lines.some((l) => l.item === u.item));
-  return besides.map((u) => `Used, and not in this price: ${u.name}, ${u.item}.`);
+  return besides.map((u) => `Used, no charge quoted: ${u.name}, ${u.item}.`);
 }
 
 function found(machine: Machine, job: Job, leader: ReportOf["leader"]): string[] {
   const told = concluded(job);
   if (told.length > 0) return told;
-  return [leader ? `${hypothesisSays(machine, leader.hypothesis)}, ${percent(leader.probability)}` : "nothing certain yet"];
+  return [
+    leader ? `Most likely cause so far: ${lower(hypothesisSays(machine, leader.hypothesis))}. Not confirmed yet.` : "Cause not found yet.",
+  ];
 }
 
 const declinedSays = (d: Job["declined"][number]): string =>
   [
     `${capital(d.what)}${d.why ? `: “${d.why}”` : ""}${d.to ? ` (${d.to})` : ""}.`,
-    ...(d.unsafe ? ["As it stands the machine can hurt somebody."] : []),
-    ...(d.marked ? ["“Do not use” is on it, and it is cut off from every energy: it stays so until it is repaired."] : []),
+    ...(d.unsafe ? ["Your dryer is not safe to use."] : []),
+    ...(d.marked ? ["We shut off its power and gas and tagged it DO NOT USE. Leave it off until it is repaired."] : []),
   ].join(" ");
 
 /** What it was, proposed from the record: to be corrected by whoever tells it. */
@@ -179,8 +181,8 @@ function done(machine: Machine, job: Job): string[] {
 }
 
 function proven(machine: Machine, job: Job): string {
-  if (!job.proof) return "not yet";
-  const said = entrySays(machine, { kind: "proof", body: job.proof }).replace(/^Proof run: /, "");
+  if (!job.proof) return "not done yet";
+  const said = entrySays(machine, { kind: "proof", body: job.proof }).replace(/^Test run: /, "");
   const stands = proofStands(job);
   return stands === "proven" ? said : `${said}; but ${UNPROVEN[stands]}`;
 }
@@ -212,7 +214,11 @@ function concluded({ conclusion }: Job): string[] {
 function toMind(machine: Machine, job: Job): string[] {
   if (job.fitted.length === 0) return [];
   return [
-    ...(hasHood(machine) ? ["Clean the lint screen before each load; no mesh over the hood; the duct is looked through once a year."] : []),
-    ...(machine.burner ? ["If it ever smells of gas: cock shut, no switches, everybody out, call the supplier."] : []),
+    ...(hasHood(machine)
+      ? ["Clean the lint screen before every load. Have the duct checked every year. Never screen the outside hood."]
+      : []),
+    ...(machine.burner
+      ? ["If you ever smell gas: don't touch a switch or a flame. Get everyone out. Call 911 or your gas company from outside."]
+      : []),
   ];
 }

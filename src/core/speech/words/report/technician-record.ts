@@ -22,11 +22,7 @@ export function technicianRecord(machine: Machine | undefined, job: Job, number:
   const rows = job.record.map((line) => {
     const { at, by } = stampOfLine(line);
     const { says, reason } = lineSays(machine, line);
-    const state = [
-      madeBySays(line),
-      ...(line.status === "retracted" ? ["taken back"] : []),
-      ...(reason ? [`does not count: ${reason}`] : []),
-    ];
+    const state = [madeBySays(line), ...(line.status === "retracted" ? ["voided"] : []), ...(reason ? [`does not count: ${reason}`] : [])];
     return {
       when: `${daySays(at, { year: true })} ${clockSays(at)}`,
       by,
@@ -35,7 +31,7 @@ export function technicianRecord(machine: Machine | undefined, job: Job, number:
       counts: line.status === "counts",
     };
   });
-  const named = machine ? `${machine.maker} ${machine.model}` : "machine not named";
+  const named = machine ? `${machine.maker} ${machine.model}` : "no machine yet";
   return {
     title: `Record of job ${number ?? "without a number yet"}`,
     about: [named, job.serial && `serial ${job.serial}`, job.opened?.customer, job.opened?.place].filter((x) => x).join(" · "),

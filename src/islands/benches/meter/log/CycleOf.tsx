@@ -21,14 +21,14 @@ interface Props {
 const NONE: readonly RankedSuspect[] = [];
 const COMPARED = 2;
 
-/** A record of the exhaust, taken apart: when the heat switched, what flows, at which temperatures; with the fitted curve, a healthy machine's and the leading suspects'. */
+/** A record of the exhaust, taken apart: when the heat switched, what flows, at which temperatures; with the fitted curve, a good machine's and the leading suspects'. */
 export function CycleOf({ bytes, outline }: Props) {
   const machine = useMachine();
   const suspects = useJob((s) => s.diagnosis.standing?.suspects ?? NONE);
   const compared = suspects.filter((s) => s.hypothesis.faults.length > 0).slice(0, COMPARED);
   const read = useCycle(machine, bytes, compared);
   const dispatch = useDispatch();
-  if (read === undefined) return <p role="status">Working it out…</p>;
+  if (read === undefined) return <p role="status">Calculating…</p>;
   if (typeof read === "string") return <p role="alert">{read}</p>;
   const { fit } = read;
   const keep = () =>
@@ -48,9 +48,9 @@ export function CycleOf({ bytes, outline }: Props) {
       ],
     });
   return (
-    <section aria-label="What the log tells" className={worked.board}>
+    <section aria-label="What the log shows" className={worked.board}>
       <CycleChart read={read} outline={outline} suspects={compared} />
-      <dl className={bench.facts} aria-label="What it comes to">
+      <dl className={bench.facts} aria-label="Result">
         {cycleFacts(machine, read).map(({ name, says, is }) => (
           <div key={name} className={worked.fact} data-is={is}>
             <dt>{name}</dt>
@@ -60,7 +60,7 @@ export function CycleOf({ bytes, outline }: Props) {
       </dl>
       {typeof fit !== "string" && (
         <div className={worked.buttons}>
-          <Button onClick={() => void keep()}>Keep its air flow as evidence</Button>
+          <Button onClick={() => void keep()}>Save airflow as evidence</Button>
         </div>
       )}
       <Switches read={read} />
@@ -75,7 +75,7 @@ function useCycle(machine: Machine, bytes: Uint8Array<ArrayBuffer>, suspects: re
   // biome-ignore lint/correctness/useExhaustiveDependencies: a name for these bytes
   const file = useMemo(() => crypto.randomUUID(), [bytes]);
   const { answer, trouble } = useCalculated(`${machine.id} ${file} ${ids}`, "readCycle", machine, bytes, faults);
-  return trouble ? `It can’t be taken apart here: ${trouble.message}.` : answer;
+  return trouble ? `Can't analyze it here: ${trouble.message}.` : answer;
 }
 
 function CycleChart({
@@ -94,7 +94,7 @@ function CycleChart({
     return {
       chart: { type: "line", height: 280 },
       series: [
-        { name: "healthy", data: line(healthy) },
+        { name: "normal", data: line(healthy) },
         ...others.map((run, i) => ({ name: suspects[i]?.hypothesis.id ?? "", data: line(run) })),
         { name: "fitted", data: line(read.fitted) },
         { name: "record", data: line(outline) },
@@ -109,14 +109,14 @@ function CycleChart({
     <figure>
       <Chart options={options} says={`The exhaust over ${clockSays(end)}: ${read.cycling.switches.length} switches found`} />
       <figcaption className={worked.note}>
-        Full line the record, short dashes the fit, long dashes a healthy machine{suspects.length > 0 && ", dots the leading suspects"}.
+        Full line the record, short dashes the fit, long dashes a good machine{suspects.length > 0 && ", dots the leading suspects"}.
       </figcaption>
     </figure>
   );
 }
 
 function Switches({ read: { cycling } }: { readonly read: ReadCycle }) {
-  if (cycling.switches.length === 0) return <p className={bench.quiet}>The heat was not seen to switch.</p>;
+  if (cycling.switches.length === 0) return <p className={bench.quiet}>The heat never cycled in this log.</p>;
   return (
     <details>
       <summary>{cycling.switches.length} switches as a table</summary>

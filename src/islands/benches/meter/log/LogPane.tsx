@@ -73,7 +73,7 @@ function KeptLogs({ onOpen }: { readonly onOpen: (name: string, blob: Blob) => v
               Open
             </Button>
             {lacking === file && (
-              <em role="alert">Its file is not here yet: the device that read it has not sent it, or the server is out of reach.</em>
+              <em role="alert">The file isn't here yet. The other device hasn't sent it, or the server is out of reach.</em>
             )}
           </li>
         );

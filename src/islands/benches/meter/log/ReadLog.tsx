@@ -20,7 +20,7 @@ interface Props {
   readonly onKept: () => void;
 }
 
-/** A file that was read: what it comes to, its curve, every line that was not taken with why; to be kept as a log of something. */
+/** A file that was read: what it comes to, its curve, every line that was skipped with why; to be kept as a log of something. */
 export function ReadLog({ file: { name, bytes, answer }, onKept }: Props) {
   if (!answer.ok)
     return (
@@ -57,11 +57,11 @@ function Curve({ answer: { outline, summary, unit } }: { readonly answer: Read }
 }
 
 function Refused({ answer: { refused, refusedInAll } }: { readonly answer: Read }) {
-  if (refusedInAll === 0) return <p className={bench.good}>Every line was taken.</p>;
+  if (refusedInAll === 0) return <p className={bench.good}>Every line was read.</p>;
   return (
     <details className={styles.refused} open={refusedInAll <= 3}>
       <summary>
-        {refusedInAll} {refusedInAll === 1 ? "line was" : "lines were"} not taken
+        {refusedInAll} {refusedInAll === 1 ? "line was" : "lines were"} skipped
       </summary>
       <ol>
         {refused.map(({ line, why }) => (
@@ -110,7 +110,7 @@ function Keep({ bytes, answer, onKept }: Pick<ReadFile, "bytes"> & { readonly an
       </select>
       {answer.unit === undefined && (
         <>
-          <label htmlFor={which}>In which unit? The file does not say</label>
+          <label htmlFor={which}>Which unit? The file doesn't say</label>
           <select id={which} className={bench.field} value={unit ?? ""} onChange={(e) => setUnit(UNITS.find((u) => u === e.target.value))}>
             <option value="">choose</option>
             {UNITS.map((u) => (
@@ -122,7 +122,7 @@ function Keep({ bytes, answer, onKept }: Pick<ReadFile, "bytes"> & { readonly an
         </>
       )}
       <Button disabled={!unit || of === "" || closed} onClick={() => void keep()}>
-        Keep the log
+        Save log
       </Button>
     </div>
   );

@@ -30,7 +30,7 @@ export function TypedLog({ onLog }: { readonly onLog: (name: string, blob: Blob)
         </p>
       )}
       <Button disabled={words.length < 12 || bad !== undefined} onClick={keep}>
-        Take it apart
+        Analyze
       </Button>
       {words.length < 12 && <p className={bench.quiet}>{words.length} of 12 at least.</p>}
     </details>

@@ -107,17 +107,15 @@ function Checks({ part, limits }: { readonly part: Part; readonly limits: Limits
         <MeterChoice className={styles.choice} />
       </Checked>
       <Checked is={range !== undefined} name="Range">
-        {range
-          ? `${formatValue(range.upTo, limits.unit)}${meter?.used ? "" : ", or the lowest that holds it"}`
-          : "this meter does not read it"}
+        {range ? `${formatValue(range.upTo, limits.unit)}${meter?.used ? "" : ", or the lowest that fits"}` : "this meter does not read it"}
       </Checked>
       <Checked is={off} name="Wires off">
         {off ? "at one end at least" : `take one off ${part.nets[0]}`}
       </Checked>
       <Checked is={meter?.leadOhms !== undefined} name="Leads">
-        {meter?.leadOhms === undefined ? "short them and read them" : leadsSay(meter.leadOhms)}
+        {meter?.leadOhms === undefined ? "zero them" : leadsSay(meter.leadOhms)}
       </Checked>
-      <Checked is name="Healthy">
+      <Checked is name="Normal">
         {limitsSay(limits)}
       </Checked>
     </dl>

@@ -30,7 +30,7 @@ export function PartTable({ part, rows }: { readonly part: Part; readonly rows: 
       <thead>
         <tr>
           <th scope="col">Read</th>
-          <th scope="col">Healthy</th>
+          <th scope="col">Normal</th>
           <th scope="col">{HEADS.old}</th>
           <th scope="col">{HEADS.fresh}</th>
         </tr>

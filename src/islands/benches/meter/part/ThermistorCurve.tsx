@@ -22,7 +22,7 @@ export function ThermistorCurve({ part, rows }: { readonly part: PartOf<"thermis
         {told.cold && <p>{onCurveSays(told.cold)}</p>}
         {fell !== undefined && <p data-verdict={fell ? "pass" : "fail"}>{inHandSays(fell)}</p>}
         {told.fresh && <p>New: {onCurveSays(told.fresh)}</p>}
-        {!told.cold && <p>Nothing read yet. Let it settle at the room’s temperature, say how warm that is, then read it.</p>}
+        {!told.cold && <p>Nothing read yet. Let it settle at room temperature, enter that, then read it.</p>}
       </figcaption>
     </figure>
   );

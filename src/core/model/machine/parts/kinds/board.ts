@@ -71,7 +71,7 @@ export const board = definePart({
       ...(condition.cordIn ? [] : [{ name: "sensor-input", from: a, to: b, ohms: part.sensor.inputOhms }]),
     ];
   },
-  /** Set points carried over to true air temperature: a drifted sensor shifts them. None while the board distrusts its sensor. */
+  /** Set points reused to true air temperature: a drifted sensor shifts them. None while the board distrusts its sensor. */
   thermal: (part, { sensorOf }) => {
     const { sensedOhms, ambientOhms, ohmsAt, celsiusAt } = sensorOf(part.id);
     const { shortBelowOhms, openAboveOhms, heatOffC, heatOnC } = part.sensor;

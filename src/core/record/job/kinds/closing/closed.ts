@@ -27,7 +27,7 @@ export const closed = defineEntry({
   upcasters: [upcaster({ kind: "closed", version: 1 }, 2, z.strictObject({ note }), (body) => ({ ...body, rules: 1 as const }))],
   allows: ({ reservations, rules }, state) => (rules === 1 ? closedByFirstRules(state) : stillBlocked(state, reservations?.rows ?? [])),
   effect: ({ reservations }) => ({ closed: true, ...(reservations && { reservations: unseenSays(reservations) }) }),
-  says: ({ reservations }) => (reservations ? `Job closed with reservations: ${unseenSays(reservations)}` : "Job closed"),
+  says: ({ reservations }) => (reservations ? `Job closed with exceptions: ${unseenSays(reservations)}` : "Job closed"),
 });
 
 function stillBlocked(state: JobState, named: readonly ProofRow[]): Refusal | undefined {

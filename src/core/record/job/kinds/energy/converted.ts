@@ -6,7 +6,7 @@ import { defineEntry, noUpcasters, text } from "../definition";
 export const CONVERSION = {
   orifice: "Orifice of that fuel, seated and tight",
   spring: "Regulator spring or its setting for that fuel, with its retainer",
-  cap: "Limiter or cap of that fuel carried over or changed",
+  cap: "Limiter or cap of that fuel reused or changed",
   pressure: "Manifold pressure set by the gauge, burning",
   label: "Label of the conversion stuck on beside the plate",
 } as const;

@@ -5,7 +5,7 @@ export const cooled = defineEntry({
   kind: "cooled",
   version: 1,
   stream: "job",
-  schema: z.strictObject({}).describe("Its hot parts are cool enough to be touched. Power makes it unknown again."),
+  schema: z.strictObject({}).describe("Its hot parts are cool to the touch. Power makes it unknown again."),
   upcasters: noUpcasters,
   allows: allowsAlways,
   effect: (_, { safety }) => ({ safety: { ...safety, cool: true } }),

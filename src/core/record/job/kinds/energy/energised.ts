@@ -13,5 +13,5 @@ export const energised = defineEntry({
     livened: id,
     answersAtSwitch: evidence.length + untold.length,
   }),
-  says: () => "Energised: the machine is live",
+  says: () => "Power on: the machine is LIVE",
 });

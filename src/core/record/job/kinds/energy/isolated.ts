@@ -18,7 +18,7 @@ export const isolated = defineEntry({
       locked: z.literal(true).optional().describe("Locked or tagged against being switched on."),
       note: text.min(1).max(200).optional().describe("What is written on the lock: whose it is, where the key is."),
     })
-    .describe("The power was taken away; not proven dead."),
+    .describe("The power was taken away; not proved dead."),
   upcasters: [upcaster({ kind: "isolated", version: 1 }, 2, firstBody, (body) => body)],
   allows: allowsAlways,
   effect: ({ how, locked, note }, { safety }, { at, by }) => {
@@ -37,5 +37,5 @@ export const isolated = defineEntry({
     };
   },
   says: ({ how, locked, note }) =>
-    `Power off${how ? `: ${HOW[how]}` : ""}${locked ? `, locked${note ? ` (“${note}”)` : ""}` : ""}, not proven dead`,
+    `Power off${how ? `: ${HOW[how]}` : ""}${locked ? `, locked${note ? ` (“${note}”)` : ""}` : ""}, not proved dead`,
 });

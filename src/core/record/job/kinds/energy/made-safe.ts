@@ -64,5 +64,5 @@ export const madeSafe = defineEntry({
     answersAtSwitch: evidence.length + untold.length,
   }),
   says: ({ how, check }) =>
-    `Made safe: ${how === "cord" ? "cord out" : "breaker off"}, proved dead${check ? `, meter tried on the ${check.source} before and after` : ""}`,
+    `Proved dead: ${how === "cord" ? "cord out" : "breaker off"}${check ? `, meter checked on the ${check.source} before and after` : ""}`,
 });

@@ -15,5 +15,5 @@ export const valve = defineEntry({
   upcasters: noUpcasters,
   allows: ({ of }, { machine }) => (of === "gas" && machine && !machine.burner ? { code: "not-on-machine", given: "gas" } : undefined),
   effect: ({ of, state }, { shut }) => ({ shut: state === "shut" ? [...new Set([...shut, of])] : shut.filter((s) => s !== of) }),
-  says: ({ of, state }) => `${capital(of)} ${state}`,
+  says: ({ of, state }) => `${capital(of)} ${state === "shut" ? "off" : "on"}`,
 });

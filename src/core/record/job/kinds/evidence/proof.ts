@@ -44,13 +44,19 @@ export const proof = defineEntry({
     return { proof: body, evidence, evidenceAtProof: evidence.length };
   },
   says: ({ starts, turns, warm, cycles, airflow, whyUnseen }) => {
-    const said = [SAYS.starts[starts], SAYS.turns[turns], SAYS.warm[warm], `cycles ${cycles}`, ...(airflow ? [`air ${airflow}`] : [])];
-    return `Proof run: ${said.join(", ")}${whyUnseen === undefined ? "" : ` (not seen because: ${whyUnseen})`}`;
+    const said = [
+      SAYS.starts[starts],
+      SAYS.turns[turns],
+      SAYS.warm[warm],
+      cycles === "unknown" ? "cycling not checked" : `cycles ${cycles}`,
+      ...(airflow ? [airflow === "unknown" ? "air not checked" : `air ${airflow}`] : []),
+    ];
+    return `Test run: ${said.join(", ")}${whyUnseen === undefined ? "" : ` (not seen because: ${whyUnseen})`}`;
   },
 });
 
 const SAYS = {
-  starts: { yes: "starts", no: "does not start", unknown: "start unknown" },
-  turns: { yes: "turns", no: "does not turn", unknown: "turning unknown" },
-  warm: { yes: "heats", no: "no heat", unknown: "heat unknown" },
+  starts: { yes: "starts", no: "does not start", unknown: "start not checked" },
+  turns: { yes: "turns", no: "does not turn", unknown: "turning not checked" },
+  warm: { yes: "heats", no: "no heat", unknown: "heat not checked" },
 } as const;

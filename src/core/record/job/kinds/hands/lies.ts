@@ -9,7 +9,7 @@ export const lies = defineEntry({
   schema: z
     .strictObject({
       what: text.min(1).max(80).describe("What it is: front and drum, cups 1 to 4, the new element."),
-      where: text.max(120).describe("Where it lies; empty when it lies there no more."),
+      where: text.max(120).describe("Where it is; empty when it lies there no more."),
       who: text.min(1).max(80).optional().describe("Who has it."),
     })
     .describe("Where something of a machine that stands open lies, and who has it."),

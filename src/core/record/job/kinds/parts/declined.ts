@@ -24,5 +24,5 @@ export const declined = defineEntry({
     ...(body.ends && { closed: true }),
   }),
   says: ({ what, why, unsafe, marked, ends }) =>
-    `Declined: ${what}${why ? ` (“${why}”)` : ""}${unsafe ? "; unsafe as it stands" : ""}${marked ? "; marked “do not use”" : ""}${ends ? "; the visit ends here" : ""}`,
+    `Declined: ${what}${why ? ` (“${why}”)` : ""}${unsafe ? "; not safe to use" : ""}${marked ? "; tagged DO NOT USE" : ""}${ends ? "; the visit ends here" : ""}`,
 });
