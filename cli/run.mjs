@@ -26,7 +26,7 @@ if (!existsSync(join(folder, "main.mjs")) || !existsSync(stamp) || Number(readFi
     entryPoints: [
       join(root, "cli/main.ts"),
       join(root, "src/server/database/vacuum.worker.ts"),
-      join(root, "src/server/first-answer.worker.ts"),
+      join(root, "src/server/answers/first-answer.worker.ts"),
     ],
     entryNames: "[name]",
     outdir: folder,

@@ -2,7 +2,14 @@ import { spawn } from "node:child_process";
 import { createHash } from "node:crypto";
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync } from "node:fs";
 import { join, relative } from "node:path";
+import { gunzipSync } from "node:zlib";
+import type { Machine } from "../src/core/model/machine/format";
 import { revisionOf } from "../src/core/model/machine/revision";
+import { Predictor } from "../src/core/model/prediction/predictor";
+import { SuspectSet } from "../src/core/reason/diagnosis/suspect-set";
+import { TestCatalogue } from "../src/core/reason/planning/tests/catalogue";
+import { type Table, withTable } from "../src/core/reason/planning/tests/table";
+import { tableOfBytes } from "../src/core/reason/planning/tests/table-bytes";
 import { MACHINES } from "../src/machines";
 
 const root = process.env.YENNIC_ROOT ?? process.cwd();
@@ -60,4 +67,39 @@ function made(folder: string, shard: string): Promise<void> {
     });
     child.on("close", () => resolve());
   });
+}
+
+/** A machine with its suspects and tests. */
+export interface Prepared {
+  readonly suspects: SuspectSet;
+  readonly catalogue: TestCatalogue;
+}
+
+const tables = new Map<string, Table | undefined>();
+
+/** The table that is here already; `undefined`: there is none, and all is worked out. */
+function keptTable(machine: Machine): Table | undefined {
+  const revision = revisionOf(machine);
+  if (!tables.has(revision)) {
+    const file = tableFile(tablesFolder(), revision);
+    const plain = existsSync(file) ? gunzipSync(readFileSync(file)) : undefined;
+    tables.set(revision, plain && tableOfBytes(plain.buffer.slice(plain.byteOffset, plain.byteOffset + plain.byteLength)));
+  }
+  return tables.get(revision);
+}
+
+/** All suspects of a machine, pairs too. */
+export function prepared(machine: Machine): Prepared {
+  const table = keptTable(machine);
+  const made = table && withTable(table);
+  if (made) return made;
+  const suspects = new SuspectSet(new Predictor(machine));
+  return { suspects, catalogue: new TestCatalogue(suspects) };
+}
+
+/** Its suspects without pairs: a quarter of them. */
+export function preparedSingles(machine: Machine): Prepared {
+  const { runs } = keptTable(machine) ?? { runs: new Map() };
+  const suspects = new SuspectSet(new Predictor(machine, { runs, list: [], ohms: () => undefined }), { pairs: false });
+  return { suspects, catalogue: new TestCatalogue(suspects) };
 }

@@ -1,6 +1,6 @@
 declare namespace App {
   interface Locals {
     /** Left out where pages are served by another server than ours. */
-    readonly firstAnswers?: import("./server/first-answers").FirstAnswers;
+    readonly firstAnswers?: import("./server/answers/first-answers").FirstAnswers;
   }
 }

@@ -1,8 +1,9 @@
+import { type Prepared, prepared, preparedSingles } from "../cli/tables";
 import { TypedJob } from "../cli/typed-job";
 import type { Machine } from "../src/core/model/machine/format";
 import { partOff } from "../src/core/model/machine/wiring";
-import { Predictor } from "../src/core/model/prediction/predictor";
-import { SuspectSet } from "../src/core/reason/diagnosis/suspect-set";
+import type { SuspectSet } from "../src/core/reason/diagnosis/suspect-set";
+import type { TestCatalogue } from "../src/core/reason/planning/tests/catalogue";
 import type { Finding } from "../src/core/record/finding/finding";
 import { sightFinding } from "../src/core/record/finding/kinds/sight";
 import type { SightId } from "../src/core/record/finding/sights";
@@ -27,14 +28,23 @@ export function jobOf(machine: Machine, lines: readonly (string | Draft)[]): Job
   return typed.job;
 }
 
-const sets = new Map<string, SuspectSet>();
+const made = new Map<string, Prepared>();
 
-/** One set of suspects a machine for all tests of a file: what it remembers is the same for all. Without pairs, which take the longest, unless asked. */
-export function suspectsFor(machine: Machine, pairs = false): SuspectSet {
+function preparedOnce(machine: Machine, pairs: boolean): Prepared {
   const key = `${machine.id} ${pairs}`;
-  const set = sets.get(key) ?? new SuspectSet(new Predictor(machine), { pairs });
-  sets.set(key, set);
-  return set;
+  const known = made.get(key) ?? (pairs ? prepared(machine) : preparedSingles(machine));
+  made.set(key, known);
+  return known;
+}
+
+/** One set of suspects a machine for all tests: what it remembers is the same for all. Without pairs, which take the longest, unless asked. */
+export const suspectsFor = (machine: Machine, pairs = false): SuspectSet => preparedOnce(machine, pairs).suspects;
+
+/** The tests of such a set, what they may show being worked out once. */
+export function catalogueOf(suspects: SuspectSet): TestCatalogue {
+  const known = [...made.values()].find((p) => p.suspects === suspects);
+  if (!known) throw new Error("this set is not from suspectsFor");
+  return known.catalogue;
 }
 
 export const found = (finding: Finding): Draft => ({ kind: "finding", body: finding });

@@ -4,11 +4,10 @@ import { World } from "../src/core/practice/world";
 import { rank } from "../src/core/reason/diagnosis/rank";
 import type { Proposal } from "../src/core/reason/planning/proposal";
 import { propose } from "../src/core/reason/planning/propose";
-import { TestCatalogue } from "../src/core/reason/planning/tests/catalogue";
 import type { Finding } from "../src/core/record/finding/finding";
 import type { Job } from "../src/core/record/job/fold";
 import { assembliesFitted } from "../src/core/record/job/state";
-import { shipped, suspectsFor } from "./job-of";
+import { catalogueOf, shipped, suspectsFor } from "./job-of";
 
 /** No job takes more steps than this; one that would is ended. */
 export const MOST_STEPS = 80;
@@ -24,7 +23,7 @@ interface Playing {
 /** Plays a job of this fault as the card says, by who remembers nothing of the card before: its proposals with the job that each was made for. */
 export function proposalsOf({ machine, fault, seed, answers = (f) => f }: Playing): { readonly proposal: Proposal; readonly job: Job }[] {
   const set = suspectsFor(shipped(machine));
-  const catalogue = new TestCatalogue(set);
+  const catalogue = catalogueOf(set);
   const world = new World(shipped(machine), set.hypotheses, seed, { fault });
   const answer = world.answer.bind(world);
   world.answer = (question, fitted) => answers(answer(question, fitted));

@@ -4,15 +4,13 @@ import { pathSays, problemSays } from "../../src/core/model/machine/check/proble
 import { workingProblems } from "../../src/core/model/machine/check/working";
 import type { Machine } from "../../src/core/model/machine/format";
 import { parseMachine } from "../../src/core/model/machine/read";
-import { Predictor } from "../../src/core/model/prediction/predictor";
 import { contradiction } from "../../src/core/reason/diagnosis/contradiction";
 import { rank } from "../../src/core/reason/diagnosis/rank";
 import { repairShares } from "../../src/core/reason/diagnosis/repair-shares";
 import { strangeEntries } from "../../src/core/reason/diagnosis/strange";
-import { SuspectSet } from "../../src/core/reason/diagnosis/suspect-set";
 import type { Proposal } from "../../src/core/reason/planning/proposal";
 import { propose } from "../../src/core/reason/planning/propose";
-import { TestCatalogue } from "../../src/core/reason/planning/tests/catalogue";
+import type { TestCatalogue } from "../../src/core/reason/planning/tests/catalogue";
 import { checkEntry, firstIssue, type Kept, readKept } from "../../src/core/record/job/entry";
 import { foldJob, type Job, stampOfLine } from "../../src/core/record/job/fold";
 import { assembliesFitted } from "../../src/core/record/job/state";
@@ -22,6 +20,7 @@ import { expectationSays, proposalSays, testTitle } from "../../src/core/speech/
 import { lineSays } from "../../src/core/speech/words/entries";
 import { findMachine, MACHINES } from "../../src/machines";
 import { BadInput, onFile, readJson, readText } from "../bad-input";
+import { prepared } from "../tables";
 
 const MOST_SUSPECTS = 20;
 
@@ -35,7 +34,7 @@ export async function run(args: string[]): Promise<void> {
   const machine = loadMachine(machineArg);
   const { job, kept } = readEntries(file);
   const folded = foldJob(job, kept, () => machine);
-  console.log(JSON.stringify(diagnosis(prepared(machine), folded), null, 1));
+  console.log(JSON.stringify(diagnosis(prepared(machine).catalogue, folded), null, 1));
 }
 
 const requestSchema = z.strictObject({
@@ -47,7 +46,7 @@ const requestSchema = z.strictObject({
 async function answerLines(): Promise<void> {
   const machines = new Map<string, TestCatalogue>();
   const catalogueOf = (name: string): TestCatalogue => {
-    const known = machines.get(name) ?? prepared(loadMachine(name));
+    const known = machines.get(name) ?? prepared(loadMachine(name)).catalogue;
     machines.set(name, known);
     return known;
   };
@@ -75,8 +74,6 @@ function answerTo(line: string, where: string, catalogueOf: (machine: string) =>
     throw error;
   }
 }
-
-const prepared = (machine: Machine): TestCatalogue => new TestCatalogue(new SuspectSet(new Predictor(machine)));
 
 /** A job in facts and words: where it stands, its suspects, what contradicts, what is proposed. */
 export function diagnosis(catalogue: TestCatalogue, job: Job) {

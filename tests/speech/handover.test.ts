@@ -104,8 +104,8 @@ test("the page: parts with their codes, what was good after all, what was left o
     "Tested good and reused: high-limit thermostat.",
     "Not used from the kit: Jumper (for other models).",
   ]);
-  expect(of("Declined")).toEqual(["Cleaning the duct: “the landlord pays”."]);
-  expect(of("Next visit")).toEqual(["Thu, Dec 3, 2026, 09:30: clean the duct"]);
+  expect(of("What you declined")).toEqual(["Cleaning the duct: “the landlord pays”."]);
+  expect(of("Next visit")).toEqual(["Thu, Dec 3, 2026, 9:30 AM: clean the duct"]);
 });
 
 test("at the hand-over: first what it was, then each line once, then the name; nothing is asked twice", () => {

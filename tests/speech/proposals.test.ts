@@ -1,18 +1,17 @@
 import { expect, test } from "vitest";
 import { rank } from "../../src/core/reason/diagnosis/rank";
 import { propose } from "../../src/core/reason/planning/propose";
-import { TestCatalogue } from "../../src/core/reason/planning/tests/catalogue";
 import type { Draft } from "../../src/core/record/job/kinds/index";
 import { assembliesFitted } from "../../src/core/record/job/state";
 import { expectationSays, proposalSays } from "../../src/core/speech/words/card/proposals";
-import { jobOf, PROOF, shipped, suspectsFor } from "../job-of";
+import { catalogueOf, jobOf, PROOF, shipped, suspectsFor } from "../job-of";
 
 /** The whole card as it is read: title, detail, what it prepares, reason, caution, what may come out. */
 function card(id: string, lines: readonly (string | Draft)[]): string {
   const machine = shipped(id);
   const job = jobOf(machine, lines);
   const set = suspectsFor(machine);
-  const proposal = propose(new TestCatalogue(set), job, rank(set, job.evidence, assembliesFitted(job)));
+  const proposal = propose(catalogueOf(set), job, rank(set, job.evidence, assembliesFitted(job)));
   if (!proposal) return "nothing left to do";
   const { title, detail, why, more, prepares, caution } = proposalSays(machine, proposal);
   const { step, prepares: purpose } = proposal;

@@ -17,9 +17,13 @@ export class Rehearsal {
   private readonly suspects: SuspectSet;
   private readonly catalogue: TestCatalogue;
 
-  constructor(private readonly machine: Machine) {
-    this.suspects = new SuspectSet(new Predictor(machine));
-    this.catalogue = new TestCatalogue(this.suspects);
+  /** `prepared`: its suspects and tests, where a table has them; else they are worked out. */
+  constructor(
+    private readonly machine: Machine,
+    prepared?: { readonly suspects: SuspectSet; readonly catalogue: TestCatalogue },
+  ) {
+    this.suspects = prepared?.suspects ?? new SuspectSet(new Predictor(machine));
+    this.catalogue = prepared?.catalogue ?? new TestCatalogue(this.suspects);
   }
 
   /** Plays the job of one seed with one strategy. The same seed is the same machine, fault and complaint for every strategy. */

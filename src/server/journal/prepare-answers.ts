@@ -1,4 +1,4 @@
-import type { FirstAnswers } from "../first-answers";
+import type { FirstAnswers } from "../answers/first-answers";
 import type { Journal } from "./journal";
 
 /** Has worked out what the pages of the jobs that these entries are of will come with; nobody waits for it. */

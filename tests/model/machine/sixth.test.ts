@@ -7,11 +7,10 @@ import { Rehearsal, STRATEGIES } from "../../../src/core/practice/rehearse";
 import { contradiction } from "../../../src/core/reason/diagnosis/contradiction";
 import { rank } from "../../../src/core/reason/diagnosis/rank";
 import { propose } from "../../../src/core/reason/planning/propose";
-import { TestCatalogue } from "../../../src/core/reason/planning/tests/catalogue";
 import { layoutSheet } from "../../../src/islands/panes/sheet/layout";
 import { MACHINES } from "../../../src/machines";
 import file from "../../fixtures/sixth.machine.json";
-import { jobOf, suspectsFor } from "../../job-of";
+import { catalogueOf, jobOf, suspectsFor } from "../../job-of";
 
 // A drying cabinet that the program has never seen: a file, no code.
 const machine = parseMachine(file, "sixth.machine.json");
@@ -28,7 +27,7 @@ test("it is diagnosed: the blown cut-off leads with its cause, and the way to th
   const ranking = rank(suspectsFor(machine), job.evidence);
   expect(ranking.suspects[0]?.hypothesis.suspect).toMatch(/cut-off:open/);
   expect(contradiction(suspectsFor(machine), job)).toBeUndefined();
-  expect(propose(new TestCatalogue(suspectsFor(machine)), job, ranking)?.step.kind).toBeTruthy();
+  expect(propose(catalogueOf(suspectsFor(machine)), job, ranking)?.step.kind).toBeTruthy();
 });
 
 test("whole jobs are played on it, and its sheet is drawn", () => {

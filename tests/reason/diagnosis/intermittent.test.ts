@@ -2,10 +2,9 @@ import { describe, expect, test } from "vitest";
 import { INTERMITTENT_IS_OPEN, JOINT_INTERMITTENT } from "../../../src/core/model/machine/fault";
 import { World } from "../../../src/core/practice/world";
 import { rank } from "../../../src/core/reason/diagnosis/rank";
-import { TestCatalogue } from "../../../src/core/reason/planning/tests/catalogue";
 import { rowOf } from "../../../src/core/reason/planning/tests/outcomes";
 import type { Question } from "../../../src/core/record/finding/finding";
-import { across, jobOf, SAFE, saw, shipped, suspectsFor } from "../../job-of";
+import { across, catalogueOf, jobOf, SAFE, saw, shipped, suspectsFor } from "../../job-of";
 
 const e27 = shipped("orrinshaw-e27");
 const joints = (of: string) => (suspect: string) => suspect.includes(`:${of}`);
@@ -13,7 +12,7 @@ const joints = (of: string) => (suspect: string) => suspect.includes(`:${of}`);
 describe("an intermittent joint", () => {
   test.each([e27, shipped("kelvane-g14")].map((m) => [m.id, m] as const))("on %s shows what lies between good and open", (_, machine) => {
     const set = suspectsFor(machine);
-    const catalogue = new TestCatalogue(set);
+    const catalogue = catalogueOf(set);
     expect(set.intermittent.length).toBeGreaterThan(20);
     let furthest = 0;
     for (const test of catalogue.tests.filter((t, n) => t.question.kind !== "volts" && n % 7 === 0)) {

@@ -4,11 +4,10 @@ import { assemblyIdOf } from "../../../src/core/model/machine/assembly";
 import { rank } from "../../../src/core/reason/diagnosis/rank";
 import { aimOfAssemblies, aimOfParts, aimOfProposal } from "../../../src/core/reason/planning/aim";
 import { propose } from "../../../src/core/reason/planning/propose";
-import { TestCatalogue } from "../../../src/core/reason/planning/tests/catalogue";
 import type { Draft } from "../../../src/core/record/job/kinds/index";
 import { assembliesFitted } from "../../../src/core/record/job/state";
 import { MACHINES } from "../../../src/machines";
-import { jobOf, panel, SAFE, shipped, suspectsFor } from "../../job-of";
+import { catalogueOf, jobOf, panel, SAFE, shipped, suspectsFor } from "../../job-of";
 
 /** Whoever was told to open follows this far. */
 const MOST_PANELS = 8;
@@ -17,7 +16,7 @@ describe("the bench shows the way that the card walks", () => {
   let opened = 0;
   test.each(MACHINES.map((m) => [m.id, m] as const))("%s", (_, machine) => {
     const set = suspectsFor(machine);
-    const catalogue = new TestCatalogue(set);
+    const catalogue = catalogueOf(set);
     for (const words of ["turns, no heat", "no start", "turns, no heat, air strong, setting good"]) {
       const lines: (string | Draft)[] = [words, SAFE, ...capacitors(machine)];
       for (let i = 0; i < MOST_PANELS; i++) {

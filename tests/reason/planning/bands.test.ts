@@ -3,8 +3,7 @@ import { rank } from "../../../src/core/reason/diagnosis/rank";
 import { expectations } from "../../../src/core/reason/planning/expectations";
 import { choose } from "../../../src/core/reason/planning/next";
 import { bandsOf } from "../../../src/core/reason/planning/tests/bands";
-import { TestCatalogue } from "../../../src/core/reason/planning/tests/catalogue";
-import { jobOf, shipped, suspectsFor } from "../../job-of";
+import { catalogueOf, jobOf, shipped, suspectsFor } from "../../job-of";
 
 const inBand = (bands: readonly { low: number; high: number }[], x: number) => bands.findIndex((b) => x >= b.low && x < b.high);
 
@@ -31,7 +30,7 @@ describe("bands of a reading", () => {
 test("no outcome is told in two bands that touch", () => {
   const machine = shipped("kelvane-c7");
   const set = suspectsFor(machine);
-  const catalogue = new TestCatalogue(set);
+  const catalogue = catalogueOf(set);
   const job = jobOf(machine, ["turns, no heat"]);
   const { belief, tests } = choose(catalogue, job, rank(set, job.evidence)) ?? expect.fail();
   let told = 0;

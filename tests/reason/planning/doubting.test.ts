@@ -9,12 +9,11 @@ import { ownStanding, ownTestDue } from "../../../src/core/reason/planning/own-t
 import { type PartToBuy, plain, type Reason } from "../../../src/core/reason/planning/proposal";
 import { propose } from "../../../src/core/reason/planning/propose";
 import { DEFAULT_RATES, repairGroups } from "../../../src/core/reason/planning/repairs";
-import { TestCatalogue } from "../../../src/core/reason/planning/tests/catalogue";
 import { wayToClose } from "../../../src/core/reason/planning/way-to-close";
 import type { Draft } from "../../../src/core/record/job/kinds/index";
 import { assembliesFitted } from "../../../src/core/record/job/state";
 import { proposalSays } from "../../../src/core/speech/words/card/proposals";
-import { across, elementRenewed, fitted, found, jobOf, LIVE, PROOF, SAFE, shipped, suspectsFor } from "../../job-of";
+import { across, catalogueOf, elementRenewed, fitted, found, jobOf, LIVE, PROOF, SAFE, shipped, suspectsFor } from "../../job-of";
 
 const e27 = shipped("orrinshaw-e27");
 
@@ -25,7 +24,7 @@ const pieceGood = (piece: "wiring" | "blower"): Draft => found(pieceFinding(piec
 function proposed(lines: readonly (string | Draft)[], machine = e27) {
   const job = jobOf(machine, lines);
   const set = suspectsFor(machine);
-  return propose(new TestCatalogue(set), job, rank(set, job.evidence, assembliesFitted(job)));
+  return propose(catalogueOf(set), job, rank(set, job.evidence, assembliesFitted(job)));
 }
 
 describe("a proof", () => {
@@ -49,7 +48,7 @@ describe("a run that went well", () => {
     const job = jobOf(e27, ["turns, no heat", ...lines, LIVE, PROOF, "exhaust 62 C"]);
     const set = suspectsFor(e27);
     const ranking = rank(set, job.evidence, assembliesFitted(job));
-    return { next: propose(new TestCatalogue(set), job, ranking), close: wayToClose(e27, job), fixed: ranking.fixed };
+    return { next: propose(catalogueOf(set), job, ranking), close: wayToClose(e27, job), fixed: ranking.fixed };
   };
 
   test("leads to the close of a job whose record gives the repair", () => {
@@ -75,14 +74,14 @@ describe("a run that went well", () => {
     const doubt: Reason = { code: "doubt", outside: 0.08, entries: [], before: { fixed: 0.09 } };
     expect(proposalSays(e27, plain({ kind: "doubt", look: ["sheet"], again: true }, 5, doubt))).toMatchObject({
       title: "It runs, but nothing you did explains it",
-      why: expect.stringMatching(/^Nothing done here explains that it ran well: 9% that it is put right\./),
+      why: expect.stringMatching(/^Nothing you did explains the good run: 9% chance it's fixed\./),
     });
   });
 });
 
 describe("a part by what was found of it itself", () => {
   const set = suspectsFor(e27);
-  const catalogue = new TestCatalogue(set);
+  const catalogue = catalogueOf(set);
   const standing = (assembly: string, lines: readonly (string | Draft)[]) => {
     const job = jobOf(e27, ["turns, no heat", SAFE, ...lines]);
     const belief = beliefOf(set, rank(set, job.evidence), job);

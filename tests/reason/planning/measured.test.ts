@@ -7,16 +7,15 @@ import { planner } from "../../../src/core/practice/strategies/planner";
 import type { Move, Situation, Strategy } from "../../../src/core/practice/strategies/situation";
 import { World } from "../../../src/core/practice/world";
 import { lookedOutside } from "../../../src/core/reason/planning/doubt";
-import { TestCatalogue } from "../../../src/core/reason/planning/tests/catalogue";
 import { rowsIn, sharesByRow } from "../../../src/core/reason/planning/tests/outcomes";
 import { testsOf } from "../../../src/core/reason/planning/tests/tests";
 import { hasOwnFinding } from "../../../src/core/record/job/hands/own-finding";
 import { MACHINES } from "../../../src/machines";
-import { shipped, suspectsFor } from "../../job-of";
+import { catalogueOf, shipped, suspectsFor } from "../../job-of";
 
 describe.each(MACHINES.map((m) => [m.id, m] as const))("%s: what a test may show", (_, machine) => {
   const set = suspectsFor(machine);
-  const catalogue = new TestCatalogue(set);
+  const catalogue = catalogueOf(set);
   const asked = testsOf(machine).filter((t, i) => t.question.kind !== "volts" && i % 7 === 0);
 
   test("is one of its outcomes, under every suspect: shares add up to one", () => {
@@ -50,7 +49,7 @@ function played(
 ): Outcome[] {
   const machine = shipped(id);
   const suspects = suspectsFor(machine);
-  const catalogue = new TestCatalogue(suspects);
+  const catalogue = catalogueOf(suspects);
   return seeds.map((seed) => {
     const play = new Play(new World(machine, suspects.hypotheses, seed, { nature }), suspects, catalogue);
     const strategy = planner();

@@ -3,13 +3,12 @@ import { rank } from "../../../src/core/reason/diagnosis/rank";
 import { pieceFinding } from "../../../src/core/reason/planning/doubt";
 import type { Proposal } from "../../../src/core/reason/planning/proposal";
 import { propose } from "../../../src/core/reason/planning/propose";
-import { TestCatalogue } from "../../../src/core/reason/planning/tests/catalogue";
 import type { Finding } from "../../../src/core/record/finding/finding";
 import { sightFinding } from "../../../src/core/record/finding/kinds/sight";
 import type { Draft } from "../../../src/core/record/job/kinds/index";
 import { assembliesFitted } from "../../../src/core/record/job/state";
 import { proposalSays } from "../../../src/core/speech/words/card/proposals";
-import { elementRenewed, fitted, found, jobOf, LIVE, PROOF, SAFE, saw, shipped, suspectsFor } from "../../job-of";
+import { catalogueOf, elementRenewed, fitted, found, jobOf, LIVE, PROOF, SAFE, saw, shipped, suspectsFor } from "../../job-of";
 import { proposalsOf } from "../../play-of";
 
 const e27 = shipped("orrinshaw-e27");
@@ -20,7 +19,7 @@ function standing(lines: readonly (string | Draft)[]) {
   const job = jobOf(e27, lines);
   const set = suspectsFor(e27);
   const ranking = rank(set, job.evidence, assembliesFitted(job));
-  return { job, ranking, proposal: propose(new TestCatalogue(set), job, ranking) };
+  return { job, ranking, proposal: propose(catalogueOf(set), job, ranking) };
 }
 
 const told: Draft = {

@@ -6,13 +6,12 @@ import { choose, LOOKAHEAD } from "../../../src/core/reason/planning/next";
 import { askOtherWay, otherWays } from "../../../src/core/reason/planning/other-ways";
 import { propose } from "../../../src/core/reason/planning/propose";
 import { aimOf } from "../../../src/core/reason/planning/steady";
-import { TestCatalogue } from "../../../src/core/reason/planning/tests/catalogue";
 import type { Draft } from "../../../src/core/record/job/kinds/index";
 import { assembliesFitted } from "../../../src/core/record/job/state";
 import { pathSays } from "../../../src/core/speech/words/card/diagnosis";
 import { changeSays } from "../../../src/core/speech/words/card/other-ways";
 import { aimSays, proposalSays } from "../../../src/core/speech/words/card/proposals";
-import { jobOf, shipped, suspectsFor } from "../../job-of";
+import { catalogueOf, jobOf, shipped, suspectsFor } from "../../job-of";
 
 const e27 = shipped("orrinshaw-e27");
 const g14 = shipped("kelvane-g14");
@@ -22,7 +21,7 @@ function at(machine: Machine, lines: readonly (string | Draft)[]) {
   const job = jobOf(machine, lines);
   const set = suspectsFor(machine);
   const ranking = rank(set, job.evidence, assembliesFitted(job));
-  const catalogue = new TestCatalogue(set);
+  const catalogue = catalogueOf(set);
   const proposal = propose(catalogue, job, ranking);
   return { job, set, ranking, catalogue, proposal, words: proposal && proposalSays(machine, proposal) };
 }
@@ -31,7 +30,7 @@ test("who fits sets is told to fit the whole set; who fits failed part only is t
   const found = ["turns, no heat", "air strong", "proved dead", "rear off", "element OL", "element OL"];
   const single = at(e27, found);
   expect(single.proposal?.step).toMatchObject({ kind: "fit", assembly: "element" });
-  expect(single.words?.more).toMatch(/Fitting the heater with limit and cut-off would add \d+ and \d+ min/);
+  expect(single.words?.more).toMatch(/Replacing the heater with limit and cut-off adds \$\d+ and \d+ min/);
   const set = at(e27, [...found, "fit sets", "fitted element"]);
   expect(set.words?.title).toMatch(/limit|cut-off/i);
 });
@@ -59,7 +58,7 @@ test("a cold coil that reads good is out of question for those who trust it, and
 test("each job can ask what those who work otherwise would do now", () => {
   const { job, ranking, catalogue, proposal } = at(g14, ["turns, no heat", "air strong"]);
   const changes = otherWays(g14, job);
-  expect(changes.map(changeSays)).toEqual(["Look first", "Meter first", "Fit the set", "Trust a cold coil", "Live tests allowed"]);
+  expect(changes.map(changeSays)).toEqual(["Look first", "Meter first", "Replace the set", "Trust a cold coil", "Live tests allowed"]);
   const asked = changes.flatMap((c) => askOtherWay(catalogue, job, ranking, c, proposal && aimOf(proposal)) ?? []);
   expect(asked.length).toBe(changes.length);
   for (const way of asked) expect(way.same).toBe(proposal !== undefined && aimSays(g14, way.aim) === aimSays(g14, aimOf(proposal)));
@@ -88,10 +87,10 @@ test("a reading that another path made tells which: the motor's winding read in 
 
 test("a motor with a capacitor is not touched before that is recorded as discharged", () => {
   const refused = jobOf(c7, ["no start", "proved dead"]).record.length;
-  expect(() => jobOf(c7, ["no start", "proved dead", "main winding 18"])).toThrow(/may hold its charge/);
+  expect(() => jobOf(c7, ["no start", "proved dead", "main winding 18"])).toThrow(/may hold a charge/);
   const job = jobOf(c7, ["no start", "proved dead", "discharged", "main winding 18"]);
   expect(job.record.filter((l) => l.status === "counts").length).toBe(refused + 2);
   expect(() => jobOf(c7, ["no start", "proved dead", "discharged", "energised", "proved dead", "main winding 18"])).toThrow(
-    /may hold its charge/,
+    /may hold a charge/,
   );
 });

@@ -7,17 +7,16 @@ import { choose } from "../../../src/core/reason/planning/next";
 import type { Proposal } from "../../../src/core/reason/planning/proposal";
 import { propose } from "../../../src/core/reason/planning/propose";
 import { aimKey, aimOf } from "../../../src/core/reason/planning/steady";
-import { TestCatalogue } from "../../../src/core/reason/planning/tests/catalogue";
 import { offeredTests } from "../../../src/core/reason/planning/tests/offered";
 import { sightFinding } from "../../../src/core/record/finding/kinds/sight";
 import type { Draft } from "../../../src/core/record/job/kinds/index";
 import { assembliesFitted } from "../../../src/core/record/job/state";
 import { proposalSays } from "../../../src/core/speech/words/card/proposals";
-import { across, found, jobOf, LIVE, ohms, panel, SAFE, saw, shipped, suspectsFor } from "../../job-of";
+import { across, catalogueOf, found, jobOf, LIVE, ohms, panel, SAFE, saw, shipped, suspectsFor } from "../../job-of";
 import { MOST_STEPS, proposalsOf } from "../../play-of";
 
 const e27 = shipped("orrinshaw-e27");
-const catalogue = new TestCatalogue(suspectsFor(e27));
+const catalogue = catalogueOf(suspectsFor(e27));
 const look = (part: string): Draft => found({ kind: "look", place: { part }, result: { is: "answer", value: "good" }, circumstances: {} });
 const known = (lines: readonly (string | Draft)[]) => {
   const job = jobOf(e27, lines);
@@ -57,7 +56,7 @@ describe("watching once a panel is off", () => {
 });
 
 test("an entry that does not go with the rest is skipped again by closing up; what is open is used", () => {
-  const withPairs = new TestCatalogue(suspectsFor(e27, true));
+  const withPairs = catalogueOf(suspectsFor(e27, true));
   const start = withPairs.tests.find((t) => t.id === "pair PL1 PN start=pressed")?.question;
   if (start?.kind !== "ohms") throw new Error("no such reading");
   const seen = [
@@ -118,7 +117,7 @@ describe("what was promised", () => {
     const now = propose(catalogue, job, ranking, before);
     expect(now?.prepares).toMatchObject({ for: "fit", assembly: "element" });
     expect(now?.instead).toEqual(before.prepares);
-    expect(now && proposalSays(e27, now).why).toMatch(/^Instead of “.+”: what was entered since changed it\.$/);
+    expect(now && proposalSays(e27, now).why).toMatch(/^Was “.+”\. Your last entry changed it\.$/);
     const test = before.prepares?.for === "test" ? before.prepares.test.question : undefined;
     if (test?.kind !== "ohms") throw new Error("a reading was to be promised");
     const made = known([...lines, ohms([...test.place.between] as [string, string], null)]);

@@ -1,6 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { foreseen, NOT_TO_BE_HAD, OPEN, type Prediction } from "../../../src/core/model/prediction/prediction";
+import { Predictor } from "../../../src/core/model/prediction/predictor";
+import { SuspectSet } from "../../../src/core/reason/diagnosis/suspect-set";
 import { testsOf } from "../../../src/core/reason/planning/tests/tests";
 import {
   FINDING_KINDS,
@@ -49,7 +51,8 @@ describe("a likelihood is a probability", () => {
   test.each(MACHINES.map((m) => [m.id, m] as const))(
     "of answers on %s: all answers to a question are one, under any fault",
     (_, machine) => {
-      const set = suspectsFor(machine);
+      // A table rounds what it keeps: sums are exact only of what is worked out here.
+      const set = new SuspectSet(new Predictor(machine), { pairs: false });
       const list = set.faults.filter((__, i) => i % 17 === 0);
       let asked = 0;
       for (const { question } of testsOf(machine)) {

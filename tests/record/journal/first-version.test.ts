@@ -3,11 +3,8 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { asc } from "drizzle-orm";
 import { afterAll, beforeAll, expect, test } from "vitest";
-import { Predictor } from "../../../src/core/model/prediction/predictor";
 import { rank } from "../../../src/core/reason/diagnosis/rank";
-import { SuspectSet } from "../../../src/core/reason/diagnosis/suspect-set";
 import { propose } from "../../../src/core/reason/planning/propose";
-import { TestCatalogue } from "../../../src/core/reason/planning/tests/catalogue";
 import { checkEntry, readKept } from "../../../src/core/record/job/entry";
 import { foldJob, type Job } from "../../../src/core/record/job/fold";
 import { assembliesFitted } from "../../../src/core/record/job/state";
@@ -20,6 +17,7 @@ import { jobs } from "../../../src/server/database/schema";
 import { appendEntries } from "../../../src/server/journal/keep-journal";
 import { entriesOf } from "../../../src/server/journal/read-journal";
 import { machineFinder } from "../../../src/server/kept/machines";
+import { catalogueOf, suspectsFor } from "../../job-of";
 import { fixture } from "../../paths";
 
 /** What the first version made of its own entries, written down by that version beside the database and the entries file. */
@@ -67,16 +65,13 @@ afterAll(() => {
   rmSync(folder, { recursive: true, force: true });
 });
 
-const sets = new Map<string, SuspectSet>();
-
 /** What this version makes of a job, in the same terms. */
 function meaningOf(job: Job): Omit<Meaning, "number" | "waits"> {
   const { machine, machineRef } = job;
   if (!machine || !machineRef) throw new Error("the machine is not found");
-  const set = sets.get(machine.id) ?? new SuspectSet(new Predictor(machine), { pairs: false });
-  sets.set(machine.id, set);
+  const set = suspectsFor(machine);
   const ranking = rank(set, job.evidence, assembliesFitted(job));
-  const proposal = propose(new TestCatalogue(set), job, ranking);
+  const proposal = propose(catalogueOf(set), job, ranking);
   return {
     id: job.id,
     machine: machineRef.id,

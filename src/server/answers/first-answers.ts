@@ -1,7 +1,7 @@
 import { Worker } from "node:worker_threads";
-import { revisionOf } from "../core/model/machine/revision";
-import type { FirstAnswer } from "../core/reason/planning/first-answer";
-import type { Job } from "../core/record/job/fold";
+import { revisionOf } from "../../core/model/machine/revision";
+import type { FirstAnswer } from "../../core/reason/planning/first-answer";
+import type { Job } from "../../core/record/job/fold";
 
 /** One question to the thread that works it out. */
 export interface FirstQuestion {

@@ -2,10 +2,10 @@ import { readFile } from "node:fs/promises";
 import { join } from "node:path";
 import { parentPort, workerData } from "node:worker_threads";
 import { gunzipSync } from "node:zlib";
-import { firstAnswer } from "../core/reason/planning/first-answer";
-import { withTable } from "../core/reason/planning/tests/table";
-import { tableOfBytes } from "../core/reason/planning/tests/table-bytes";
-import type { Job } from "../core/record/job/fold";
+import { firstAnswer } from "../../core/reason/planning/first-answer";
+import { withTable } from "../../core/reason/planning/tests/table";
+import { tableOfBytes } from "../../core/reason/planning/tests/table-bytes";
+import type { Job } from "../../core/record/job/fold";
 import type { FirstQuestion } from "./first-answers";
 
 /** Tables take some 20 MB each: those of the machines that were asked for last are kept. */
