@@ -151,12 +151,12 @@ test("doubt in words: what would come next, what little is left, what leads, wha
       says({ outside: 0.2, leader: { hypothesis, share: 0.4 } }, true),
     ].join("\n"),
   ).toMatchInlineSnapshot(`
-    "Check what the wiring sheet doesn't show | Next would come the drum motor, which hasn't tested bad: first what no test here shows. | 12 % chance the fault isn't on the wiring sheet.
-    Check what the wiring sheet doesn't show | Next would come the drum motor: first what no test here shows. | 12 % chance the fault isn't on the wiring sheet.
-    Check what the wiring sheet doesn't show | The tests left aren't worth their minutes. First check what no test here shows. | 12 % chance the fault isn't on the wiring sheet.
-    Check what the wiring sheet doesn't show | 70 % chance the fault isn't on the wiring sheet. | No part is suggested while that leads. Unexplained entries are marked in the record.
-    No suspect explains these readings | 90 % chance the fault isn't on the wiring sheet. | No part is suggested while that leads.
-    Can't narrow it down further | Likeliest is still: house supply leg L1 missing, 40 %; not enough to fit a part on. | 20 % chance the fault isn't on the wiring sheet. Get the tech sheet or a second opinion before any part."
+    "Check what the wiring sheet doesn't show | Next is the drum motor, which hasn't tested bad. First check what no test here shows. | 12% chance the fault isn't on the wiring sheet.
+    Check what the wiring sheet doesn't show | Next is the drum motor. First check what no test here shows. | 12% chance the fault isn't on the wiring sheet.
+    Check what the wiring sheet doesn't show | The tests left aren't worth their minutes. First check what no test here shows. | 12% chance the fault isn't on the wiring sheet.
+    Check what the wiring sheet doesn't show | 70% chance the fault isn't on the wiring sheet. | No part is suggested while that leads. Unexplained entries are marked in the record.
+    No suspect explains these readings | 90% chance the fault isn't on the wiring sheet. | No part is suggested while that leads.
+    Can't narrow it down further | Still most likely: 40% house power leg L1 missing. Not enough to buy a part on. | 20% chance the fault isn't on the wiring sheet. Get the tech sheet or a second opinion before any part."
   `);
 });
 

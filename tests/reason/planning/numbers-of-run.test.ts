@@ -41,7 +41,7 @@ describe("before a job is closed", () => {
     });
     const { title, why } = proposalSays(e27, proposal ?? expect.fail());
     expect(`${title} | ${why}`).toMatchInlineSnapshot(
-      `"Read the peak exhaust temperature | It runs, but only 76 % that what was put right was the trouble: a thermometer errs less than a hand."`,
+      `"Read the peak exhaust temperature | It runs, but only 76% chance your repair was the fault. A thermometer beats a hand."`,
     );
   });
 
