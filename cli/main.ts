@@ -1,9 +1,11 @@
 import { BadInput } from "./bad-input";
+import { type Command, USAGE } from "./usage";
 
 /** Each command loads only what it needs. */
-const COMMANDS: Record<string, () => Promise<{ run: (args: string[]) => Promise<void> | void }>> = {
+const COMMANDS: Record<Command, () => Promise<{ run: (args: string[]) => Promise<void> | void }>> = {
   demo: () => import("./commands/demo"),
   test: () => import("./commands/test"),
+  help: () => import("./commands/help"),
   probe: () => import("./commands/probe"),
   physics: () => import("./commands/physics"),
   cycle: () => import("./commands/cycle"),
@@ -26,9 +28,9 @@ const COMMANDS: Record<string, () => Promise<{ run: (args: string[]) => Promise<
 };
 
 const [name = "", ...args] = process.argv.slice(2);
-const command = COMMANDS[name];
+const command = name in USAGE ? COMMANDS[name as Command] : undefined;
 if (!command) {
-  console.error(`yennic: “${name}” is not a command; expected one of ${Object.keys(COMMANDS).join(", ")}`);
+  console.error(`yennic: “${name}” is not a command; expected one of ${Object.keys(USAGE).join(", ")}`);
   process.exit(2);
 }
 try {

@@ -2,6 +2,7 @@ import { readFileSync } from "node:fs";
 import { resolve } from "node:path";
 import { expect, test } from "vitest";
 import { schemaText } from "../../cli/commands/schema";
+import { usageMarkdown } from "../../cli/usage";
 import { ROOT } from "../paths";
 
 test.each(["entry", "machine", "job"])(
@@ -10,3 +11,7 @@ test.each(["entry", "machine", "job"])(
     expect(readFileSync(resolve(ROOT, `docs/${name}.schema.json`), "utf8")).toBe(schemaText(name));
   },
 );
+
+test("docs/cli.md is what the command line says of itself (else: ./yennic help --markdown > docs/cli.md)", () => {
+  expect(readFileSync(resolve(ROOT, "docs/cli.md"), "utf8")).toBe(usageMarkdown());
+});

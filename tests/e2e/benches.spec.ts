@@ -85,7 +85,7 @@ test("by keyboard: from bench to bench, and what each offers", async ({ page }) 
     await button.focus();
     await page.keyboard.press("Enter");
   };
-  const recorded = (words: string) => expect(page.getByLabel("Record").getByText(words).first()).toBeVisible();
+  const recorded = (words: string) => expect(page.getByLabel("Record", { exact: true }).getByText(words).first()).toBeVisible();
 
   await go("Watch it run");
   await press("Turns: drum turns");
@@ -96,10 +96,10 @@ test("by keyboard: from bench to bench, and what each offers", async ({ page }) 
   await go("Make safe");
   await press("Record breaker locked out");
   for (const step of ["Meter reads the source", "0 V on every pair", "Still reads the source"]) await press(step);
-  await recorded("Proved dead: breaker off, proved dead");
+  await recorded("Proved dead: breaker off");
   await expect(page.getByRole("status", { name: "Energy state" })).toContainText("PROVED DEAD");
   await go("Open up");
-  await press("Rear panel: it is off");
+  await press("Rear panel: mark removed");
   await recorded("Rear panel off");
   await go("Meter");
   await page.locator('[data-part="element"]').focus();
@@ -111,7 +111,7 @@ test("by keyboard: from bench to bench, and what each offers", async ({ page }) 
   await page.keyboard.press("Enter");
   await recorded("Heating element, wires off: OL");
   await go("Fit");
-  await press("Enter reading");
+  await press("Enter repair");
   await expect(line(page)).toBeFocused();
   await expect(line(page)).toHaveValue(/^(fitted|put right|remade) /);
   await page.keyboard.press("Control+a");
@@ -174,7 +174,7 @@ test("a stage goes on with the work for who stands there; an entry that this pro
   });
   expect(posted.status).toBe(200);
   await page.reload();
-  await expect(page.getByLabel("Record").getByText(/a kind of entry that this program does not know/)).toBeVisible();
+  await expect(page.getByLabel("Record", { exact: true }).getByText(/a kind of entry that this program does not know/)).toBeVisible();
   await type(page, "proved dead");
   await expect(page.getByRole("status", { name: "Energy state" })).toContainText("PROVED DEAD");
 });

@@ -20,7 +20,7 @@ test("a condenser that does not start: its code leads, and the capacitor is disc
   // An open float switch may only stand on water: the pump is looked at before the switch is blamed.
   await type(page, "j3.1 j3.2 OL, float switch OL");
   await type(page, "side off, pump 160, pump good, pump good");
-  await leads(page, "Float switch does not close", 55);
+  await leads(page, "Float switch stays open", 55);
   await expect(page.locator('[data-part="float-switch"]')).toHaveAttribute("data-state", /suspect|bad/);
 });
 

@@ -14,7 +14,7 @@ test.beforeAll(async () => {
 });
 test.afterAll(() => Promise.all([server.remove(), elsewhere.remove()]));
 
-const record = (page: Page) => page.getByLabel("Record");
+const record = (page: Page) => page.getByLabel("Record", { exact: true });
 const parts = (page: Page) => page.getByRole("region", { name: "Parts of this job" });
 const idOf = (page: Page): string => page.url().split("/").at(-2) ?? "";
 
@@ -89,7 +89,7 @@ bothWays((way, press) => {
     await daysPass(page, 5);
     await expect(parts(page)).toContainText("arrived: inspect it");
     await expect(parts(page)).toContainText("The box says QF-0900");
-    await expect.poll(async () => (await row(page, id)).waits).toContain("Heating element, second issue has arrived: look at it");
+    await expect.poll(async () => (await row(page, id)).waits).toContain("Heating element, second issue arrived: inspect it");
     expect((await row(page, id)).place).toBe(0);
     await press(page, "Mark wrong part");
     await page.getByLabel("What is wrong with it").fill("terminals in a bag, no coil");
@@ -196,7 +196,7 @@ for (const viewport of [
       await age.fill("9,5");
       await age.blur();
       await expect(record(page)).toContainText("The machine is 9.5 years old");
-      await page.getByRole("button", { name: /^Agreed: Igniter$/ }).click();
+      await page.getByRole("button", { name: /^Record approval: Igniter$/ }).click();
       await expect(record(page)).toContainText("Agreed: Igniter, $");
       await next(page).getByRole("button", { name: "Close with exceptions" }).click();
       await expect(next(page)).toContainText("State the cause…");

@@ -8,7 +8,7 @@ const server = new Server();
 test.beforeAll(() => server.start("--empty"));
 test.afterAll(() => server.remove());
 
-const record = (page: Page) => page.getByLabel("Record");
+const record = (page: Page) => page.getByLabel("Record", { exact: true });
 
 /** The wires of the thermostat and its bias heater, as they were touched; what is read if two of them are swapped, and if none is. */
 const TOUCHED = ["cycling-thermostat.1", "cycling-thermostat.2", "bias-heater.1", "bias-heater.2"];
@@ -42,7 +42,7 @@ async function readAll(page: Page, press: Press, swapped: boolean): Promise<void
 }
 
 const says = (between: readonly [string, string], title: string): boolean =>
-  between.every((net) => title.includes(net === "PG" ? "earth" : net === "PN" ? "pin N" : net.replace("P", "pin ")));
+  between.every((net) => title.includes(net === "PG" ? "ground" : net === "PN" ? "pin N" : net.replace("P", "pin ")));
 
 const position = (control: string, id: string | undefined): string =>
   `${E27.controls.find((c) => c.id === control)?.name.toLowerCase()} ${E27.controls.find((c) => c.id === control)?.positions.find((p) => p.id === id)?.name}`.toLowerCase();
@@ -67,7 +67,7 @@ bothWays((way, press) => {
     await page.keyboard.press("Enter");
     await expect(record(page)).toContainText("Rubber bumper of the left hinge off");
     await expect(next(page)).toContainText("Take off the front");
-    await press(page, /^It differs$/);
+    await press(page, /^Doesn't match$/);
     await press(page, "Other screws came out");
     await press(page, "One screw more");
     await press(page, "Save to cup");
@@ -75,7 +75,7 @@ bothWays((way, press) => {
 
     // Wires off, one of them burnt.
     await press(page, /^PK H1 of the cycling thermostat: off$/);
-    await press(page, /^PK H1 of the cycling thermostat: its end$/);
+    await press(page, /^PK H1 of the cycling thermostat: terminal condition$/);
     await press(page, /^PK H1 of the cycling thermostat: burnt$/);
     await press(page, /^GY H2 of the cycling thermostat: off$/);
     await press(page, /^BN B1 of the bias heater: off$/);
@@ -86,7 +86,7 @@ bothWays((way, press) => {
     await press(page, /^WH TBN of the bias heater: back on$/);
     await expect(page.getByLabel("Removed parts")).not.toContainText("TBN");
     await page
-      .getByRole("button", { name: /^Take back/ })
+      .getByRole("button", { name: /^Void entry/ })
       .first()
       .click();
     await expect(page.getByLabel("Removed parts")).toContainText("TBN");
@@ -119,7 +119,7 @@ bothWays((way, press) => {
     if (await anyway.isVisible()) await press(page, "Reassemble anyway");
     for (const end of ["TBN", "B1", "H2", "H1"]) {
       await expect(next(page)).toContainText(`Put the wire of the ${end[0] === "H" ? "cycling thermostat" : "bias heater"}, ${end} back`);
-      await press(page, /^It is back$/);
+      await press(page, /^Mark reinstalled$/);
     }
     await expect(page.getByRole("region", { name: "Plug check" })).toBeVisible();
     await expect(next(page)).toContainText("Read at the plug", { timeout: 20_000 });
@@ -145,7 +145,7 @@ bothWays((way, press) => {
     await expect(next(page)).toContainText("Put the top back");
     await press(page, /^No tool, no screw.* see to$/);
     await expect(record(page)).toContainText("Seen to: No tool, no screw, no cloth left inside.");
-    await press(page, /^It is back on$/);
+    await press(page, /^Mark reinstalled$/);
     const settle = page.getByRole("region", { name: "Clear these first" });
     await expect(settle).toContainText("1 left over");
     await press(page, /^PK H1 of the cycling thermostat: crimped$/);

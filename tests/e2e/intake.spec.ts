@@ -7,7 +7,7 @@ const server = new Server();
 test.beforeAll(() => server.start());
 test.afterAll(() => server.remove());
 
-const record = (page: Page) => page.getByLabel("Record").locator("li");
+const record = (page: Page) => page.getByLabel("Record", { exact: true }).locator("li");
 
 async function atIntake(page: Page, words: string, machine?: string): Promise<void> {
   await openByForm(page, server.url, words, machine);
@@ -17,7 +17,7 @@ async function atIntake(page: Page, words: string, machine?: string): Promise<vo
 bothWays((way, press) => {
   test(`what was noticed, how it began, the plate, who and where: told, and corrected later, ${way}`, async ({ page }) => {
     await atIntake(page, "turns, no heat");
-    await press(page, "Strike out: No warm air");
+    await press(page, "Remove: No warm air");
     await expect(page.getByLabel("Symptoms picked up")).not.toContainText("No warm air");
     await press(page, "Rewrite");
     await page.getByRole("textbox", { name: /customer’s words/ }).fill("turns, no heat, since we moved it");

@@ -68,7 +68,7 @@ bothWays((way, press) => {
     await expect(pane(page)).toContainText("60 readings over 9.8 min: 21 °C to 61 °C");
     await expect(pane(page)).toContainText("line 62:");
     await press(page, "Save log");
-    await expect(page.getByLabel("Record")).toContainText("Log of the exhaust: 21 °C to 61 °C over 9.8 min");
+    await expect(page.getByLabel("Record", { exact: true })).toContainText("Log of the exhaust: 21 °C to 61 °C over 9.8 min");
     await page.reload();
     await press(page, "Logger’s file");
     await press(page, /^Open again: Log of the exhaust/);

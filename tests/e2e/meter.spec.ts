@@ -34,7 +34,7 @@ test.describe("at 1280, by keyboard", () => {
     await expect(judged(page)).toContainText("minus leads 0.1 Ω");
     await line(page).press("Enter");
     await expect(line(page)).toHaveValue("");
-    await expect(page.getByLabel("Record")).toContainText("Heating element, wires off: 7.9 Ω");
+    await expect(page.getByLabel("Record", { exact: true })).toContainText("Heating element, wires off: 7.9 Ω");
   });
 });
 
@@ -79,7 +79,7 @@ bothWays((way, press) => {
     await page.getByLabel("Reading line").fill("");
     await press(page, "One part");
     await page.getByLabel("Measured with").selectOption("Coarse old one");
-    await expect(page.getByLabel("Record")).toContainText("Measured with: Coarse old one");
+    await expect(page.getByLabel("Record", { exact: true })).toContainText("Measured with: Coarse old one");
     await type(page, "leads 0.2");
     await page.getByLabel("Reading line").fill("element 10.8");
     await expect(judged.getByRole("strong")).toHaveText("Can’t tell");

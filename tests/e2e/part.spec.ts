@@ -35,11 +35,11 @@ bothWays((way, press) => {
     await page.getByRole("table").getByRole("textbox").fill("0.3");
     await page.keyboard.press("Enter");
     await expect(pane.getByRole("row", { name: /^Warmed/ })).toContainText("0.3 Ω fail");
-    await expect(page.getByLabel("Record")).toContainText("High-limit thermostat, wires off: 0.3 Ω hot");
+    await expect(page.getByLabel("Record", { exact: true })).toContainText("High-limit thermostat, wires off: 0.3 Ω hot");
     await press(page, /^Read .*Warmed.*, new, on the bench/);
     await press(page, "OL");
     await expect(pane.getByRole("row", { name: /^Warmed/ })).toContainText("OL pass");
-    await expect(page.getByLabel("Record")).toContainText("New, on the bench: High-limit thermostat: OL hot");
+    await expect(page.getByLabel("Record", { exact: true })).toContainText("New, on the bench: High-limit thermostat: OL hot");
     await expect(pane.getByRole("row", { name: /^To the cabinet/ })).toContainText("once fitted");
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(way === "by touch" ? 390 : 1280);
   });

@@ -147,7 +147,7 @@ test("the report of a gas job on paper: what was read before and after against i
   await page.getByRole("button", { name: "Joints" }).click();
   await page.getByRole("button", { name: "Opened: union at the valve" }).click();
   await page.getByRole("button", { name: "union at the valve: tight" }).click();
-  await expect(page.getByLabel("Record")).toContainText("Leak test, union at the valve: tight");
+  await expect(page.getByLabel("Record", { exact: true })).toContainText("Leak test, union at the valve: tight");
   await visit(page, "Hand over");
   await page.getByRole("button", { name: "Print the report" }).click();
   for (const format of ["A4", "Letter"] as const) {
@@ -184,7 +184,7 @@ test("labels are pinned to a photo, which stays with its part", async ({ page })
   await board.getByLabel("What is there").fill("red RD on H1");
   await page.keyboard.press("Enter");
   await expect(board.getByRole("listitem")).toContainText("red RD on H1");
-  await expect(page.getByLabel("Record")).toContainText("Labels on a photo: red RD on H1");
+  await expect(page.getByLabel("Record", { exact: true })).toContainText("Labels on a photo: red RD on H1");
   await page.reload();
   await photos.getByRole("button", { name: /^Photo of/ }).click();
   await expect(board).toContainText("red RD on H1");

@@ -76,7 +76,7 @@ test("two devices: what one records the other shows within a second or two; the 
   await expect(badge(mine)).toContainText("DEAD", { timeout: 2500 });
   const recordOf = async (page: Page) => {
     await page.getByRole("button", { name: /^All \d+/ }).click();
-    return page.getByLabel("Record").locator("li").allInnerTexts();
+    return page.getByLabel("Record", { exact: true }).locator("li").allInnerTexts();
   };
   const texts = async (page: Page) => (await recordOf(page)).map((t) => t.split("\n").find((l) => l.length > 8));
   expect(await texts(mine)).toEqual(await texts(theirs));

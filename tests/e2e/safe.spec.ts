@@ -33,7 +33,7 @@ bothWays((way, press) => {
     await expect(badge).not.toContainText("DEAD,");
     for (const step of [/^It reads$/, "0 V on every pair", "Still reads the source"]) await press(page, step);
     await expect(badge).toContainText("PROVED DEAD");
-    await expect(page.getByLabel("Record")).toContainText("breaker off, proved dead, meter tried on the outlet before and after");
+    await expect(page.getByLabel("Record", { exact: true })).toContainText("breaker off, meter checked on the outlet before and after");
     await visit(page, "Make safe");
     await press(page, "Record discharged");
     await expect(energies).toContainText("discharged");

@@ -24,7 +24,7 @@ bothWays((way, press) => {
     await expect(status(page)).toContainText("steady");
     // A good pair of leads may read nothing at all.
     await press(page, /^Keep 0/);
-    const record = page.getByLabel("Record").locator("li");
+    const record = page.getByLabel("Record", { exact: true }).locator("li");
     await expect(record.first()).toContainText(/Leads shorted: 0(\.\d)? Ω/);
     const leads = /0(\.\d)? Ω/.exec(await record.first().innerText())?.[0] ?? "none";
     await expect(judged(page).getByRole("button", { name: `Leads ${leads}` })).toBeVisible();
@@ -35,7 +35,7 @@ bothWays((way, press) => {
       .getByRole("button", { name: /^Keep \d/ })
       .innerText();
     await press(page, shown);
-    await expect(record.first()).toContainText(`Heating element, wires off: ${shown.replace("Keep ", "")}`);
+    await expect(record.first()).toContainText(`Heating element, wires off: ${shown.replace("Save ", "")}`);
     await page.locator('[data-part="high-limit"]').click();
     await page.getByLabel("auto-save when stable").check();
     await expect(record.first()).toContainText(/High-limit thermostat, wires off: 0\.\d Ω/);

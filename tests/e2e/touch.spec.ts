@@ -43,8 +43,8 @@ for (const [n, viewport] of SIZES.entries())
         await follow(page, new ModelAnswers(machineOf(hidden.machine), [hidden.fault]));
         await closed(page);
         await page
-          .getByLabel("Record")
-          .getByRole("button", { name: /^Take back: / })
+          .getByLabel("Record", { exact: true })
+          .getByRole("button", { name: /^Void entry: / })
           .first()
           .tap();
         await expect(next(page).getByRole("button", { name: "Close the job" })).toBeVisible({ timeout: 20_000 });
@@ -66,13 +66,13 @@ test.describe("wires of the cord and the start switch on each other’s place, w
     await openJob(page, server.url, "turns but no heat", machine.id);
     await follow(page, new ModelAnswers(swapped, []), "Check what the wiring sheet doesn't show");
     await expect(next(page)).toContainText("wires against the wiring sheet");
-    await expect(page.getByLabel("Record")).not.toContainText("Fitted");
+    await expect(page.getByLabel("Record", { exact: true })).not.toContainText("Fitted");
     await next(page).getByRole("button", { name: "Wiring doesn't match the sheet" }).tap();
     await expect(next(page)).toContainText("Put the wires right by the sheet", { timeout: 20_000 });
     await expect(leader(page)).toContainText("Something not on the wiring sheet");
     await follow(page, new ModelAnswers(machine, []));
-    await expect(page.getByLabel("Record")).toContainText("Fixed: wiring");
-    await expect(page.getByLabel("Record")).not.toContainText("Fitted");
+    await expect(page.getByLabel("Record", { exact: true })).toContainText("Fixed: wiring");
+    await expect(page.getByLabel("Record", { exact: true })).not.toContainText("Fitted");
   });
 });
 

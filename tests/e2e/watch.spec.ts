@@ -34,7 +34,7 @@ bothWays((way, press) => {
     await expect(run.locator("p").filter({ hasText: "tells:" })).toContainText("Starts");
     await press(page, /^Strike out: glow/);
     await press(page, "Save run");
-    const record = page.getByLabel("Record").locator("li");
+    const record = page.getByLabel("Record", { exact: true }).locator("li");
     await expect(record.first()).toContainText(/Watched for 0:\d\d: drum turns 0:\d\d/);
     await visit(page, "Watch it run");
     await press(page, "Edit and resend…");

@@ -5,7 +5,8 @@ import { FIRST_KNOWN } from "../model/machine/revision";
 import { rank } from "../reason/diagnosis/rank";
 import { repairShare } from "../reason/diagnosis/repair-shares";
 import type { SuspectSet } from "../reason/diagnosis/suspect-set";
-import { CALL_BACK_MINUTES, DEFAULT_RATES } from "../reason/planning/repairs";
+import { CALL_BACK_MINUTES, WHOLE_PROOF_MINUTES } from "../reason/planning/prices";
+import { DEFAULT_RATES } from "../reason/planning/repairs";
 import type { TestCatalogue } from "../reason/planning/tests/catalogue";
 import type { SightId } from "../record/finding/sights";
 import { dangerOfRunning } from "../record/job/checks/index";
@@ -65,7 +66,6 @@ export interface Outcome {
 }
 
 const MAX_STEPS = 250;
-const PROOF_MINUTES = 12;
 
 /** Plays one whole job: the strategy sees only the job's record; the world answers and the clock runs alike for every strategy. */
 export class Play {
@@ -194,7 +194,7 @@ export class Play {
         return;
       case "prove":
         if (dangerOfRunning(this.world.machine, this.job)) this.count.unsafe++;
-        this.minutes += PROOF_MINUTES;
+        this.minutes += WHOLE_PROOF_MINUTES;
         this.record({ kind: "proof", body: this.prove() });
         return;
     }

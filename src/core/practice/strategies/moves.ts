@@ -1,6 +1,7 @@
 import { panelsToOpen } from "../../model/access/panels";
 import { isDeadWork, partsOfAssembly, repairOf } from "../../model/machine/assembly";
 import { maybePanelOf } from "../../model/machine/format";
+import { CLOSE_MINUTES, DISCHARGE_MINUTES, ENERGISE_MINUTES, MAKE_SAFE_MINUTES, UNTOLD_PANEL_MINUTES } from "../../reason/planning/prices";
 import type { TestAction } from "../../reason/planning/tests/tests";
 import { findingKind, type Question } from "../../record/finding/finding";
 import type { SightId } from "../../record/finding/sights";
@@ -9,14 +10,8 @@ import type { Draft } from "../../record/job/kinds/index";
 import { chargedCapacitor } from "../../record/job/safety";
 import type { Move, Situation } from "./situation";
 
-const SAFE_MINUTES = 2;
-const LIVE_MINUTES = 1;
-const CLOSE_MINUTES = 1;
-const DISCHARGE_MINUTES = 0.5;
-const UNTOLD_PANEL_MINUTES = 3;
-
-export const SAFE: Move = { kind: "entry", draft: { kind: "made-safe", body: { how: "cord", proved: true } }, minutes: SAFE_MINUTES };
-export const LIVE: Move = { kind: "entry", draft: { kind: "energised", body: {} }, minutes: LIVE_MINUTES };
+export const SAFE: Move = { kind: "entry", draft: { kind: "made-safe", body: { how: "cord", proved: true } }, minutes: MAKE_SAFE_MINUTES };
+export const LIVE: Move = { kind: "entry", draft: { kind: "energised", body: {} }, minutes: ENERGISE_MINUTES };
 export const close = (draft: Draft): Move => ({ kind: "entry", draft, minutes: CLOSE_MINUTES });
 
 export const discharge = (part: string): Move => ({

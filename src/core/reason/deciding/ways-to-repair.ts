@@ -7,7 +7,8 @@ import type { Job } from "../../record/job/fold";
 import { coveredBy, type Item, itemsFor, supersederOf } from "../../record/stock/item";
 import type { Terms } from "../../record/stock/terms";
 import type { RankedSuspect } from "../diagnosis/standing";
-import { PROVE_MINUTES, withSiblings } from "../planning/repairs";
+import { PROVE_MINUTES } from "../planning/prices";
+import { withSiblings } from "../planning/repairs";
 import { type CallBack, callBackOf } from "./call-back";
 
 /** One way of putting a machine right, with what it costs now and is expected to cost in call-backs. */

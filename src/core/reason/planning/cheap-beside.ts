@@ -4,7 +4,7 @@ import { assembliesFitted, type JobState } from "../../record/job/state";
 import type { Ranking } from "../diagnosis/rank";
 import { repairShares } from "../diagnosis/repair-shares";
 import type { SuspectSet } from "../diagnosis/suspect-set";
-import { CALL_BACK_MINUTES } from "./repairs";
+import { CALL_BACK_MINUTES } from "./prices";
 
 /** Something that may be wrong besides, with its share. */
 export interface Beside {

@@ -12,6 +12,7 @@ import { afterClass, type CompactTest, CostToGo, chancesOf, compact, type Priced
 import { lookedOutside, mayBuy, mayWager, shareOf } from "./doubt";
 import { exactStep } from "./exact-step";
 import { ownStanding, ownTestDue } from "./own-tests";
+import { DISCHARGE_MINUTES, ENERGISE_MINUTES, LIVE_HAZARD_MINUTES, MAKE_SAFE_MINUTES } from "./prices";
 import { DEFAULT_RATES, type Rates, type RepairChance, type RepairGroup, repairChances, repairGroups } from "./repairs";
 import { foundNothingSinceSwitch } from "./steady";
 import type { TestCatalogue } from "./tests/catalogue";
@@ -53,11 +54,6 @@ export interface Choice {
   readonly valued: (test: TestAction) => Valued;
 }
 
-const MAKE_SAFE_MINUTES = 2;
-const ENERGISE_MINUTES = 2;
-const DISCHARGE_MINUTES = 0.5;
-/** What one live test costs above its minutes: the hazard, as minutes (est.). */
-export const LIVE_HAZARD_MINUTES = 2;
 /** How much dearer the other kind of test seems to those who look first, or meter first. */
 const OTHER_WAY = 2.5;
 const MOST_REPAIRS = 4;

@@ -1,11 +1,8 @@
 import { type Machine, panelOf } from "../../model/machine/format";
 import { chargedCapacitor } from "../../record/job/safety";
 import type { JobState } from "../../record/job/state";
+import { DISCHARGE_MINUTES, ENERGISE_MINUTES, MAKE_SAFE_MINUTES } from "./prices";
 import { type Proposal, type Purpose, plain } from "./proposal";
-
-const MAKE_SAFE_MINUTES = 2;
-const DISCHARGE_MINUTES = 0.5;
-const ENERGISE_MINUTES = 2;
 
 /** What is needed before hands or probes can do something. */
 export interface Needs {

@@ -10,9 +10,10 @@ import type { OutsidePiece } from "./found-outside";
 import type { Choice } from "./next";
 import { dueOf, ownStanding } from "./own-tests";
 import { type Needs, preparation } from "./prepare";
+import { CALL_BACK_MINUTES, METER_NEW_MINUTES, PROVE_MINUTES } from "./prices";
 import { type Proposal, plain, type Reason, type SetOffer, type StepOf } from "./proposal";
 import { othersOf } from "./propose-test";
-import { CALL_BACK_MINUTES, PROVE_MINUTES, type RepairChance, withSiblings, workAndPrice } from "./repairs";
+import { type RepairChance, withSiblings, workAndPrice } from "./repairs";
 import type { TestCatalogue } from "./tests/catalogue";
 
 /** The next part of a repair as the next step, or what prepares it. */
@@ -83,7 +84,6 @@ export function proposeSibling(machine: Machine, job: Job, assembly: string): Pr
 
 /** Chance that a new part is bad out of its box (est.), and the minutes of metering it. */
 export const BAD_NEW_PART = 0.015;
-const METER_NEW_MINUTES = 0.7;
 
 /** Measuring the new part is an action with a price like any other. */
 function fitStep(repair: Repair): StepOf<"fit"> {

@@ -4,6 +4,7 @@ import { repairOf } from "../../model/machine/assembly";
 import type { Machine } from "../../model/machine/format";
 import type { Hypothesis } from "../diagnosis/hypotheses";
 import { type ShareBand, shareBand } from "../diagnosis/spread";
+import { CALL_BACK_MINUTES, PROVE_MINUTES } from "./prices";
 
 /** Money and time on one scale. */
 export interface Rates {
@@ -12,11 +13,6 @@ export interface Rates {
 }
 
 export const DEFAULT_RATES: Rates = { perHour: 90 };
-
-/** Minutes of the run that shows whether a repair was the one (est.). */
-export const PROVE_MINUTES = 4;
-/** A second visit, in minutes (est.). */
-export const CALL_BACK_MINUTES = 90;
 
 /** What it costs to try a whole explanation: all its assemblies, panels included, and the run that proves it. In minutes. */
 export function repairMinutes(machine: Machine, assemblies: readonly string[], now: OpenNow, rates: Rates): number {

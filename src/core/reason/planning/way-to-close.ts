@@ -9,18 +9,9 @@ import { isProven, reservationsOf } from "../../record/job/closing/proven";
 import type { Job } from "../../record/job/fold";
 import { type CameOff, wayOut } from "../../record/job/hands/came-off";
 import { makeSafe, preparation } from "./prepare";
+import { CLOSE_MINUTES, ENERGISE_MINUTES, INTAKE_MINUTES, PUT_BACK_MINUTES, UNTOLD_PANEL_MINUTES, WHOLE_PROOF_MINUTES } from "./prices";
 import { type Caution, type Proposal, plain } from "./proposal";
-import { PROVE_MINUTES } from "./repairs";
 import { minutesOfQuestion, needsDead, panelsOfQuestion } from "./tests/reach-of-question";
-
-const POWER_MINUTES = 1;
-const CLOSE_MINUTES = 2;
-const INTAKE_MINUTES = 1;
-const PUT_BACK_MINUTES = 1;
-/** Of a panel that the machine file does not have. */
-const UNTOLD_PANEL_MINUTES = 3;
-/** What a whole proof takes beyond seeing whether it runs. */
-const WHOLE_PROOF_MINUTES = PROVE_MINUTES + 8;
 
 /**
  * After the repair: what can be looked into while the machine is dead and open, panels back, what is measured on it shut, power, proof, what only a run
@@ -39,7 +30,7 @@ export function wayToClose(machine: Machine, job: Job): Proposal {
   const run = at("run");
   if (run && job.safety.power !== "live" && isProven(job)) return examine(machine, job, run);
   if (job.safety.power !== "live" && !isProven(job))
-    return plain({ kind: "energise", to: "prove" }, POWER_MINUTES, { code: "only-a-run-proves" }, "live-from-here");
+    return plain({ kind: "energise", to: "prove" }, ENERGISE_MINUTES, { code: "only-a-run-proves" }, "live-from-here");
   if (!isProven(job)) return plain({ kind: "prove" }, WHOLE_PROOF_MINUTES, { code: "closes-when-run" });
   if (run) return examine(machine, job, run);
   if (job.blockers.some((b) => b.code === "complaint")) return plain({ kind: "intake" }, INTAKE_MINUTES, { code: "closes-when-told" });

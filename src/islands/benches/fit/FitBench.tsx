@@ -208,7 +208,7 @@ function Repair({ assemblies, share }: RepairShare) {
           {behind.length > 0 && ` · ${behind.join(", ")}`} (est.)
         </small>
       </div>
-      <Button onClick={typeIt}>Enter reading</Button>
+      <Button onClick={typeIt}>Enter repair</Button>
     </li>
   );
 }

@@ -99,9 +99,9 @@ function Way({ way, most, isLeast, isAgreed }: Props) {
                 ],
               })
             }
-            aria-label={`Agreed: ${bill.way}`}
+            aria-label={`Record approval: ${bill.way}`}
           >
-            Agreed
+            Record approval
           </Button>
         )}
       </div>

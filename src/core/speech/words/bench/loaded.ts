@@ -17,4 +17,4 @@ export const cordSays = (outlet: number, block: number, amps: number): string =>
   `Between outlet and terminal block ${jointSays(Math.max(0, outlet - block), amps)}.`;
 
 export const verdictSays = ({ verdict, limits }: Judgement): string =>
-  `${VERDICT_SAYS[verdict].toLowerCase()}, healthy ${limitsSay(limits)}`;
+  `${VERDICT_SAYS[verdict].toLowerCase()}, normal ${limitsSay(limits)}`;

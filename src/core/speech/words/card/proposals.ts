@@ -5,6 +5,7 @@ import { assemblyName, partName, repairName, repairSays } from "../../../model/n
 import { panelOrderSays } from "../../../model/naming/removals";
 import { bandSays, capital, lower, minutesSay, percent } from "../../../model/naming/text";
 import type { OutsidePiece } from "../../../reason/planning/found-outside";
+import { CALL_BACK_MINUTES } from "../../../reason/planning/prices";
 import type {
   Before,
   Caution,
@@ -18,7 +19,7 @@ import type {
   StepOf,
 } from "../../../reason/planning/proposal";
 import { BAD_NEW_PART } from "../../../reason/planning/propose-fit";
-import { CALL_BACK_MINUTES, DEFAULT_RATES } from "../../../reason/planning/repairs";
+import { DEFAULT_RATES } from "../../../reason/planning/repairs";
 import type { TestAction } from "../../../reason/planning/tests/tests";
 import { sightOf } from "../../../record/finding/sights";
 import { proofRows } from "../../../record/job/closing/proven";

@@ -1,0 +1,31 @@
+import { defineConfig } from "@playwright/test";
+
+export default defineConfig({
+  testDir: "tests/e2e",
+  globalSetup: "./tests/e2e/support/build.ts",
+  // They end what hangs; a machine whose processor is lent to others may be several times slower for minutes.
+  timeout: 120_000,
+  expect: { timeout: 8_000 },
+  workers: 2,
+  forbidOnly: true,
+  outputDir: "test-results/browser",
+  use: {
+    // Each page begins on an empty browser, where it would compile the whole application for a visit that never comes; those that go offline, and whole repairs, have it.
+    serviceWorkers: "block",
+    // What can’t be touched is said by its own name, not as a test that took too long.
+    actionTimeout: 9_000,
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath: process.env.YENNIC_CHROMIUM ?? "/usr/bin/chromium",
+      args: [
+        "--no-sandbox",
+        "--disable-gpu",
+        "--disable-background-networking",
+        "--disable-component-update",
+        "--disable-sync",
+        "--no-first-run",
+        "--disable-quic",
+      ],
+    },
+  },
+});
