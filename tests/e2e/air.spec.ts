@@ -69,7 +69,7 @@ bothWays((way, press) => {
     await load.getByLabel("Splice or terminal").selectOption({ label: "Heating element to H4, 21.3 A" });
     await read("Read: Voltage drop, Heating element to H4", "6.4");
     await expect(load).toContainText("6.4 V fail");
-    await expect(load).toContainText("6.4 V at 21.3 A: 300 mΩ, 137 W of heat in it");
+    await expect(load).toContainText("6.4 V drop at 21.3 A = 300 mΩ, 137 W of heat in that connection");
     await load.getByLabel("Clamped part").selectOption({ label: "Heating element" });
     await read("Read: Current through Heating element", "21.4");
     await expect(load).toContainText("21.4 A pass");

@@ -146,7 +146,7 @@ test("one entry is one fold and one question, until it is on the server and draw
   const before = await counts();
   await type(page, "cycling 0.1");
   await expect(page.locator('[data-part="cycling-thermostat"]')).toContainText("0.1 Ω");
-  await expect(page.getByText(/not there yet/)).toHaveCount(0);
+  await expect(page.getByText(/not sent yet/)).toHaveCount(0);
   await page.evaluate(() => dispatchEvent(new Event("focus")));
   await page.waitForTimeout(800);
   expect(await counts()).toEqual([(before[0] ?? 0) + 1, (before[1] ?? 0) + 1]);

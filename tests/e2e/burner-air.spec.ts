@@ -115,11 +115,11 @@ bothWays((way, press) => {
     await expect(page.getByRole("alert")).toContainText("A rise of 3 K tells no flow");
     await page.getByLabel("Exhaust, mean").fill(exhaustC.toFixed(1));
     await expect(page.getByRole("heading", { name: /^Airflow is the cause/ })).toBeVisible();
-    const keep = page.getByRole("button", { name: /^Keep \d+ ±\d+ cfm as evidence$/ });
+    const keep = page.getByRole("button", { name: /^Save \d+ ±\d+ cfm as evidence$/ });
     const [found = 0, spread = 0] = [...((await keep.textContent()) ?? "").matchAll(/\d+/g)].map(Number);
     expect(Math.abs(found - flow * CFM)).toBeLessThan(spread);
     await expect(page.getByRole("row", { name: /^limit opens/ })).toContainText("✗ after");
-    await press(page, /^Keep \d+ ±\d+ cfm as evidence$/);
+    await press(page, /^Save \d+ ±\d+ cfm as evidence$/);
     await expect(record(page).first()).toContainText("Airflow calculated");
     await press(page, "Build the duct");
     await page.getByLabel("foil, straight").fill("0");

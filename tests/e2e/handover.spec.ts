@@ -94,7 +94,7 @@ bothWays((way, press) => {
     await press(page, "Mark wrong part");
     await page.getByLabel("What is wrong with it").fill("terminals in a bag, no coil");
     await page.keyboard.press("Enter");
-    await expect(parts(page)).toContainText("a wrong one went back");
+    await expect(parts(page)).toContainText("wrong one returned");
 
     await daysPass(page, 1);
     await expect(parts(page)).toContainText("on its way");
@@ -234,7 +234,7 @@ for (const viewport of [
           "✗ OL",
           "✓ 190 Ω",
           "Leak test, union at the valve: tight (soap solution, Tess Trier)",
-          "⚠ Air at the hood not seen",
+          "⚠ Airflow at the hood not seen",
           "no ladder",
           "Total due",
           "Igniter",
@@ -272,7 +272,7 @@ for (const viewport of [
       const broken = Buffer.from(zip);
       broken[Math.floor(zip.length / 2)] = (broken[Math.floor(zip.length / 2)] ?? 0) ^ 0xff;
       await bring(broken);
-      await expect(other.getByRole("alert")).toContainText("Nothing was written");
+      await expect(other.getByRole("alert")).toContainText("Nothing was imported");
       const id = idOf(page);
       const entriesAt = async (url: string) =>
         ((await (await page.request.get(`${url}/api/jobs/${id}`)).json()) as { entries: unknown[] }).entries;

@@ -25,7 +25,7 @@ async function readAll(page: Page, press: Press, swapped: boolean): Promise<void
     const title = (await next(page).getByRole("heading").textContent()) ?? "";
     const so =
       (await next(page)
-        .getByText(/Cord out\./)
+        .getByText(/Unplugged\./)
         .textContent()) ?? "";
     const step = check.steps.find(
       (s) =>
@@ -103,7 +103,7 @@ bothWays((way, press) => {
     await visit(page, "Fit");
     await press(page, "Replacement");
     const list = page.getByRole("list", { name: "Cycling thermostat: checklist" });
-    await press(page, /^Same temperature and type as the old one.* see to$/);
+    await press(page, /^Same temperature and type as the old one.* mark done$/);
     await expect(list).toContainText("✓ Done");
     await press(page, /^A spare terminal may stay empty.* not done$/);
     await page.getByLabel(/^Why not: A spare terminal/).fill("it has none");
@@ -143,7 +143,7 @@ bothWays((way, press) => {
     await expect(next(page)).toContainText("lip to the wall");
     await press(page, "Mark reinstalled");
     await expect(next(page)).toContainText("Put the top back");
-    await press(page, /^No tool, no screw.* see to$/);
+    await press(page, /^No tool, no screw.* mark done$/);
     await expect(record(page)).toContainText("Seen to: No tool, no screw, no cloth left inside.");
     await press(page, /^Mark reinstalled$/);
     const settle = page.getByRole("region", { name: "Clear these first" });

@@ -50,7 +50,7 @@ test.describe("at 390, by touch", () => {
     const keys = page.getByRole("group", { name: "Keypad" });
     await keys.getByRole("button", { name: "OL", exact: true }).tap();
     await expect(judged(page).getByRole("strong")).toHaveText("Fail");
-    await expect(judged(page)).toContainText("An OL may be lacquer under a tip");
+    await expect(judged(page)).toContainText("OL may be varnish under the tip");
     await judged(page).getByRole("button", { name: "Zero leads" }).tap();
     await expect(line(page)).toHaveValue("leads ");
   });

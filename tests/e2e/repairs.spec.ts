@@ -143,6 +143,6 @@ test("what is likely still dangerous keeps a job open, from the typed line to th
   await form.getByRole("button", { name: "Go to the test run" }).click();
   await type(page, "close");
   await expect(
-    page.getByLabel("Record", { exact: true }).getByText("Job closed with exceptions:  heat cycles not seen (no time)").first(),
+    page.getByLabel("Record", { exact: true }).getByText("Job closed with exceptions: heat cycles not seen (no time)").first(),
   ).toBeVisible();
 });

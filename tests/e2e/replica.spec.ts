@@ -49,14 +49,14 @@ test("two tabs: what one records the other shows at once, without focus or reloa
   await expect(badge(second)).toContainText("DEAD", { timeout: 2000 });
   await type(second, "live");
   await expect(badge(first)).toContainText("LIVE", { timeout: 2000 });
-  await expect(first.getByText(/not there yet/)).toHaveCount(0);
+  await expect(first.getByText(/not sent yet/)).toHaveCount(0);
   const { entries } = await onServer(idOf(first));
   expect(entries.map((e) => e.kind).slice(-2)).toEqual(["made-safe", "energised"]);
   expect(new Set(entries.map((e) => e.id)).size).toBe(entries.length);
   // The tab that leads goes; the other replaces it.
   await first.close();
   await type(second, "proved dead");
-  await expect(second.getByText(/not there yet/)).toHaveCount(0);
+  await expect(second.getByText(/not sent yet/)).toHaveCount(0);
   await expect(badge(second)).toContainText("DEAD");
 });
 
@@ -95,7 +95,7 @@ test("Back and a restored page show the present state, on the list and on the jo
   const theirs = await other.newPage();
   await theirs.goto(address);
   await type(theirs, "live");
-  await expect(theirs.getByText(/not there yet/)).toHaveCount(0);
+  await expect(theirs.getByText(/not sent yet/)).toHaveCount(0);
   await expect(page.locator('[data-power="live"]').first()).toBeVisible({ timeout: 3000 });
   await page.goBack();
   await expect(badge(page)).toContainText("LIVE", { timeout: 3000 });
@@ -123,7 +123,7 @@ test("eleven wrong answers to a send: nothing leaves the queue, all of it arrive
   // What opens the job is sent first: only the lines typed below are to meet the wrong answers.
   await type(page, "hums");
   await expect.poll(async () => (await onServer(idOf(page))).entries.some((e) => e.kind === "finding")).toBe(true);
-  await expect(page.getByText(/not there yet/)).toHaveCount(0);
+  await expect(page.getByText(/not sent yet/)).toHaveCount(0);
   const given: string[] = [];
   let turn = 0;
   await page.route("**/api/entries", async (route) => {
@@ -136,12 +136,12 @@ test("eleven wrong answers to a send: nothing leaves the queue, all of it arrive
     await expect.poll(() => given.length).toBeGreaterThan(i);
   }
   expect(new Set(given).size).toBe(WRONG.length);
-  await expect(page.getByText(`${WRONG.length} not there yet`)).toBeVisible();
+  await expect(page.getByText(`${WRONG.length} not sent yet`)).toBeVisible();
   await page.reload();
-  await expect(page.getByText(`${WRONG.length} not there yet`)).toBeVisible();
+  await expect(page.getByText(`${WRONG.length} not sent yet`)).toBeVisible();
   await page.unroute("**/api/entries");
   await type(page, "lamp yes");
-  await expect(page.getByText(/not there yet/)).toHaveCount(0, { timeout: 40_000 });
+  await expect(page.getByText(/not sent yet/)).toHaveCount(0, { timeout: 40_000 });
   const { entries } = await onServer(idOf(page));
   expect(entries.filter((e) => e.kind === "finding").length).toBe(WRONG.length + 2);
   expect(new Set(entries.map((e) => e.id)).size).toBe(entries.length);
@@ -154,7 +154,7 @@ test("without a server every page opens: the list, a job, a new job that is work
   await openByForm(page, server.url, "turns, no heat");
   await type(page, "proved dead");
   const known = page.url();
-  await expect(page.getByText(/not there yet/)).toHaveCount(0);
+  await expect(page.getByText(/not sent yet/)).toHaveCount(0);
   await server.kill();
 
   await page.goto(`${server.url}/jobs`);
@@ -163,7 +163,7 @@ test("without a server every page opens: the list, a job, a new job that is work
   await expect(badge(page)).toContainText("DEAD");
   await expect(page.locator("[data-suspect]").first()).toBeVisible();
   await type(page, "element 10.6");
-  await expect(page.getByText("1 not there yet")).toBeVisible();
+  await expect(page.getByText("1 not sent yet")).toBeVisible();
 
   await page.goto(`${server.url}/jobs/new`);
   await page.getByLabel("Complaint").fill("turns, no heat");
@@ -179,7 +179,7 @@ test("without a server every page opens: the list, a job, a new job that is work
   await page.goto(`${server.url}/jobs?q=limpet`);
   await expect(page.getByText("Under the pier")).toBeVisible();
   await page.goto(`${server.url}/settings`);
-  await expect(page.getByText(/not there yet/).first()).toBeVisible();
+  await expect(page.getByText(/not sent yet/).first()).toBeVisible();
   await expect(page.getByText(/the server can't be reached/).first()).toBeVisible();
 
   await page.goto(`${server.url}/jobs/${made}`);
@@ -238,7 +238,7 @@ test("after the server comes back with an older copy, the browser sends what tha
   await openByForm(page, server.url, "turns, no heat");
   const first = idOf(page);
   await type(page, "proved dead");
-  await expect(page.getByText(/not there yet/)).toHaveCount(0);
+  await expect(page.getByText(/not sent yet/)).toHaveCount(0);
   const folder = mkdtempSync(join(tmpdir(), "yennic-older-"));
   const file = join(folder, "older.db");
   expect(await yennic(server.data, "backup", file)).toBe(0);
@@ -246,14 +246,14 @@ test("after the server comes back with an older copy, the browser sends what tha
   await type(page, "element 10.7");
   await openByForm(page, server.url, "no start");
   const second = idOf(page);
-  await expect(page.getByText(/not there yet/)).toHaveCount(0);
+  await expect(page.getByText(/not sent yet/)).toHaveCount(0);
   const before = [(await onServer(first)).entries.map((e) => e.id), (await onServer(second)).entries.map((e) => e.id)];
   await server.kill();
   expect(await yennic(server.data, "restore", file)).toBe(0);
   await server.start("--empty");
   await expect.poll(async () => (await onServer(second)).entries?.map((e) => e.id), { timeout: 30_000 }).toEqual(before[1]);
   expect((await onServer(first)).entries.map((e) => e.id)).toEqual(before[0]);
-  await expect(page.getByText(/not there yet/)).toHaveCount(0, { timeout: 20_000 });
+  await expect(page.getByText(/not sent yet/)).toHaveCount(0, { timeout: 20_000 });
   await page.goto(`${server.url}/jobs/${first}`);
   await expect(badge(page)).toContainText("DEAD");
   rmSync(folder, { recursive: true });

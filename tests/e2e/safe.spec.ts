@@ -48,7 +48,7 @@ bothWays((way, press) => {
   test(`volts on the machine in the check make it live, ${way}`, async ({ page }) => {
     await openJob(page, server.url, "turns, no heat");
     await visit(page, "Make safe");
-    await press(page, "Cord out");
+    await press(page, "Record cord out");
     await press(page, /^It reads$/);
     await press(page, "Voltage found");
     await expect(page.getByRole("alert")).toContainText("LIVE. Hands off");

@@ -198,7 +198,7 @@ test("a smell of gas comes before everything else, stays on record, and can be t
   await expect(screen).toHaveCount(0);
   await page.reload();
   await expect(screen).toBeVisible();
-  await screen.getByRole("button", { name: "take it back" }).click();
+  await screen.getByRole("button", { name: "It wasn't gas: void the entry" }).click();
   await expect(screen).toHaveCount(0);
 });
 

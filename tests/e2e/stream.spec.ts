@@ -23,7 +23,7 @@ bothWays((way, press) => {
     await expect(judged(page)).toContainText("the leads, shorted");
     await expect(status(page)).toContainText("steady");
     // A good pair of leads may read nothing at all.
-    await press(page, /^Keep 0/);
+    await press(page, /^Save 0/);
     const record = page.getByLabel("Record", { exact: true }).locator("li");
     await expect(record.first()).toContainText(/Leads shorted: 0(\.\d)? Ω/);
     const leads = /0(\.\d)? Ω/.exec(await record.first().innerText())?.[0] ?? "none";
@@ -32,7 +32,7 @@ bothWays((way, press) => {
     // A healthy part that stands at its limit can’t be told by this meter; bad it never is.
     await expect(judged(page).getByRole("strong")).toHaveText(/^(Pass|Can’t tell)$/);
     const shown = await judged(page)
-      .getByRole("button", { name: /^Keep \d/ })
+      .getByRole("button", { name: /^Save \d/ })
       .innerText();
     await press(page, shown);
     await expect(record.first()).toContainText(`Heating element, wires off: ${shown.replace("Save ", "")}`);

@@ -51,12 +51,12 @@ test("the server is killed in a stream of entries, three more are typed, and eac
   await type(page, "element 11.2");
   await type(page, "element 11.3");
   typed.push(11.1, 11.2, 11.3);
-  await expect(page.getByText(/not there yet/).first()).toBeVisible();
+  await expect(page.getByText(/not sent yet/).first()).toBeVisible();
   await expect(page.locator("[data-suspect]").first()).toBeVisible();
   expect(acknowledged.length).toBeGreaterThan(3);
 
   await server.start("--empty");
-  await expect(page.getByText(/not there yet/)).toHaveCount(0, { timeout: 30_000 });
+  await expect(page.getByText(/not sent yet/)).toHaveCount(0, { timeout: 30_000 });
   const { entries } = (await (await fetch(`${server.url}/api/jobs/${id}`)).json()) as Answer;
   expect(entries.filter((e) => e.kind === "finding").map((e) => e.body.result?.value)).toEqual(typed);
   expect(new Set(entries.map((e) => e.id)).size).toBe(entries.length);
@@ -193,7 +193,7 @@ test("an entry that the server refuses is kept, shown with the reason, and holds
   await expect(page.getByRole("alert")).toContainText("Hums, does not turn");
   await page.getByRole("button", { name: "Discard" }).click();
   await expect(page.getByRole("alert")).toHaveCount(0);
-  await expect(page.getByText(/not there yet/)).toHaveCount(0);
+  await expect(page.getByText(/not sent yet/)).toHaveCount(0);
 });
 
 test("a refused reading goes back into the line as it was typed, and can be sent again as it is", async ({ page }) => {
@@ -212,6 +212,6 @@ test("a refused reading goes back into the line as it was typed, and can be sent
   await page.unroute("**/api/entries");
   await page.getByRole("button", { name: "Send again" }).click();
   await expect(page.getByRole("alert")).toHaveCount(0);
-  await expect(page.getByText(/not there yet/)).toHaveCount(0);
+  await expect(page.getByText(/not sent yet/)).toHaveCount(0);
   await expect(page.getByText("Heating element, wires off: 10.6 Ω").first()).toBeVisible();
 });

@@ -152,7 +152,7 @@ export async function close(page: Page): Promise<void> {
 /** Tells the customer each thing that the card has, one after the other. */
 export async function sayAll(page: Page): Promise<void> {
   await expect(next(page)).toContainText("left to tell");
-  const said = next(page).getByRole("button", { name: "Said" });
+  const said = next(page).getByRole("button", { name: "Mark told" });
   for (let i = 0; i < 20 && (await said.isVisible()); i++) {
     const says = await next(page).textContent();
     await said.click();
