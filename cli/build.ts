@@ -7,10 +7,7 @@ const root = process.env.YENNIC_ROOT ?? process.cwd();
 
 /** Builds the application when a source is newer than the build. Throws {@link BadInput} when it fails. */
 export function buildIfNeeded(): void {
-  const built = join(root, "dist/server/entry.mjs");
-  const sources = ["src", "public"].map((f) => newest(join(root, f)));
-  for (const file of ["astro.config.mjs", "package-lock.json", "tsconfig.json"]) sources.push(statSync(join(root, file)).mtimeMs);
-  if (existsSync(built) && statSync(built).mtimeMs > Math.max(...sources)) return;
+  if (isBuilt()) return;
   console.error("yennic: building the application (a minute)");
   const { status, stdout, stderr } = spawnSync("npx", ["astro", "build"], {
     cwd: root,
@@ -18,6 +15,14 @@ export function buildIfNeeded(): void {
     env: { ...process.env, ASTRO_TELEMETRY_DISABLED: "1" },
   });
   if (status !== 0) throw new BadInput(`the build failed:\n${stdout}\n${stderr}`);
+}
+
+/** Whether the build is newer than every source. */
+export function isBuilt(): boolean {
+  const built = join(root, "dist/server/entry.mjs");
+  const sources = ["src", "public"].map((f) => newest(join(root, f)));
+  for (const file of ["astro.config.mjs", "package-lock.json", "tsconfig.json"]) sources.push(statSync(join(root, file)).mtimeMs);
+  return existsSync(built) && statSync(built).mtimeMs > Math.max(...sources);
 }
 
 function newest(folder: string): number {

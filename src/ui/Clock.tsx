@@ -1,4 +1,4 @@
-import { format, formatDistanceToNowStrict, isToday } from "date-fns";
+import { differenceInMinutes, format, isToday } from "date-fns";
 import { useEffect, useState } from "react";
 
 /** Time of day in the reader's own zone, with the day when that is not today; the server may stand in another. */
@@ -14,12 +14,14 @@ export function Clock({ at }: { readonly at: string | undefined }) {
 
 const AGAIN_MS = 30_000;
 
-/** How long ago a time is: “3 hours ago”. It goes on while it is looked at. */
+/** How long ago a time is: “3 h ago”. It goes on while it is looked at. */
 export function Ago({ at }: { readonly at: string | undefined }) {
   const [, again] = useState(0);
   useEffect(() => {
     const timer = setInterval(() => again((n) => n + 1), AGAIN_MS);
     return () => clearInterval(timer);
   }, []);
-  return at === undefined ? null : <span suppressHydrationWarning>({formatDistanceToNowStrict(new Date(at), { addSuffix: true })})</span>;
+  if (at === undefined) return null;
+  const minutes = differenceInMinutes(new Date(), new Date(at));
+  return <span suppressHydrationWarning>({minutes < 60 ? `${Math.max(0, minutes)} min` : `${Math.floor(minutes / 60)} h`} ago)</span>;
 }

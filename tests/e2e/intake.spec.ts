@@ -47,7 +47,7 @@ bothWays((way, press) => {
     await press(page, "Save nameplate");
     await expect(page.getByLabel("The machine")).toContainText("Nameplate: E27C. Sheet: E27");
     await visit(page, "Meter");
-    await expect(page.getByText(/^⚠ Not this machine’s own sheet/)).toBeVisible();
+    await expect(page.getByText(/^⚠ Borrowed wiring sheet/)).toBeVisible();
   });
 });
 
@@ -78,7 +78,7 @@ test("a machine that is called for again within thirty days is flagged, with wha
   await visit(page, "Intake");
   const earlier = page.getByLabel("Earlier visits");
   await expect(earlier.getByRole("note")).toContainText(/Callback, 2[56] days after job \d+/);
-  await expect(earlier.getByRole("note")).toContainText("replace the heating element");
+  await expect(earlier.getByRole("note")).toContainText("replaced heating element");
   await expect(earlier).toContainText("Heating element, wires off: 10.7 Ω");
   await atIntake(page, "no start");
   await expect(page.getByLabel("Earlier visits")).toContainText(/No earlier visits/);

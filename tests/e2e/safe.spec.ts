@@ -18,7 +18,7 @@ bothWays((way, press) => {
     await expect(energies).toContainText("not now: prove it dead first");
 
     await press(page, "Record breaker locked out");
-    await expect(badge).toContainText("OFF, LOCKED, NOT PROVED");
+    await expect(badge).toContainText("POWER OFF, LOCKED. NOT PROVED DEAD");
     await page.getByRole("textbox", { name: /^On the lock/ }).fill("Tess Trier, key in her pocket");
     await page.keyboard.press("Enter");
     await expect(energies).toContainText("On the lock: “Tess Trier, key in her pocket”");
@@ -26,12 +26,12 @@ bothWays((way, press) => {
 
     await press(page, "Meter reads nothing");
     await expect(page.getByRole("alert")).toContainText("proves nothing");
-    await press(page, /^It reads$/);
+    await press(page, /^Meter reads the source$/);
     await press(page, "0 V on every pair");
     await press(page, "Reads nothing now");
     await expect(page.getByRole("alert")).toContainText("Start over");
     await expect(badge).not.toContainText("DEAD,");
-    for (const step of [/^It reads$/, "0 V on every pair", "Still reads the source"]) await press(page, step);
+    for (const step of [/^Meter reads the source$/, "0 V on every pair", "Still reads the source"]) await press(page, step);
     await expect(badge).toContainText("PROVED DEAD");
     await expect(page.getByLabel("Record", { exact: true })).toContainText("breaker off, meter checked on the outlet before and after");
     await visit(page, "Make safe");
@@ -49,7 +49,7 @@ bothWays((way, press) => {
     await openJob(page, server.url, "turns, no heat");
     await visit(page, "Make safe");
     await press(page, "Record cord out");
-    await press(page, /^It reads$/);
+    await press(page, /^Meter reads the source$/);
     await press(page, "Voltage found");
     await expect(page.getByRole("alert")).toContainText("LIVE. Hands off");
     await expect(page.getByRole("status", { name: "Energy state" })).toContainText("LIVE");

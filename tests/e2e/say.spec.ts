@@ -258,7 +258,7 @@ async function byTouch(page: Page): Promise<void> {
   await expect(record(page).first()).toContainText("No warm air");
   await visit(page, "Make safe");
   await press("Record breaker locked out");
-  await expect(page.getByRole("status", { name: "Energy state" })).toContainText("OFF, LOCKED, NOT PROVED");
+  await expect(page.getByRole("status", { name: "Energy state" })).toContainText("POWER OFF, LOCKED. NOT PROVED DEAD");
   for (const step of ["Meter reads the source", "0 V on every pair", "Still reads the source"]) await press(step);
   await expect(page.getByRole("status", { name: "Energy state" })).toContainText("DEAD");
   await visit(page, "Fit");
