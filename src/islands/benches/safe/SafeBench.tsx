@@ -65,7 +65,7 @@ function Acts({ energy }: { readonly energy: Energy }) {
     case "capacitor":
       if (energy.state === "safe") return null;
       if (power !== "dead") return <small className={bench.quiet}>not now: prove it dead first</small>;
-      return <Act draft={{ kind: "discharged", body: { part: energy.part } }}>It is discharged</Act>;
+      return <Act draft={{ kind: "discharged", body: { part: energy.part } }}>Record discharged</Act>;
     case "gas":
       return energy.state === "safe" ? (
         <Act draft={{ kind: "valve", body: { of: "gas", state: "open" } }}>Record gas on</Act>
