@@ -20,8 +20,7 @@ export function MeterBar({ meter, unit }: { readonly meter: StandIn; readonly un
         {hold.lost > 0 && `; ${hold.lost} readings lost`}
       </p>
       <label>
-        <input type="checkbox" checked={keepsAlone} onChange={(e) => meter.keepAlone(e.target.checked)} /> keep what I choose by itself when
-        it stands
+        <input type="checkbox" checked={keepsAlone} onChange={(e) => meter.keepAlone(e.target.checked)} /> auto-save when stable
       </label>
       <label>
         Simulated:{" "}

@@ -17,10 +17,7 @@ export function MetersCard({ className }: { readonly className: string | undefin
   return (
     <section className={className} aria-label="Your meters">
       <h2>Your meters</h2>
-      <p>
-        What a reading is judged by: each range, and how far it may be off, as the data sheet says. Kept on this device, and in each job
-        that they measure.
-      </p>
+      <p>Accuracy of each range, from the meter's data sheet. Saved on this device and in each job you use it on.</p>
       <ul className={styles.list}>
         {meters.map((m) => (
           <li key={m.name}>
