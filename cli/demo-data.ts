@@ -52,8 +52,8 @@ const proof = (body: Partial<Body<"proof">> = {}): Draft => ({
 const YOU = "Technician";
 
 const LINES: readonly BillLine[] = [
-  { is: "call-out", says: "Call-out", cents: 4500 },
-  { is: "labour", says: "Labour", how: "20 min so far, 31 min to come, at $78.00 an hour", cents: 6630 },
+  { is: "call-out", says: "Trip charge", cents: 4500 },
+  { is: "labour", says: "Labor", how: "20 min so far, 31 min to come, at $78.00 an hour", cents: 6630 },
   { is: "part", says: "Igniter", item: "QF-1212", count: 1, cents: 4450 },
 ];
 const { shop, address, workDays, tax, currency } = QUILLFOLD;
@@ -207,7 +207,7 @@ const DEMO: readonly DemoJob[] = [
     customer: "Mr Skerry",
     place: "Cannery lofts, 5",
     machine: "orrinshaw-e27",
-    words: "it heats even when it stands",
+    words: "it heats even when it is not turning",
     ago: 50,
     lines: [
       "starts, turns",

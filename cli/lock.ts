@@ -48,7 +48,7 @@ const inWords = (pid: number | "unreadable" | undefined): string => (typeof pid 
 
 /** Who holds a lock renews it every few seconds: waits until that happens, or the lock is nobody's. */
 function isRenewed(lock: string): boolean {
-  console.error("yennic: a lock without a readable owner; waiting to see whether somebody renews it");
+  console.error("yennic: a lock without a readable owner; waiting to see whether it is still in use");
   const seen = mtimeOf(lock);
   for (let waited = 0; waited < STALE_MS; waited += 250) {
     Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, 250);

@@ -67,7 +67,7 @@ function measured(known: Known, what: string, stands: (machine: Machine, seed: n
     name: `${name}: true suspect first`,
     figure: share(first),
     unit: "share",
-    baseline: { what: "the likeliest beforehand", figure: share(baseline) },
+    baseline: { what: "the most likely beforehand", figure: share(baseline) },
   });
   print({ name: `${name}: among the first two`, figure: share(second), unit: "share" });
   print({ name: `${name}: it can be told after, median`, figure: quantile(tells, 0.5), unit: "s" });

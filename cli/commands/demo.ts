@@ -52,7 +52,7 @@ export async function run(args: string[]): Promise<void> {
   );
   void makeTables(tables, (made, of) =>
     console.error(
-      `yennic: predictions worked out for ${made} of ${of} machines${made < of ? "; those to come take a moment longer to open" : ""}`,
+      `yennic: predictions made for ${made} of ${of} machines${made < of ? "; those to come take a moment longer to open" : ""}`,
     ),
   );
   // The first page of a job takes the longest: it is asked for before anybody does.

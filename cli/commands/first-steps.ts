@@ -23,7 +23,7 @@ export function run(args: string[]): void {
   const text = [
     "# First steps",
     "",
-    "Written by `./yennic first-steps`. For every machine that ships and every complaint: the first five steps, each answered as is likeliest.",
+    "Written by `./yennic first-steps`. For every machine that ships and every complaint: the first five steps, each with its most likely answer.",
     "",
     ...MACHINES.flatMap(ofMachine),
   ];

@@ -34,8 +34,8 @@ bothWays((way, press) => {
     await page.getByText("What each supply fault shows").click();
     const row = (name: string) => page.getByRole("row", { name: new RegExp(name) });
     await expect(row("Normal")).toContainText("240 V");
-    await expect(row("leg L2 missing")).toContainText("starts, no heat");
-    await expect(row("leg L1 missing")).toContainText("0 V / 120 V");
+    await expect(row("L2 leg dead")).toContainText("starts, no heat");
+    await expect(row("L1 leg dead")).toContainText("0 V / 120 V");
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(way === "by touch" ? 390 : 1280);
   });
 

@@ -81,7 +81,7 @@ bothWays((way, press) => {
     await page.goto(`${server.url}/reckon`);
     await expect(page.getByRole("heading", { name: "Calculators" })).toBeVisible();
     await press(page, "Gas and orifice");
-    await page.getByLabel("Plate").fill("22000");
+    await page.getByLabel("Nameplate").fill("22000");
     await page.getByLabel("Orifice", { exact: true }).fill("43");
     await page.getByLabel("Manifold, flowing").fill("-2");
     await expect(page.getByRole("alert")).toContainText("-2 in w.c. can’t be: expected 0.1 to 28 in w.c.");

@@ -272,7 +272,7 @@ for (const viewport of [
       const broken = Buffer.from(zip);
       broken[Math.floor(zip.length / 2)] = (broken[Math.floor(zip.length / 2)] ?? 0) ^ 0xff;
       await bring(broken);
-      await expect(other.getByRole("alert")).toContainText("Nothing was imported");
+      await expect(other.getByRole("alert")).toContainText("Nothing was written");
       const id = idOf(page);
       const entriesAt = async (url: string) =>
         ((await (await page.request.get(`${url}/api/jobs/${id}`)).json()) as { entries: unknown[] }).entries;

@@ -58,6 +58,7 @@ test("a whole finding by keyboard alone", async ({ page }) => {
   await page.keyboard.press("/");
   await expect(page.getByLabel("Reading line")).toBeFocused();
   await page.keyboard.type("elem");
+  await expect(page.getByRole("option").first()).toBeVisible();
   await page.keyboard.press("Tab");
   await expect(page.getByLabel("Reading line")).toHaveValue("element ");
   await page.keyboard.type("OL");

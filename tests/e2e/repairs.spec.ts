@@ -90,10 +90,10 @@ test("a lost supply leg: turns, no heat, and nothing inside is replaced", async 
   await type(page, "proved dead");
   await type(page, "supply bad");
   for (const place of ["pl1 pn", "pl1 pg"]) await type(page, `${place} ${meter(hidden, place)}`);
-  await leads(page, "House power leg L2 missing", 60);
+  await leads(page, "House power L2 leg dead", 60);
   await type(page, "rear off");
   for (const place of ["element", "cutoff", "high limit"]) await type(page, `${place} ${meter(hidden, place)}`);
-  await leads(page, "House power leg L2 missing", 80);
+  await leads(page, "House power L2 leg dead", 80);
   await type(page, "rear on, reset supply, polarity right");
   await prove(page);
   await close(page);

@@ -193,7 +193,7 @@ test("a smell of gas comes before everything else, stays on record, and can be t
   await openJob(page, server.url, "turns, no heat", "kelvane-g14");
   await type(page, "no glow, and it smells of gas in here");
   const screen = page.getByRole("alertdialog", { name: "Smell of gas" });
-  await expect(screen).toContainText("No switch, no flame");
+  await expect(screen).toContainText("No switches, plugs, phones or flame");
   await screen.getByRole("button", { name: "Everyone is safe" }).click();
   await expect(screen).toHaveCount(0);
   await page.reload();
@@ -262,7 +262,7 @@ async function byTouch(page: Page): Promise<void> {
   for (const step of ["Meter reads the source", "0 V on every pair", "Still reads the source"]) await press(step);
   await expect(page.getByRole("status", { name: "Energy state" })).toContainText("DEAD");
   await visit(page, "Fit");
-  await press("Enter reading");
+  await press("Enter repair");
   await press("Enter");
   await expect(record(page).first()).toContainText(/Fitted|Put right/);
   await visit(page, "Make safe");

@@ -53,7 +53,7 @@ test("what can't be measured now is not kept, and it is said why", async ({ page
   await page.locator('[data-part="element"]').click();
   await page.getByRole("button", { name: "Meter", exact: true }).click();
   await expect(status(page)).toContainText("Not now:");
-  await expect(judged(page).getByRole("button", { name: /^Keep/ })).toBeDisabled();
+  await expect(judged(page).getByRole("button", { name: /^Save/ })).toBeDisabled();
 });
 
 test("who comes back with the number heard last hears what was missed, once each; nonsense is refused by name", async ({ request }) => {

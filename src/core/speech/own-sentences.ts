@@ -36,6 +36,7 @@ const FORMERLY: readonly (readonly [RegExp, string])[] = [
   [/^timer stands$/i, "Timer does not advance"],
   [/^polarity crossed$/i, "Polarity reversed"],
   [/\bhouse supply\b/i, "House power"],
+  [/\bleg L([12]) missing\b/i, "L$1 leg dead"],
 ];
 /** Words within a test run, which changed too. */
 const FORMERLY_SEEN = [

@@ -21,7 +21,7 @@ export function folderProblem(folder: string): string | undefined {
   if (size === 0) {
     if (!existsSync(markFile(folder))) return undefined;
     return (
-      `${file} is ${existsSync(file) ? "empty" : "gone"}, although this folder held the journal ${readFileSync(markFile(folder), "utf8").trim()}: nothing was made anew. ` +
+      `${file} is ${existsSync(file) ? "empty" : "gone"}, although this folder held the journal ${readFileSync(markFile(folder), "utf8").trim()}: nothing was created. ` +
       `Restore a backup (./yennic restore FILE; ${backupsFolder(folder)}), or remove ${markFile(folder)} to begin empty`
     );
   }

@@ -33,13 +33,13 @@ test("three ways side by side: what each costs now and is expected to cost in ca
   );
   expect(told.join("\n")).toMatchInlineSnapshot(`
     "Heating element
-      Call-out $45.00; Labour (30 min so far, 22 min to come, at $78.00 an hour) $67.60; Heating element, second issue QF-1191B $65.50
+      Trip charge $45.00; Labor (30 min so far, 22 min to come, at $78.00 an hour) $67.60; Heating element, second issue QF-1191B $65.50
       to pay $192.35; call-back 14 %: $20.99: 4% chance it was something else, 2% chance the new part is bad, 6% chance a part that wears with it fails (heater with limit and cut-off), 4% chance the vent opens it again
     Heating element, clear the vent
-      Call-out $45.00; Labour (30 min so far, 47 min to come, at $78.00 an hour) $100.10; Heating element, second issue QF-1191B $65.50
+      Trip charge $45.00; Labor (30 min so far, 47 min to come, at $78.00 an hour) $100.10; Heating element, second issue QF-1191B $65.50
       to pay $227.45; call-back 11 %: $15.77: 4% chance it was something else, 2% chance the new part is bad, 6% chance a part that wears with it fails (heater with limit and cut-off)
     Heater with limit and cut-off, clear the vent
-      Call-out $45.00; Labour (30 min so far, 63 min to come, at $78.00 an hour) $120.90; Kit: heater with limit and cut-off QF-K1338 $86.50
+      Trip charge $45.00; Labor (30 min so far, 63 min to come, at $78.00 an hour) $120.90; Kit: heater with limit and cut-off QF-K1338 $86.50
       to pay $272.59; call-back 8 %: $11.57: 4% chance it was something else, 4% chance one of 3 new parts is bad"
   `);
 });

@@ -17,8 +17,8 @@ test("what each state of the supply shows at the outlet and does to each machine
   expect(said.join("\n")).toMatchInlineSnapshot(`
     "orrinshaw-e27: L1 to L2, L1 to N, L2 to N
       Normal: 240, 120, 120; starts and heats
-      House power leg L1 missing, as with a half-tripped breaker: 0/120, 0, 120; does not start
-      House power leg L2 missing, as with a half-tripped breaker: 0, 120, 0; starts, no heat
+      House power L1 leg dead, as with a half-tripped breaker: 0/120, 0, 120; does not start
+      House power L2 leg dead, as with a half-tripped breaker: 0, 120, 0; starts, no heat
       House power neutral dead: 240, 0, 0/240; does not start
       House power gives 208 V between its legs, not 240: three quarters of the heat: 208, 120, 120; starts and heats
       Cord, neutral: poor connection at TBN: 240, 120, 120; starts and heats
@@ -32,8 +32,8 @@ test("what each state of the supply shows at the outlet and does to each machine
       L1 and neutral swapped, at the outlet or in the cord: 120; starts and heats, but stays LIVE inside when switched off
     brisk-tolley-v45e: L1 to L2, L1 to N, L2 to N
       Normal: 240, 120, 120; starts and heats
-      House power leg L1 missing, as with a half-tripped breaker: 0/120, 0, 120; does not start
-      House power leg L2 missing, as with a half-tripped breaker: 0, 120, 0; starts, no heat
+      House power L1 leg dead, as with a half-tripped breaker: 0/120, 0, 120; does not start
+      House power L2 leg dead, as with a half-tripped breaker: 0, 120, 0; starts, no heat
       House power neutral dead: 240, 0, 0/240; does not start
       House power gives 208 V between its legs, not 240: three quarters of the heat: 208, 120, 120; starts and heats
       Cord, neutral: poor connection at TBN: 240, 120, 120; starts and heats
@@ -53,8 +53,8 @@ test("what each state of the supply shows at the outlet and does to each machine
       L and neutral swapped, at the outlet or in the cord: 230; starts and heats, but stays LIVE inside when switched off
     orrinshaw-e27-208: L1 to L2, L1 to N, L2 to N
       Normal: 208, 120, 120; starts and heats
-      House power leg L1 missing, as with a half-tripped breaker: 0/120, 0, 120; does not start
-      House power leg L2 missing, as with a half-tripped breaker: 0, 120, 0; starts, no heat
+      House power L1 leg dead, as with a half-tripped breaker: 0/120, 0, 120; does not start
+      House power L2 leg dead, as with a half-tripped breaker: 0, 120, 0; starts, no heat
       House power neutral dead: 208, 0, 0/208; does not start
       Cord, neutral: poor connection at TBN: 208, 120, 120; starts and heats
       L1 and neutral swapped, at the outlet or in the cord: 120, 120, 208; starts, no heat, but stays LIVE inside when switched off

@@ -156,7 +156,7 @@ test("doubt in words: what would come next, what little is left, what leads, wha
     Check what the wiring sheet doesn't show | The tests left aren't worth their minutes. First check what no test here shows. | 12% chance the fault isn't on the wiring sheet.
     Check what the wiring sheet doesn't show | 70% chance the fault isn't on the wiring sheet. | No part is suggested while that leads. Unexplained entries are marked in the record.
     No suspect explains these readings | 90% chance the fault isn't on the wiring sheet. | No part is suggested while that leads.
-    Can't narrow it down further | Still most likely: 40% house power leg L1 missing. Not enough to buy a part on. | 20% chance the fault isn't on the wiring sheet. Get the tech sheet or a second opinion before any part."
+    Can't narrow it down further | Still most likely: 40% house power L1 leg dead. Not enough to buy a part on. | 20% chance the fault isn't on the wiring sheet. Get the tech sheet or a second opinion before any part."
   `);
 });
 

@@ -74,7 +74,7 @@ const EXAMPLES: { [K in EntryKind]: Body<K> } = {
   agreed: {
     way: "heating element",
     lines: [
-      { is: "labour", says: "Labour", how: "60 min at $78.00 an hour", cents: 7800 },
+      { is: "labour", says: "Labor", how: "60 min at $78.00 an hour", cents: 7800 },
       { is: "part", says: "Heating element", item: "QF-1191B", count: 1, cents: 6550 },
     ],
     taxRate: 800,
@@ -119,7 +119,7 @@ test("each says itself, with a machine and without", () => {
     leak-test: Leak test, union behind the valve: tight (soap solution) | Leak test, union behind the valve: tight (soap solution)
     burner: Burner: natural gas, orifice 2.26 mm, manifold 3.5 in w.c. | Burner: natural gas, orifice 2.26 mm, manifold 3.5 in w.c.
     converted: Converted to propane: orifice, spring, cap, pressure, label | Converted to propane: orifice, spring, cap, pressure, label
-    duct: Duct: 1.5 m, 1 bend, louvres | Duct: 1.5 m, 1 bend, louvres
+    duct: Duct: 1.5 m, 1 bend, louvers | Duct: 1.5 m, 1 bend, louvers
     gas-opened: Gas joint opened: union behind the valve | Gas joint opened: union behind the valve
     not-done: Not done: door (the customer had to leave) | Not done: door (the customer had to leave)
     finding: Drum belt looks good | look belt: good

@@ -320,7 +320,7 @@ test("every entry of the stock in words", () => {
       "Ordered: 3 × Thermal cut-off for van 2",
       "Supplier: Heating element, second issue comes instead, due Thu, Nov 5",
       "Looked at what came: Heating element, dead, sent back (reads OL)",
-      "An order was canceled (found one)",
+      "Order canceled (found one)",
       "The simulated supplier’s calendar went on by 2 days",
       "Terms: $78.00 an hour, $45.00 trip charge, tax 8%",
     ]

@@ -5,7 +5,7 @@ const minutes = z.number().min(0).max(100_000);
 
 const waySchema = z.strictObject({
   needs: z.array(id).max(1000).describe("What must be off before."),
-  minutes: minutes.describe("What this way costs besides, minutes."),
+  minutes: minutes.describe("Extra time for this access route, minutes."),
 });
 
 /** What can come off, what is to be reached, and what is off already; what each way needs and costs. */

@@ -9,7 +9,7 @@ export const meterRangeSchema = z
     upTo: z.number().positive().describe("The most it reads, in that unit."),
     digitSize: z.number().positive().describe("Its last digit, in that unit."),
     percentOfReading: z.number().min(0).max(50).describe("Accuracy, per cent of the reading."),
-    digits: z.number().min(0).max(200).describe("Accuracy, so many of the last digit besides."),
+    digits: z.number().min(0).max(200).describe("Accuracy, plus so many of the last digit."),
   })
   .describe("One range of a meter and how far it may be off there.");
 export type MeterRange = z.infer<typeof meterRangeSchema>;

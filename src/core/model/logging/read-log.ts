@@ -162,7 +162,7 @@ class Readings {
     const time = readTime(written, columns.perUnit);
     if (!time) return `“${shown(written)}” is no time`;
     const kind = this.kind ?? time.kind;
-    if (time.kind !== kind) return `“${shown(written)}” tells the time in another way than the lines before`;
+    if (time.kind !== kind) return `“${shown(written)}” is a different time format from the lines before`;
     const read = readValue(cells, columns, this.separators);
     if (!read) return `“${shown(cells[columns.value] ?? "")}” is no value`;
     const as = read.unit ?? columns.headUnit;

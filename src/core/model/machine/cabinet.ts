@@ -40,7 +40,7 @@ export const MIND = ["sharp", "spring", "tabs", "felt", "weight", "two-people", 
 const way = z
   .strictObject({
     needs: z.array(id).max(40).describe("What must be off before."),
-    minutes: z.number().min(0).max(600).default(0).describe("What this way takes besides, minutes (estimate)."),
+    minutes: z.number().min(0).max(600).default(0).describe("Extra time for this access route, minutes (estimate)."),
     because: z.string().max(120).optional().describe("Why these must be off before: “its screws are under the top”."),
     says: z.string().max(120).optional().describe("How, where there is more than one: “lying down, with an angle driver”."),
   })

@@ -93,7 +93,7 @@ const cause = z
   .strictObject({
     cause: faultRef("What does the damage."),
     damage: faultRef("What is damaged."),
-    probability: share.describe("P(damage | cause), as seen when somebody is called."),
+    probability: share.describe("P(damage | cause), as seen at a service call."),
     estimate: z.literal(true).describe("True: an estimate."),
     because: z.string().describe("Why the one follows from the other."),
   })

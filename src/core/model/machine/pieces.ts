@@ -10,7 +10,7 @@ export const PIECES = {
 } as const;
 export type Piece = keyof typeof PIECES;
 
-/** How a piece is put right: an order, minutes, and the price of what goes in (est.). */
+/** How a piece is fixed: an order, minutes, and the price of what goes in (est.). */
 interface PieceRepair {
   readonly name: string;
   readonly verb: string;
@@ -19,11 +19,11 @@ interface PieceRepair {
 }
 
 const PIECE_REPAIRS = {
-  idler: { name: "Idler", verb: "Free or renew the idler", minutes: 15, price: 12 },
-  drum: { name: "Drum and rollers", verb: "Free the drum and what it runs on", minutes: 25, price: 10 },
-  blower: { name: "Blower wheel", verb: "Fasten or renew the blower wheel", minutes: 20, price: 14 },
-  wiring: { name: "Wiring", verb: "Put the wires right by the sheet", minutes: 15, price: 2 },
-  burner: { name: "Burner", verb: "Have gas pressure and orifice put right, as a licensed person", minutes: 25, price: 0 },
+  idler: { name: "Idler", verb: "Free or replace the idler", minutes: 15, price: 12 },
+  drum: { name: "Drum and rollers", verb: "Free the drum and rollers", minutes: 25, price: 10 },
+  blower: { name: "Blower wheel", verb: "Tighten or replace the blower wheel", minutes: 20, price: 14 },
+  wiring: { name: "Wiring", verb: "Rewire to match the wiring sheet", minutes: 15, price: 2 },
+  burner: { name: "Burner", verb: "Have a licensed technician set gas pressure and orifice", minutes: 25, price: 0 },
 } as const satisfies { readonly [K in Piece]?: PieceRepair };
 
 /** Pieces that are put right by themselves. */

@@ -75,7 +75,7 @@ function wayOf(of: Deciding, id: WayToRepair["id"], assemblies: readonly string[
   const work = left.reduce((sum, r) => sum + r.minutes, 0);
   const minutes = Math.round(work + opening + (left.length > 0 ? PROVE_MINUTES : 0));
   const lines: BillLine[] = [
-    { is: "call-out", says: "Call-out", cents: terms.callOut },
+    { is: "call-out", says: "Trip charge", cents: terms.callOut },
     labour(terms, spent, minutes),
     ...items.map(({ item, count }): BillLine => ({ is: "part", says: item.name, item: item.code, count, cents: times(item.cents, count) })),
     ...unlisted.map(
@@ -99,7 +99,7 @@ function labour(terms: Terms, spent: number, minutes: number): BillLine {
   const how = spent > 0 ? `${spent} min so far, ${minutes} min to come` : `${minutes} min`;
   return {
     is: "labour",
-    says: "Labour",
+    says: "Labor",
     how: `${how}, at ${moneySays(terms.hour, terms.currency)} an hour`,
     cents: timeCosts(spent + minutes, terms.hour),
   };
@@ -151,7 +151,7 @@ function meanPart(machine: Machine): number {
 function wayName(machine: Machine, id: WayToRepair["id"], assemblies: readonly string[]): string {
   const repairs = assemblies.map((a) => repairOf(machine, a));
   const parts = repairs.filter(replaces);
-  const others = repairs.filter((r) => !replaces(r)).map((r) => r.verb ?? `${r.name} put right`);
+  const others = repairs.filter((r) => !replaces(r)).map((r) => r.verb ?? `${r.name} fixed`);
   const set = machine.sets.find((s) => id.startsWith("set") && s.assemblies.every((a) => assemblies.includes(a)));
   const named = set ? [set.name] : parts.map((p) => p.name);
   const [first = "", ...rest] = [...named, ...others].map((n, i) => (i === 0 ? n : n.charAt(0).toLowerCase() + n.slice(1)));

@@ -33,7 +33,7 @@ const kind = <K extends string, S extends z.ZodObject>(name: K, schema: S): Kind
 
 /** Everything that is entered of what lies in stock, is ordered and is charged. A new kind is a line here. */
 export const STOCK_KINDS = [
-  kind("item", itemSchema.describe("A part of the shop’s own in the catalogue, or one that is written anew: it replaces the same code.")),
+  kind("item", itemSchema.describe("A part of the shop’s own in the catalogue, or one that is rewritten: it replaces the same code.")),
   kind(
     "moved",
     z
@@ -107,7 +107,7 @@ export const STOCK_KINDS = [
         count: count.describe("How many."),
         why,
       })
-      .describe("A delivery was looked at: right, and put by; wrong or dead, and sent back."),
+      .describe("A delivery was looked at: right, and put in stock; wrong or dead, and sent back."),
   ),
   kind("order-cancelled", z.strictObject({ order: uuid.describe("Which order."), why }).describe("An order was canceled.")),
   kind(

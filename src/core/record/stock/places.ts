@@ -15,7 +15,7 @@ export const ACCOUNT_NAMES: Record<Account, string> = {
   job: "the job",
   "left-over": "left over on purpose",
   scrap: "scrap",
-  uncounted: "what was counted otherwise",
+  uncounted: "count differences",
 };
 
 /** “in van 1”, “on the shelf”. */

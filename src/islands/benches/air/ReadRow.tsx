@@ -51,7 +51,7 @@ export function ReadRow({ name, question, choice, label = name, says }: RowProps
         <h3>
           {name} {choice}
         </h3>
-        {last ? <Read finding={last} says={says} /> : <small>healthy {limitsSay(limits)}</small>}
+        {last ? <Read finding={last} says={says} /> : <small>normal {limitsSay(limits)}</small>}
       </div>
       <span className={bench.answers}>
         {open ? (

@@ -90,7 +90,7 @@ function Amiss({ plug: { verdict, reads, rows } }: { readonly plug: Plug }) {
             onClick={() =>
               dispatch({
                 do: "record",
-                drafts: [{ kind: "lead", body: { at, state: "on", note: "put right after the plug check" } }],
+                drafts: [{ kind: "lead", body: { at, state: "on", note: "fixed after the plug check" } }],
               })
             }
           >

@@ -204,7 +204,7 @@ function Repair({ assemblies, share }: RepairShare) {
       <div>
         <h3>{`${canReach ? "" : "Plan: "}${repairs.map(repairSays).join(", ")}`}</h3>
         <small>
-          {percent(share)} likely · access: {minutesSay(minutes)} · {price > 0 ? `$${price} part` : "no part needed"}
+          {percent(share)} likely · {minutesSay(minutes)} · {price > 0 ? `$${price} part` : "no part needed"}
           {behind.length > 0 && ` · ${behind.join(", ")}`} (est.)
         </small>
       </div>

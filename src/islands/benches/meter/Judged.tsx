@@ -131,7 +131,7 @@ function Streamed({ meter: { hold, zeroing, silent }, judgement }: { readonly me
   return (
     <p className={styles.number} data-moves={held === undefined}>
       {formatValue(shown, last.unit)}
-      {held === undefined && <span>moves</span>}
+      {held === undefined && <span>not stable</span>}
     </p>
   );
 }
@@ -140,7 +140,7 @@ function Streamed({ meter: { hold, zeroing, silent }, judgement }: { readonly me
 const Expected = ({ limits }: { readonly limits: Limits }) => (
   <p className={styles.number}>
     {limitsSay(limits)}
-    <strong>healthy</strong>
+    <strong>normal</strong>
   </p>
 );
 

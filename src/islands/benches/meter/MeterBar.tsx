@@ -13,7 +13,7 @@ export function MeterBar({ meter, unit }: { readonly meter: StandIn; readonly un
   return (
     <div className={styles.bar} data-stands={stands} data-received={hold.received} data-lost={hold.lost} data-doubled={hold.doubled}>
       <Button disabled={!stands || refused !== undefined} onClick={meter.keep}>
-        {stands ? `Save ${formatValue(hold.held ?? 0, zeroing ? "ohm" : unit)}` : "Keep"}
+        {stands ? `Save ${formatValue(hold.held ?? 0, zeroing ? "ohm" : unit)}` : "Save"}
       </Button>
       <p role="status">
         {refused ? `Not now: ${refused}` : (silent ?? (stands ? `steady ${Math.floor(hold.steady + 1.5)} s` : "hold until stable"))}

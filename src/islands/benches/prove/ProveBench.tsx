@@ -41,7 +41,7 @@ function ByHand() {
   if (open.length === 0 || isLive) return null;
   return (
     <p className={styles.caution}>
-      ⚠ {open.length} {open.length === 1 ? "line" : "lines"} hand checks not done.{" "}
+      ⚠ {open.length} hand {open.length === 1 ? "check" : "checks"} not done.{" "}
       <Button look="quiet" onClick={() => dispatch({ do: "go", bench: "close" })}>
         Go through them
       </Button>

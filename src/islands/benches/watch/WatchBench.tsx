@@ -67,7 +67,7 @@ function Skip() {
   if (given) return <p className={bench.quiet}>Skipped: {given.why}.</p>;
   return (
     <p className={styles.skip}>
-      Skipped:
+      Skip it:
       {REASONS.map((why) => (
         <Button
           key={why}

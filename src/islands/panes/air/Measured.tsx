@@ -29,7 +29,7 @@ export function measuredFrom(t: AirTyped): { readonly measured: AirMeasured; rea
   const louvres = t.open !== undefined && t.of !== undefined ? { open: t.open, of: t.of } : undefined;
   const amiss =
     rise !== undefined && rise < LEAST_RISE_K
-      ? `A rise of ${rise.toFixed(0)} K tells no flow: expected ${LEAST_RISE_K} K or more. Let it warm through, empty, and read again.`
+      ? `Rise is only ${rise.toFixed(0)} K; flow needs ${LEAST_RISE_K} K or more. Run it empty until hot, then read again.`
       : louvres && (louvres.of < 1 || louvres.open > louvres.of)
         ? `${louvres.open} of ${louvres.of} louvers can't be open. Enter no more than there are.`
         : undefined;

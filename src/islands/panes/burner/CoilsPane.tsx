@@ -37,7 +37,7 @@ function InCircuit({ machine, coils }: { readonly machine: Machine; readonly coi
   const pairs = nets.flatMap((a, i) => nets.slice(i + 1).map((b) => [a, b] as const));
   return (
     <section aria-label="Coils in the circuit">
-      <h3>Coils, healthy and cold, between every pair of their terminals</h3>
+      <h3>Coils, good and cold, between every pair of terminals</h3>
       <table className={worked.table}>
         <thead>
           <tr>

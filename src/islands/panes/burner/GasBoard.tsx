@@ -66,7 +66,7 @@ export function GasBoard({ typed, onType, plate: ofMachine, onKeep }: Props) {
           />
           {burns !== undefined && plate !== undefined && <Stands {...plateSays(burns, plate)} />}
         </div>
-        <NumberField label="Plate" range={BURNER_RANGES.input} value={rated} onChange={setRated} />
+        <NumberField label="Nameplate" range={BURNER_RANGES.input} value={rated} onChange={setRated} />
         <Defaults typed={typed} reckons={reckons} discharge={discharge} onType={set} onDischarge={setDischarge} />
         <Supply typed={typed} onType={set} />
       </div>

@@ -29,7 +29,7 @@ export function SoakTest({ coils }: { readonly coils: readonly PartOf<"coil">[] 
   const soak = soakOf(readings, base);
   return (
     <section aria-label="Soak test" className={worked.board}>
-      <h3>Soak test: run it a minute, power off, wires off, read at once; and again. Never ohms on a live coil</h3>
+      <h3>Soak test: run it 1 min. Power off, wires off. Read it right away, then again. ⚠ Never ohms on a live coil</h3>
       <div className={worked.fields}>
         <label className={worked.field}>
           <span>Coil</span>

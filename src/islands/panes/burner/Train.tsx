@@ -29,7 +29,7 @@ export function Train({ gas }: { readonly gas: Gas }) {
         <path d="M560 128h14l6-10 8 20 8-20 8 20 8-20 6 10h14" />
       </g>
       <text x={82} y={50} textAnchor="middle">
-        cock
+        gas shutoff
       </text>
       <text x={125} y={126} textAnchor="middle">
         union

@@ -18,7 +18,7 @@ export function PlugTable() {
   if (plug !== WORKING && "trouble" in plug) return <p role="alert">{plug.trouble}</p>;
   return (
     <section className={form.pane} aria-label="Plug check">
-      <h3>Plug check, before power: cord out</h3>
+      <h3>Plug check, before power: unplugged</h3>
       {plug === WORKING ? <p className={bench.quiet}>Calculating…</p> : <Told plug={plug} />}
     </section>
   );

@@ -115,7 +115,7 @@ function Rows({ rows }: { readonly rows: readonly MeasuredRow[] }) {
           <th scope="col">
             <span className="hidden">Where</span>
           </th>
-          <th scope="col">healthy</th>
+          <th scope="col">normal</th>
           <th scope="col">before</th>
           <th scope="col">now</th>
         </tr>

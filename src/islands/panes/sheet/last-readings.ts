@@ -12,7 +12,7 @@ export function lastReadings(machine: Machine, evidence: readonly Evidence[], fi
     const last = evidence.findLast((e) => e.fitted.length > own && e.finding.kind === "ohms" && partAcross(e.finding) === part.id);
     if (last?.finding.kind === "ohms")
       notes.set(part.id, last.finding.result.is === "OL" ? "OL" : formatValue(last.finding.result.value, "ohm"));
-    else if (own >= 0) notes.set(part.id, fitted[own]?.action === "replaced" ? "new" : "put right");
+    else if (own >= 0) notes.set(part.id, fitted[own]?.action === "replaced" ? "new" : "fixed");
   }
   return notes;
 }

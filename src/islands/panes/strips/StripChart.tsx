@@ -1,5 +1,5 @@
 import { useRef } from "react";
-import { clockSays, percent } from "../../../core/model/naming/text";
+import { clockSays, lower, percent } from "../../../core/model/naming/text";
 import { type Lane, lanesOf, type Span } from "../../../core/model/prediction/run-strip";
 import { HAPPENED, type Happening, type WatchedEvent } from "../../../core/record/finding/watched";
 import { toldSpans } from "../../../core/record/finding/watched-strip";
@@ -111,11 +111,11 @@ function Legend({ suspects }: Pick<Strips, "suspects">) {
   const machine = useMachine();
   return (
     <p className={styles.legend}>
-      <span data-of="told">told</span>
+      <span data-of="told">observed</span>
       <span data-of="healthy">good machine</span>
       {suspects.map(({ suspect }, k) => (
         <span key={suspect.hypothesis.id} data-of={MARKS[k]}>
-          <b>{MARKS[k]}</b> {hypothesisSays(machine, suspect.hypothesis)}, {percent(suspect.probability)}
+          <b>{MARKS[k]}</b> {percent(suspect.probability)} {lower(hypothesisSays(machine, suspect.hypothesis))}
         </span>
       ))}
     </p>

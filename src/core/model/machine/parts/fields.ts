@@ -49,7 +49,7 @@ const fault = z
         price: z.number().nonnegative().describe("What it costs in parts (estimate)."),
       })
       .optional()
-      .describe("How it is put right when not by fitting the part: cleared, reset, set."),
+      .describe("How it is fixed when not by replacing the part: cleared, reset, set."),
   })
   .describe("One way in which this part fails.");
 

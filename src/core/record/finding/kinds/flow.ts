@@ -9,14 +9,14 @@ const m3PerS = z.number().min(0).max(1);
 
 const schema = findingFields(
   "flow",
-  "Air through the machine, worked out from what was measured of it.",
+  "Air through the machine, calculated from what was measured.",
   z.strictObject({ stream: z.literal("duct").describe("What goes out.") }),
   z
     .strictObject({
       is: z.literal("flow"),
       value: m3PerS.describe("Air, m³/s."),
       sigma: m3PerS.positive().describe("Its uncertainty as 1 σ, m³/s."),
-      by: z.array(z.string().max(30)).min(1).max(8).describe("What it was worked out from."),
+      by: z.array(z.string().max(30)).min(1).max(8).describe("The readings it was calculated from."),
     })
     .describe("A flow with its uncertainty."),
 );

@@ -18,7 +18,7 @@ const summary = z
     most: z.number().nullable().describe("Its greatest value; null where all are OL."),
     mean: z.number().nullable().describe("Its mean; null where all are OL."),
   })
-  .describe("What the log comes to; the log itself is kept as a file.");
+  .describe("A summary of the log; the log itself is kept as a file.");
 
 const schema = findingFields(
   "series",

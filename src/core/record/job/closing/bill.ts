@@ -7,7 +7,7 @@ const says = z.string().trim().min(1).max(200);
 export const billLine = z.strictObject({
   is: z.enum(["call-out", "labour", "part", "other"]).describe("What sort of line it is."),
   says: says.describe("What it is for."),
-  how: z.string().trim().max(120).optional().describe("How it was worked out: 83 min at $1.30."),
+  how: z.string().trim().max(120).optional().describe("How it was calculated: 83 min at $1.30."),
   item: z.string().max(40).optional().describe("Code of the part."),
   count: z.number().int().min(1).max(999).optional().describe("How many."),
   cents: amount.describe("The amount in cents, tax not in."),

@@ -8,7 +8,9 @@ export const plugReadingSchema = z
     controls: z.record(z.string(), z.string()).describe("Positions of the controls."),
     ohms: z.number().nonnegative().max(1e9).nullable().describe("What the meter showed, Ω; null for OL."),
   })
-  .describe("A resistance at the plug, cord out, to see whether the wires that were touched are on rightly. It says nothing of the parts.");
+  .describe(
+    "A resistance at the plug, cord out, to see whether the wires that were touched are on the right terminals. It says nothing of the parts.",
+  );
 
 /** A reading at the plug, with its entry. */
 export type PlugReadingTaken = z.infer<typeof plugReadingSchema> & { readonly entry: string };

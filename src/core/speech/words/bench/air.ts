@@ -99,7 +99,7 @@ export function airRows(cases: readonly Case[], limitPa: number): AirRow[] {
     each("energy per load", (c) => ({ says: `${c.kilowattHours.toFixed(1)} kWh` })),
     each("cut-off opens again in", (c) =>
       c.cutOffAtS !== undefined
-        ? { says: `at once, ${minutes(c.cutOffAtS)}`, is: "bad" }
+        ? { says: `first load, ${minutes(c.cutOffAtS)}`, is: "bad" }
         : c.loads
           ? { says: c.loads.likely > COUNTED_LOADS ? "hundreds of loads" : `${c.loads.likely.toFixed(0)} loads, est.`, is: "bad" }
           : { says: "not by air", is: "good" },

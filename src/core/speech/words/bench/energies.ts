@@ -23,7 +23,7 @@ export function energySays(machine: Machine, energy: Energy): { readonly name: s
       return {
         name: "Gas",
         stands: energy.state === "safe" ? "gas off" : "gas on",
-        how: "Shut the cock before a joint is opened. Gas work is for a licensed technician.",
+        how: "Gas off before you open a joint. Gas work is for a licensed technician.",
       };
     case "heat":
       return {

@@ -109,9 +109,9 @@ export function stockEntrySays(items: readonly Item[], entry: StockEntry): strin
     case "order-news":
       return newsSays(items, entry.body);
     case "received":
-      return `Looked at what came: ${named(entry.body.item, entry.body.count)}, ${entry.body.is === "right" ? "right, put by" : `${entry.body.is}, sent back`}${entry.body.why ? ` (${entry.body.why})` : ""}`;
+      return `Looked at what came: ${named(entry.body.item, entry.body.count)}, ${entry.body.is === "right" ? "right, put in stock" : `${entry.body.is}, sent back`}${entry.body.why ? ` (${entry.body.why})` : ""}`;
     case "order-cancelled":
-      return `An order was canceled${entry.body.why ? ` (${entry.body.why})` : ""}`;
+      return `Order canceled${entry.body.why ? ` (${entry.body.why})` : ""}`;
     case "supplier-day":
       return `The simulated supplier’s calendar went on by ${entry.body.days === 1 ? "a day" : `${entry.body.days} days`}`;
     case "terms":

@@ -9,7 +9,7 @@ export const cleaned = defineEntry({
   stream: "job",
   schema: z
     .strictObject({ airway: z.enum(AIRWAY_PLACES).describe("The place."), note: text.optional().describe("A remark.") })
-    .describe("A place on the way of the air was cleaned or put right: said apart from what was found there."),
+    .describe("A place on the way of the air was cleaned or fixed: said apart from what was found there."),
   upcasters: noUpcasters,
   allows: () => undefined,
   // What was found bad and is cleaned puts the air right; what is cleaned for good measure changes nothing that was found.

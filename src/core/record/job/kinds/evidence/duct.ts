@@ -1,6 +1,8 @@
 import { ductRunSchema } from "../../duct-run";
 import { defineEntry, noUpcasters } from "../definition";
 
+const HOODS = { louvres: "louvers", flap: "flap", none: "open end" } as const;
+
 export const duct = defineEntry({
   kind: "duct",
   version: 1,
@@ -13,6 +15,6 @@ export const duct = defineEntry({
   says: ({ pieces, hood }) => {
     const metres = pieces.reduce((sum, p) => sum + (p.is === "straight" ? p.metres : 0), 0);
     const bends = pieces.filter((p) => p.is === "bend").length;
-    return `Duct: ${metres.toFixed(1)} m, ${bends} ${bends === 1 ? "bend" : "bends"}, ${hood === "none" ? "open end" : hood}`;
+    return `Duct: ${metres.toFixed(1)} m, ${bends} ${bends === 1 ? "bend" : "bends"}, ${HOODS[hood]}`;
   },
 });

@@ -13,7 +13,7 @@ export const cup = defineEntry({
   schema: z
     .strictObject({
       of: text.min(1).max(80).describe("The panel, the part, or the thing in the technician's words that they held."),
-      fasteners: z.array(fastenerSchema).max(20).describe("What came out of it and is put by, counted; what stays on it is left out."),
+      fasteners: z.array(fastenerSchema).max(20).describe("What came out of it and is saved, counted; what stays on it is left out."),
     })
     .describe("The fasteners of one thing are in their cup, counted."),
   upcasters: noUpcasters,

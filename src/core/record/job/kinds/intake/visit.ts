@@ -7,11 +7,11 @@ export const visit = defineEntry({
   stream: "job",
   schema: z
     .strictObject({
-      on: z.iso.datetime({ offset: true }).describe("When somebody comes."),
+      on: z.iso.datetime({ offset: true }).describe("When a technician comes."),
       minutes: z.number().int().min(5).max(1440).describe("How long it is planned for."),
       what: text.min(1).max(200).describe("What for."),
     })
-    .describe("Somebody comes again."),
+    .describe("A return visit is planned."),
   upcasters: noUpcasters,
   allows: allowsAlways,
   effect: (body, { visits }, { id }) => ({ visits: [...visits, { ...body, entry: id }] }),

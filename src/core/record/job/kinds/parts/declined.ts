@@ -11,7 +11,7 @@ export const declined = defineEntry({
       what: text.min(1).max(300).describe("The work that was declined."),
       why: text.min(1).max(300).optional().describe("Why, in the customer’s words."),
       to: name.optional().describe("Who declined it and was told what follows."),
-      unsafe: z.boolean().describe("Whether the machine can hurt somebody as it stands; asked, never assumed."),
+      unsafe: z.boolean().describe("Whether the machine can hurt a person as it is; asked, never assumed."),
       marked: z.literal(true).optional().describe("“Do not use” is on the machine, and it is cut off from every energy."),
       ends: z.boolean().describe("Whether the visit ends with it; else other work goes on."),
     })

@@ -15,8 +15,8 @@ const fields = {
 const firstBody = z.strictObject({ unit: ref, ...fields });
 
 const schema = z
-  .strictObject({ assembly: ref.describe("What was fitted or put right: an assembly, or joint.PART."), ...fields })
-  .describe("Something was fitted or put right.");
+  .strictObject({ assembly: ref.describe("What was replaced or fixed: an assembly, or joint.PART."), ...fields })
+  .describe("A part was replaced or fixed.");
 
 export const fitted = defineEntry({
   kind: "fitted",
