@@ -25,6 +25,7 @@ test("an entry kind is one definition: nothing of it can be left out, and it is 
     stream: "job",
     schema: z.strictObject({ kilograms: z.number().positive() }),
     upcasters: [],
+    afterClosing: () => false,
     allows: ({ kilograms }, { safety }) => (safety.power === "live" && kilograms > 20 ? { code: "not-dead", power: "live" } : undefined),
     effect: () => ({ everOpen: true }),
     says: ({ kilograms }) => `Weighed: ${kilograms} kg`,
@@ -121,6 +122,9 @@ test("a check is one definition: when it is open, its question, when it can be m
     when: () => "run",
     stopsRun: ({ wobbles }) => wobbles,
     isDanger: () => false,
+    id: () => "feet",
+    says: () => "it wobbles",
+    right: () => "All four on the floor.",
   });
   const e27 = shipped("orrinshaw-e27");
   expect(feet.open(e27, jobOf(e27, ["proved dead", "fitted element"]))).toEqual([{ code: "feet", wobbles: true }]);

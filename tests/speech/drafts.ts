@@ -2,8 +2,8 @@ import { assemblyIdOf, repairOf, replaces } from "../../src/core/model/machine/a
 import type { Machine } from "../../src/core/model/machine/format";
 import { PIECES } from "../../src/core/model/machine/pieces";
 import { refOf } from "../../src/core/model/machine/revision";
+import { sightsFor, UNTOLD } from "../../src/core/model/sights/sights";
 import { codeAnswers } from "../../src/core/record/finding/kinds/code";
-import { sightsFor, UNTOLD } from "../../src/core/record/finding/sights";
 import type { Draft } from "../../src/core/record/job/kinds/index";
 
 /** Entries of every kind on a machine, without numbers in them: one of each thing that can be named. */

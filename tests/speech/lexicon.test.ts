@@ -1,5 +1,5 @@
 import { expect, test } from "vitest";
-import { SIGHTS } from "../../src/core/record/finding/sights";
+import { SIGHTS } from "../../src/core/model/sights/sights";
 import { lexiconOf } from "../../src/core/speech/hear/lexicon";
 import { normal } from "../../src/core/speech/hear/tokens";
 import { formsOf } from "../../src/core/speech/lexicon/forms";

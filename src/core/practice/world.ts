@@ -22,7 +22,8 @@ import { looksBad } from "../model/prediction/looks";
 import { OHM_RANGE } from "../model/prediction/prediction";
 import { Predictor } from "../model/prediction/predictor";
 import { type RunMeasures, runMeasures } from "../model/prediction/run-measures";
-import { CODE, type SightShares, sightShares } from "../model/prediction/run-sights";
+import { CODE, type SightShares, sightShares } from "../model/sights/shares";
+import { type SightId, sightOf, UNTOLD } from "../model/sights/sights";
 import { type Hypothesis, remaining } from "../reason/diagnosis/hypotheses";
 import { controlsIn, wiringIn } from "../record/finding/circumstances";
 import type { Finding, Question, QuestionOfKind } from "../record/finding/finding";
@@ -30,7 +31,6 @@ import { codeAnswers, codeErrorRate, codeFinding } from "../record/finding/kinds
 import { sightFinding } from "../record/finding/kinds/sight";
 import { ROOM } from "../record/finding/kinds/temperature";
 import { isUnplugged } from "../record/finding/kinds/volts";
-import { type SightId, sightOf, UNTOLD } from "../record/finding/sights";
 import { drawForeign, type Foreign } from "./foreign";
 import { type Nature, NEAR } from "./nature";
 import { drawIndex, normalFrom, streamFrom, within } from "./random";

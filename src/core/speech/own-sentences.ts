@@ -1,10 +1,10 @@
 import { assemblyIdOf, jointId, piecesOf, repairOf, replaces } from "../model/machine/assembly";
 import type { Machine } from "../model/machine/format";
 import { PIECES, pieceId } from "../model/machine/pieces";
+import { SIGHTS, UNTOLD } from "../model/sights/sights";
 import type { Finding } from "../record/finding/finding";
 import { codeAnswers } from "../record/finding/kinds/code";
 import { PANEL_SETTINGS } from "../record/finding/kinds/setting";
-import { SIGHTS, UNTOLD } from "../record/finding/sights";
 import { ALL_PANELS, DRUM } from "../record/job/kinds/hands/panel";
 import type { Body, Draft } from "../record/job/kinds/index";
 import { normal } from "./hear/tokens";

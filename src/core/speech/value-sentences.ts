@@ -5,8 +5,8 @@ import { placeSays } from "../model/naming/names";
 import { capital } from "../model/naming/text";
 import { parseQuantity } from "../model/quantity/parse";
 import type { Unit } from "../model/quantity/quantity";
+import { SIGHTS } from "../model/sights/sights";
 import type { Finding } from "../record/finding/finding";
-import { SIGHTS } from "../record/finding/sights";
 import type { Draft } from "../record/job/kinds/index";
 
 /** A finding with a value in it, as the program says it: “Heating element, wires off: 10.4 Ω”. `undefined` for other words. */

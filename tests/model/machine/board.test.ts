@@ -3,7 +3,7 @@ import { type Fault, FaultSet } from "../../../src/core/model/machine/fault";
 import { type Machine, partOfKind } from "../../../src/core/model/machine/format";
 import { thermistorC, thermistorOhms } from "../../../src/core/model/machine/parts/kinds/thermistor";
 import { operate, startScript } from "../../../src/core/model/machine/run/operate";
-import { sightShares } from "../../../src/core/model/prediction/run-sights";
+import { sightShares } from "../../../src/core/model/sights/shares";
 import { shipped } from "../../job-of";
 
 /** The likeliest answer to every sight of a quarter of an hour's run. */

@@ -3,7 +3,7 @@ import { isAssembly, remedyOf, repairOf } from "../../../src/core/model/machine/
 import { type Fault, isJoint, JOINT_HOT, JOINT_SWAPPED } from "../../../src/core/model/machine/fault";
 import { generalFaultOf } from "../../../src/core/model/machine/general-faults";
 import { faultSays } from "../../../src/core/model/naming/names";
-import type { SightShares } from "../../../src/core/model/prediction/run-sights";
+import type { SightShares } from "../../../src/core/model/sights/shares";
 import { hypothesesOf } from "../../../src/core/reason/diagnosis/hypotheses";
 import { rank } from "../../../src/core/reason/diagnosis/rank";
 import { pieceFinding } from "../../../src/core/reason/planning/doubt";

@@ -5,7 +5,7 @@ import { type OperatingPoint, voltsBetween } from "../../../src/core/model/circu
 import { type Fault, FaultSet } from "../../../src/core/model/machine/fault";
 import { MachineError, parseMachine } from "../../../src/core/model/machine/read";
 import { operate, startScript } from "../../../src/core/model/machine/run/operate";
-import { sightShares } from "../../../src/core/model/prediction/run-sights";
+import { sightShares } from "../../../src/core/model/sights/shares";
 import e27 from "../../../src/machines/orrinshaw-e27.machine.json";
 import { shipped } from "../../job-of";
 

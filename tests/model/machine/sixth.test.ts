@@ -2,7 +2,7 @@ import { expect, test } from "vitest";
 import { NO_FAULTS } from "../../../src/core/model/machine/fault";
 import { parseMachine } from "../../../src/core/model/machine/read";
 import { operate, startScript } from "../../../src/core/model/machine/run/operate";
-import { sightShares } from "../../../src/core/model/prediction/run-sights";
+import { sightShares } from "../../../src/core/model/sights/shares";
 import { Rehearsal, STRATEGIES } from "../../../src/core/practice/rehearse";
 import { contradiction } from "../../../src/core/reason/diagnosis/contradiction";
 import { rank } from "../../../src/core/reason/diagnosis/rank";

@@ -8,11 +8,11 @@ import type { ControlPositions } from "../machine/run/condition";
 import { operate, startScript } from "../machine/run/operate";
 import type { Frame, Timeline } from "../machine/run/timeline";
 import { type WiringEdit, wiringUnder } from "../machine/wiring";
+import { type SightShares, sightShares } from "../sights/shares";
 import { Behaviours } from "./behaviour";
 import { DeadReadings } from "./dead-readings";
 import { foreseen, type Prediction } from "./prediction";
 import { type RunMeasures, runMeasures } from "./run-measures";
-import { type SightShares, sightShares } from "./run-sights";
 
 /** Seconds into a run at which live readings are taken. */
 const LIVE_AT_S = 40;

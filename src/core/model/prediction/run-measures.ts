@@ -1,7 +1,7 @@
 import type { FaultSet } from "../machine/fault";
 import type { Machine } from "../machine/format";
 import type { Timeline } from "../machine/run/timeline";
-import { DARK_C, GLOWS_C } from "./run-sights";
+import { DARK_C, GLOWS_C } from "../sights/run";
 
 /** What instruments and a watch find on a run: °C, Pa, seconds; a time is left out for what never happens. */
 export interface RunMeasures {

@@ -2,7 +2,7 @@ import { type Fault, FaultSet } from "../machine/fault";
 import type { Machine } from "../machine/format";
 import { operate, startScript } from "../machine/run/operate";
 import type { Frame } from "../machine/run/timeline";
-import { DARK_C, GLOWS_C, WARM_K } from "./run-sights";
+import { DARK_C, GLOWS_C, WARM_K } from "../sights/run";
 
 /** What of a run is drawn, each in a lane of its own. */
 export const LANES = ["drum", "glow", "flame", "warm"] as const;

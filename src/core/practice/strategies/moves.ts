@@ -1,10 +1,10 @@
 import { panelsToOpen } from "../../model/access/panels";
 import { isDeadWork, partsOfAssembly, repairOf } from "../../model/machine/assembly";
 import { maybePanelOf } from "../../model/machine/format";
+import type { SightId } from "../../model/sights/sights";
 import { CLOSE_MINUTES, DISCHARGE_MINUTES, ENERGISE_MINUTES, MAKE_SAFE_MINUTES, UNTOLD_PANEL_MINUTES } from "../../reason/planning/prices";
 import type { TestAction } from "../../reason/planning/tests/tests";
 import { findingKind, type Question } from "../../record/finding/finding";
-import type { SightId } from "../../record/finding/sights";
 import type { Job } from "../../record/job/fold";
 import type { Draft } from "../../record/job/kinds/index";
 import { chargedCapacitor } from "../../record/job/safety";

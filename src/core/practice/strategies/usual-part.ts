@@ -1,5 +1,5 @@
+import type { SightId } from "../../model/sights/sights";
 import { rank } from "../../reason/diagnosis/rank";
-import type { SightId } from "../../record/finding/sights";
 import { dangerOfRunning } from "../../record/job/checks/index";
 import { examine } from "./examine";
 import { fitOrReach, lastSight } from "./moves";

@@ -1,5 +1,5 @@
+import type { SightId } from "../../model/sights/sights";
 import type { Finding, FindingKind, FindingOf } from "../finding/finding";
-import type { SightId } from "../finding/sights";
 import type { Evidence } from "./state";
 
 /** A finding of one kind with its place among the evidence. */

@@ -1,8 +1,8 @@
 import { z } from "zod";
 import type { WiringEdit } from "../../model/machine/wiring";
+import { SIGHTS, UNTOLD } from "../../model/sights/sights";
 import type { Finding } from "../finding/finding";
 import { LOOK_ANSWERS } from "../finding/kinds/look";
-import { SIGHTS, UNTOLD } from "../finding/sights";
 
 /** What the first version recorded as sightings, readings and measures, and what each is now. */
 

@@ -115,16 +115,10 @@ function lineOf(kept: Kept, state: JobState, retracted: ReadonlySet<string>): Re
   return refusal ? { status: "refused", entry, refusal } : { status: "counts", entry };
 }
 
-/** What is still entered on a closed job: it is told, handed over, or taken back. */
-const AFTER_CLOSING: readonly Draft["kind"][] = ["retract", "age", "agreed", "used", "left-over", "conclusion", "visit", "handed-over"];
-/** The list of what is said at the hand-over, line by line. */
-export const TOLD_LIST = "hand-over";
-
 /** Why an entry would count for nothing in this state; `undefined` when it would count. */
 export function refusalOf(state: JobState, draft: Draft): Refusal | undefined {
-  const isTold = draft.kind === "tick" && draft.body.list === TOLD_LIST;
-  if (state.closed && !isTold && !AFTER_CLOSING.includes(draft.kind)) return { code: "job-closed" };
-  return entryKind(draft).allows(draft.body, state);
+  const { allows, afterClosing } = entryKind(draft);
+  return state.closed && !afterClosing(draft.body) ? { code: "job-closed" } : allows(draft.body, state);
 }
 
 /** The state as it is to one person at one time: a proof of dead runs out. The same object where nothing has. */

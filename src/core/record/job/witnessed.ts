@@ -1,6 +1,6 @@
+import { UNTOLD } from "../../model/sights/sights";
 import type { Witness } from "../finding/definition";
 import type { Finding } from "../finding/finding";
-import { UNTOLD } from "../finding/sights";
 import { grown } from "./evidence";
 import { assembliesFitted, type JobState } from "./state";
 

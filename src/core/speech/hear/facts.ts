@@ -2,9 +2,9 @@ import { type Machine, partOf } from "../../model/machine/format";
 import { closedControls, windingsOf } from "../../model/machine/metering";
 import type { Piece } from "../../model/machine/pieces";
 import { partOff } from "../../model/machine/wiring";
+import { SIGHT_IDS, type SightId } from "../../model/sights/sights";
 import type { Circumstances } from "../../record/finding/circumstances";
 import type { Finding } from "../../record/finding/finding";
-import { SIGHT_IDS, type SightId } from "../../record/finding/sights";
 import type { Draft } from "../../record/job/kinds/index";
 
 /** A resistance as it was read: Ω, or an open line. */

@@ -1,6 +1,6 @@
 import type { Machine } from "../../model/machine/format";
+import { UNTOLD } from "../../model/sights/sights";
 import type { Finding } from "../../record/finding/finding";
-import { UNTOLD } from "../../record/finding/sights";
 import { MOST_GUESSES, type Read, readClause } from "./choose";
 import { chunksOf, type Piece } from "./chunks";
 import type { Carried } from "./clause";

@@ -1,13 +1,13 @@
 import type { Sort } from "../../model/machine/cabinet";
 import { isWallPoint, type Machine, type Part } from "../../model/machine/format";
 import { windingsOf } from "../../model/machine/metering";
+import { kindOf } from "../../model/machine/parts/index";
 import { FILLER, LOOSE, STRANGE } from "../lexicon/filler";
 import { type Form, formsOf } from "../lexicon/forms";
 import {
   ASSEMBLY_NAMES,
   CONTROL_NAMES,
   ID_NAMES,
-  KIND_NAMES,
   PANEL_NAMES,
   PIECE_NAMES,
   POSITION_NAMES,
@@ -173,7 +173,7 @@ const namesOf = (part: Part): string[] => [
   part.label,
   part.id,
   ...part.aliases,
-  ...phrasesIn(KIND_NAMES[part.kind] ?? ""),
+  ...phrasesIn(kindOf(part).called),
   ...phrasesIn(ID_NAMES[part.id] ?? ""),
 ];
 

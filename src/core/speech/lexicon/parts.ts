@@ -1,37 +1,5 @@
 import type { Part } from "../../model/machine/format";
-
-/** Names of the trade by kind of part. Full names: each means every part of that kind. */
-export const KIND_NAMES: Partial<Record<Part["kind"], string>> = {
-  element: "element, heating element, heater element, heat element, heating coil, heater coil, coil, heater, elem, htr, heating elem",
-  thermostat: "thermostat, stat, tstat, t stat, thermo, thermal switch, bimetal",
-  fuse: "fuse, thermal fuse, thermal link, fusible link, thermal, safety fuse",
-  thermistor:
-    "thermistor, ntc, ntc sensor, sensor ntc, temperature sensor, temp sensor, thermal sensor, sensor, exhaust sensor, ntc probe, temp probe, temperature probe, probe, heat sensor, exhaust thermistor",
-  "moisture-bars":
-    "moisture bars, bars, sensor bars, moisture sensor, sensor strips, moisture strips, dry sensor, humidity sensor, dryness sensor, sensing bars, sensor, dampness sensor",
-  "radiant-sensor":
-    "radiant sensor, flame sensor, flame detector, flame switch, radiant, sensor, flame sense, flame stat, radiant switch, flame eye",
-  igniter: "igniter, ignitor, glow bar, glowbar, glow plug, hot surface igniter, hsi, ign, ignter",
-  coil: "coil, valve coil, gas coil, solenoid, solenoid coil, gas valve coil, burner coil",
-  relay: "relay",
-  board:
-    "board, control board, control, pcb, electronics, main board, circuit board, control module, module, mainboard, electronic control, electronic board, pc board, motherboard, controller, power board, main control",
-  motor:
-    "motor, drum motor, drive motor, main motor, run winding, main winding, motor main, main motor winding, motor main winding, motor run winding, motor windings, motor winding",
-  capacitor:
-    "capacitor, cap, run cap, run capacitor, motor cap, motor capacitor, capacitator, start capacitor, starting capacitor, condensor",
-  belt: "belt, drum belt, drive belt",
-  tank: "tank, water tank, container, water container, bowl, condensate tank, reservoir, bucket",
-  duct: "duct, vent, ducting, vent duct, hose, hood, flap, lint, lint screen, lint filter, lint trap, screen, filter, louvre, louvres, louver, louvers, vent pipe, exhaust duct, exhaust hose, air path, fluff, vent hood, wall cap, outside hood, outside vent, vent hose, exhaust pipe, dryer vent, ductwork, exhaust vent, vent flap, hood flap, condenser, heat exchanger, lint drawer, fluff filter, vent line, flex, flex hose, flexible hose, flexi duct, foil hose, duct run, lint basket, hood louvres, air duct, vent run, vent tube, wall vent, lint filters, filters, exhaust hood, bird guard, outside flap, hood screen, screen housing, air way, airway",
-  supply:
-    "supply, outlet, socket, receptacle, wall outlet, house supply, breaker, house fuse, house fuses, mains, power supply, wall socket, supply leg, breaker box, outlet in the wall, plug socket, house wiring, circuit breaker, fuse in the house, mains supply, power point, house side, house outlet",
-  "gas-valve": "gas valve, valve, burner valve",
-  "gas-supply": "gas supply, gas, gas cock, cock, gas tap, gas shut off, gas shutoff, shut off valve, gas stopcock",
-  "timer-contact": "timer contact, timer contacts, timer switch, contact, contacts",
-  "centrifugal-contact":
-    "centrifugal contact, centrifugal switch, motor contact, motor switch, contact, contacts, centrifugal, motor contacts",
-  switch: "switch",
-};
+import { kindOf } from "../../model/machine/parts/index";
 
 /** Words that may stand for others in any name. */
 export const SAME_WORDS: Readonly<Record<string, string>> = {
@@ -269,4 +237,4 @@ export const STATE_PHRASES: readonly { readonly control: string; readonly positi
 
 /** Every word of a part's own name, for phrases that use only some of them. */
 export const wordsOfPart = (part: Part): string =>
-  [part.name, part.label, part.id, ...part.aliases, KIND_NAMES[part.kind] ?? "", ID_NAMES[part.id] ?? ""].join(" ");
+  [part.name, part.label, part.id, ...part.aliases, kindOf(part).called, ID_NAMES[part.id] ?? ""].join(" ");

@@ -3,12 +3,12 @@ import { capital } from "../../model/naming/text";
 import { wayToClose } from "../../reason/planning/way-to-close";
 import type { FindingKind } from "../../record/finding/finding";
 import { isOpenCheck } from "../../record/job/blocker";
-import { isDanger, type OpenCheck } from "../../record/job/checks/index";
+import { checkSays, isDanger, type OpenCheck } from "../../record/job/checks/index";
 import { countOf } from "../../record/job/evidence";
 import type { Job } from "../../record/job/fold";
 import type { Stage } from "../../record/job/stages";
 import { blockerSays } from "./card/blockers";
-import { checkSays, checkTest } from "./card/checks";
+import { checkTest } from "./card/checks";
 import { stepTitle } from "./card/proposals";
 
 /** How a job stands, for those who are not at it: what is next, and what is unsafe there. */

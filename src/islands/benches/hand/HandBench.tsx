@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { TOLD_LIST } from "../../../core/record/job/fold";
+import { TOLD_LIST } from "../../../core/record/job/kinds/hands/tick";
 import { toSay } from "../../../core/speech/words/report/hand-over";
 import type { Report } from "../../../core/speech/words/report/report";
 import styles from "../../../ui/Bench.module.css";

@@ -1,5 +1,5 @@
 import { type ReactNode, useState } from "react";
-import { TOLD_LIST } from "../../../core/record/job/fold";
+import { TOLD_LIST } from "../../../core/record/job/kinds/hands/tick";
 import type { Signature } from "../../../core/record/job/state";
 import { handStep, type ToSay } from "../../../core/speech/words/report/hand-over";
 import { Button } from "../../../ui/Button";

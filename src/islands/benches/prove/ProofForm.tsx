@@ -1,7 +1,7 @@
 import { zodResolver } from "@hookform/resolvers/zod";
 import { type UseFormReturn, useForm } from "react-hook-form";
 import { z } from "zod";
-import { sightOf, UNTOLD } from "../../../core/record/finding/sights";
+import { sightOf, UNTOLD } from "../../../core/model/sights/sights";
 import { PROOF_ROWS, type ProofRow, proofRows } from "../../../core/record/job/closing/proven";
 import { proof } from "../../../core/record/job/kinds/evidence/proof";
 import type { Body } from "../../../core/record/job/kinds/index";

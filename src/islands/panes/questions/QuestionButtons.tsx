@@ -1,6 +1,6 @@
 import { capital } from "../../../core/model/naming/text";
+import { UNTOLD } from "../../../core/model/sights/sights";
 import { type Finding, findingKind, type Question } from "../../../core/record/finding/finding";
-import { UNTOLD } from "../../../core/record/finding/sights";
 import { answerSays } from "../../../core/speech/words/card/tests";
 import { Button } from "../../../ui/Button";
 import { useDispatch, useMachine } from "../../store/context";

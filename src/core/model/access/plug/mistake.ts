@@ -1,4 +1,5 @@
 import { type Machine, maybePartOf, type Part, partOf } from "../../machine/format";
+import { kindOf } from "../../machine/parts/index";
 import { readTerminal, terminalsOf, type WiringEdit } from "../../machine/wiring";
 
 /** One way in which wires that were touched may be on wrongly. */
@@ -44,23 +45,5 @@ function wireAt(machine: Machine, terminal: string): { readonly part: Part; read
   return { part: partOf(machine, part.id), net };
 }
 
-/** Parts that don't mind which wire is on which of their two terminals. */
-const EITHER_WAY_ROUND = new Set<Part["kind"]>([
-  "element",
-  "thermostat",
-  "fuse",
-  "thermistor",
-  "switch",
-  "timer-contact",
-  "centrifugal-contact",
-  "relay",
-  "coil",
-  "igniter",
-  "radiant-sensor",
-  "resistor",
-  "capacitor",
-  "moisture-bars",
-]);
-
 /** The machine works all the same: the two ends of a part that does not mind which is which. */
-const isHarmless = (one: Part, two: Part): boolean => one.id === two.id && one.nets.length === 2 && EITHER_WAY_ROUND.has(one.kind);
+const isHarmless = (one: Part, two: Part): boolean => one.id === two.id && one.nets.length === 2 && kindOf(one).eitherWayRound;

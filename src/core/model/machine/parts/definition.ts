@@ -82,6 +82,8 @@ export interface Spread {
 /** All that the program has to know of a kind of part. A new kind fills every field; none has a default. */
 export interface PartDefinition<K extends string, S extends z.ZodType, M extends string> {
   readonly kind: K;
+  /** What the trade calls one: each name means every part of the kind. Parted by commas; none where only its own name will do. */
+  readonly called: string;
   readonly schema: S;
   readonly modes: Readonly<Record<M, Mode>>;
   /** Does nothing but conduct: open, it is as if a wire were off. A thermostat that is open does not act any more. */
@@ -96,6 +98,8 @@ export interface PartDefinition<K extends string, S extends z.ZodType, M extends
   readonly varied: (part: z.infer<S>, spread: Spread) => z.infer<S>;
   /** Whether the sheet draws its contact closed. */
   readonly drawnClosed: (part: z.infer<S>, controls: ControlPositions) => boolean;
+  /** It does not mind which of two wires is on which of its two terminals. */
+  readonly eitherWayRound: boolean;
   /** How one may be off though its file does not list it: a contact burns inside, a value or a winding's leaves its rating; or not at all. */
   readonly deviates: Deviation;
 }
@@ -140,6 +144,7 @@ export const outsideTheCircuit = {
   readsAtRest: always,
   varied: asRated,
   drawnClosed: always,
+  eitherWayRound: false,
   deviates: "never",
 } as const;
 

@@ -22,5 +22,6 @@ export const workedByControl = {
   causeCheck: byLook,
   varied: asRated,
   drawnClosed: isClosedIn,
+  eitherWayRound: true,
   deviates: "contact",
 } as const;

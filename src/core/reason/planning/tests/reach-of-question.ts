@@ -1,8 +1,8 @@
 import { type Machine, maybePartOf } from "../../../model/machine/format";
 import { kindOf } from "../../../model/machine/parts/index";
 import { readTerminal } from "../../../model/machine/wiring";
+import { sightOf } from "../../../model/sights/sights";
 import { findingKind, type Question } from "../../../record/finding/finding";
-import { sightOf } from "../../../record/finding/sights";
 
 /** Of what has no minutes of its own (est.). */
 const UNTOLD_MINUTES = 4;

@@ -6,11 +6,11 @@ import { type MendedPiece, pieceId } from "../../../model/machine/pieces";
 import { restControls, runningControls } from "../../../model/machine/run/at-rest";
 import type { ControlPositions } from "../../../model/machine/run/condition";
 import { partOff, terminalName } from "../../../model/machine/wiring";
+import { askedSights } from "../../../model/sights/sights";
 import type { Question } from "../../../record/finding/finding";
 import { SUPPLY } from "../../../record/finding/kinds/amps";
 import { CODE_ASKED } from "../../../record/finding/kinds/code";
 import { ROOM } from "../../../record/finding/kinds/temperature";
-import { askedSights } from "../../../record/finding/sights";
 
 /** Something that could be done next to learn more. */
 export interface TestAction {

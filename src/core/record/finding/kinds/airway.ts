@@ -1,9 +1,9 @@
 import { z } from "zod";
 import type { Fault } from "../../../model/machine/fault";
 import type { Machine } from "../../../model/machine/format";
+import { UNTOLD } from "../../../model/sights/sights";
 import { AIRWAY, AIRWAY_PLACES, type AirwayPlace, airwayAnswers, airwayOf, airwayWell } from "../airway";
 import { anyPower, defineFinding, findingFields, noSigma, touchesNothing } from "../definition";
-import { UNTOLD } from "../sights";
 
 const schema = findingFields(
   "airway",

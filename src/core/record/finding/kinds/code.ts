@@ -2,7 +2,8 @@ import { z } from "zod";
 import type { Machine } from "../../../model/machine/format";
 import { capital } from "../../../model/naming/text";
 import { NOT_TO_BE_HAD, type Prediction } from "../../../model/prediction/prediction";
-import { CODE } from "../../../model/prediction/run-sights";
+import { CODE } from "../../../model/sights/shares";
+import { type Answer, UNTOLD } from "../../../model/sights/sights";
 import {
   answerLikelihood,
   answerSchema,
@@ -14,7 +15,6 @@ import {
   noSigma,
   touchesNothing,
 } from "../definition";
-import { type Answer, UNTOLD } from "../sights";
 
 const NO_CODE = "none";
 export const codeErrorRate = 0.02;

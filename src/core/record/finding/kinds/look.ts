@@ -2,8 +2,8 @@ import { z } from "zod";
 import { FaultSet } from "../../../model/machine/fault";
 import { maybePartOf } from "../../../model/machine/format";
 import { looksBad } from "../../../model/prediction/looks";
+import { UNTOLD } from "../../../model/sights/sights";
 import { answerSchema, anyPower, defineFinding, findingFields, noSigma, ref } from "../definition";
-import { UNTOLD } from "../sights";
 
 /** The answers to a look. */
 export const LOOK_ANSWERS = ["good", "bad"] as const;

@@ -4,6 +4,7 @@ import { capital } from "../../../model/naming/text";
 import { NOT_TO_BE_HAD, type Prediction } from "../../../model/prediction/prediction";
 import type { Predictor } from "../../../model/prediction/predictor";
 import { formatValue } from "../../../model/quantity/format";
+import { SIGHT_IDS, type Sight, type SightId, sightOf, UNTOLD } from "../../../model/sights/sights";
 import {
   answerLikelihood,
   answerSchema,
@@ -17,7 +18,6 @@ import {
   touchesNothing,
   type Witness,
 } from "../definition";
-import { SIGHT_IDS, type Sight, type SightId, sightOf, UNTOLD } from "../sights";
 
 const schema = findingFields(
   "sight",

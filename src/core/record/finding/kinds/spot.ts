@@ -5,8 +5,8 @@ import { type Machine, maybePartOf } from "../../../model/machine/format";
 import { MENDED_PIECES, PIECES, type Piece, pieceId } from "../../../model/machine/pieces";
 import { partName } from "../../../model/naming/names";
 import { capital } from "../../../model/naming/text";
+import { UNTOLD } from "../../../model/sights/sights";
 import { answerSchema, anyPower, defineFinding, findingFields, noSigma, touchesNothing } from "../definition";
-import { UNTOLD } from "../sights";
 import { isLookAnswer, LOOK_ANSWERS } from "./look";
 
 const schema = findingFields(

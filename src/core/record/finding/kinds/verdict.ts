@@ -1,8 +1,8 @@
 import { z } from "zod";
 import { type Fault, isJoint } from "../../../model/machine/fault";
 import { maybePartOf } from "../../../model/machine/format";
+import { UNTOLD } from "../../../model/sights/sights";
 import { answerSchema, anyPower, defineFinding, findingFields, noSigma, ref } from "../definition";
-import { UNTOLD } from "../sights";
 import { isLookAnswer, LOOK_ANSWERS } from "./look";
 
 const schema = findingFields(

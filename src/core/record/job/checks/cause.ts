@@ -6,12 +6,14 @@ import type { CauseCheck as By } from "../../../model/machine/parts/definition";
 import { kindOf } from "../../../model/machine/parts/index";
 import { restControls } from "../../../model/machine/run/at-rest";
 import { partOff, terminalName } from "../../../model/machine/wiring";
+import { faultSays, partName } from "../../../model/naming/names";
+import { lower } from "../../../model/naming/text";
 import type { FindingOf, Question } from "../../finding/finding";
 import { isSoundToCabinet } from "../../finding/insulation";
 import { isAcross, isToCabinet } from "../../finding/kinds/ohms";
 import { looksAt, ohmsAt } from "../evidence";
 import { assembliesFitted, type JobState } from "../state";
-import { defineCheck, letsRun, noDanger } from "./definition";
+import { defineCheck, letsRun, noDanger, SOUND } from "./definition";
 import { asked, wasSeen } from "./found";
 
 /** A fuse blew and this cause of it is unexamined; `by` tells how it is looked into. */
@@ -40,6 +42,14 @@ export const cause = defineCheck<"cause", CauseCheck>({
   when: ({ by }) => (by === "air" ? "run" : "inside"),
   stopsRun: letsRun,
   isDanger: noDanger,
+  id: ({ fuse, cause: { part, mode } }) => `cause ${fuse} ${part} ${mode}`,
+  says: ({ fuse, cause }, machine) => `the ${partName(machine, fuse)} opened, cause not found yet: ${lower(faultSays(machine, cause))}?`,
+  right: ({ by, cause }, machine) => {
+    const part = partOf(machine, cause.part);
+    if (by === "cabinet") return SOUND;
+    if (by === "across" && part.kind === "element") return `About ${(part.volts ** 2 / part.watts).toFixed(1)} Ω.`;
+    return by === "across" ? "At rest it must read OL." : "";
+  },
 });
 
 /** Fuses and cut-offs known to be blown: read open with their wires off, or replaced. */

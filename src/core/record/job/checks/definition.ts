@@ -8,7 +8,7 @@ import type { JobState } from "../state";
  */
 export type CheckTime = "inside" | "shut" | "run";
 
-/** All that the program has to know of a kind of check. A new kind fills every field; its words are in language/checks.ts. */
+/** All that the program has to know of a kind of check. A new kind fills every field; none has a default. */
 export interface CheckDefinition<K extends string, C extends { readonly code: K }> {
   readonly code: K;
   /** Those that are open in a job, the most dangerous first. */
@@ -20,6 +20,12 @@ export interface CheckDefinition<K extends string, C extends { readonly code: K 
   readonly stopsRun: (check: C) => boolean;
   /** The record says that something which can hurt somebody is likely there now, whoever comes to the machine. */
   readonly isDanger: (check: C) => boolean;
+  /** Its name, as long as it is the same one. */
+  readonly id: (check: C) => string;
+  /** Why it is open, as a clause. */
+  readonly says: (check: C, machine: Machine) => string;
+  /** What is right, or what is to be done otherwise, as a sentence; nothing where the question says it. */
+  readonly right: (check: C, machine: Machine) => string;
 }
 
 export const defineCheck = <K extends string, C extends { readonly code: K }>(d: CheckDefinition<K, C>): CheckDefinition<K, C> => d;
@@ -31,3 +37,7 @@ export const stopsRun = (): boolean => true;
 export const letsRun = (): boolean => false;
 export const danger = (): boolean => true;
 export const noDanger = (): boolean => false;
+export const byCode = ({ code }: { readonly code: string }): string => code;
+export const noMore = (): string => "";
+/** What a sound insulation reads. */
+export const SOUND = "OL, or more than 1 MΩ.";

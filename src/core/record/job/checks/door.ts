@@ -1,6 +1,6 @@
 import { assemblyIdOf } from "../../../model/machine/assembly";
 import type { Machine } from "../../../model/machine/format";
-import { defineCheck, letsRun, running } from "./definition";
+import { byCode, defineCheck, letsRun, noMore, running } from "./definition";
 import { asked, dueAfter } from "./found";
 
 /** A new door switch must stop the machine when the door is opened; or it was last seen to run on. */
@@ -19,6 +19,10 @@ export const door = defineCheck<"door", DoorCheck>({
   when: running,
   stopsRun: letsRun,
   isDanger: ({ because }) => because === "runs-on",
+  id: byCode,
+  says: ({ because }) =>
+    because === "runs-on" ? "it kept running with the door open" : "the door switch was worked on; no one saw the open door stop it",
+  right: noMore,
 });
 
 /** Switches that the control “door” works. */

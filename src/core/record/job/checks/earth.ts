@@ -1,7 +1,7 @@
 import { hasHood, type Machine } from "../../../model/machine/format";
 import type { FindingOf, QuestionOfKind } from "../../finding/finding";
 import { ohmsAt } from "../evidence";
-import { defineCheck, letsRun, shut } from "./definition";
+import { byCode, defineCheck, letsRun, shut } from "./definition";
 import { wasSeen } from "./found";
 
 /** The cabinet's way to the earth pin: not measured on a machine that tripped or keeps its water in, or measured and bad. */
@@ -25,6 +25,9 @@ export const earth = defineCheck<"earth", EarthCheck>({
   when: shut,
   stopsRun: letsRun,
   isDanger: ({ because }) => because === "read",
+  id: byCode,
+  says: ({ because }) => (because === "read" ? "the cabinet ground reads bad" : "the cabinet ground is not metered"),
+  right: () => `Must read under ${EARTH_OHMS} Ω, leads included.`,
 });
 
 const earthQuestion = ({ supply, cabinet }: Machine): QuestionOfKind<"ohms"> => ({

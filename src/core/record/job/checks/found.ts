@@ -1,5 +1,5 @@
+import type { SightId } from "../../../model/sights/sights";
 import type { Finding } from "../../finding/finding";
-import type { SightId } from "../../finding/sights";
 import { sightings } from "../evidence";
 import type { Evidence, JobState } from "../state";
 

@@ -1,6 +1,7 @@
 import { assemblyIdOf } from "../../../model/machine/assembly";
+import { partName } from "../../../model/naming/names";
 import { looksAt } from "../evidence";
-import { danger, defineCheck, inside, letsRun } from "./definition";
+import { danger, defineCheck, inside, letsRun, noMore } from "./definition";
 
 /** A thermostat or limit was found not to open when it was warmed, and is neither renewed nor found good since. */
 export interface GuardCheck {
@@ -23,4 +24,7 @@ export const guard = defineCheck<"guard", GuardCheck>({
   when: inside,
   stopsRun: letsRun,
   isDanger: danger,
+  id: ({ part }) => `guard ${part}`,
+  says: ({ part }, machine) => `the ${partName(machine, part)} stayed closed when heated`,
+  right: noMore,
 });

@@ -13,7 +13,7 @@ import { runaway } from "./runaway";
 import { toCabinet } from "./to-cabinet";
 import { vent } from "./vent";
 
-/** Every kind of check, the most dangerous first. A new kind is a file beside these and a line here; the compiler then asks for its words. */
+/** Every kind of check, the most dangerous first. A new kind is a file beside these and a line here. */
 export const CHECK_KINDS = [leak, toCabinet, insulation, polarity, guard, cause, earth, door, runaway, vent] as const;
 
 type Definitions = (typeof CHECK_KINDS)[number];
@@ -43,23 +43,8 @@ export const isDanger = (check: OpenCheck): boolean => checkKind(check).isDanger
 /** What keeps it from being run; `undefined`: nothing that is known. */
 export const dangerOfRunning = (machine: Machine, state: JobState): OpenCheck | undefined => openChecks(machine, state).find(stopsRun);
 
-/** A check by name, as long as it is the same one. */
-export function checkId(check: OpenCheck): string {
-  switch (check.code) {
-    case "cause":
-      return `cause ${check.fuse} ${check.cause.part} ${check.cause.mode}`;
-    case "guard":
-    case "vent":
-      return `${check.code} ${check.part}`;
-    case "insulation":
-      return `insulation ${check.pin}`;
-    case "to-cabinet":
-      return `to-cabinet ${check.question.place.between.join(" ")}`;
-    case "leak":
-    case "polarity":
-    case "earth":
-    case "door":
-    case "runaway":
-      return check.code;
-  }
-}
+export const checkId = (check: OpenCheck): string => checkKind(check).id(check);
+/** Why a check is open. */
+export const checkSays = (machine: Machine, check: OpenCheck): string => checkKind(check).says(check, machine);
+/** What is right; empty where the question says it. */
+export const rightSays = (machine: Machine, check: OpenCheck): string => checkKind(check).right(check, machine);

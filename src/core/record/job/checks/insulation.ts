@@ -4,7 +4,7 @@ import type { QuestionOfKind } from "../../finding/finding";
 import { isSoundToCabinet, shouldBeOpen } from "../../finding/insulation";
 import { ohmsAt } from "../evidence";
 import type { JobState } from "../state";
-import { type CheckTime, defineCheck } from "./definition";
+import { type CheckTime, defineCheck, SOUND } from "./definition";
 import { lastPlace } from "./found";
 
 /** A pin of the plug is to be measured to the cabinet: the machine tripped, or keeps its water in (a condenser) and goes back. */
@@ -29,6 +29,10 @@ export const insulation = defineCheck<"insulation", InsulationCheck>({
   when: ({ because }): CheckTime => (because === "tripped" ? "inside" : "shut"),
   stopsRun: ({ because }) => because === "tripped",
   isDanger: ({ because }) => because === "tripped",
+  id: ({ pin }) => `insulation ${pin}`,
+  says: ({ because, pin }) =>
+    because === "tripped" ? `it tripped; plug ${pinName(pin)} to cabinet not metered since` : `plug ${pinName(pin)} to cabinet not metered`,
+  right: () => SOUND,
 });
 
 const pinsOf = ({ supply: { legs, neutral } }: Machine): string[] => [...legs.map((l) => l.pin), neutral.pin];
@@ -48,3 +52,5 @@ function isMeasured(machine: Machine, state: JobState, pin: string, tripped: num
       (tripped >= 0 ? at > tripped : before.length === state.fitted.length),
   );
 }
+
+const pinName = (pin: string): string => pin.replace(/^P/, "");

@@ -1,4 +1,4 @@
-import { danger, defineCheck, inside, stopsRun } from "./definition";
+import { byCode, danger, defineCheck, inside, stopsRun } from "./definition";
 import { asked, isSight, lastPlace, lastSeen } from "./found";
 
 /** A gas joint was opened and not tested since; bubbles were seen last; or gas was smelt and no joint proven tight since. */
@@ -22,4 +22,12 @@ export const leak = defineCheck<"leak", LeakCheck>({
   when: inside,
   stopsRun,
   isDanger: danger,
+  id: byCode,
+  says: ({ because }) =>
+    ({
+      joint: "a gas joint was opened and not leak tested since",
+      bubbles: "bubbles were seen at a gas joint",
+      smell: "it smelled of gas and no joint has passed a leak test since",
+    })[because],
+  right: () => "Gas work is for a licensed technician.",
 });

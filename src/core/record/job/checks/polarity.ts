@@ -1,6 +1,6 @@
 import { assemblyIdOf, jointId } from "../../../model/machine/assembly";
 import type { Machine } from "../../../model/machine/format";
-import { defineCheck, letsRun, shut } from "./definition";
+import { byCode, defineCheck, letsRun, shut } from "./definition";
 import { asked, dueAfter } from "./found";
 
 /** The outlet was last found crossed, or the cord or the supply was worked on and it was not looked at since. */
@@ -19,6 +19,10 @@ export const polarity = defineCheck<"polarity", PolarityCheck>({
   when: shut,
   stopsRun: letsRun,
   isDanger: ({ because }) => because === "crossed",
+  id: byCode,
+  says: ({ because }) =>
+    because === "crossed" ? "the outlet was found reversed" : "the cord or outlet was worked on; polarity not checked since",
+  right: () => "Reversed: leave it unplugged until an electrician fixes the outlet.",
 });
 
 /** The outlet, the cord, or a joint of either. */

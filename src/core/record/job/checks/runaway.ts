@@ -1,4 +1,4 @@
-import { danger, defineCheck, letsRun, running } from "./definition";
+import { byCode, danger, defineCheck, letsRun, noMore, running } from "./definition";
 import { asked, isSight, lastSeen } from "./found";
 
 /** The heat was last seen never to switch off. */
@@ -16,4 +16,7 @@ export const runaway = defineCheck<"runaway", RunawayCheck>({
   when: running,
   stopsRun: letsRun,
   isDanger: danger,
+  id: byCode,
+  says: () => "the heat stayed on and never cycled off",
+  right: noMore,
 });

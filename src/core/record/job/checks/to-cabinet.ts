@@ -1,4 +1,7 @@
 import type { Machine } from "../../../model/machine/format";
+import { placeSays } from "../../../model/naming/names";
+import { lower } from "../../../model/naming/text";
+import { formatValue } from "../../../model/quantity/format";
 import type { QuestionOfKind } from "../../finding/finding";
 import { answers, type FindingOf } from "../../finding/finding";
 import { isSoundToCabinet, partToCabinet, shouldBeOpen } from "../../finding/insulation";
@@ -20,6 +23,9 @@ export const toCabinet = defineCheck<"to-cabinet", ToCabinetCheck>({
   when: inside,
   stopsRun,
   isDanger: danger,
+  id: ({ question }) => `to-cabinet ${question.place.between.join(" ")}`,
+  says: ({ question, ohms }, machine) => `${lower(placeSays(machine, question.place.between))} reads ${formatValue(ohms, "ohm")}`,
+  right: () => "Do not run it until this reads OL. Find what touches, fix it, read again.",
 });
 
 /** The last word of every place measured to the cabinet, where it is low. A sound reading of the part itself speaks for its ends too. */

@@ -1,7 +1,7 @@
 import { hasHood, type Machine } from "../../../model/machine/format";
 import { airflow } from "../../../model/machine/run/heat";
 import type { Evidence, JobState } from "../state";
-import { defineCheck, inside, letsRun, noDanger } from "./definition";
+import { defineCheck, inside, letsRun, noDanger, noMore } from "./definition";
 import { asked, isSight, lastSeen } from "./found";
 
 /** The air was weak, and the vent is neither cleared nor found strong since. */
@@ -26,6 +26,10 @@ export const vent = defineCheck<"vent", VentCheck>({
   when: inside,
   stopsRun: letsRun,
   isDanger: noDanger,
+  id: ({ part }) => `vent ${part}`,
+  says: (_, machine) =>
+    hasHood(machine) ? "airflow at the hood was weak and the vent is not cleared" : "airflow was weak and its path is not cleared",
+  right: noMore,
 });
 
 /** Below this share of what the clear duct lets through, with what may be off allowed for, the air is too little. */

@@ -1,6 +1,6 @@
 import { hasHood, type Machine } from "../../../model/machine/format";
+import type { SightId } from "../../../model/sights/sights";
 import type { Finding } from "../../finding/finding";
-import type { SightId } from "../../finding/sights";
 import type { JobState, Proof } from "../state";
 
 /** What the run that proves a repair is asked for. */

@@ -2,8 +2,8 @@ import { assemblyIdOf } from "../../../model/machine/assembly";
 import { type Machine, maybePartOf, type Part, type PartKind, partOf } from "../../../model/machine/format";
 import { mendedPiece, pieceId } from "../../../model/machine/pieces";
 import { readTerminal } from "../../../model/machine/wiring";
+import type { SightId } from "../../../model/sights/sights";
 import type { Question } from "../../finding/finding";
-import type { SightId } from "../../finding/sights";
 import type { Evidence, JobState } from "../state";
 
 /** What is seen of a part while it works, by kind: its own trial. */

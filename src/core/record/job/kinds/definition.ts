@@ -27,6 +27,8 @@ export interface EntryDefinition<K extends string, S extends z.ZodType> {
   readonly schema: S;
   /** From earlier versions of it, and from kinds that became it. */
   readonly upcasters: readonly Upcaster[];
+  /** Whether it is still entered on a closed job: it is told, handed over, or taken back. */
+  readonly afterClosing: (body: z.infer<S>) => boolean;
   /** Why it can't count in this state of the job; `undefined` when it can. */
   readonly allows: (body: z.infer<S>, state: JobState) => Refusal | undefined;
   /** What it changes. */
@@ -36,6 +38,8 @@ export interface EntryDefinition<K extends string, S extends z.ZodType> {
 
 export const defineEntry = <K extends string, S extends z.ZodType>(d: EntryDefinition<K, S>): EntryDefinition<K, S> => d;
 
+export const never = (): boolean => false;
+export const always = (): boolean => true;
 export const allowsAlways = (): undefined => undefined;
 export const changesNothing = (): Partial<JobState> => ({});
 export const noUpcasters: readonly Upcaster[] = [];

@@ -1,12 +1,13 @@
 import { type Machine, maybePanelOf } from "../../../model/machine/format";
 import { panelName } from "../../../model/naming/names";
 import { isOffSays } from "../../../model/naming/removals";
-import { sightOf } from "../../../record/finding/sights";
+import { sightOf } from "../../../model/sights/sights";
 import { type Blocker, isOpenCheck } from "../../../record/job/blocker";
 import type { OpenCheck } from "../../../record/job/checks/index";
+import { checkSays } from "../../../record/job/checks/index";
 import type { ProofStanding } from "../../../record/job/closing/proven";
 import { leadName } from "../../../record/job/hands/lead-found";
-import { checkSays, checkTest } from "./checks";
+import { checkTest } from "./checks";
 
 /** What keeps a job from being closed, and what to type or do about it. */
 export interface BlockerWords {

@@ -4,6 +4,7 @@ import { maybePanelOf } from "../../../model/machine/format";
 import { assemblyName, partName, repairName, repairSays } from "../../../model/naming/names";
 import { panelOrderSays } from "../../../model/naming/removals";
 import { bandSays, capital, lower, minutesSay, percent } from "../../../model/naming/text";
+import { sightOf } from "../../../model/sights/sights";
 import type { OutsidePiece } from "../../../reason/planning/found-outside";
 import { CALL_BACK_MINUTES } from "../../../reason/planning/prices";
 import type {
@@ -21,11 +22,11 @@ import type {
 import { BAD_NEW_PART } from "../../../reason/planning/propose-fit";
 import { DEFAULT_RATES } from "../../../reason/planning/repairs";
 import type { TestAction } from "../../../reason/planning/tests/tests";
-import { sightOf } from "../../../record/finding/sights";
+import { checkSays } from "../../../record/job/checks/index";
 import { proofRows } from "../../../record/job/closing/proven";
 import { unseenSays } from "../../../record/job/kinds/closing/closed";
 import { cameOffName, putBackSays } from "../bench/came-off";
-import { checkSays, checkTest } from "./checks";
+import { checkTest } from "./checks";
 import { hypothesisSays } from "./diagnosis";
 import { outcomeSays } from "./outcomes";
 import { testSays } from "./tests";

@@ -7,12 +7,12 @@ import { MENDED_PIECES, type MendedPiece } from "../../../model/machine/pieces";
 import { readTerminal } from "../../../model/machine/wiring";
 import { controlsSay, partName, pointSays, windingSays } from "../../../model/naming/names";
 import { lower } from "../../../model/naming/text";
+import { sightOf } from "../../../model/sights/sights";
 import { AIRWAY, airwayAnswers } from "../../../record/finding/airway";
 import { controlsIn, wiringIn } from "../../../record/finding/circumstances";
 import type { FindingOf, Question, QuestionOfKind } from "../../../record/finding/finding";
 import { SUPPLY } from "../../../record/finding/kinds/amps";
 import { CODE_ASKED, codeAnswers } from "../../../record/finding/kinds/code";
-import { sightOf } from "../../../record/finding/sights";
 
 /** What to do to find something out: an order, and how it is done. */
 export interface TestWords {

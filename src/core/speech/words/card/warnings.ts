@@ -1,7 +1,6 @@
-import { dangerOfRunning } from "../../../record/job/checks/index";
+import { checkSays, dangerOfRunning } from "../../../record/job/checks/index";
 import type { Draft } from "../../../record/job/kinds/index";
 import type { JobState } from "../../../record/job/state";
-import { checkSays } from "./checks";
 
 /** What is to be minded before something is entered that nobody can refuse, because it is done already; `undefined`: nothing. */
 export function warningSays(state: JobState, draft: Draft): string | undefined {

@@ -1,5 +1,5 @@
 import type { Job } from "../../../record/job/fold";
-import { TOLD_LIST } from "../../../record/job/fold";
+import { TOLD_LIST } from "../../../record/job/kinds/hands/tick";
 import type { Report } from "./report";
 
 /** One thing that the customer is told, in the order in which it is said. */

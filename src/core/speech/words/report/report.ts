@@ -6,7 +6,7 @@ import type { RankedSuspect } from "../../../reason/diagnosis/standing";
 import type { Verdict } from "../../../reason/judging/verdict";
 import { findingSays } from "../../../record/finding/finding";
 import { isMetered } from "../../../record/finding/metered";
-import { checkId, openChecks } from "../../../record/job/checks/index";
+import { checkId, checkSays, openChecks } from "../../../record/job/checks/index";
 import type { Bill } from "../../../record/job/closing/bill";
 import { afterChecks } from "../../../record/job/closing/by-hand";
 import { proofStands, reservationsOf } from "../../../record/job/closing/proven";
@@ -17,7 +17,7 @@ import { photoSays } from "../../../record/job/kinds/intake/photo";
 import type { Evidence, Signature } from "../../../record/job/state";
 import type { Terms } from "../../../record/stock/terms";
 import { UNPROVEN } from "../card/blockers";
-import { checkSays } from "../card/checks";
+
 import { hypothesisSays } from "../card/diagnosis";
 import { clockSays, daySays } from "../days";
 import { entrySays } from "../entries";

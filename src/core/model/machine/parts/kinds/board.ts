@@ -48,6 +48,8 @@ const INPUT_SPREAD = 0.05;
 
 export const board = definePart({
   kind: "board",
+  called:
+    "board, control board, control, pcb, electronics, main board, circuit board, control module, module, mainboard, electronic control, electronic board, pc board, motherboard, controller, power board, main control",
   schema: partFields("board", "A control board: senses, relays, a thermistor to steer the heat by, codes.", {
     nets: z.tuple([net, net]).describe("Live and return of its own supply."),
     ohms: positive.describe("Of its transformer or supply, as an ohm-meter sees it."),
@@ -103,5 +105,6 @@ export const board = definePart({
     return { ...part, ohms: part.ohms * factor, sensor: { ...sensor, ...varied } };
   },
   drawnClosed: always,
+  eitherWayRound: false,
   deviates: "never",
 });

@@ -6,6 +6,7 @@ const MAINS_HZ = 50;
 /** An ohm-meter charges it and then reads OL; on the line it has its reactance 1/(2πfC), taken as a resistance of that magnitude. */
 export const capacitor = definePart({
   kind: "capacitor",
+  called: "capacitor, cap, run cap, run capacitor, motor cap, motor capacitor, capacitator, start capacitor, starting capacitor, condensor",
   schema: partFields("capacitor", "The run capacitor of a motor. It is discharged before anything near it is touched.", {
     nets: pair,
     microfarads: positive.describe("Rated capacitance, µF."),
@@ -29,5 +30,6 @@ export const capacitor = definePart({
   causeCheck: byLook,
   varied: asRated,
   drawnClosed: always,
+  eitherWayRound: true,
   deviates: "never",
 });

@@ -4,6 +4,7 @@ import { id, pair, partFields } from "../fields";
 
 export const centrifugalContact = definePart({
   kind: "centrifugal-contact",
+  called: "centrifugal contact, centrifugal switch, motor contact, motor switch, contact, contacts, centrifugal, motor contacts",
   schema: partFields("centrifugal-contact", "A contact that a motor's speed works.", {
     nets: pair,
     motor: id.describe("The motor whose speed works it."),
@@ -22,5 +23,6 @@ export const centrifugalContact = definePart({
   causeCheck: byLook,
   varied: asRated,
   drawnClosed: (part) => part.closedWhen === "below-speed",
+  eitherWayRound: true,
   deviates: "contact",
 });

@@ -9,6 +9,7 @@ const HYSTERESIS_K = 38;
 
 export const coil = definePart({
   kind: "coil",
+  called: "coil, valve coil, gas coil, solenoid, solenoid coil, gas valve coil, burner coil",
   schema: partFields("coil", "A coil of a gas valve.", {
     nets: pair,
     ohms: positive.describe("Cold, by an ohm-meter, Ω."),
@@ -35,5 +36,6 @@ export const coil = definePart({
   causeCheck: byLook,
   varied: (part, { factor }) => ({ ...part, ohms: part.ohms * factor }),
   drawnClosed: always,
+  eitherWayRound: true,
   deviates: "value",
 });

@@ -3,6 +3,7 @@ import { pair, partFields, positive } from "../fields";
 
 export const conductor = definePart({
   kind: "conductor",
+  called: "",
   schema: partFields("conductor", "A wire or cord conductor that is worth a name of its own.", {
     nets: pair,
     ohms: positive.describe("Resistance end to end, Ω."),
@@ -17,5 +18,6 @@ export const conductor = definePart({
   causeCheck: byLook,
   varied: asRated,
   drawnClosed: always,
+  eitherWayRound: false,
   deviates: "never",
 });

@@ -31,6 +31,7 @@ export function elementOhms(
 
 export const element = definePart({
   kind: "element",
+  called: "element, heating element, heater element, heat element, heating coil, heater coil, coil, heater, elem, htr, heating elem",
   schema,
   modes: {
     open: plainMode,
@@ -56,5 +57,6 @@ export const element = definePart({
   causeCheck: (mode) => (mode === "grounded" ? "cabinet" : mode === "low" ? "across" : "look"),
   varied: (part, { factor }) => ({ ...part, watts: part.watts / factor }),
   drawnClosed: always,
+  eitherWayRound: true,
   deviates: "value",
 });

@@ -4,6 +4,7 @@ import { opensC, pair, partFields, senses } from "../fields";
 
 export const fuse = definePart({
   kind: "fuse",
+  called: "fuse, thermal fuse, thermal link, fusible link, thermal, safety fuse",
   schema: partFields("fuse", "A thermal fuse or cut-off: opens once and for good. It is never bridged.", { nets: pair, senses, opensC }),
   modes: { open: plainMode },
   conductsOnly: false,
@@ -26,5 +27,6 @@ export const fuse = definePart({
   causeCheck: byLook,
   varied: actsAbout,
   drawnClosed: always,
+  eitherWayRound: true,
   deviates: "contact",
 });

@@ -3,6 +3,7 @@ import { noNets, partFields } from "../fields";
 
 export const gasSupply = definePart({
   kind: "gas-supply",
+  called: "gas supply, gas, gas cock, cock, gas tap, gas shut off, gas shutoff, shut off valve, gas stopcock",
   schema: partFields("gas-supply", "The gas that comes to the machine: pipe and cock.", { nets: noNets }),
   modes: {
     shut: plainMode,

@@ -4,6 +4,7 @@ import { id, noNets, partFields, positive } from "../fields";
 
 export const gasValve = definePart({
   kind: "gas-valve",
+  called: "gas valve, valve, burner valve",
   schema: partFields("gas-valve", "A gas valve with two plungers in series; its coils are parts of their own.", {
     nets: noNets,
     coils: z
@@ -27,5 +28,6 @@ export const gasValve = definePart({
   causeCheck: byLook,
   varied: asRated,
   drawnClosed: always,
+  eitherWayRound: false,
   deviates: "never",
 });

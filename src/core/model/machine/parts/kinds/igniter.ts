@@ -20,6 +20,7 @@ const SPREAD = 0.15;
 
 export const igniter = definePart({
   kind: "igniter",
+  called: "igniter, ignitor, glow bar, glowbar, glow plug, hot surface igniter, hsi, ign, ignter",
   schema,
   modes: {
     open: plainMode,
@@ -37,5 +38,6 @@ export const igniter = definePart({
   causeCheck: byLook,
   varied: (part, { evenly }) => ({ ...part, coldOhms: part.coldOhms * evenly(SPREAD) }),
   drawnClosed: always,
+  eitherWayRound: true,
   deviates: "value",
 });

@@ -6,6 +6,8 @@ const FILM_OHMS = 8000;
 
 export const moistureBars = definePart({
   kind: "moisture-bars",
+  called:
+    "moisture bars, bars, sensor bars, moisture sensor, sensor strips, moisture strips, dry sensor, humidity sensor, dryness sensor, sensing bars, sensor, dampness sensor",
   schema: partFields("moisture-bars", "Two bars that wet clothes bridge; nothing is between them when clean and dry.", { nets: pair }),
   modes: { shorted: plainMode },
   conductsOnly: false,
@@ -17,5 +19,6 @@ export const moistureBars = definePart({
   causeCheck: byLook,
   varied: asRated,
   drawnClosed: always,
+  eitherWayRound: true,
   deviates: "never",
 });

@@ -16,6 +16,8 @@ const protectorOf = (id: string, { opensC, closesC: closes }: { opensC: number; 
 
 export const motor = definePart({
   kind: "motor",
+  called:
+    "motor, drum motor, drive motor, main motor, run winding, main winding, motor main, main motor winding, motor main winding, motor run winding, motor windings, motor winding",
   schema: partFields("motor", "A drum or fan motor with a main and a start or auxiliary winding.", {
     nets: triple,
     mainOhms: positive.describe("Main winding, cold, by an ohm-meter."),
@@ -80,5 +82,6 @@ export const motor = definePart({
     ...(part.protector && { protector: actsAbout(part.protector, spread) }),
   }),
   drawnClosed: always,
+  eitherWayRound: false,
   deviates: "windings",
 });

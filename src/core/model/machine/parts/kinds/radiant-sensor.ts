@@ -4,6 +4,7 @@ import { closesC, opensC, pair, partFields } from "../fields";
 
 export const radiantSensor = definePart({
   kind: "radiant-sensor",
+  called: "radiant sensor, flame sensor, flame detector, flame switch, radiant, sensor, flame sense, flame stat, radiant switch, flame eye",
   schema: partFields("radiant-sensor", "A flame sensor that opens when it sees heat.", { nets: pair, opensC, closesC }),
   modes: {
     open: plainMode,
@@ -24,5 +25,6 @@ export const radiantSensor = definePart({
   causeCheck: byLook,
   varied: actsAbout,
   drawnClosed: always,
+  eitherWayRound: true,
   deviates: "contact",
 });

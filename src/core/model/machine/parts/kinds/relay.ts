@@ -4,6 +4,7 @@ import { id, pair, partFields } from "../fields";
 
 export const relay = definePart({
   kind: "relay",
+  called: "relay",
   schema: partFields("relay", "A contact that a board drives.", {
     nets: pair,
     board: id.describe("The board that drives it."),
@@ -20,5 +21,6 @@ export const relay = definePart({
   causeCheck: (mode) => (mode === "welded" ? "across" : "look"),
   varied: asRated,
   drawnClosed: () => false,
+  eitherWayRound: true,
   deviates: "contact",
 });

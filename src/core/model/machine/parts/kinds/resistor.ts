@@ -4,6 +4,7 @@ import { id, pair, partFields, positive, tolerance } from "../fields";
 
 export const resistor = definePart({
   kind: "resistor",
+  called: "",
   schema: partFields("resistor", "A part that is a resistance to the circuit: a timer drive, a lamp, a bias heater, a pump.", {
     nets: pair,
     ohms: positive.describe("By an ohm-meter, Ω."),
@@ -28,5 +29,6 @@ export const resistor = definePart({
   causeCheck: byLook,
   varied: (part, { factor }) => ({ ...part, ohms: part.ohms * factor }),
   drawnClosed: always,
+  eitherWayRound: true,
   deviates: "value",
 });

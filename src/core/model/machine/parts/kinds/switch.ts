@@ -4,6 +4,7 @@ import { workedByControl } from "../worked-by-control";
 
 export const switchPart = definePart({
   kind: "switch",
+  called: "switch",
   schema: partFields("switch", "A switch that a person, the door, the belt or the float works.", {
     nets: pair,
     closedWhen,

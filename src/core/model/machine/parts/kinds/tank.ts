@@ -3,6 +3,7 @@ import { noNets, partFields } from "../fields";
 
 export const tank = definePart({
   kind: "tank",
+  called: "tank, water tank, container, water container, bowl, condensate tank, reservoir, bucket",
   schema: partFields("tank", "The water tank of a condenser machine.", { nets: noNets }),
   modes: { full: plainMode },
   ...outsideTheCircuit,

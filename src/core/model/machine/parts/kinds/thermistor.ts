@@ -40,6 +40,8 @@ const scaled = ([p, q, r]: NonNullable<Curve["points"]>, factor: number): NonNul
 /** Read at the room's temperature, as a meter finds it. How the board follows it while it runs, the run works out. */
 export const thermistor = definePart({
   kind: "thermistor",
+  called:
+    "thermistor, ntc, ntc sensor, sensor ntc, temperature sensor, temp sensor, thermal sensor, sensor, exhaust sensor, ntc probe, temp probe, temperature probe, probe, heat sensor, exhaust thermistor",
   schema,
   modes: {
     open: plainMode,
@@ -64,5 +66,6 @@ export const thermistor = definePart({
     ...(part.points && { points: scaled(part.points, factor) }),
   }),
   drawnClosed: always,
+  eitherWayRound: true,
   deviates: "value",
 });

@@ -4,6 +4,7 @@ import { closesC, opensC, pair, partFields, senses } from "../fields";
 
 export const thermostat = definePart({
   kind: "thermostat",
+  called: "thermostat, stat, tstat, t stat, thermo, thermal switch, bimetal",
   schema: partFields("thermostat", "A thermostat or limit that opens when hot and closes again.", { nets: pair, senses, opensC, closesC }),
   modes: {
     open: plainMode,
@@ -25,5 +26,6 @@ export const thermostat = definePart({
   causeCheck: byLook,
   varied: actsAbout,
   drawnClosed: always,
+  eitherWayRound: true,
   deviates: "contact",
 });

@@ -1,11 +1,11 @@
 import { z } from "zod";
-import { sightOf } from "../../../finding/sights";
+import { sightOf } from "../../../../model/sights/sights";
 import { upcaster } from "../../../journal/upcast";
 import { closingBlockers } from "../../closing/closing";
 import { PROOF_ROWS, type ProofRow, reservationsOf } from "../../closing/proven";
 import type { Refusal } from "../../refusal";
 import type { JobState } from "../../state";
-import { defineEntry, text } from "../definition";
+import { defineEntry, never, text } from "../definition";
 
 const note = text.optional().describe("What the customer was told.");
 const reservation = z.strictObject({
@@ -25,6 +25,7 @@ export const closed = defineEntry({
     })
     .describe("The job is closed."),
   upcasters: [upcaster({ kind: "closed", version: 1 }, 2, z.strictObject({ note }), (body) => ({ ...body, rules: 1 as const }))],
+  afterClosing: never,
   allows: ({ reservations, rules }, state) => (rules === 1 ? closedByFirstRules(state) : stillBlocked(state, reservations?.rows ?? [])),
   effect: ({ reservations }) => ({ closed: true, ...(reservations && { reservations: unseenSays(reservations) }) }),
   says: ({ reservations }) => (reservations ? `Job closed with exceptions: ${unseenSays(reservations)}` : "Job closed"),

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { defineEntry, noUpcasters, text } from "../definition";
+import { always, defineEntry, noUpcasters, text } from "../definition";
 
 export const conclusion = defineEntry({
   kind: "conclusion",
@@ -13,6 +13,7 @@ export const conclusion = defineEntry({
     })
     .describe("What it was, as it is told to the customer: proposed from the record, corrected by a person."),
   upcasters: noUpcasters,
+  afterClosing: always,
   allows: () => undefined,
   effect: (told) => ({ conclusion: told }),
   says: ({ wrong, cause }) => `It was: ${wrong}${cause ? `; caused by: ${cause}` : ""}`,

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { upcaster } from "../../../journal/upcast";
-import { defineEntry, name } from "../definition";
+import { always, defineEntry, name } from "../definition";
 
 const to = name.describe("Who took it over, by the name that was signed or said.");
 const stroke = z.array(z.number().int().min(0).max(1000)).min(2).max(4000);
@@ -21,6 +21,7 @@ export const handedOver = defineEntry({
     })
     .describe("The machine was handed over, with what was found, done and left told."),
   upcasters: [upcaster({ kind: "handed-over", version: 1 }, 2, z.strictObject({ to }), (body) => body)],
+  afterClosing: always,
   allows: (_, { closed }) => (closed ? undefined : { code: "not-closed" }),
   effect: ({ to, signed }, _, { at, by }) => ({ handedOver: { to, at, by, ...(signed && { signed }) } }),
   says: ({ to, signed }) => `Handed over to ${to}${signed ? ", who signed" : ""}`,

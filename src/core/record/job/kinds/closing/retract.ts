@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { allowsAlways, changesNothing, defineEntry, noUpcasters, text } from "../definition";
+import { allowsAlways, always, changesNothing, defineEntry, noUpcasters, text } from "../definition";
 
 /** What it takes back is left out by the fold, before anything has an effect. */
 export const retract = defineEntry({
@@ -10,6 +10,7 @@ export const retract = defineEntry({
     .strictObject({ entry: z.uuid().describe("The entry that is taken back."), why: text.optional().describe("Why.") })
     .describe("An entry is taken back; it stays in the record, struck through."),
   upcasters: noUpcasters,
+  afterClosing: always,
   allows: allowsAlways,
   effect: changesNothing,
   says: () => "An entry taken back",

@@ -1,5 +1,5 @@
 import { burnerSetSchema } from "../../burner-set";
-import { defineEntry, noUpcasters } from "../definition";
+import { defineEntry, never, noUpcasters } from "../definition";
 
 export const burner = defineEntry({
   kind: "burner",
@@ -7,6 +7,7 @@ export const burner = defineEntry({
   stream: "job",
   schema: burnerSetSchema,
   upcasters: noUpcasters,
+  afterClosing: never,
   allows: (_, { machine }) => (machine && !machine.burner ? { code: "not-on-machine", given: "burner" } : undefined),
   effect: (burnerSet) => ({ burnerSet }),
   says: ({ gas, orificeInches, manifoldInWc, supplyInWc }) =>

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { withOpened } from "../../gas";
-import { defineEntry, noUpcasters, text } from "../definition";
+import { defineEntry, never, noUpcasters, text } from "../definition";
 
 /** What a conversion to another fuel consists of: all of it or none (NFPA 54, conversion of equipment). */
 export const CONVERSION = {
@@ -35,6 +35,7 @@ export const converted = defineEntry({
     })
     .describe("The burner was converted to another fuel, as a complete set."),
   upcasters: noUpcasters,
+  afterClosing: never,
   allows: (_, { machine, safety }) => {
     if (machine && !machine.burner) return { code: "not-on-machine", given: "burner" };
     return safety.power === "dead" ? undefined : { code: "fitting-needs-dead" };

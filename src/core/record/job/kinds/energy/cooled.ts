@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { allowsAlways, defineEntry, noUpcasters } from "../definition";
+import { allowsAlways, defineEntry, never, noUpcasters } from "../definition";
 
 export const cooled = defineEntry({
   kind: "cooled",
@@ -7,6 +7,7 @@ export const cooled = defineEntry({
   stream: "job",
   schema: z.strictObject({}).describe("Its hot parts are cool to the touch. Power makes it unknown again."),
   upcasters: noUpcasters,
+  afterClosing: never,
   allows: allowsAlways,
   effect: (_, { safety }) => ({ safety: { ...safety, cool: true } }),
   says: () => "Cool enough to be touched",

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { maybePartOf } from "../../../../model/machine/format";
 import { partName } from "../../../../model/naming/names";
-import { defineEntry, noUpcasters, ref } from "../definition";
+import { defineEntry, never, noUpcasters, ref } from "../definition";
 
 export const discharged = defineEntry({
   kind: "discharged",
@@ -9,6 +9,7 @@ export const discharged = defineEntry({
   stream: "job",
   schema: z.strictObject({ part: ref.describe("The capacitor.") }).describe("A capacitor was discharged through a resistor."),
   upcasters: noUpcasters,
+  afterClosing: never,
   allows: ({ part }, { safety, machine }) => {
     if (machine && !maybePartOf(machine, part)) return { code: "not-on-machine", given: part };
     return safety.power === "dead" ? undefined : { code: "discharge-needs-dead" };

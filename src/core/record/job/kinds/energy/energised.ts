@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { allowsAlways, defineEntry, noUpcasters, text } from "../definition";
+import { allowsAlways, defineEntry, never, noUpcasters, text } from "../definition";
 
 export const energised = defineEntry({
   kind: "energised",
@@ -7,6 +7,7 @@ export const energised = defineEntry({
   stream: "job",
   schema: z.strictObject({ note: text.optional().describe("A remark.") }).describe("The machine is live from here on."),
   upcasters: noUpcasters,
+  afterClosing: never,
   allows: allowsAlways,
   effect: (_, { safety: { liveTests }, evidence, untold }, { id, at, by }) => ({
     safety: { power: "live", liveTests, discharged: [], since: at, by },

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { withOpened } from "../../gas";
-import { defineEntry, noUpcasters, text } from "../definition";
+import { defineEntry, never, noUpcasters, text } from "../definition";
 
 export const gasOpened = defineEntry({
   kind: "gas-opened",
@@ -10,6 +10,7 @@ export const gasOpened = defineEntry({
     .strictObject({ note: text.optional().describe("Which joint.") })
     .describe("A joint of the gas train was opened: it is to be proven tight."),
   upcasters: noUpcasters,
+  afterClosing: never,
   allows: (_, { machine }) => (machine && !machine.burner ? { code: "not-on-machine", given: "gas" } : undefined),
   effect: ({ note }, state, { id }) => ({ joints: withOpened(state, id, note) }),
   says: ({ note }) => `Gas joint opened${note ? `: ${note}` : ""}`,

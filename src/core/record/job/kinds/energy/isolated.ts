@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { upcaster } from "../../../journal/upcast";
-import { allowsAlways, defineEntry, text } from "../definition";
+import { allowsAlways, defineEntry, never, text } from "../definition";
 
 /** Ways of taking the power away, as they are said. */
 const HOW = { cord: "cord out", breaker: "breaker off" } as const;
@@ -20,6 +20,7 @@ export const isolated = defineEntry({
     })
     .describe("The power was taken away; not proved dead."),
   upcasters: [upcaster({ kind: "isolated", version: 1 }, 2, firstBody, (body) => body)],
+  afterClosing: never,
   allows: allowsAlways,
   effect: ({ how, locked, note }, { safety }, { at, by }) => {
     const isolated = { ...(how && { how }), ...(locked && { locked }), ...(note && { note }) };

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { defineEntry, name, noUpcasters, text } from "../definition";
+import { defineEntry, name, never, noUpcasters, text } from "../definition";
 
 export const LEAK_METHODS = { soap: "soap solution", detector: "gas detector", pressure: "pressure held" } as const;
 export type LeakMethod = keyof typeof LEAK_METHODS;
@@ -17,6 +17,7 @@ export const leakTest = defineEntry({
     })
     .describe("A gas joint was tested for leaks."),
   upcasters: noUpcasters,
+  afterClosing: never,
   allows: ({ joint }, { machine, joints }) => {
     if (machine && !machine.burner) return { code: "not-on-machine", given: "gas" };
     return joints.some((j) => j.name === joint) ? undefined : { code: "not-on-machine", given: joint };

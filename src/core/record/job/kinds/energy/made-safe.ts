@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { upcaster } from "../../../journal/upcast";
-import { defineEntry } from "../definition";
+import { defineEntry, never } from "../definition";
 
 /** What a meter can be tried on. */
 export const KNOWN_SOURCES = ["outlet", "lamp socket", "proving unit"] as const;
@@ -47,6 +47,7 @@ export const madeSafe = defineEntry({
     upcaster({ kind: "made-safe", version: 3 }, 4, third, (body) => body),
   ],
   // Order is the server's: a proof made out of reach may come in behind a switching on that it never saw.
+  afterClosing: never,
   allows: ({ knows }, { livened }) =>
     knows !== undefined && livened !== undefined && livened !== knows ? { code: "live-unseen" } : undefined,
   effect: ({ holds }, { safety: { liveTests, isolated, cool }, evidence, untold }, { at, by }) => ({

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { capital } from "../../../../model/naming/text";
-import { defineEntry, noUpcasters } from "../definition";
+import { defineEntry, never, noUpcasters } from "../definition";
 
 export const valve = defineEntry({
   kind: "valve",
@@ -13,6 +13,7 @@ export const valve = defineEntry({
     })
     .describe("The gas or the water to the machine was shut or opened."),
   upcasters: noUpcasters,
+  afterClosing: never,
   allows: ({ of }, { machine }) => (of === "gas" && machine && !machine.burner ? { code: "not-on-machine", given: "gas" } : undefined),
   effect: ({ of, state }, { shut }) => ({ shut: state === "shut" ? [...new Set([...shut, of])] : shut.filter((s) => s !== of) }),
   says: ({ of, state }) => `${capital(of)} ${state === "shut" ? "off" : "on"}`,

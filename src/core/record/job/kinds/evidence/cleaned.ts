@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { assemblyIdOf } from "../../../../model/machine/assembly";
 import { AIRWAY, AIRWAY_PLACES, airwayWell } from "../../../finding/airway";
-import { defineEntry, noUpcasters, text } from "../definition";
+import { defineEntry, never, noUpcasters, text } from "../definition";
 
 export const cleaned = defineEntry({
   kind: "cleaned",
@@ -11,6 +11,7 @@ export const cleaned = defineEntry({
     .strictObject({ airway: z.enum(AIRWAY_PLACES).describe("The place."), note: text.optional().describe("A remark.") })
     .describe("A place on the way of the air was cleaned or fixed: said apart from what was found there."),
   upcasters: noUpcasters,
+  afterClosing: never,
   allows: () => undefined,
   // What was found bad and is cleaned puts the air right; what is cleaned for good measure changes nothing that was found.
   effect: ({ airway }, state, { id }) => {

@@ -1,5 +1,5 @@
 import { ductRunSchema } from "../../duct-run";
-import { defineEntry, noUpcasters } from "../definition";
+import { defineEntry, never, noUpcasters } from "../definition";
 
 const HOODS = { louvres: "louvers", flap: "flap", none: "open end" } as const;
 
@@ -9,6 +9,7 @@ export const duct = defineEntry({
   stream: "job",
   schema: ductRunSchema,
   upcasters: noUpcasters,
+  afterClosing: never,
   allows: (_, { machine }) =>
     machine && !machine.parts.some((p) => p.kind === "duct") ? { code: "not-on-machine", given: "duct" } : undefined,
   effect: (ductRun) => ({ ductRun }),

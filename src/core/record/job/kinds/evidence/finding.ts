@@ -10,7 +10,7 @@ import type { Refusal } from "../../refusal";
 import { chargedCapacitor } from "../../safety";
 import type { JobState } from "../../state";
 import { isUntold, witnessed } from "../../witnessed";
-import { defineEntry } from "../definition";
+import { defineEntry, never } from "../definition";
 
 export const finding = defineEntry({
   kind: "finding",
@@ -22,6 +22,7 @@ export const finding = defineEntry({
     upcaster({ kind: "reading", version: 1 }, 1, firstReading, upReading),
     upcaster({ kind: "measure", version: 1 }, 1, firstMeasure, upMeasure),
   ],
+  afterClosing: never,
   allows: findingRefusal,
   effect: (found, state, { id }) =>
     isUntold(found)

@@ -3,7 +3,7 @@ import { readTerminal } from "../../../../model/machine/wiring";
 import { formatValue } from "../../../../model/quantity/format";
 import { findingSays } from "../../../finding/finding";
 import { asFinding, newPartSchema } from "../../../finding/new-part";
-import { defineEntry, noUpcasters } from "../definition";
+import { defineEntry, never, noUpcasters } from "../definition";
 
 export const newPart = defineEntry({
   kind: "new-part",
@@ -11,6 +11,7 @@ export const newPart = defineEntry({
   stream: "job",
   schema: newPartSchema,
   upcasters: noUpcasters,
+  afterClosing: never,
   allows: ({ place: { between } }, { machine }) => {
     const [a, b] = [readTerminal(between[0])?.part, readTerminal(between[1])?.part];
     const isOne = a !== undefined && a === b && (!machine || maybePartOf(machine, a) !== undefined);

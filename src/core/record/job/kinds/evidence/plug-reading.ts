@@ -2,7 +2,7 @@ import { pinsOf } from "../../../../model/machine/format";
 import { controlsSay } from "../../../../model/naming/names";
 import { formatValue } from "../../../../model/quantity/format";
 import { isSamePlace, plugReadingSchema } from "../../hands/plug-read";
-import { defineEntry, noUpcasters } from "../definition";
+import { defineEntry, never, noUpcasters } from "../definition";
 
 export const plugReading = defineEntry({
   kind: "plug-reading",
@@ -10,6 +10,7 @@ export const plugReading = defineEntry({
   stream: "job",
   schema: plugReadingSchema,
   upcasters: noUpcasters,
+  afterClosing: never,
   allows: ({ between }, { safety, machine }) => {
     const strange = machine && between.find((p) => !pinsOf(machine).includes(p));
     if (strange !== undefined) return { code: "not-on-machine", given: strange };

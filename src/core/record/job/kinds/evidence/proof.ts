@@ -2,7 +2,7 @@ import { z } from "zod";
 import { sightFinding } from "../../../finding/kinds/sight";
 import { upcaster } from "../../../journal/upcast";
 import { witnessed } from "../../witnessed";
-import { defineEntry, text } from "../definition";
+import { defineEntry, never, text } from "../definition";
 
 const yesNo = z.enum(["yes", "no", "unknown"]);
 const air = z.enum(["strong", "weak", "none", "unknown"]);
@@ -30,6 +30,7 @@ export const proof = defineEntry({
     })
     .describe("The run that proves the repair."),
   upcasters: [upcaster({ kind: "proof", version: 1 }, 2, firstBody, (body) => body)],
+  afterClosing: never,
   allows: (_, { safety }) => (safety.power === "live" ? undefined : { code: "proof-needs-power" }),
   effect: (body, state, { id }) => {
     const { starts, turns, warm, cycles, airflow = "unknown" } = body;

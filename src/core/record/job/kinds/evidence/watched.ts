@@ -3,7 +3,7 @@ import { clockSays } from "../../../../model/naming/text";
 import { HAPPENED, HAPPENINGS, sightsOfRun } from "../../../finding/watched";
 import { powerRefusal } from "../../power-refusal";
 import { witnessed } from "../../witnessed";
-import { defineEntry, noUpcasters } from "../definition";
+import { defineEntry, never, noUpcasters } from "../definition";
 
 const seconds = z.number().min(0).max(36_000);
 
@@ -25,6 +25,7 @@ export const watched = defineEntry({
     })
     .describe("A run that was watched with the clock running."),
   upcasters: noUpcasters,
+  afterClosing: never,
   allows: (_, { safety }) => powerRefusal("on", safety),
   effect: (body, state, { id }) => (state.machine ? witnessed(state, id, "technician", sightsOfRun(state.machine, body)) : {}),
   says: ({ seconds: whole, events }) => {

@@ -4,7 +4,7 @@ import { maybePanelOf, maybePartOf } from "../../../../model/machine/format";
 import { fastenersSay } from "../../../../model/naming/fasteners";
 import { panelName } from "../../../../model/naming/names";
 import { capital } from "../../../../model/naming/text";
-import { allowsAlways, defineEntry, noUpcasters, text } from "../definition";
+import { allowsAlways, defineEntry, never, noUpcasters, text } from "../definition";
 
 export const cup = defineEntry({
   kind: "cup",
@@ -17,6 +17,7 @@ export const cup = defineEntry({
     })
     .describe("The fasteners of one thing are in their cup, counted."),
   upcasters: noUpcasters,
+  afterClosing: never,
   allows: allowsAlways,
   effect: (body, { cups }, { id }) => ({ cups: [...cups.filter((c) => c.of !== body.of), { ...body, entry: id }] }),
   says: ({ of, fasteners }, machine) => {

@@ -2,7 +2,7 @@ import { z } from "zod";
 import { maybePanelOf } from "../../../../model/machine/format";
 import { panelName } from "../../../../model/naming/names";
 import { capital } from "../../../../model/naming/text";
-import { defineEntry, noUpcasters, ref, text } from "../definition";
+import { defineEntry, never, noUpcasters, ref, text } from "../definition";
 
 export const differs = defineEntry({
   kind: "differs",
@@ -17,6 +17,7 @@ export const differs = defineEntry({
     })
     .describe("The way in is not as the machine's file has it: what is in the way besides, or takes longer."),
   upcasters: noUpcasters,
+  afterClosing: never,
   allows: ({ of, needs = [] }, { machine }) => {
     const strange = machine && [of, ...needs].find((p) => !maybePanelOf(machine, p));
     if (strange !== undefined) return { code: "not-on-machine", given: strange };

@@ -2,7 +2,7 @@ import { COLOURS } from "../../../../model/machine/cabinet";
 import { cameBack, cameOff } from "../../hands/came-off";
 import { isWired, leadName, leadSchema } from "../../hands/lead-found";
 import { noReads } from "../../hands/plug-read";
-import { defineEntry, noUpcasters } from "../definition";
+import { defineEntry, never, noUpcasters } from "../definition";
 
 export const lead = defineEntry({
   kind: "lead",
@@ -10,6 +10,7 @@ export const lead = defineEntry({
   stream: "job",
   schema: leadSchema,
   upcasters: noUpcasters,
+  afterClosing: never,
   allows: ({ at }, { machine }) => (machine && !isWired(machine, at) ? { code: "not-on-machine", given: at } : undefined),
   effect: ({ state, ...found }, before, { id }) => {
     const thing = { is: "lead", id: found.at } as const;

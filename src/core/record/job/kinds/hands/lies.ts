@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { capital } from "../../../../model/naming/text";
-import { allowsAlways, defineEntry, noUpcasters, text } from "../definition";
+import { allowsAlways, defineEntry, never, noUpcasters, text } from "../definition";
 
 export const lies = defineEntry({
   kind: "lies",
@@ -14,6 +14,7 @@ export const lies = defineEntry({
     })
     .describe("Where something of a machine that stands open lies, and who has it."),
   upcasters: noUpcasters,
+  afterClosing: never,
   allows: allowsAlways,
   effect: (body, { lying }) => {
     const others = lying.filter((l) => l.what.toLowerCase() !== body.what.toLowerCase());

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { allowsAlways, defineEntry, noUpcasters, text } from "../definition";
+import { allowsAlways, defineEntry, never, noUpcasters, text } from "../definition";
 
 export const notDone = defineEntry({
   kind: "not-done",
@@ -12,6 +12,7 @@ export const notDone = defineEntry({
     })
     .describe("A check was not made. It stays open: the job is not closed by it."),
   upcasters: noUpcasters,
+  afterClosing: never,
   allows: allowsAlways,
   effect: (body, { notDone: before }) => ({ notDone: [...before, body] }),
   says: ({ check, why }) => `Not done: ${check.replaceAll("-", " ")} (${why})`,

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { allowsAlways, defineEntry, name, noUpcasters, text } from "../definition";
+import { allowsAlways, defineEntry, name, never, noUpcasters, text } from "../definition";
 
 export const opened = defineEntry({
   kind: "opened",
@@ -14,6 +14,7 @@ export const opened = defineEntry({
     })
     .describe("The job is opened: its first entry."),
   upcasters: noUpcasters,
+  afterClosing: never,
   allows: allowsAlways,
   effect: ({ liveTests, ...who }, { safety }, { at }) => ({ opened: who, openedAt: at, safety: { ...safety, liveTests } }),
   says: ({ customer, place }) => `Job opened for ${customer}, ${place}`,

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { capital } from "../../../../model/naming/text";
 import { cameBack, cameOff } from "../../hands/came-off";
-import { defineEntry, noUpcasters, text } from "../definition";
+import { defineEntry, never, noUpcasters, text } from "../definition";
 
 export const ownStep = defineEntry({
   kind: "own-step",
@@ -17,6 +17,7 @@ export const ownStep = defineEntry({
     .refine((b) => b.state !== "stays" || b.why !== undefined, { path: ["why"], message: "what stays off needs a reason" })
     .describe("Something came off that the machine's file does not have, or went back."),
   upcasters: noUpcasters,
+  afterClosing: never,
   allows: ({ name, state }, { cameOff: off }) =>
     state === "off" || off.some((c) => c.is === "own" && c.id === name) ? undefined : { code: "not-off", given: name },
   effect: ({ name, state, note }, before, { id }) => {

@@ -2,7 +2,7 @@ import { z } from "zod";
 import { maybePanelOf } from "../../../../model/machine/format";
 import { panelDoneSays } from "../../../../model/naming/removals";
 import { cameBack, cameOff } from "../../hands/came-off";
-import { defineEntry, noUpcasters, ref } from "../definition";
+import { defineEntry, never, noUpcasters, ref } from "../definition";
 
 /** Not a panel, and in the way like one. */
 export const DRUM = "drum";
@@ -22,6 +22,7 @@ export const panel = defineEntry({
   stream: "job",
   schema,
   upcasters: noUpcasters,
+  afterClosing: never,
   allows: ({ panel: id, state }, { machine }) => {
     if (!machine || id === DRUM || maybePanelOf(machine, id) || (id === ALL_PANELS && state === "on")) return undefined;
     return { code: "not-on-machine", given: id };

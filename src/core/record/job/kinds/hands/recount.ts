@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { maybePanelOf } from "../../../../model/machine/format";
 import { panelName } from "../../../../model/naming/names";
-import { allowsAlways, defineEntry, noUpcasters, text } from "../definition";
+import { allowsAlways, defineEntry, never, noUpcasters, text } from "../definition";
 
 const few = z.number().int().min(0).max(60);
 
@@ -18,6 +18,7 @@ export const recount = defineEntry({
     })
     .describe("What the cups came to when something went back on. Until it is told why, the job stays open."),
   upcasters: noUpcasters,
+  afterClosing: never,
   allows: allowsAlways,
   effect: (body, { recounts }, { id }) => ({ recounts: [...recounts.filter((c) => c.of !== body.of), { ...body, entry: id }] }),
   says: ({ of, over, short, why }, machine) => {

@@ -1,6 +1,9 @@
 import { z } from "zod";
 import { allowsAlways, defineEntry, noUpcasters, ref, text } from "../definition";
 
+/** The list of what is said at the hand-over, line by line. */
+export const TOLD_LIST = "hand-over";
+
 export const tick = defineEntry({
   kind: "tick",
   version: 1,
@@ -16,6 +19,7 @@ export const tick = defineEntry({
     .refine((b) => b.state !== "not-done" || b.why !== undefined, { path: ["why"], message: "what was not done needs a reason" })
     .describe("A line of a checklist was seen to, or not, and why."),
   upcasters: noUpcasters,
+  afterClosing: ({ list }) => list === TOLD_LIST,
   allows: allowsAlways,
   effect: (body, { ticks }) => {
     const others = ticks.filter((t) => t.list !== body.list || t.item !== body.item);

@@ -4,7 +4,7 @@ import { partName } from "../../../../model/naming/names";
 import { cameBack, cameOff } from "../../hands/came-off";
 import { noReads } from "../../hands/plug-read";
 import { withTerminals } from "../../hands/touched";
-import { defineEntry, noUpcasters } from "../definition";
+import { defineEntry, never, noUpcasters } from "../definition";
 
 export const wire = defineEntry({
   kind: "wire",
@@ -17,6 +17,7 @@ export const wire = defineEntry({
     })
     .describe("The wires of a part, or a plug, came off or went back."),
   upcasters: noUpcasters,
+  afterClosing: never,
   allows: ({ of }, { machine }) =>
     machine && !maybePartOf(machine, of) && !machine.testPoints.some((t) => t.net.startsWith(`${of}.`))
       ? { code: "not-on-machine", given: of }

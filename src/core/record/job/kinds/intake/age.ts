@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { allowsAlways, defineEntry, noUpcasters } from "../definition";
+import { allowsAlways, always, defineEntry, noUpcasters } from "../definition";
 
 export const age = defineEntry({
   kind: "age",
@@ -9,6 +9,7 @@ export const age = defineEntry({
     .strictObject({ years: z.number().min(0).max(99).describe("Years since it was new, as told or as its plate says.") })
     .describe("How old the machine is."),
   upcasters: noUpcasters,
+  afterClosing: always,
   allows: allowsAlways,
   effect: ({ years }) => ({ age: years }),
   says: ({ years }) => `The machine is ${years} ${years === 1 ? "year" : "years"} old`,

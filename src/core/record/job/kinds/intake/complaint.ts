@@ -3,7 +3,7 @@ import { findingSchema } from "../../../finding/finding";
 import { upcaster } from "../../../journal/upcast";
 import { firstSighting, upSighting } from "../../first-version";
 import { witnessed } from "../../witnessed";
-import { allowsAlways, defineEntry, text } from "../definition";
+import { allowsAlways, defineEntry, never, text } from "../definition";
 
 const firstBody = z.strictObject({ words: text.min(1), sightings: z.array(firstSighting).max(20) });
 
@@ -20,6 +20,7 @@ export const complaint = defineEntry({
   upcasters: [
     upcaster({ kind: "complaint", version: 1 }, 2, firstBody, ({ words, sightings }) => ({ words, findings: sightings.map(upSighting) })),
   ],
+  afterClosing: never,
   allows: allowsAlways,
   effect: (body, state, { id }) => ({ complaint: body, ...witnessed(state, id, "customer", body.findings) }),
   says: ({ words }) => `Complaint: “${words}”`,

@@ -3,7 +3,7 @@ import { plateSchema } from "../../../../model/machine/plate";
 import { FIRST_KNOWN, machineRefSchema } from "../../../../model/machine/revision";
 import { type Finding, findingKind } from "../../../finding/finding";
 import { upcaster } from "../../../journal/upcast";
-import { allowsAlways, defineEntry, ref, text } from "../definition";
+import { allowsAlways, defineEntry, never, ref, text } from "../definition";
 
 const firstBody = z.strictObject({ machine: ref, serial: text.optional() });
 const secondBody = z.strictObject({ machine: machineRefSchema, serial: text.optional() });
@@ -26,6 +26,7 @@ export const machine = defineEntry({
     })),
     upcaster({ kind: "machine", version: 2 }, 3, secondBody, (body) => body),
   ],
+  afterClosing: never,
   allows: allowsAlways,
   // What was found of a part that the machine does not have stays on record, and counts for nothing.
   effect: ({ machine: machineRef, serial, plate }, { evidence, untold }, { findMachine }) => {

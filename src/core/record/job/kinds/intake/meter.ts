@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { meterSchema } from "../../../../model/instrument/meter";
 import { upcaster } from "../../../journal/upcast";
-import { allowsAlways, defineEntry } from "../definition";
+import { allowsAlways, defineEntry, never } from "../definition";
 
 /** Finer than other ohms are said: leads differ by hundredths. */
 export const leadsSay = (ohms: number): string => `${Number(ohms.toFixed(2))} Ω`;
@@ -21,6 +21,7 @@ export const meter = defineEntry({
     .refine((b) => b.leadOhms !== undefined || b.used !== undefined, "what its leads read, or which meter it is")
     .describe("What is known of the meter that is used from here on."),
   upcasters: [upcaster({ kind: "meter", version: 1 }, 2, firstBody, (body) => body)],
+  afterClosing: never,
   allows: allowsAlways,
   // Another meter has other leads.
   effect: ({ leadOhms, used }, state) => ({

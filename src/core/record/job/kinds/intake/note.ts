@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { defineEntry, noUpcasters, text } from "../definition";
+import { defineEntry, never, noUpcasters, text } from "../definition";
 
 /** What notes are about; said of it in the record and in the report. */
 const ABOUT = { onset: "Since when", history: "What was before" } as const;
@@ -18,6 +18,7 @@ export const note = defineEntry({
     .describe("Words that are kept as they are, and count for nothing."),
   upcasters: noUpcasters,
   // Whatever the state of the job, words are kept.
+  afterClosing: never,
   allows: () => undefined,
   effect: (body, { notes }, { id }) => ({ notes: [...notes, { entry: id, ...body }] }),
   says: ({ words, about }) => (about ? `${ABOUT[about]}: “${words}”` : `Note: “${words}”`),

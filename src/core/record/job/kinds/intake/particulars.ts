@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { allowsAlways, defineEntry, name, noUpcasters, text } from "../definition";
+import { allowsAlways, defineEntry, name, never, noUpcasters, text } from "../definition";
 
 const NAMES = { customer: "customer", place: "place", phone: "telephone" } as const;
 const FIELDS = ["customer", "place", "phone"] as const;
@@ -17,6 +17,7 @@ export const particulars = defineEntry({
     .refine((body) => FIELDS.some((f) => body[f] !== undefined), "at least one of customer, place, phone")
     .describe("Who or where was written down wrongly, and is corrected."),
   upcasters: noUpcasters,
+  afterClosing: never,
   allows: allowsAlways,
   effect: (body, { opened }) => (opened ? { opened: { ...opened, ...body } } : {}),
   says: (body) => `Corrected: ${FIELDS.flatMap((f) => (body[f] === undefined ? [] : [`${NAMES[f]} ${body[f]}`])).join(", ")}`,

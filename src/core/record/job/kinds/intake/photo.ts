@@ -2,7 +2,7 @@ import { z } from "zod";
 import { type Machine, maybePartOf } from "../../../../model/machine/format";
 import { fileHashSchema } from "../../../files/file";
 import { upcaster } from "../../../journal/upcast";
-import { allowsAlways, defineEntry, ref, text } from "../definition";
+import { allowsAlways, defineEntry, never, ref, text } from "../definition";
 
 /** The machine's plate, as what a picture shows. */
 export const PLATE = "plate";
@@ -22,6 +22,7 @@ export const photo = defineEntry({
     })
     .describe("A photograph; the picture itself is kept as a file by its content."),
   upcasters: [upcaster({ kind: "photo", version: 1 }, 2, firstBody, (body) => body)],
+  afterClosing: never,
   allows: allowsAlways,
   effect: ({ file, of, note, when }, { photos }, { id }) => ({
     photos: [...photos, { entry: id, file, of, note, ...(when && { when }) }],

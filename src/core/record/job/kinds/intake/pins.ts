@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { fileHashSchema } from "../../../files/file";
-import { defineEntry, noUpcasters, text } from "../definition";
+import { defineEntry, never, noUpcasters, text } from "../definition";
 
 const within = z.number().min(0).max(1);
 
@@ -26,6 +26,7 @@ export const pins = defineEntry({
     })
     .describe("Labels pinned to a photograph."),
   upcasters: noUpcasters,
+  afterClosing: never,
   allows: ({ file }, { photos }) => (photos.some((p) => p.file === file) ? undefined : { code: "no-photo", given: file.slice(0, 8) }),
   effect: ({ file, pins: labels }, { photos }) => ({ photos: photos.map((p) => (p.file === file ? { ...p, pins: labels } : p)) }),
   says: ({ pins: labels }) =>

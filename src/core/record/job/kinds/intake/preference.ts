@@ -2,7 +2,7 @@ import { z } from "zod";
 import { capital } from "../../../../model/naming/text";
 import { upcaster } from "../../../journal/upcast";
 import { type Preference, preferenceFields } from "../../preference";
-import { allowsAlways, defineEntry } from "../definition";
+import { allowsAlways, defineEntry, never } from "../definition";
 
 const { first, parts, coldCoil } = preferenceFields;
 const schema = z
@@ -34,6 +34,7 @@ export const preference = defineEntry({
   stream: "job",
   schema,
   upcasters: [upcaster({ kind: "setting", version: 1 }, 1, firstBody, ({ liveTests, school }) => ({ liveTests, ...school }))],
+  afterClosing: never,
   allows: allowsAlways,
   effect: ({ liveTests, ...body }, { preference: before, safety }) => ({
     preference: { first: body.first ?? before.first, parts: body.parts ?? before.parts, coldCoil: body.coldCoil ?? before.coldCoil },

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { allowsAlways, defineEntry, noUpcasters, text } from "../definition";
+import { allowsAlways, always, defineEntry, noUpcasters, text } from "../definition";
 
 export const visit = defineEntry({
   kind: "visit",
@@ -13,6 +13,7 @@ export const visit = defineEntry({
     })
     .describe("A return visit is planned."),
   upcasters: noUpcasters,
+  afterClosing: always,
   allows: allowsAlways,
   effect: (body, { visits }, { id }) => ({ visits: [...visits, { ...body, entry: id }] }),
   says: ({ on, what }) => `Next visit: ${on.slice(0, 10)} ${on.slice(11, 16)}, ${what}`,

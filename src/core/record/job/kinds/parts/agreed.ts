@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { moneySays } from "../../../../model/quantity/money";
 import { billFrom, billProblem, billShape } from "../../closing/bill";
-import { allowsAlways, defineEntry, name, noUpcasters } from "../definition";
+import { allowsAlways, always, defineEntry, name, noUpcasters } from "../definition";
 
 export const agreed = defineEntry({
   kind: "agreed",
@@ -19,6 +19,7 @@ export const agreed = defineEntry({
     })
     .describe("What is done and what it costs was agreed; it stays as it was told, whatever prices become."),
   upcasters: noUpcasters,
+  afterClosing: always,
   allows: allowsAlways,
   effect: ({ with: _, ...bill }, __, { id, at }) => ({ agreed: { ...bill, entry: id, at } }),
   says: ({ way, total, currency }) => `Agreed: ${way}, ${moneySays(total, currency)}`,

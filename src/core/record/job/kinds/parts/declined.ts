@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { isDangerous } from "../../danger";
-import { defineEntry, name, noUpcasters, text } from "../definition";
+import { defineEntry, name, never, noUpcasters, text } from "../definition";
 
 export const declined = defineEntry({
   kind: "declined",
@@ -17,6 +17,7 @@ export const declined = defineEntry({
     })
     .describe("Work was declined. An unsafe machine is left marked and cut off, or this does not count."),
   upcasters: noUpcasters,
+  afterClosing: never,
   allows: ({ unsafe, marked, ends }, state) =>
     marked !== true && (unsafe || (ends && isDangerous(state))) ? { code: "not-marked" } : undefined,
   effect: (body, { declined }, { id, at }) => ({

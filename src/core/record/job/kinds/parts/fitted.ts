@@ -6,7 +6,7 @@ import { upcaster } from "../../../journal/upcast";
 import { disturbsGas, withOpened } from "../../gas";
 import { noReads } from "../../hands/plug-read";
 import { withTerminals } from "../../hands/touched";
-import { defineEntry, ref, text } from "../definition";
+import { defineEntry, never, ref, text } from "../definition";
 
 const fields = {
   action: z.enum(["replaced", "put-right"]).describe("A new one went in, or it was cleared, reset, set or remade."),
@@ -24,6 +24,7 @@ export const fitted = defineEntry({
   stream: "job",
   schema,
   upcasters: [upcaster({ kind: "fitted", version: 1 }, 2, firstBody, ({ unit, ...rest }) => ({ assembly: unit, ...rest }))],
+  afterClosing: never,
   allows: ({ assembly }, { safety, machine }) => {
     if (machine && !isAssembly(machine, assembly)) return { code: "not-on-machine", given: assembly };
     return safety.power === "dead" || !needsDead(assembly, machine) ? undefined : { code: "fitting-needs-dead" };

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { allowsAlways, defineEntry, name, noUpcasters, text } from "../definition";
+import { allowsAlways, always, defineEntry, name, noUpcasters, text } from "../definition";
 
 export const leftOver = defineEntry({
   kind: "left-over",
@@ -14,6 +14,7 @@ export const leftOver = defineEntry({
     })
     .describe("Pieces of a kit stay over on purpose."),
   upcasters: noUpcasters,
+  afterClosing: always,
   allows: allowsAlways,
   effect: (body, { leftOver }) => ({ leftOver: [...leftOver, body] }),
   says: ({ item, piece, count, why }) =>

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { allowsAlways, defineEntry, name, noUpcasters, ref } from "../definition";
+import { allowsAlways, always, defineEntry, name, noUpcasters, ref } from "../definition";
 
 const item = z.string().trim().min(1).max(40).describe("Its code.");
 const count = z.number().int().min(1).max(999).describe("How many.");
@@ -20,6 +20,7 @@ export const used = defineEntry({
     })
     .describe("A part was used on this job, as the catalogue had it then; it stays so whatever the catalogue becomes."),
   upcasters: noUpcasters,
+  afterClosing: always,
   allows: allowsAlways,
   effect: ({ back, ...part }, { used }) => {
     const known = used.find((u) => u.item === part.item);

@@ -3,7 +3,7 @@ import { isAssembly } from "../../../../model/machine/assembly";
 import { assemblyName } from "../../../../model/naming/names";
 import { upcaster } from "../../../journal/upcast";
 import { dayMeant } from "../../day-meant";
-import { defineEntry, ref } from "../definition";
+import { defineEntry, never, ref } from "../definition";
 
 const assembly = ref.optional().describe("What is needed; left out: the job waits for something that was not named.");
 
@@ -19,6 +19,7 @@ export const wanted = defineEntry({
     })
     .describe("A part is needed, to be ordered or ordered."),
   upcasters: [upcaster({ kind: "wanted", version: 1 }, 2, z.strictObject({ assembly }), (body) => body)],
+  afterClosing: never,
   allows: ({ assembly }, { machine }) =>
     assembly !== undefined && machine && !isAssembly(machine, assembly) ? { code: "not-on-machine", given: assembly } : undefined,
   effect: ({ assembly = null, ordered, due }, { wanted }, { at }) => {

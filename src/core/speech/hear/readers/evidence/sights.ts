@@ -1,5 +1,5 @@
 import type { Machine } from "../../../../model/machine/format";
-import { canShow, type SightId, sightOf } from "../../../../record/finding/sights";
+import { canShow, type SightId, sightOf } from "../../../../model/sights/sights";
 import type { SightRow } from "../../../lexicon/sights";
 import type { Subject } from "../../../lexicon/subjects";
 import { type Candidate, type Clause, has, placesOf, sensesOf, subjectsOf, tagged } from "../../clause";
