@@ -1,6 +1,23 @@
-import { defineConfig } from "vitest/config";
+import { defineConfig, type Plugin } from "vitest/config";
+
+/**
+ * Names that a module imports become constants of its own. The test runner reads each through a getter at every use, which makes the core
+ * more than twice as slow as in the program; nothing here reassigns what it exports, and no module imports itself by way of another.
+ */
+const ownNames: Plugin = {
+  name: "own-names",
+  enforce: "post",
+  transform: (code, id) =>
+    /\/(src|cli|tests)\/[^?]*\.ts$/.test(id)
+      ? code.replaceAll(/^import \{([^}]*)\} from ("[^"]+");$/gm, (_, names: string, from: string, at: number) => {
+          const all = `own_${at}`;
+          return `import * as ${all} from ${from}; const {${names.replaceAll(" as ", ": ")}} = ${all};`;
+        })
+      : undefined,
+};
 
 export default defineConfig({
+  plugins: [ownNames],
   test: {
     include: ["tests/**/*.test.ts"],
     exclude: ["tests/e2e/**"],
