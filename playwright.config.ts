@@ -1,5 +1,8 @@
 import { defineConfig } from "@playwright/test";
 
+/** Which of two ways a journey goes: another one each run. */
+process.env.YENNIC_SEED ??= String(Math.floor(Math.random() * 1000));
+
 export default defineConfig({
   testDir: "tests/e2e",
   globalSetup: "./tests/e2e/support/build.ts",

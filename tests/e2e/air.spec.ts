@@ -1,11 +1,9 @@
 import { expect, test } from "@playwright/test";
 import { openJob, type, visit } from "./support/hidden-fault";
-import { Server } from "./support/server";
+import { sharedServer } from "./support/shared-server";
 import { bothWays } from "./support/ways";
 
-const server = new Server();
-test.beforeAll(() => server.start());
-test.afterAll(() => server.remove());
+const server = sharedServer();
 
 bothWays((way, press) => {
   test(`the way of the air, place by place: found, counted, cleaned apart from what was found, ${way}`, async ({ page }) => {

@@ -5,12 +5,10 @@ import { operate, startScript } from "../../src/core/model/machine/run/operate";
 import { hypothesesOf } from "../../src/core/reason/diagnosis/hypotheses";
 import { coursesOf, eventsOf } from "../../src/core/reason/diagnosis/sequence";
 import { E27, machineOf, next, openJob, type, visit } from "./support/hidden-fault";
-import { Server } from "./support/server";
+import { sharedServer } from "./support/shared-server";
 import { bothWays } from "./support/ways";
 
-const server = new Server();
-test.beforeAll(() => server.start("--empty"));
-test.afterAll(() => server.remove());
+const server = sharedServer();
 
 const G14 = machineOf("kelvane-g14");
 const CFM = 60 / 0.3048 ** 3;

@@ -1,10 +1,8 @@
 import { expect, test } from "@playwright/test";
 import { leads, openJob, type } from "./support/hidden-fault";
-import { Server } from "./support/server";
+import { sharedServer } from "./support/shared-server";
 
-const server = new Server();
-test.beforeAll(() => server.start("--empty"));
-test.afterAll(() => server.remove());
+const server = sharedServer();
 
 test("a condenser that does not start: its code leads, and the capacitor is discharged before the motor is metered", async ({ page }) => {
   await openJob(page, server.url, "no start", "kelvane-c7");

@@ -5,7 +5,7 @@ import { overlapping, pagesOf, wordsOf } from "../report/read-pdf";
 import { next, openJob, sayAll, type, visit } from "./support/hidden-fault";
 import { jpegOf } from "./support/picture";
 import { Server } from "./support/server";
-import { bothWays } from "./support/ways";
+import { bothSizes, bothWays } from "./support/ways";
 
 const server = new Server();
 const elsewhere = new Server();
@@ -180,108 +180,103 @@ async function pdf(page: Page, paper: "A4" | "Letter"): Promise<Buffer> {
   return readFileSync(await (await saved).path());
 }
 
-for (const viewport of [
-  { width: 1280, height: 800 },
-  { width: 390, height: 844 },
-])
-  test.describe(`at ${viewport.width}`, () => {
-    test.use({ viewport, hasTouch: viewport.width < 500 });
-    test("a gas job: agreed, closed with a reservation, said, signed; its report read back from the PDF; taken elsewhere it is the same", async ({
-      page,
-      browser,
-    }) => {
-      await gasJob(page);
-      await visit(page, "Hand over");
-      const age = page.getByLabel(/Age of the machine, years/);
-      await age.fill("9,5");
-      await age.blur();
-      await expect(record(page)).toContainText("The machine is 9.5 years old");
-      await page.getByRole("button", { name: /^Record approval: Igniter$/ }).click();
-      await expect(record(page)).toContainText("Agreed: Igniter, $");
-      await next(page).getByRole("button", { name: "Close with exceptions" }).click();
-      await expect(next(page)).toContainText("State the cause…");
-      await page.getByRole("button", { name: "State the cause…" }).first().click();
-      await page.getByLabel("What was wrong").first().fill("The igniter had burnt through");
-      await page.getByRole("button", { name: "Save", exact: true }).first().click();
-      await sayAll(page);
-      await next(page).getByRole("button", { name: "Sign" }).click();
-      const canvas = page.getByLabel("Sign here");
-      const box = await canvas.boundingBox();
-      if (!box) throw new Error("nowhere to sign");
-      await page.mouse.move(box.x + 30, box.y + 90);
-      await page.mouse.down();
-      for (const [x, y] of [
-        [80, 30],
-        [120, 110],
-        [170, 50],
-        [240, 95],
-      ] as const)
-        await page.mouse.move(box.x + x, box.y + y, { steps: 4 });
-      await page.mouse.up();
-      await page.getByRole("button", { name: "Finish handover" }).click();
-      await expect(next(page)).toContainText("Handed over to Mr Probatum");
+bothSizes(() => {
+  test("a gas job: agreed, closed with a reservation, said, signed; its report read back from the PDF; taken elsewhere it is the same", async ({
+    page,
+    browser,
+  }) => {
+    await gasJob(page);
+    await visit(page, "Hand over");
+    const age = page.getByLabel(/Age of the machine, years/);
+    await age.fill("9,5");
+    await age.blur();
+    await expect(record(page)).toContainText("The machine is 9.5 years old");
+    await page.getByRole("button", { name: /^Record approval: Igniter$/ }).click();
+    await expect(record(page)).toContainText("Agreed: Igniter, $");
+    await next(page).getByRole("button", { name: "Close with exceptions" }).click();
+    await expect(next(page)).toContainText("State the cause…");
+    await page.getByRole("button", { name: "State the cause…" }).first().click();
+    await page.getByLabel("What was wrong").first().fill("The igniter had burnt through");
+    await page.getByRole("button", { name: "Save", exact: true }).first().click();
+    await sayAll(page);
+    await next(page).getByRole("button", { name: "Sign" }).click();
+    const canvas = page.getByLabel("Sign here");
+    const box = await canvas.boundingBox();
+    if (!box) throw new Error("nowhere to sign");
+    await page.mouse.move(box.x + 30, box.y + 90);
+    await page.mouse.down();
+    for (const [x, y] of [
+      [80, 30],
+      [120, 110],
+      [170, 50],
+      [240, 95],
+    ] as const)
+      await page.mouse.move(box.x + x, box.y + y, { steps: 4 });
+    await page.mouse.up();
+    await page.getByRole("button", { name: "Finish handover" }).click();
+    await expect(next(page)).toContainText("Handed over to Mr Probatum");
 
-      const files: Buffer[] = [];
-      for (const paper of ["A4", "Letter"] as const) {
-        const bytes = await pdf(page, paper);
-        files.push(bytes);
-        const pages = await pagesOf(bytes);
-        const words = wordsOf(pages);
-        for (const says of [
-          "Your dryer is repaired. Some checks were not done.",
-          "For Mr Probatum, Testing quay 1",
-          "The igniter had burnt through",
-          "✗ OL",
-          "✓ 190 Ω",
-          "Leak test, union at the valve: tight (soap solution, Tess Trier)",
-          "⚠ Airflow at the hood not seen",
-          "no ladder",
-          "Total due",
-          "Igniter",
-          "Mr Probatum,",
-          "Tess Trier, Your shop",
-        ])
-          expect(words, `${paper}: ${says}`).toContain(says);
-        expect(overlapping(pages)).toEqual([]);
-        expect(bytes.toString("latin1")).toContain("/DCTDecode");
-      }
-      expect((await pdf(page, "A4")).equals(files[0] as Buffer)).toBe(true);
+    const files: Buffer[] = [];
+    for (const paper of ["A4", "Letter"] as const) {
+      const bytes = await pdf(page, paper);
+      files.push(bytes);
+      const pages = await pagesOf(bytes);
+      const words = wordsOf(pages);
+      for (const says of [
+        "Your dryer is repaired. Some checks were not done.",
+        "For Mr Probatum, Testing quay 1",
+        "The igniter had burnt through",
+        "✗ OL",
+        "✓ 190 Ω",
+        "Leak test, union at the valve: tight (soap solution, Tess Trier)",
+        "⚠ Airflow at the hood not seen",
+        "no ladder",
+        "Total due",
+        "Igniter",
+        "Mr Probatum,",
+        "Tess Trier, Your shop",
+      ])
+        expect(words, `${paper}: ${says}`).toContain(says);
+      expect(overlapping(pages)).toEqual([]);
+      expect(bytes.toString("latin1")).toContain("/DCTDecode");
+    }
+    expect((await pdf(page, "A4")).equals(files[0] as Buffer)).toBe(true);
 
-      // Taken out, brought in where nothing is: the same job, suspects and report; a second time nothing doubles.
-      const shares = async (p: Page) => {
-        await visit(p, "Meter");
-        await expect(p.locator("[data-suspect]").first()).toBeVisible();
-        await expect(next(p)).toHaveAttribute("data-working", "false");
-        return p.locator("[data-suspect]").allTextContents();
-      };
-      const said = await shares(page);
-      await visit(page, "Hand over");
-      await page.getByText("Export job").click();
-      const saved = page.waitForEvent("download");
-      await page.getByRole("button", { name: "The whole job (zip)" }).click();
-      const zip = readFileSync(await (await saved).path());
-      const other = await (await browser.newContext({ acceptDownloads: true })).newPage();
-      await other.goto(`${elsewhere.url}/settings`);
-      await expect(other.getByLabel("The job’s file")).toBeEnabled();
-      const bring = async (buffer: Buffer) =>
-        other.getByLabel("The job’s file").setInputFiles({ name: "job.zip", mimeType: "application/zip", buffer });
-      await bring(zip);
-      await expect(other.getByRole("status")).toContainText("entries imported");
-      await bring(zip);
-      await expect(other.getByRole("status")).toContainText("Already here, nothing added");
-      const broken = Buffer.from(zip);
-      broken[Math.floor(zip.length / 2)] = (broken[Math.floor(zip.length / 2)] ?? 0) ^ 0xff;
-      await bring(broken);
-      await expect(other.getByRole("alert")).toContainText("Nothing was written");
-      const id = idOf(page);
-      const entriesAt = async (url: string) =>
-        ((await (await page.request.get(`${url}/api/jobs/${id}`)).json()) as { entries: unknown[] }).entries;
-      expect(await entriesAt(elsewhere.url)).toEqual(await entriesAt(server.url));
-      await other.goto(`${elsewhere.url}/jobs/${id}/hand`);
-      await expect(next(other)).toContainText("Handed over to Mr Probatum");
-      await expect(other.getByRole("article", { name: "The customer’s page" })).toContainText("Igniter");
-      expect((await pdf(other, "A4")).equals(files[0] as Buffer)).toBe(true);
-      expect(await shares(other)).toEqual(said);
-      await other.context().close();
-    });
+    // Taken out, brought in where nothing is: the same job, suspects and report; a second time nothing doubles.
+    const shares = async (p: Page) => {
+      await visit(p, "Meter");
+      await expect(p.locator("[data-suspect]").first()).toBeVisible();
+      await expect(next(p)).toHaveAttribute("data-working", "false");
+      return p.locator("[data-suspect]").allTextContents();
+    };
+    const said = await shares(page);
+    await visit(page, "Hand over");
+    await page.getByText("Export job").click();
+    const saved = page.waitForEvent("download");
+    await page.getByRole("button", { name: "The whole job (zip)" }).click();
+    const zip = readFileSync(await (await saved).path());
+    const other = await (await browser.newContext({ acceptDownloads: true })).newPage();
+    await other.goto(`${elsewhere.url}/settings`);
+    await expect(other.getByLabel("The job’s file")).toBeEnabled();
+    const bring = async (buffer: Buffer) =>
+      other.getByLabel("The job’s file").setInputFiles({ name: "job.zip", mimeType: "application/zip", buffer });
+    await bring(zip);
+    await expect(other.getByRole("status")).toContainText("entries imported");
+    await bring(zip);
+    await expect(other.getByRole("status")).toContainText("Already here, nothing added");
+    const broken = Buffer.from(zip);
+    broken[Math.floor(zip.length / 2)] = (broken[Math.floor(zip.length / 2)] ?? 0) ^ 0xff;
+    await bring(broken);
+    await expect(other.getByRole("alert")).toContainText("Nothing was written");
+    const id = idOf(page);
+    const entriesAt = async (url: string) =>
+      ((await (await page.request.get(`${url}/api/jobs/${id}`)).json()) as { entries: unknown[] }).entries;
+    expect(await entriesAt(elsewhere.url)).toEqual(await entriesAt(server.url));
+    await other.goto(`${elsewhere.url}/jobs/${id}/hand`);
+    await expect(next(other)).toContainText("Handed over to Mr Probatum");
+    await expect(other.getByRole("article", { name: "The customer’s page" })).toContainText("Igniter");
+    expect((await pdf(other, "A4")).equals(files[0] as Buffer)).toBe(true);
+    expect(await shares(other)).toEqual(said);
+    await other.context().close();
   });
+});

@@ -1,11 +1,9 @@
 import { expect, type Page, test } from "@playwright/test";
 import { openJob, type, visit } from "./support/hidden-fault";
-import { Server } from "./support/server";
+import { sharedServer } from "./support/shared-server";
 import { bothWays } from "./support/ways";
 
-const server = new Server();
-test.beforeAll(() => server.start("--empty"));
-test.afterAll(() => server.remove());
+const server = sharedServer();
 
 const judged = (page: Page) => page.getByRole("region", { name: "Judgment" });
 const line = (page: Page) => page.getByLabel("Reading line");

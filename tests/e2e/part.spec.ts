@@ -1,11 +1,9 @@
 import { expect, type Page, test } from "@playwright/test";
 import { openJob, type, visit } from "./support/hidden-fault";
-import { Server } from "./support/server";
+import { sharedServer } from "./support/shared-server";
 import { bothWays, type Press } from "./support/ways";
 
-const server = new Server();
-test.beforeAll(() => server.start("--empty"));
-test.afterAll(() => server.remove());
+const server = sharedServer();
 
 async function openPart(page: Page, press: Press, machine: string, part: string): Promise<void> {
   await openJob(page, server.url, "turns but no heat", machine);

@@ -2,11 +2,9 @@ import { expect, type Page, test } from "@playwright/test";
 import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
 import { openJob, type, visit } from "./support/hidden-fault";
 import { jpegOf } from "./support/picture";
-import { Server } from "./support/server";
+import { sharedServer } from "./support/shared-server";
 
-const server = new Server();
-test.beforeAll(() => server.start("--empty"));
-test.afterAll(() => server.remove());
+const server = sharedServer();
 
 // A browser without a window never ends its own printing, and prints nothing for us meanwhile: that it is asked is counted.
 test.beforeEach(({ page }) =>

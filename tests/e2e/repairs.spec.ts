@@ -1,11 +1,9 @@
 import { expect, test } from "@playwright/test";
 import { close, leads, meter, next, openByForm, prove, sayAll, type, visit } from "./support/hidden-fault";
-import { Server } from "./support/server";
+import { sharedServer } from "./support/shared-server";
 
-const server = new Server();
+const server = sharedServer();
 test.use({ serviceWorkers: "allow" });
-test.beforeAll(() => server.start("--empty"));
-test.afterAll(() => server.remove());
 
 test("an open element: found, replaced, proven, closed", async ({ page }) => {
   const hidden = [{ part: "element", mode: "open" }];

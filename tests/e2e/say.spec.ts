@@ -1,10 +1,8 @@
 import { expect, type Page, test } from "@playwright/test";
 import { closed, HEALTHY_RUN, openJob, type, visit } from "./support/hidden-fault";
-import { Server } from "./support/server";
+import { sharedServer } from "./support/shared-server";
 
-const server = new Server();
-test.beforeAll(() => server.start("--empty"));
-test.afterAll(() => server.remove());
+const server = sharedServer();
 
 const SIZES = [
   { width: 1280, height: 800 },
@@ -263,7 +261,7 @@ async function byTouch(page: Page): Promise<void> {
   await expect(page.getByRole("status", { name: "Energy state" })).toContainText("DEAD");
   await visit(page, "Fit");
   await press("Enter repair");
-  await press("Enter");
+  await press(/^Enter$/);
   await expect(record(page).first()).toContainText(/Fitted|Put right/);
   await visit(page, "Make safe");
   await press("Record power on");

@@ -7,7 +7,7 @@ import { parseMachine } from "../../src/core/model/machine/read";
 import { partOff } from "../../src/core/model/machine/wiring";
 import type { Draft } from "../../src/core/record/job/kinds/index";
 import { ROOT } from "../paths";
-import { Server } from "./support/server";
+import { sharedServer } from "./support/shared-server";
 
 const folder = resolve(ROOT, "src/machines");
 const MACHINES: readonly Machine[] = readdirSync(folder)
@@ -25,9 +25,7 @@ const across = (part: string, value: number | null): Draft => ({
   },
 });
 
-const server = new Server();
-test.beforeAll(() => server.start("--empty"));
-test.afterAll(() => server.remove());
+const server = sharedServer();
 
 const COMPLAINT: Draft = { kind: "complaint", body: { words: "turns, no heat", findings: [] } };
 

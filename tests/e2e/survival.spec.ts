@@ -4,6 +4,7 @@ import { STAGES } from "../../src/core/record/job/stages";
 import { alive, places } from "./support/before-alive";
 import { next, openByForm, openJob, type } from "./support/hidden-fault";
 import { Server } from "./support/server";
+import { bothSizes } from "./support/ways";
 
 const server = new Server();
 test.beforeAll(() => server.start("--empty"));
@@ -137,12 +138,8 @@ test("what is next stands in the page before any script has run, and can't be to
   await deaf.close();
 });
 
-for (const viewport of [
-  { width: 390, height: 844 },
-  { width: 1280, height: 800 },
-])
-  test(`what can be touched stands where it will stay, before any script has run, at ${viewport.width}`, async ({ page, browser }) => {
-    await page.setViewportSize(viewport);
+bothSizes((viewport) =>
+  test("what can be touched stands where it will stay, before any script has run", async ({ page, browser }) => {
     await openJob(page, server.url, "no start");
     // The same machine again: earlier visits take their room too.
     await openByForm(page, server.url, "turns, no heat");
@@ -163,7 +160,8 @@ for (const viewport of [
     }
     expect(moved).toEqual([]);
     await deaf.close();
-  });
+  }),
+);
 
 /** Goes there until the page comes with what is next: the first of a machine may wait for its table in vain. */
 const goWorkedOut = (page: Page, address: string, title: string): Promise<void> =>
