@@ -16,6 +16,7 @@ import { Transform } from "node:stream";
 import { pipeline } from "node:stream/promises";
 import { Worker } from "node:worker_threads";
 import { type Client, createClient } from "@libsql/client";
+import { millisecondsInDay } from "date-fns/constants";
 import { backupsFolder, databaseFile, markFolder } from "./database/folder";
 import { type Verified, verifyJournal } from "./journal/verify";
 
@@ -130,7 +131,6 @@ function toDisk(path: string): void {
   }
 }
 
-const DAY_MS = 24 * 3_600_000;
 const LOOK_MS = 10 * 60_000;
 const DAILY = /^yennic-(\d{4}-\d\d-\d\d)T(\d\d)-(\d\d)-(\d\d)\.db$/;
 
@@ -160,7 +160,7 @@ export async function dailyBackup(folder: string, keep: number, now = new Date()
           .toSorted()
       : [];
   const last = kept().at(-1);
-  if (last !== undefined && now.getTime() - madeAt(last) < DAY_MS) return undefined;
+  if (last !== undefined && now.getTime() - madeAt(last) < millisecondsInDay) return undefined;
   const file = join(backups, `yennic-${stamp(now)}.db`);
   await write(folder, file);
   for (const old of kept().slice(0, -keep)) rmSync(join(backups, old));

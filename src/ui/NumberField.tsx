@@ -1,4 +1,5 @@
 import { useId, useState } from "react";
+import { decimalIn } from "../core/model/quantity/decimal";
 import { type Range, refusedIn } from "../core/model/quantity/range";
 import bench from "./Bench.module.css";
 import styles from "./Calculator.module.css";
@@ -20,12 +21,12 @@ export function NumberField({ label, range, value, onChange, worked = false, dig
   const [text, setText] = useState<string | undefined>();
   const [id, message] = [useId(), useId()];
   const shown = text ?? (value === undefined ? "" : String(Number(value.toPrecision(digits + 1))));
-  const typed = text === undefined || text.trim() === "" ? undefined : Number(text.replace(",", "."));
+  const typed = text === undefined || text.trim() === "" ? undefined : decimalIn(text);
   const amiss = typed === undefined ? undefined : refusedIn(range, typed);
   const type = (next: string) => {
     setText(next);
     if (next.trim() === "") return onChange(undefined);
-    const number = Number(next.replace(",", "."));
+    const number = decimalIn(next);
     if (refusedIn(range, number) === undefined) onChange(number);
   };
   return (

@@ -262,7 +262,7 @@ async function byTouch(page: Page): Promise<void> {
   await visit(page, "Fit");
   await press("Enter repair");
   await press(/^Enter$/);
-  await expect(record(page).first()).toContainText(/Fitted|Put right/);
+  await expect(record(page).first()).toContainText(/^.*Replaced: heating element/);
   await visit(page, "Make safe");
   await press("Record power on");
   await expect(page.getByRole("status", { name: "Energy state" })).toContainText("LIVE");

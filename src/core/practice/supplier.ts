@@ -1,3 +1,4 @@
+import { millisecondsInDay } from "date-fns/constants";
 import { type Item, presentItem } from "../record/stock/item";
 import type { NewsStep, StockBody } from "../record/stock/kinds";
 import { NEWS_STEPS } from "../record/stock/kinds";
@@ -7,7 +8,6 @@ import { streamFrom } from "./random";
 
 /** How often things go another way, of what comes; estimates of a simulated supplier. */
 const OFTEN = { backOrdered: 0.1, wrong: 0.04, dead: 0.015 } as const;
-const DAY_MS = 86_400_000;
 /** What the supplier asks of the price to the customer. */
 const OUR_SHARE = 0.62;
 
@@ -21,7 +21,7 @@ export function newsOf(order: Order, items: readonly Item[]): { readonly day: nu
   const goes = trial === undefined ? drawn(how) : round === 1 ? trial : "well";
   const comes = presentItem(items, order.item) ?? items.find((i) => i.code === order.item);
   const takes = goes === "back-ordered" ? days + late : goes === "well" && trial !== undefined ? 2 : days;
-  const dueAt = (day: number) => new Date(Date.parse(order.at) + (startDay(order) + day) * DAY_MS).toISOString().slice(0, 10);
+  const dueAt = (day: number) => new Date(Date.parse(order.at) + (startDay(order) + day) * millisecondsInDay).toISOString().slice(0, 10);
   const told = (day: number, step: NewsStep, more: Partial<News> = {}) => ({
     day: startDay(order) + day,
     news: { order: id, round, step, ...more },
@@ -48,7 +48,7 @@ function drawn(how: number): "well" | "back-ordered" | "wrong" | "dead" {
 /** A later round begins when the delivery before it went back. */
 const startDay = ({ at, sentBack }: Pick<Order, "at" | "sentBack">): number => {
   const last = sentBack.at(-1);
-  return last ? Math.max(0, Math.floor((Date.parse(last.at) - Date.parse(at)) / DAY_MS)) : 0;
+  return last ? Math.max(0, Math.floor((Date.parse(last.at) - Date.parse(at)) / millisecondsInDay)) : 0;
 };
 
 /** The neighbour in the catalogue, as when somebody reaches into the next bin. */
@@ -75,7 +75,7 @@ export function newsDue(stock: Stock, told: readonly News[], now: Date): News[] 
 /** Days that an order has lain at the supplier, by its own calendar. */
 function supplierDay({ supplierDays }: Stock, { at, sentBack }: Order, now: Date): number {
   const since = sentBack.at(-1)?.at ?? at;
-  const passed = Math.floor((now.getTime() - Date.parse(since)) / DAY_MS);
+  const passed = Math.floor((now.getTime() - Date.parse(since)) / millisecondsInDay);
   const moved = supplierDays.filter((d) => d.at >= since).reduce((sum, d) => sum + d.days, 0);
   return startDay({ at, sentBack }) + passed + moved;
 }

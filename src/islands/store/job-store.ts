@@ -1,3 +1,4 @@
+import { dequal } from "dequal";
 import type { FindMachine } from "../../core/model/machine/revision";
 import type { FirstAnswer } from "../../core/reason/planning/first-answer";
 import { draftInCircumstances } from "../../core/record/job/circumstances";
@@ -298,7 +299,7 @@ export class JobStore {
 
 /** The same to the engine: all but the record, which is cut in what is shown. */
 function isSameQuestion({ record: _, machine: one, ...before }: Job, { record: __, machine: other, ...now }: Job): boolean {
-  return one === other && JSON.stringify(before) === JSON.stringify(now);
+  return one === other && dequal(before, now);
 }
 
 const DONE = Promise.resolve();

@@ -20,12 +20,14 @@ interface Told {
 export interface FirstAnswers {
   /** What is known of a job as it stands now; `undefined` where it is not there soon enough: then the page works it out itself. */
   readonly ask: (job: Job) => Promise<FirstAnswer | undefined>;
-  /** Has it worked out before anybody asks. Of a job that changes quickly only the newest state is. */
+  /** Has it worked out before anybody asks, once the job rests: of one that changes quickly only the newest state is. */
   readonly prepare: (job: Job) => void;
 }
 
 /** A page that has to work it out itself fetches far more, and takes longer than this. */
 const PATIENCE_MS = 800;
+/** Whoever works at a job has its answers in his browser: it is worked out here once the job has rested so long. */
+const REST_MS = 2000;
 const MOST_WAITING = 32;
 /** A longer record takes longer to be handed over and ranked than a page can wait. */
 const MOST_ENTRIES = 1500;
@@ -41,6 +43,7 @@ export function firstAnswers(tables: string): FirstAnswers {
   // A record has another reference with each entry; whether a proof of dead has run out changes the answer too.
   const known = new WeakMap<Job["record"], Map<string, FirstAnswer>>();
   const queue = new Map<string, Waiting>();
+  const resting = new Map<string, NodeJS.Timeout>();
   let asked: (Waiting & { readonly turn: number }) | undefined;
   let worker: Worker | undefined;
   let turn = 0;
@@ -95,7 +98,14 @@ export function firstAnswers(tables: string): FirstAnswers {
   return {
     ask: (job) => Promise.race([put(job), new Promise<undefined>((late) => setTimeout(() => late(undefined), PATIENCE_MS))]),
     prepare: (job) => {
-      if (!job.closed) void put(job);
+      clearTimeout(resting.get(job.id));
+      resting.delete(job.id);
+      if (job.closed) return;
+      const rested = () => {
+        resting.delete(job.id);
+        void put(job);
+      };
+      resting.set(job.id, setTimeout(rested, REST_MS).unref());
     },
   };
 }

@@ -1,3 +1,5 @@
+import { millisecondsInDay } from "date-fns/constants";
+import { decimalIn } from "../quantity/decimal";
 /** How a log tells its time. One log tells it in one way. */
 export type TimeKind = "seconds" | "clock" | "date";
 
@@ -17,7 +19,7 @@ const NUMBER = /^[-+]?\d+(?:[.,]\d+)?$/;
 
 /** Reads a time as loggers write it: ISO 8601, a date with a clock, a clock alone, or a number. `undefined`: none of these. */
 export function readTime(cell: string, perUnit: number): LogTime | undefined {
-  if (NUMBER.test(cell)) return { kind: "seconds", seconds: Number(cell.replace(",", ".")) * perUnit };
+  if (NUMBER.test(cell)) return { kind: "seconds", seconds: decimalIn(cell) * perUnit };
   const alone = CLOCK_ALONE.exec(cell);
   if (alone) return timed("clock", 0, alone.slice(1));
   const iso = ISO.exec(cell);
@@ -34,7 +36,7 @@ type Digits = string | undefined;
 function day(year: Digits, month: Digits, date: Digits): number {
   const [y, m, d] = [Number(year), Number(month), Number(date)];
   const at = new Date(Date.UTC(y, m - 1, d));
-  return at.getUTCMonth() === m - 1 && at.getUTCDate() === d ? at.getTime() / 86_400_000 : Number.NaN;
+  return at.getUTCMonth() === m - 1 && at.getUTCDate() === d ? at.getTime() / millisecondsInDay : Number.NaN;
 }
 
 function timed(kind: TimeKind, days: number, [hours, minutes, seconds, fraction, half]: readonly Digits[]): LogTime | undefined {

@@ -1,4 +1,5 @@
 import { item } from "../array/at";
+import { decimalIn } from "../quantity/decimal";
 import { UNIT_SYMBOL, type Unit } from "../quantity/quantity";
 import { cellsOf, type Separators, separatorsOf } from "./cells";
 import { type LogTime, readTime, type TimeKind } from "./log-time";
@@ -118,7 +119,7 @@ function readValue(cells: readonly string[], { value, unit }: Columns, { decimal
   if (!number) return undefined;
   const [, digits = "", written = ""] = number;
   if (digits.includes(decimal === "." ? "," : ".")) return undefined;
-  const read = Number(digits.replace(",", "."));
+  const read = decimalIn(digits);
   const own = written === "" ? beside : unitBeside(written);
   if (!Number.isFinite(read) || (written !== "" && !own)) return undefined;
   return { value: read, unit: own };

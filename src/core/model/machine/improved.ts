@@ -1,3 +1,4 @@
+import { dequal } from "dequal";
 import type { Fastener } from "./cabinet";
 import type { Machine, Panel } from "./format";
 
@@ -20,9 +21,7 @@ function improved(panel: Panel, { needs = [], minutes, fasteners }: PanelFound):
   const ways = needs.length === 0 ? panel.ways : panel.ways.map((w) => ({ ...w, needs: [...new Set([...w.needs, ...needs])] }));
   const share = panel.minutesOff / (panel.minutesOff + panel.minutesOn);
   const kept = fasteners && [...fasteners, ...panel.fasteners.filter((f) => f.stays)];
-  const differs =
-    kept &&
-    JSON.stringify(kept) !== JSON.stringify([...panel.fasteners.filter((f) => !f.stays), ...panel.fasteners.filter((f) => f.stays)]);
+  const differs = kept && !dequal(kept, [...panel.fasteners.filter((f) => !f.stays), ...panel.fasteners.filter((f) => f.stays)]);
   if (needs.length === 0 && minutes === undefined && !differs) return panel;
   return {
     ...panel,

@@ -1,3 +1,4 @@
+import { decimalIn } from "./decimal";
 import { fahrenheitToCelsius, PASCAL_PER_INCH_OF_WATER, type Quantity, type Unit } from "./quantity";
 
 export type QuantityResult =
@@ -60,7 +61,7 @@ export function parseQuantity(text: string, expected?: Unit): QuantityResult {
   if (suffix.trim() === "m") {
     return { ok: false, message: `“${trimmed}” can be read two ways: write M for mega, mΩ for milliohm, min for minutes` };
   }
-  const number = Number(`${sign}${digits.replace(",", ".")}`);
+  const number = decimalIn(`${sign}${digits}`);
   for (const [pattern, unit, toSi] of SUFFIXES) {
     if (!pattern.test(suffix.trim())) continue;
     const chosen = unit ?? expected;

@@ -1,3 +1,4 @@
+import { dequal } from "dequal";
 import { answersAlike } from "../../record/finding/finding";
 import type { Evidence } from "../../record/job/state";
 
@@ -35,5 +36,5 @@ type Result = Evidence["finding"]["result"];
 function agree(a: Result, b: Result): boolean {
   if (a.is === "value" && b.is === "value")
     return Math.abs(a.value - b.value) <= Math.max(SAME_LEAST, SAME_SHARE * Math.max(Math.abs(a.value), Math.abs(b.value)));
-  return JSON.stringify(a) === JSON.stringify(b);
+  return dequal(a, b);
 }

@@ -1,7 +1,8 @@
+import { USUAL_LEADS_OHM } from "../../model/instrument/meter-error";
 import type { Machine, PartOf } from "../../model/machine/format";
 import { thermistorC, thermistorOhms } from "../../model/machine/parts/kinds/thermistor";
 import { ROOM_SIGMA_K, SAID_SIGMA_K } from "../../record/finding/circumstances";
-import { HAND_C, HAND_SIGMA_K, type OhmsFinding, thermistorAcross, USUAL_LEADS_OHM } from "../../record/finding/kinds/ohms";
+import { HAND_C, HAND_SIGMA_K, type OhmsFinding, thermistorAcross } from "../../record/finding/kinds/ohms";
 
 /** A thermistor's reading on its curve. */
 export interface OnCurve {

@@ -1,3 +1,4 @@
+import { dequal } from "dequal";
 import { z } from "zod";
 import { item, real } from "../../model/array/at";
 import type { Fault } from "../../model/machine/fault";
@@ -118,13 +119,13 @@ function likelihoodsAt(
 export function answers(finding: Finding, question: Question): boolean {
   if (finding.kind !== question.kind) return false;
   const [a, b] = [finding.place, question.place];
-  const same = "between" in a && "between" in b ? samePoints(a.between, b.between) : JSON.stringify(a) === JSON.stringify(b);
+  const same = "between" in a && "between" in b ? samePoints(a.between, b.between) : dequal(a, b);
   return same && controlsAgree(controlsIn(finding.circumstances), controlsIn(question.circumstances));
 }
 
 /** Whether it answers this question in the same way: the same wires off, too. */
 export const answersAlike = (finding: Finding, question: Question): boolean =>
-  answers(finding, question) && JSON.stringify(wiringIn(finding.circumstances)) === JSON.stringify(wiringIn(question.circumstances));
+  answers(finding, question) && dequal(wiringIn(finding.circumstances), wiringIn(question.circumstances));
 
 const controlsAgree = (a: Readonly<Record<string, string>>, b: Readonly<Record<string, string>>): boolean =>
   Object.keys({ ...a, ...b }).every((k) => a[k] === undefined || b[k] === undefined || a[k] === b[k]);

@@ -1,3 +1,4 @@
+import { dequal } from "dequal";
 import type { Machine } from "../../model/machine/format";
 import type { WordTag } from "../lexicon/words";
 import { type Candidate, type Carried, type Clause, has } from "./clause";
@@ -296,7 +297,7 @@ function alternatives(clause: Clause, all: readonly Candidate[], chosen: readonl
   const out: (readonly Meaning[])[] = [];
   const add = (list: readonly Candidate[]) => {
     const meanings = list.flatMap((c) => c.meanings);
-    if (meanings.length > 0 && !out.some((o) => JSON.stringify(o) === JSON.stringify(meanings))) out.push(meanings);
+    if (meanings.length > 0 && !out.some((o) => dequal(o, meanings))) out.push(meanings);
   };
   if (chosen.length === 0) add(packed(clause, all).chosen);
   for (const c of [...all].sort((a, b) => b.covers.length * b.sure - a.covers.length * a.sure)) if (!chosen.includes(c)) add([c]);

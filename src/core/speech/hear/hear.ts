@@ -1,3 +1,4 @@
+import { dequal } from "dequal";
 import type { Machine } from "../../model/machine/format";
 import { UNTOLD } from "../../model/sights/sights";
 import type { Finding } from "../../record/finding/finding";
@@ -12,7 +13,7 @@ import { withOrder } from "./order-told";
 import { newPart, onlyDead, timeOf } from "./readers/evidence/short";
 import { commandIn, leadsIn, preferenceIn, questionIn, untoldIn } from "./readers/work/whole-line";
 import type { Chunk } from "./senses";
-import { isSame, isSightOf, tidied } from "./tidy";
+import { isSightOf, tidied } from "./tidy";
 import { tokensOf } from "./tokens";
 
 /** What a line comes to, before anybody looks at what the job allows. */
@@ -189,5 +190,5 @@ function guessesOf(reads: readonly Read[]): (readonly Meaning[])[] {
       list.map(likeliest),
     ]),
   ].map(tidied);
-  return found.filter((list, i) => list.length > 0 && found.findIndex((o) => isSame(o, list)) === i).slice(0, MOST_GUESSES);
+  return found.filter((list, i) => list.length > 0 && found.findIndex((o) => dequal(o, list)) === i).slice(0, MOST_GUESSES);
 }

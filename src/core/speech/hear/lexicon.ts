@@ -1,3 +1,4 @@
+import { dequal } from "dequal";
 import type { Sort } from "../../model/machine/cabinet";
 import { isWallPoint, type Machine, type Part } from "../../model/machine/format";
 import { windingsOf } from "../../model/machine/metering";
@@ -57,7 +58,7 @@ class Phrases {
     if (key === "") return;
     const list = this.map.get(key);
     if (list) {
-      if (!list.some((s) => JSON.stringify(s) === JSON.stringify(sense))) list.push(sense);
+      if (!list.some((s) => dequal(s, sense))) list.push(sense);
     } else this.map.set(key, [sense]);
     const words = key.split(" ");
     this.longest = Math.max(this.longest, words.length);

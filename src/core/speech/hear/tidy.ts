@@ -1,3 +1,4 @@
+import { dequal } from "dequal";
 import { sightSeen } from "./facts";
 import { entry, findingIn, type Meaning, sightIn } from "./meaning";
 
@@ -6,13 +7,11 @@ import { entry, findingIn, type Meaning, sightIn } from "./meaning";
  * not, was not kept.
  */
 export function tidied(meanings: readonly Meaning[]): readonly Meaning[] {
-  const once = meanings.filter((m, i) => meanings.findIndex((o) => isSame(m, o)) === i);
+  const once = meanings.filter((m, i) => meanings.findIndex((o) => dequal(m, o)) === i);
   const unsound = new Set(once.flatMap((m) => badLookOf(m) ?? []));
   const kept = once.filter((m) => !unsound.has(goodPartOf(m) ?? "") && !isWarmOnly(m, once));
   return onePerSight(lostAgain(kept));
 }
-
-export const isSame = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 /** The part that looks bad. */
 function badLookOf(m: Meaning): string | undefined {

@@ -23,7 +23,9 @@ export function NextCard() {
   const bench = useJob((s) => (s.job.closed ? "hand" : s.view.bench));
   const parts = useBench(bench);
   const card = proposal ? <Proposed proposal={proposal} /> : proposal === null ? <Done /> : <Working />;
-  const Own = parts !== undefined && parts !== "failed" ? parts.Next : undefined;
+  // A bench may have another card than the proposal: none is shown that would be taken away again under a finger.
+  if (parts === undefined) return <Working />;
+  const Own = parts === "failed" ? undefined : parts.Next;
   return Own ? <Own>{card}</Own> : card;
 }
 

@@ -1,4 +1,5 @@
 import { useState } from "react";
+import { decimalIn } from "../../../core/model/quantity/decimal";
 import { againstNew } from "../../../core/reason/deciding/replace";
 import type { WayToRepair } from "../../../core/reason/deciding/ways-to-repair";
 import { againstNewSays } from "../../../core/speech/words/report/deciding";
@@ -7,8 +8,7 @@ import { useDispatch, useJob, useMachine } from "../../store/context";
 import { useStock } from "../stock/use-stock";
 import styles from "./Deciding.module.css";
 
-const yearsIn = (text: string): number | undefined =>
-  /^\d{1,2}([.,]\d)?$/.test(text.trim()) ? Number(text.trim().replace(",", ".")) : undefined;
+const yearsIn = (text: string): number | undefined => (/^\d{1,2}([.,]\d)?$/.test(text.trim()) ? decimalIn(text) : undefined);
 
 /** Repair or another machine: asked of its age, which the job keeps; answered with all that the answer rests on. */
 export function AgainstNew({ way }: { readonly way: WayToRepair }) {

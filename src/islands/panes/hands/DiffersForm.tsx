@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { panelName } from "../../../core/model/naming/names";
 import { capital } from "../../../core/model/naming/text";
+import { decimalIn } from "../../../core/model/quantity/decimal";
 import { inFile } from "../../../core/record/job/hands/tray";
 import type { Draft } from "../../../core/record/job/kinds/index";
 import { Button } from "../../../ui/Button";
@@ -73,7 +74,7 @@ export function DiffersForm({ panel, onLeave }: { readonly panel: string; readon
           fields={{ minutes: { label: "Minutes, off and on", numeric: true } }}
           button="Save"
           amiss={({ minutes }) => (isMinutes(minutes) ? undefined : `Enter minutes up to ${MOST_MINUTES}, such as 12, not “${minutes}”`)}
-          onKeep={({ minutes }) => keep({ kind: "differs", body: { of: panel, minutes: numberOf(minutes) } })}
+          onKeep={({ minutes }) => keep({ kind: "differs", body: { of: panel, minutes: decimalIn(minutes) } })}
         />
       )}
       <Button look="quiet" onClick={onLeave}>
@@ -84,5 +85,4 @@ export function DiffersForm({ panel, onLeave }: { readonly panel: string; readon
 }
 
 const MOST_MINUTES = 600;
-const numberOf = (text: string): number => Number(text.replace(",", "."));
-const isMinutes = (text: string): boolean => numberOf(text) > 0 && numberOf(text) <= MOST_MINUTES;
+const isMinutes = (text: string): boolean => decimalIn(text) > 0 && decimalIn(text) <= MOST_MINUTES;

@@ -1,4 +1,5 @@
 import { type Fastener, fastenerSchema } from "../../../core/model/machine/cabinet";
+import { decimalIn } from "../../../core/model/quantity/decimal";
 
 /** Fasteners of one kind as a form holds them: what is typed stays as it was typed. */
 export interface FastenerFields {
@@ -56,6 +57,6 @@ export function fastenersFrom(list: readonly FastenerFields[]): FastenersRead {
 /** mm; 0 where nothing was typed, `null` for what is no length. */
 function lengthOf({ lengthMm }: FastenerFields): number | null {
   if (lengthMm.trim() === "") return 0;
-  const mm = Number(lengthMm.replace(",", "."));
+  const mm = decimalIn(lengthMm);
   return mm > 0 && mm <= LONGEST_MM ? mm : null;
 }

@@ -1,4 +1,5 @@
 import { type Meter, type MeterRange, meterSchema } from "../../../core/model/instrument/meter";
+import { decimalIn } from "../../../core/model/quantity/decimal";
 import { parseQuantity } from "../../../core/model/quantity/parse";
 import { UNIT_SYMBOL, type Unit } from "../../../core/model/quantity/quantity";
 
@@ -68,8 +69,8 @@ export function meterFrom({
       return 1;
     };
     const number = (field: "percentOfReading" | "digits", most: number): number => {
-      const value = Number(r[field].replace(",", "."));
-      if (r[field].trim() !== "" && value >= 0 && value <= most) return value;
+      const value = decimalIn(r[field]);
+      if (value >= 0 && value <= most) return value;
       amiss[`ranges.${i}.${field}`] = `Enter a number from 0 to ${most}, not “${r[field]}”`;
       return 0;
     };

@@ -1,4 +1,5 @@
 import { useState } from "react";
+import { decimalIn } from "../../../core/model/quantity/decimal";
 import { moneySays, readMoney } from "../../../core/model/quantity/money";
 import { type Terms, termsSchema } from "../../../core/record/stock/terms";
 import { Button } from "../../../ui/Button";
@@ -82,15 +83,11 @@ const READ: { readonly [K in keyof Terms]: readonly [expected: string, read: (te
   callOut: ["an amount such as 45.00", readMoney],
   hour: ["an amount such as 78.00", readMoney],
   newMachine: ["an amount such as 689.00", readMoney],
-  tax: ["0 to 50%", (text) => Math.round(decimal(text) * 100)],
-  workDays: ["a whole number of days, 0 to 3650", decimal],
-  life: ["1 to 40 years", decimal],
-  faultsAYear: ["0 to 5 a year", decimal],
+  tax: ["0 to 50%", (text) => Math.round(decimalIn(text) * 100)],
+  workDays: ["a whole number of days, 0 to 3650", decimalIn],
+  life: ["1 to 40 years", decimalIn],
+  faultsAYear: ["0 to 5 a year", decimalIn],
 };
-
-function decimal(text: string): number {
-  return Number(text.trim().replace(",", "."));
-}
 
 function read(typed: Typed): { readonly terms?: Terms; readonly amiss?: string } {
   const said = Object.fromEntries(Object.entries(READ).map(([key, [, reads]]) => [key, reads(typed[key as keyof Terms])]));

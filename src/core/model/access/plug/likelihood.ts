@@ -1,10 +1,8 @@
 import { item, real } from "../../array/at";
 import { logSum } from "../../array/logs";
+import { meterSigma } from "../../instrument/meter-error";
 import type { Expected, Foreseen } from "./foreseen";
 
-/** 1 σ of an ohm-meter whose maker nobody knows, leads and joints with it: of the reading, and Ω (est.). */
-const METER_SHARE = 0.008;
-const METER_OHMS = 0.2;
 /** A probe that did not touch (est.). */
 const MISSED = 0.001;
 /** A value comes out of nowhere, spread over this many e-folds of ohms. */
@@ -15,7 +13,7 @@ const TOLD_APART = 3.5;
 /** The largest deviation of a part, in σ of one that is spread evenly. */
 const LARGEST = Math.sqrt(3);
 
-const meterVariance = (ohms: number): number => (METER_OHMS + METER_SHARE * ohms) ** 2;
+const meterVariance = (ohms: number): number => meterSigma(ohms, false) ** 2;
 
 /** Σ over the parts of what two readings have in common. */
 const common = (one: Expected, two: Expected): number => one.by.reduce((sum, x, i) => sum + x * item(two.by, i), 0);

@@ -1,10 +1,11 @@
 import { item, real, small } from "../../../model/array/at";
+import { USUAL_LEADS_OHM } from "../../../model/instrument/meter-error";
 import { INTERMITTENT_IS_OPEN } from "../../../model/machine/fault";
 import type { Machine } from "../../../model/machine/format";
 import { type Prediction, readsOpen, type ValuePrediction } from "../../../model/prediction/prediction";
 import type { Unit } from "../../../model/quantity/quantity";
 import { type Finding, findingKind, type Question } from "../../../record/finding/finding";
-import { MISPLACED, STRAY_OPEN, STRAY_VALUE, USUAL_LEADS_OHM } from "../../../record/finding/kinds/ohms";
+import { MISPLACED, STRAY_OPEN, STRAY_VALUE } from "../../../record/finding/kinds/ohms";
 import type { SuspectSet } from "../../diagnosis/suspect-set";
 import { type Band, bandsOf, END, massIn, type Spread, type Weighed } from "./bands";
 import type { TestAction } from "./tests";

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { meterSigma, USUAL_LEADS_OHM } from "../../../model/instrument/meter-error";
 import type { Fault } from "../../../model/machine/fault";
 import type { Machine, Part } from "../../../model/machine/format";
 import { thermistorOhms } from "../../../model/machine/parts/kinds/thermistor";
@@ -31,18 +32,12 @@ export const STRAY_OPEN = 0.02;
 export const STRAY_VALUE = MISPLACED - STRAY_OPEN;
 /** Chance that wires which should have been off were still on (est.). */
 const WIRES_ON = 0.025;
-/** A common handheld meter, as 1 σ: share of the reading, and its zero, Ω. */
-const METER_SHARE = 0.012;
-const ZERO_SIGMA_OHM = 0.1;
-/** Leads of which nothing is known: what they read on the whole and how much they differ, Ω (est.). */
-export const USUAL_LEADS_OHM = 0.25;
-const LEAD_SIGMA_OHM = 0.2;
 /** Share of readings that are off by so many times the band: a part outside its tolerance, an old meter. */
 export const OFF_SHARE = 0.12;
 export const OFF_TIMES = 3;
 
 /** 1 σ of a predicted resistance with the meter's error and unknown leads, in quadrature with the parts' own spread. Ω. */
-export const ohmsSigma = (p: ValuePrediction): number => Math.hypot(p.sigma, METER_SHARE * p.mean, ZERO_SIGMA_OHM, LEAD_SIGMA_OHM);
+export const ohmsSigma = (p: ValuePrediction): number => Math.hypot(p.sigma, meterSigma(p.mean, false));
 
 export const ohms = defineFinding({
   kind: "ohms",
@@ -89,7 +84,7 @@ export function ohmsLikelihood(value: number | null, p: Prediction, leadOhms?: n
   if (value === null) return open ? 1 - STRAY_VALUE : STRAY_OPEN;
   if (open || p.is !== "value") return STRAY_VALUE * ((1 - BY_FINGER) * strayDensity(value) + BY_FINGER * fingerDensity(value));
   const stray = STRAY_VALUE * strayDensity(value);
-  const sigma = leadOhms === undefined ? ohmsSigma(p) : Math.hypot(p.sigma, METER_SHARE * p.mean, ZERO_SIGMA_OHM);
+  const sigma = Math.hypot(p.sigma, meterSigma(p.mean, leadOhms !== undefined));
   const mean = p.mean + (leadOhms ?? USUAL_LEADS_OHM);
   return stray + (1 - MISPLACED) * ((1 - OFF_SHARE) * normal(value, mean, sigma) + OFF_SHARE * normal(value, mean, OFF_TIMES * sigma));
 }

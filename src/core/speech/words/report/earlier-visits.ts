@@ -1,3 +1,4 @@
+import { millisecondsInDay } from "date-fns/constants";
 import { fittedSays } from "../../../model/naming/names";
 import { capital, lower } from "../../../model/naming/text";
 import { findingSays } from "../../../record/finding/finding";
@@ -6,7 +7,6 @@ import type { ListedJob } from "../job-row";
 
 /** A machine that is called for again within so many days was not put right, or was not looked at well enough. */
 export const REPEAT_DAYS = 30;
-const DAY_MS = 86_400_000;
 /** Readings that are shown of an earlier visit, the last of them. */
 const MOST_READINGS = 6;
 
@@ -50,7 +50,7 @@ export function earlierVisit({ machine, fitted, evidence, reservations, declined
 
 /** Whole days from the end of a visit to the call for the next. */
 export const daysBetween = ({ changedAt }: Pick<EarlierVisit, "changedAt">, openedAt: string): number =>
-  Math.floor((Date.parse(openedAt) - Date.parse(changedAt)) / DAY_MS);
+  Math.floor((Date.parse(openedAt) - Date.parse(changedAt)) / millisecondsInDay);
 
 /** The visit of which this call is the repeat: the last that was closed, no more than {@link REPEAT_DAYS} days before. */
 export const repeatOf = (visits: readonly EarlierVisit[], openedAt: string): EarlierVisit | undefined =>

@@ -1,4 +1,5 @@
 import { useId, useState } from "react";
+import { decimalIn } from "../../../../core/model/quantity/decimal";
 import bench from "../../../../ui/Bench.module.css";
 import { Button } from "../../../../ui/Button";
 import styles from "./Log.module.css";
@@ -12,11 +13,11 @@ export function TypedLog({ onLog }: { readonly onLog: (name: string, blob: Blob)
   const id = useId();
   const words = text.split(/[\s;]+/).filter((w) => w !== "");
   const bad = words.find((w) => {
-    const value = Number(w.replace(",", "."));
+    const value = decimalIn(w);
     return !(value >= LEAST && value <= MOST);
   });
   const keep = () => {
-    const rows = words.map((w, i) => `${i * EVERY_S},${w.replace(",", ".")}`);
+    const rows = words.map((w, i) => `${i * EVERY_S},${decimalIn(w)}`);
     onLog("Typed each half minute, exhaust", new Blob([["time (s),exhaust (°C)", ...rows].join("\n")], { type: "text/csv" }));
   };
   return (

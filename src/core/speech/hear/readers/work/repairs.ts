@@ -1,8 +1,8 @@
+import { dequal } from "dequal";
 import { type Machine, partOf } from "../../../../model/machine/format";
 import type { Draft } from "../../../../record/job/kinds/index";
 import { assembliesOf, type Candidate, type Clause, has, isDone, isVerb, type NounPhrase, nounsOf, placesOf, tagged } from "../../clause";
 import { entry, type Meaning, oneOf } from "../../meaning";
-import { isSame } from "../../tidy";
 import { mended } from "../evidence/pieces";
 import { putRight } from "./put-right";
 import { remade } from "./remade";
@@ -29,7 +29,7 @@ function each(
   const all = nouns.map((noun) => oneOf(assembliesOf(machine, noun).map((id) => ({ differs: id, draft: draftOf(id) }))));
   const meanings = all.flatMap((m) => m ?? []);
   if (meanings.length < all.length) return undefined;
-  return { meanings: meanings.filter((m, i) => meanings.findIndex((o) => isSame(o, m)) === i), covers: nouns.map((n) => n.at) };
+  return { meanings: meanings.filter((m, i) => meanings.findIndex((o) => dequal(o, m)) === i), covers: nouns.map((n) => n.at) };
 }
 
 /** Names that can be fitted, each once; a panel or a piece is none. */

@@ -1,4 +1,5 @@
 import type { Machine } from "../../../../model/machine/format";
+import { decimalIn } from "../../../../model/quantity/decimal";
 import type { Preference } from "../../../../record/job/preference";
 import { WORDS } from "../../../lexicon/words";
 import { has, nounsOf, tagged, wired } from "../../clause";
@@ -79,7 +80,7 @@ const MOST_LEAD_OHMS = 10;
 /** What the meter's leads read when they are shorted. */
 export function leadsIn(line: string): Meaning | undefined {
   const found = LEADS.exec(line.trim().replace(/:/g, "").replace(/\s+/g, " "));
-  const ohms = Number((found?.[1] ?? found?.[2] ?? "").replace(",", "."));
+  const ohms = decimalIn(found?.[1] ?? found?.[2] ?? "");
   if (!found || !(ohms <= MOST_LEAD_OHMS)) return undefined;
   return entry({ kind: "meter", body: { leadOhms: ohms } });
 }
