@@ -33,7 +33,7 @@ const MAY: Record<string, readonly string[]> = {
 };
 
 /** Packages that the core may use besides its own code: schemas, a hash, an edit distance, quoted cells, packing. */
-const PURE = ["zod", "@noble/hashes/sha2.js", "@noble/hashes/utils.js", "fastest-levenshtein", "papaparse", "fflate"];
+const PURE = ["zod", "@noble/hashes/sha2.js", "@noble/hashes/utils.js", "fastest-levenshtein", "papaparse", "fflate", "dequal", "date-fns/constants"];
 
 /** More files than this in one folder are several ideas. */
 const MOST_FILES = 25;

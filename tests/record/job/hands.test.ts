@@ -152,17 +152,17 @@ test("the words of a plug check", () => {
     e27.spares,
   );
   expect([...said, plugFindings(e27, verdict).title].join("\n\n")).toMatchInlineSnapshot(`
-    "1.59 to 2.23 kΩ: wired right, or a mistake this can't show
-    2.42 to 3.38 kΩ: BN B1 off; or WH TBN off; or 2 more
+    "1.58 to 2.24 kΩ: wired right, or a mistake this can't show
+    2.40 to 3.40 kΩ: BN B1 off; or WH TBN off; or 2 more
     under 0.5 Ω: GY H2 and WH TBN swapped
 
     OL: wired right, or a mistake this can't show
     under 0.5 Ω: PK H1 pinched; or GY H2 pinched
-    7.09 to 9.91 kΩ: BN B1 pinched
-    2.42 to 3.38 kΩ: WH TBN pinched
+    7.02 to 9.98 kΩ: BN B1 pinched
+    2.40 to 3.40 kΩ: WH TBN pinched
 
-    2.42 to 3.38 kΩ: wired right, or a mistake this can't show
-    1.59 to 2.23 kΩ: PK H1 and BN B1 swapped
+    2.40 to 3.40 kΩ: wired right, or a mistake this can't show
+    1.58 to 2.24 kΩ: PK H1 and BN B1 swapped
     under 0.5 Ω: GY H2 and WH TBN swapped
 
     Most likely: pink PK of the cycling thermostat, H1 and brown BN of the bias heater, B1 are swapped"
