@@ -2,13 +2,15 @@ import node from "@astrojs/node";
 import react from "@astrojs/react";
 import { defineConfig, passthroughImageService } from "astro/config";
 import { packedFiles } from "./cli/pack-files.mjs";
+import { handbook, linksToPages } from "./src/pages/_handbook.mjs";
 import { serviceWorker } from "./src/service-worker/integration.mjs";
 
 export default defineConfig({
   output: "server",
   adapter: node({ mode: "middleware" }),
-  integrations: [react(), serviceWorker(), packedFiles()],
+  integrations: [react(), handbook(), serviceWorker(), packedFiles()],
   image: { service: passthroughImageService() },
+  markdown: { rehypePlugins: [linksToPages], syntaxHighlight: false },
   telemetry: false,
   devToolbar: { enabled: false },
   security: { checkOrigin: true, allowedDomains: [{ hostname: "127.0.0.1" }, { hostname: "localhost" }] },

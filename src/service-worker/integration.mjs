@@ -5,6 +5,8 @@ import { join, relative } from "node:path";
 import { fileURLToPath } from "node:url";
 import { build } from "esbuild";
 
+const HANDBOOK = fileURLToPath(new URL("../../docs/handbook", import.meta.url));
+
 /** Builds the service worker after the application, with the list of all files that it puts by. */
 export function serviceWorker() {
   return {
@@ -13,7 +15,14 @@ export function serviceWorker() {
       "astro:build:done": async ({ dir }) => {
         const client = fileURLToPath(dir);
         const files = filesIn(client).filter((file) => !file.endsWith("sw.js"));
-        const precached = files.map((file) => ({ url: `/${relative(client, file)}`, revision: hashed(file) }));
+        // Pictures of the handbook are many times what a phone needs to work: its words are here without a network, they are not.
+        const precached = files
+          .filter((file) => !file.endsWith(".png"))
+          .map((file) => ({ url: `/${relative(client, file)}`, revision: hashed(file) }));
+        const handbook = readdirSync(HANDBOOK).map((file) => ({
+          url: file === "README.md" ? "/handbook" : `/handbook/${file.replace(/\.md$/, "")}`,
+          revision: hashed(join(HANDBOOK, file)),
+        }));
         const all = createHash("sha256").update(JSON.stringify(precached)).update(String(Date.now())).digest("hex").slice(0, 16);
         await build({
           entryPoints: [fileURLToPath(new URL("./worker.ts", import.meta.url))],
@@ -25,7 +34,7 @@ export function serviceWorker() {
           define: {
             TABLES: JSON.stringify(tableAddresses()),
             BUILD: JSON.stringify(all),
-            PRECACHED: JSON.stringify([...precached, { url: "/shell", revision: all }]),
+            PRECACHED: JSON.stringify([...precached, ...handbook, { url: "/shell", revision: all }]),
             "process.env.NODE_ENV": '"production"',
           },
           logLevel: "error",

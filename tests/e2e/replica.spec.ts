@@ -182,6 +182,9 @@ test("without a server every page opens: the list, a job, a new job that is work
   await expect(page.getByText(/not sent yet/).first()).toBeVisible();
   await expect(page.getByText(/the server can't be reached/).first()).toBeVisible();
 
+  await page.goto(`${server.url}/jobs/${made}/meter`);
+  await page.getByRole("link", { name: "Handbook: Meter" }).click();
+  await expect(page.getByRole("heading", { name: "Meter", exact: true })).toBeVisible();
   await page.goto(`${server.url}/jobs/${made}`);
   await expect(badge(page)).toContainText("No server contact since", { timeout: 30_000 });
   await server.start("--empty");

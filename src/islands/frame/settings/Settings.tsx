@@ -63,7 +63,7 @@ function Person() {
         <input value={name} onChange={(e) => setName(e.target.value)} maxLength={120} autoComplete="name" />
       </label>
       <Button type="submit" disabled={name.trim() === "" || name.trim() === kept}>
-        {name.trim() === kept ? "Kept" : "Save name"}
+        {name.trim() === kept ? "Saved" : "Save name"}
       </Button>
     </form>
   );

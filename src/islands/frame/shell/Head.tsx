@@ -1,7 +1,9 @@
-import { ArrowLeft, CloudOff } from "lucide-react";
+import { ArrowLeft, CircleHelp, CloudOff } from "lucide-react";
+import { STAGE_NAMES } from "../../../core/record/job/stages";
 import { useJob } from "../../store/context";
 import { EnergyBadge } from "./EnergyBadge";
 import styles from "./JobView.module.css";
+import { handbookHref } from "./use-page-keys";
 
 /** Which job it is, what has not reached the server yet, and what energy is connected. */
 export function Head() {
@@ -22,9 +24,20 @@ export function Head() {
         {machine && ` · ${machine.maker} ${machine.model}`}
         {words !== undefined && <span className={styles.words}> · “{words}”</span>}
       </p>
+      <Help />
       <Waiting />
       <EnergyBadge safety={safety} silentSince={silentSince} />
     </header>
+  );
+}
+
+/** The handbook's page of this bench. */
+function Help() {
+  const bench = useJob((s) => s.view.bench);
+  return (
+    <a href={handbookHref(bench)} className={styles.back} aria-label={`Handbook: ${STAGE_NAMES[bench]}`}>
+      <CircleHelp size={24} aria-hidden />
+    </a>
   );
 }
 

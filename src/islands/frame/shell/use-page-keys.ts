@@ -1,18 +1,23 @@
 import { useEffect } from "react";
-import { useDispatch } from "../../store/context";
+import type { Stage } from "../../../core/record/job/stages";
+import { useDispatch, useJob } from "../../store/context";
 import type { Dispatch } from "../../store/intent";
 
-/** `/` goes to the line, Ctrl+Z takes the last entry back, Escape lets go of what is chosen; not while something is being typed. */
+export const handbookHref = (bench: Stage): string => `/handbook/${bench}`;
+
+/** `?` opens the handbook at this bench, `/` goes to the line, Ctrl+Z takes the last entry back, Escape lets go of what is chosen; not while something is being typed. */
 export function usePageKeys(): void {
   const dispatch = useDispatch();
+  const bench = useJob((s) => s.view.bench);
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
       if (e.target instanceof Element && e.target.closest("input, textarea, select, dialog")) return;
-      if (obeyKey(e, dispatch)) e.preventDefault();
+      if (e.key === "?") location.assign(handbookHref(bench));
+      else if (obeyKey(e, dispatch)) e.preventDefault();
     };
     addEventListener("keydown", onKey);
     return () => removeEventListener("keydown", onKey);
-  }, [dispatch]);
+  }, [dispatch, bench]);
 }
 
 /** Whether the key meant something. */
