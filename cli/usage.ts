@@ -1,5 +1,5 @@
 /** A command as it is called, and what it does. */
-export interface Usage {
+interface Usage {
   readonly call: string;
   readonly does: string;
 }

@@ -33,7 +33,16 @@ const MAY: Record<string, readonly string[]> = {
 };
 
 /** Packages that the core may use besides its own code: schemas, a hash, an edit distance, quoted cells, packing. */
-const PURE = ["zod", "@noble/hashes/sha2.js", "@noble/hashes/utils.js", "fastest-levenshtein", "papaparse", "fflate", "dequal", "date-fns/constants"];
+const PURE = [
+  "zod",
+  "@noble/hashes/sha2.js",
+  "@noble/hashes/utils.js",
+  "fastest-levenshtein",
+  "papaparse",
+  "fflate",
+  "dequal",
+  "date-fns/constants",
+];
 
 /** More files than this in one folder are several ideas. */
 const MOST_FILES = 25;
@@ -111,4 +120,38 @@ test("the core knows no interface, no input or output, no clock and no hidden ra
       return [...outside.map((o) => `${f} imports ${o}`), ...(impure ? [`${f}: ${impure[0]}`] : [])];
     });
   expect(wrong).toEqual([]);
+});
+
+test("what a file exports another one imports, or a page, the command line or the bundler finds by its place", () => {
+  const all = [...files, ...below("tests"), ...below("src/service-worker")].filter((f) => /\.(ts|tsx|astro|mjs)$/.test(f));
+  const text = new Map(all.map((f) => [f, readFileSync(join(ROOT, f), "utf8")]));
+  const imported = new Set(
+    [...text.values()].flatMap((t) =>
+      [...t.matchAll(/^\s*(?:import|export)\b[^;"']*?\{([^}]*)\}\s*from/gm)].flatMap((m) =>
+        (m[1] ?? "").split(",").map(
+          (name) =>
+            name
+              .trim()
+              .replace(/^type /, "")
+              .split(" as ")[0] ?? "",
+        ),
+      ),
+    ),
+  );
+  // Loaded whole, or by a name that only the loader knows.
+  const whole = new Set(
+    [...text].flatMap(([from, t]) =>
+      [...t.matchAll(/import\(\s*"(\.[^"]+)"|import \* as \w+ from "(\.[^"]+)"/g)].map((m) =>
+        relative(ROOT, resolve(ROOT, dirname(from), m[1] ?? m[2] ?? "")),
+      ),
+    ),
+  );
+  const unused = files
+    .filter((f) => !/^src\/(pages|middleware)|\.worker\.ts$/.test(f) && !whole.has(f.replace(CODE, "")))
+    .flatMap((f) =>
+      [...(text.get(f) ?? "").matchAll(/^export (?:async )?(?:const|function\*?|class|interface|type) (\w+)/gm)]
+        .filter(([, name = ""]) => !imported.has(name))
+        .map(([, name]) => `${f} ${name}`),
+    );
+  expect(unused).toEqual([]);
 });

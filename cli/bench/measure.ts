@@ -3,7 +3,7 @@ import type { Machine } from "../../src/core/model/machine/format";
 import { findMachine } from "../../src/machines";
 import { TypedJob } from "../typed-job";
 
-export interface Line {
+interface Line {
   readonly name: string;
   readonly figure: number;
   readonly unit: string;

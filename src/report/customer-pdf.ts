@@ -7,7 +7,7 @@ import { signedOn } from "./on-paper/signed";
 import { INDENT } from "./on-paper/style";
 import { INK, Paper, type PaperSize, QUIET, SUSPECT } from "./paper";
 
-export type Progress = (done: number, of: number) => void;
+type Progress = (done: number, of: number) => void;
 
 interface Asked {
   readonly report: Report;

@@ -2,7 +2,7 @@ import PDFDocument from "pdfkit";
 import type { FontBytes } from "./fonts";
 import { type Line, Typeset } from "./typeset";
 
-export const SIZES = { A4: [595.28, 841.89], Letter: [612, 792] } as const;
+const SIZES = { A4: [595.28, 841.89], Letter: [612, 792] } as const;
 export type PaperSize = keyof typeof SIZES;
 
 const MARGIN = { side: 42, top: 40, foot: 46 };

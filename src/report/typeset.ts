@@ -2,7 +2,7 @@ import { create, type Font } from "fontkit";
 import type { FontBytes, FontName } from "./fonts";
 
 /** A stretch of one line in one font. */
-export interface Run {
+interface Run {
   readonly font: FontName;
   readonly text: string;
   readonly width: number;

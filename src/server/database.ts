@@ -18,7 +18,7 @@ export const projectRoot = (): string => process.env.YENNIC_ROOT ?? process.cwd(
 /** Folder of everything that is kept: `YENNIC_DATA`, else data/ in the project. */
 export const dataFolder = (): string => resolve(process.env.YENNIC_DATA ?? join(projectRoot(), "data"));
 
-export const databaseUrl = (): string => process.env.YENNIC_DB ?? `file:${join(dataFolder(), "yennic.db")}`;
+const databaseUrl = (): string => process.env.YENNIC_DB ?? `file:${join(dataFolder(), "yennic.db")}`;
 
 /** Opens a database, brings its tables up to date and keeps the machines that ship. WAL with full syncing: acknowledged means on disk. */
 export async function openDatabase(url = databaseUrl()): Promise<Database> {

@@ -21,7 +21,7 @@ const querySchema = z.object({
 });
 
 /** What is put on the tips, on which machine. */
-export interface Asked {
+interface Asked {
   readonly machine: Machine;
   readonly seed: number;
   readonly fault?: string | undefined;

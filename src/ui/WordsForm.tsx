@@ -3,7 +3,7 @@ import bench from "./Bench.module.css";
 import { Button } from "./Button";
 import styles from "./Form.module.css";
 
-export interface Field {
+interface Field {
   readonly label: string;
   readonly placeholder?: string;
   /** Its label is heard, not seen. */

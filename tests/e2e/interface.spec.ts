@@ -30,31 +30,31 @@ async function stock(page: Page): Promise<void> {
 }
 
 test("axe finds nothing serious in the light, and no poor contrast in the dark", async ({ page }) => {
-    const found = async (axe: AxeBuilder) =>
-      (await axe.analyze()).violations
-        .filter((v) => v.impact === "serious" || v.impact === "critical")
-        .map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(" | ")}`);
-    const serious = async () => {
-      await page.emulateMedia({ colorScheme: "light" });
-      const light = await found(new AxeBuilder({ page }));
-      await page.emulateMedia({ colorScheme: "dark" });
-      return [...light, ...(await found(new AxeBuilder({ page }).withRules(["color-contrast"])))];
-    };
-    await page.goto(`${server.url}/jobs`);
-    expect(await serious()).toEqual([]);
-    await page.goto(`${server.url}/jobs/new`);
-    expect(await serious()).toEqual([]);
-    await firstJob(page, "Gannet");
-    await page.locator("[data-suspect] button").first().click();
-    expect(await serious()).toEqual([]);
-    await page.locator('[data-part="element"]').click();
-    await page.getByLabel("Reading line").fill("ele");
-    expect(await serious()).toEqual([]);
-    await handOver(page);
-    expect(await serious()).toEqual([]);
-    await stock(page);
-    expect(await serious()).toEqual([]);
-  });
+  const found = async (axe: AxeBuilder) =>
+    (await axe.analyze()).violations
+      .filter((v) => v.impact === "serious" || v.impact === "critical")
+      .map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(" | ")}`);
+  const serious = async () => {
+    await page.emulateMedia({ colorScheme: "light" });
+    const light = await found(new AxeBuilder({ page }));
+    await page.emulateMedia({ colorScheme: "dark" });
+    return [...light, ...(await found(new AxeBuilder({ page }).withRules(["color-contrast"])))];
+  };
+  await page.goto(`${server.url}/jobs`);
+  expect(await serious()).toEqual([]);
+  await page.goto(`${server.url}/jobs/new`);
+  expect(await serious()).toEqual([]);
+  await firstJob(page, "Gannet");
+  await page.locator("[data-suspect] button").first().click();
+  expect(await serious()).toEqual([]);
+  await page.locator('[data-part="element"]').click();
+  await page.getByLabel("Reading line").fill("ele");
+  expect(await serious()).toEqual([]);
+  await handOver(page);
+  expect(await serious()).toEqual([]);
+  await stock(page);
+  expect(await serious()).toEqual([]);
+});
 
 test("a whole finding by keyboard alone", async ({ page }) => {
   await firstJob(page, "Gannet");

@@ -154,7 +154,7 @@ test("without a server every page opens: the list, a job, a new job that is work
   await openByForm(page, server.url, "turns, no heat");
   await type(page, "proved dead");
   const known = page.url();
-  await expect(page.getByText(/not sent yet/)).toHaveCount(0);
+  await expect.poll(async () => (await onServer(idOf(page))).entries.map((e) => e.kind)).toContain("made-safe");
   await server.kill();
 
   await page.goto(`${server.url}/jobs`);

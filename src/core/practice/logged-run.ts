@@ -5,7 +5,7 @@ import { operate, startScript } from "../model/machine/run/operate";
 import { normalFrom, streamFrom, within } from "./random";
 
 /** A logger's record of the exhaust of a machine that nobody knows, and what is true of it. */
-export interface LoggedRun {
+interface LoggedRun {
   readonly seed: number;
   readonly series: Series;
   /** m³/s. */

@@ -55,7 +55,7 @@ export const NEAR: Nature = {
   foreignOneIn: 0,
 };
 
-export const FAR: Nature = {
+const FAR: Nature = {
   toleranceFactor: 2,
   together: 0.5,
   meterGain: 0.03,

@@ -19,7 +19,7 @@ import type { Move, Strategy } from "./strategies/situation";
 import type { World } from "./world";
 
 /** What was thought of a repair when it was made. */
-export interface Call {
+interface Call {
   /** Share of the explanations that this repair puts right. */
   readonly share: number;
   /** It put something right. */

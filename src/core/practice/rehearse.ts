@@ -35,13 +35,13 @@ export class Rehearsal {
   }
 }
 
-export interface Playing {
+interface Playing {
   readonly world?: WorldKind;
   readonly fault?: string | undefined;
 }
 
 /** Scores of jobs whose trouble the model has; `outside` those of the others. */
-export interface Summary {
+interface Summary {
   readonly strategy: string;
   readonly jobs: number;
   readonly found: number;

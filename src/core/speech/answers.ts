@@ -18,7 +18,7 @@ import { proposalSays } from "./words/card/proposals";
 import { entrySays } from "./words/entries";
 
 /** What is known besides the job when a question is answered. */
-export interface Known {
+interface Known {
   readonly machine: Machine;
   readonly job: Job;
   /** The likeliest first; left out until they are worked out. */
@@ -28,7 +28,7 @@ export interface Known {
 }
 
 /** The answer to a question: one sentence, and what else belongs to it. */
-export interface Answer {
+interface Answer {
   readonly says: string;
   readonly more: readonly string[];
 }

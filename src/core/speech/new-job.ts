@@ -3,7 +3,7 @@ import type { Draft } from "../record/job/kinds/index";
 import type { Complaint } from "./complaint";
 
 /** What is asked before a job is opened. */
-export interface Intake {
+interface Intake {
   readonly customer: string;
   readonly place: string;
   readonly phone?: string;

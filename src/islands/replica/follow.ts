@@ -6,7 +6,7 @@ import { type Machines, machinesNamed } from "./machines";
 import type { Cursor, Shelf } from "./shelf";
 
 /** What following the journal needs of its tab. */
-export interface Followed {
+interface Followed {
   readonly heard: () => void;
   /** The line to the server stands again. */
   readonly back: () => void;

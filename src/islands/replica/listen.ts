@@ -8,7 +8,7 @@ export interface ToldNews {
   readonly rows: readonly ListedJob[];
 }
 
-export interface Ears {
+interface Ears {
   /** The journal that is spoken of. Returns whether to go on listening. */
   readonly hello: (journal: string) => boolean;
   readonly news: (news: ToldNews) => void;

@@ -12,14 +12,14 @@ export interface Cursor {
 }
 
 /** An entry that waits, as it lies in the store: perhaps with the envelope of an earlier version of the program. */
-export interface StoredWaiting {
+interface StoredWaiting {
   readonly order?: number;
   readonly entry: unknown;
   readonly refused?: string;
 }
 
 /** What an answer of the server made of entries that waited. */
-export interface Settled {
+interface Settled {
   readonly taken: readonly { readonly order: number; readonly seq: number; readonly entry: Envelope }[];
   readonly refused: readonly { readonly order: number; readonly entry: Envelope; readonly refused: string }[];
 }

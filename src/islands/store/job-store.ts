@@ -49,13 +49,13 @@ export interface EntryBox {
 }
 
 /** Machines as far as they are here; more may come. */
-export interface MachineSource {
+interface MachineSource {
   readonly find: FindMachine;
   readonly subscribe: (listener: () => void) => () => void;
 }
 
 /** What a page of a job begins with: its entries, or what is shown of a job whose entries follow. */
-export interface Beginning {
+interface Beginning {
   readonly number?: number | undefined;
   readonly shown?: Job;
   /** What is shown is enough to work out what is next. */
@@ -67,7 +67,7 @@ export interface Beginning {
 }
 
 /** What a store needs of the world. */
-export interface Surroundings {
+interface Surroundings {
   readonly box: () => EntryBox;
   readonly machines: MachineSource;
   readonly startEngine: StartEngine;

@@ -9,7 +9,7 @@ import type { Asked } from "../../core/speech/hear/meaning";
 import type { Intent } from "./intent";
 
 /** What is looked at in the quiet card: the suspects, a part, or one or two test points. */
-export type Chosen =
+type Chosen =
   | { readonly kind: "nothing" }
   | { readonly kind: "part"; readonly part: string }
   | { readonly kind: "points"; readonly points: readonly string[] };

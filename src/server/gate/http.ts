@@ -2,7 +2,7 @@ import type { z } from "zod";
 import { firstIssue } from "../../core/record/job/entry";
 import { storageErrorOf } from "../database/storage-error";
 
-export const MAX_BODY_BYTES = 1_000_000;
+const MAX_BODY_BYTES = 1_000_000;
 
 /** A request that can't be served, with the field that is wrong. */
 export class HttpError extends Error {

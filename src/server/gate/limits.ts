@@ -1,7 +1,7 @@
 /** What a value that came in may hold at most. Far above what the program itself sends. */
 const MOST = { depth: 16, keys: 200, elements: 20_000, text: 20_000, key: 100 } as const;
 
-export interface LimitProblem {
+interface LimitProblem {
   readonly field: string;
   readonly message: string;
 }

@@ -11,7 +11,7 @@ import { entriesInChunks } from "./read-journal";
 const KEPT_JOBS = 64;
 
 /** A job as it stands: its fold, and its row in the list; no row while there is no such job. */
-export interface Standing {
+interface Standing {
   readonly fold: Fold;
   readonly row?: ListedJob | undefined;
 }

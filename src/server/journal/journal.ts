@@ -50,7 +50,7 @@ const FIRST_NUMBER = 201;
 const ROOM = 60_000;
 
 /** Whether the last write reached the disk. */
-export type Health = { readonly ok: true } | { readonly ok: false; readonly since: string; readonly message: string };
+type Health = { readonly ok: true } | { readonly ok: false; readonly since: string; readonly message: string };
 
 /**
  * The one writer of a journal. Requests that come while a commit is on its way are committed together after it: each is

@@ -6,7 +6,7 @@ import { journalOf } from "./keep-journal";
 import { breath, entriesAfter, type Head, hashAt } from "./read-journal";
 
 /** How far a browser's copy goes. Without a hash: it has none yet, and begins at that number. */
-export interface Cursor {
+interface Cursor {
   readonly after: number;
   readonly hash?: string | undefined;
 }

@@ -12,7 +12,7 @@ import { type Taken, takeEntries } from "./take-entries";
 const BATCH = 200;
 
 /** What became of a job that was brought in. */
-export interface BroughtIn {
+interface BroughtIn {
   readonly job: string;
   readonly number: number | undefined;
   /** Entries that were not here yet, and that were. */

@@ -9,14 +9,14 @@ const PAGE_SIZE = 25;
 /** Jobs that a search looks at, the newest; what it leaves out is told. */
 const SEARCHED = 1000;
 
-export interface JobPage {
+interface JobPage {
   readonly jobs: readonly ListedJob[];
   readonly page: number;
   readonly pages: number;
   readonly total: number;
 }
 
-export interface ListQuery {
+interface ListQuery {
   readonly stage?: Stage | "closed" | undefined;
   /** Words that a job must have: place, customer, machine, serial number, complaint. */
   readonly q?: string | undefined;

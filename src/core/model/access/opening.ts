@@ -19,7 +19,7 @@ export interface OpenNow {
 }
 
 /** Removal order and by which way, to reach places; how each is then reached. */
-export interface Opening {
+interface Opening {
   /** Minutes to take it off and put it back, and of the ways besides. */
   readonly minutes: number;
   readonly panels: readonly Taken[];

@@ -2,10 +2,10 @@ import { ductLoss } from "../physics/duct-loss";
 import { PASCAL_PER_INCH_OF_WATER } from "../quantity/quantity";
 
 /** What a duct is made of. */
-export const MATERIALS = ["metal", "foil"] as const;
+const MATERIALS = ["metal", "foil"] as const;
 export type Material = (typeof MATERIALS)[number];
 export const HOODS = ["louvres", "flap", "none"] as const;
-export type Hood = (typeof HOODS)[number];
+type Hood = (typeof HOODS)[number];
 
 /** A length of duct, m, or a bend. */
 export type Piece =

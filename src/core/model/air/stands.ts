@@ -9,7 +9,7 @@ export interface AirCase {
 }
 
 /** How the air stands: what flows now, and what would with the way cleared. */
-export interface AirStands {
+interface AirStands {
   /** Loss of the clear run at a flow, Pa. */
   readonly loss: (flow: number) => number;
   /** m³/s; `undefined`: nothing was measured, and the run as it is built shows nothing amiss. */

@@ -1,7 +1,7 @@
 import { item, real } from "./at";
 
 /** What fits best, and the sum of the squares that it leaves. */
-export interface Fit {
+interface Fit {
   readonly coefficients: Float64Array;
   readonly left: number;
 }

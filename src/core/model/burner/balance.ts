@@ -63,7 +63,7 @@ export const inputThrough = (given: Balance, diameter: number, pressure: number)
 /** An input is as the plate says within so much (NFPA 54, input adjustment). */
 export const PLATE_WITHIN = 0.05;
 
-export type AgainstPlate = "under" | "within" | "over";
+type AgainstPlate = "under" | "within" | "over";
 
 export function againstPlate(input: number, plate: number): AgainstPlate {
   const off = input / plate - 1;

@@ -1,7 +1,7 @@
 import { clockedInput } from "../physics/clocked-input";
 
 /** A dial of the gas meter watched for a turn. */
-export interface Clocked {
+interface Clocked {
   /** ft³ in one turn. */
   readonly dial: number;
   readonly seconds: number;
@@ -10,7 +10,7 @@ export interface Clocked {
   readonly others: number;
 }
 
-export interface ClockedInput {
+interface ClockedInput {
   /** BTU/h of all that flows, and what is left for the burner. */
   readonly all: number;
   readonly burner: number;

@@ -1,5 +1,5 @@
 /** What cold ohms and running amps of an igniter say together. */
-export type IgniterStands = "good" | "open" | "aged" | "odd";
+type IgniterStands = "good" | "open" | "aged" | "odd";
 
 /** Below this share of its rated current it glows too little to open the sensor in time (est.). */
 const ENOUGH = 0.85;

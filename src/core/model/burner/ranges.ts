@@ -1,7 +1,7 @@
 import type { Range } from "../quantity/range";
 
 /** The widest hole that a spud of the usual thread has metal for, inches (3/8-27 thread, root less a wall of a sixteenth). */
-export const SPUD_INCHES = 0.228;
+const SPUD_INCHES = 0.228;
 
 export const BURNER_RANGES = {
   pressure: {
@@ -23,5 +23,3 @@ export const BURNER_RANGES = {
   altitude: { least: -1500, most: 15_000, unit: "ft", because: "people live between those heights" },
   discharge: { least: 0.6, most: 1, unit: "", because: "a sharp edge passes 0.6, a rounded one hardly more than all" },
 } as const satisfies Record<string, Range>;
-
-export type BurnerField = keyof typeof BURNER_RANGES;

@@ -2,7 +2,7 @@ import { item } from "../array/at";
 import type { Component, Netlist } from "./netlist";
 import { parseSpiceNumber } from "./spice-number";
 
-export class DeckError extends SyntaxError {
+class DeckError extends SyntaxError {
   constructor(
     readonly line: number,
     readonly given: string,

@@ -7,7 +7,7 @@ import { type Nets, numberNets } from "./nets";
  * The network as an ohm-meter sees it, with its sources lifted out: nets numbered, grouped into islands, each island
  * factorised when it is first asked for.
  */
-export interface OhmNetwork extends Nets {
+interface OhmNetwork extends Nets {
   readonly resistors: readonly Resistor[];
   /** Row of each net in its island's matrix; −1 for the reference. */
   readonly row: Int32Array;
@@ -58,7 +58,7 @@ function factorOf(network: OhmNetwork, root: number): Lu {
  * Potentials of all nets by number, for 1 A driven in at `plus` and out at `minus` (so volts are ohms); 0 outside their island.
  * `undefined` when no path joins the two.
  */
-export function unitCurrentPotentials(network: OhmNetwork, plus: string, minus: string): Float64Array | undefined {
+function unitCurrentPotentials(network: OhmNetwork, plus: string, minus: string): Float64Array | undefined {
   const [a, b] = [network.number.get(plus), network.number.get(minus)];
   if (a === undefined || b === undefined || network.island[a] !== network.island[b]) return undefined;
   const root = whole(network.island, a);

@@ -3,7 +3,7 @@ import { ohmNetwork, ohmsBetween } from "./ohms";
 import { operatingPoint, voltsBetween } from "./solve";
 
 /** One row of a NAME.readings.csv: what to read, between which nets; `value` is what another program read (`Infinity` for OL). */
-export interface ReadingRow {
+interface ReadingRow {
   readonly kind: "volts" | "ohms";
   readonly plus: string;
   readonly minus: string;

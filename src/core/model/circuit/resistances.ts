@@ -10,7 +10,7 @@ export interface Branch {
 }
 
 /** Branches that go and branches that come; nets from `size` of the network on are new. */
-export interface Change<B extends Branch = Branch> {
+interface Change<B extends Branch = Branch> {
   readonly gone: readonly B[];
   readonly come: readonly B[];
 }

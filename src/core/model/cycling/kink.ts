@@ -3,7 +3,7 @@ import { leastSquares } from "../array/least-squares";
 import { indexAt, type Series } from "./series";
 
 /** Where a curve bends: the moment, s, and by how much better than without a bend it fits, as a sum of squares. */
-export interface Kink {
+interface Kink {
   readonly at: number;
   /** K/s before and after. */
   readonly before: number;

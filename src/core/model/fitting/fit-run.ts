@@ -15,7 +15,7 @@ export interface Known {
 }
 
 /** Temperatures at a switch: of a sensor in the exhaust, and of the heater box, °C. */
-export interface SwitchedAt {
+interface SwitchedAt {
   readonly exhaustC: number;
   readonly boxC: number;
 }

@@ -4,7 +4,7 @@ import { type Drive, exhaustC, slopes } from "../machine/run/heat";
 import { NODE, NODES } from "../machine/run/nodes";
 
 /** When heat is on: moments in order, s, at which it goes on, off, on…; the first turns it on. */
-export type Profile = readonly number[];
+type Profile = readonly number[];
 
 /** Rise over the room in K for each W while a profile lasts, second by second: of the exhaust, of a sensor in it, and of the heater box. */
 export interface Response {

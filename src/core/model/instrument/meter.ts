@@ -3,7 +3,7 @@ import { meterBand } from "../physics/meter-band";
 import { UNITS, type Unit } from "../quantity/quantity";
 
 /** One range of a meter: up to what it reads, and how far it may be off there. */
-export const meterRangeSchema = z
+const meterRangeSchema = z
   .strictObject({
     unit: z.enum(UNITS).describe("What it measures."),
     upTo: z.number().positive().describe("The most it reads, in that unit."),

@@ -35,7 +35,7 @@ export const fastenerSchema = z
 export type Fastener = z.infer<typeof fastenerSchema>;
 
 /** What can hurt, break or get lost on the way. */
-export const MIND = ["sharp", "spring", "tabs", "felt", "weight", "two-people", "falls", "glass", "water", "angle", "duct"] as const;
+const MIND = ["sharp", "spring", "tabs", "felt", "weight", "two-people", "falls", "glass", "water", "angle", "duct"] as const;
 
 const way = z
   .strictObject({
@@ -133,7 +133,7 @@ export const lead = z
   .describe("The end of a wire on a terminal.");
 export type Lead = z.infer<typeof lead>;
 
-export const STEP_KINDS = ["compare", "carry", "place", "clear", "turn", "tight", "spare", "reading", "after"] as const;
+const STEP_KINDS = ["compare", "carry", "place", "clear", "turn", "tight", "spare", "reading", "after"] as const;
 
 export const exchange = z
   .strictObject({

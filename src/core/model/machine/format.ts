@@ -6,7 +6,7 @@ import { type Part, type PartKind, type PartOf, partSchema } from "./parts/index
 export type { Part, PartKind, PartOf };
 
 /** Format of machine files that this version writes. */
-export const MACHINE_FORMAT = "yennic-machine/3";
+const MACHINE_FORMAT = "yennic-machine/3";
 
 const control = z
   .strictObject({
@@ -210,10 +210,9 @@ export const machineSchema = z
 
 export type Machine = z.infer<typeof machineSchema>;
 export type Panel = Machine["panels"][number];
-export type Place = Machine["places"][number];
-export type Control = Machine["controls"][number];
+type Place = Machine["places"][number];
+type Control = Machine["controls"][number];
 export type TestPoint = Machine["testPoints"][number];
-export type Assembly = Machine["assemblies"][number];
 
 /** Part by id. Throws RangeError for an id the machine does not have. */
 export function partOf(machine: Machine, id: string): Part {

@@ -3,7 +3,7 @@ import type { Fastener } from "./cabinet";
 import type { Machine, Panel } from "./format";
 
 /** What a job found of one panel that the file has otherwise. */
-export interface PanelFound {
+interface PanelFound {
   readonly of: string;
   readonly needs?: readonly string[] | undefined;
   readonly minutes?: number | undefined;

@@ -3,7 +3,7 @@ import { referenceProblems } from "./check/references";
 import { type Machine, machineSchema } from "./format";
 import { upcastMachine } from "./upcast";
 
-export type MachineResult =
+type MachineResult =
   | { readonly ok: true; readonly machine: Machine }
   | { readonly ok: false; readonly problems: readonly MachineProblem[] };
 

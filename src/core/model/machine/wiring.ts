@@ -31,7 +31,7 @@ export const wiringEditSchema = z.discriminatedUnion("edit", [
 export type WiringEdit = z.infer<typeof wiringEditSchema>;
 
 /** A resistance that the wiring itself brings: a poor joint, a pinched wire. */
-export interface Bond {
+interface Bond {
   readonly id: string;
   readonly a: string;
   readonly b: string;
@@ -171,7 +171,7 @@ function terminalAt(name: string): { readonly part: string; readonly number: num
 }
 
 /** The two terminals whose wires are on each other's place. Throws RangeError for what does not name two. */
-export function swappedTerminals({ part, at }: Fault): [string, string] {
+function swappedTerminals({ part, at }: Fault): [string, string] {
   const [one, two] = (at ?? "").split("-");
   if (one === undefined || two === undefined) throw new RangeError(`“${at}” does not name two terminals of ${part}; expected such as 1-3`);
   return [terminalName(part, Number(one)), terminalName(part, Number(two))];

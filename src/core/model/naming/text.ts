@@ -14,8 +14,5 @@ export const bandSays = ({ low, high }: { readonly low: number; readonly high: n
 /** “12 min”, “under a minute”. */
 export const minutesSay = (m: number): string => (m < 1 ? "under a minute" : `${Math.round(m)} min`);
 
-/** Cut to so many characters, for what somebody else wrote. */
-export const cut = (s: string, most: number): string => (s.length > most ? `${s.slice(0, most)}…` : s);
-
 /** Seconds as a clock shows them, m:ss. */
 export const clockSays = (seconds: number): string => `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, "0")}`;

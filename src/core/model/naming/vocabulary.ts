@@ -3,7 +3,7 @@ import { windingsOf } from "../machine/metering";
 import { windingSays } from "./names";
 
 /** Something with a name on this machine that a line can speak of. */
-export type Named =
+type Named =
   | { readonly kind: "part"; readonly id: string; readonly name: string }
   | { readonly kind: "point"; readonly id: string; readonly name: string }
   | { readonly kind: "panel"; readonly id: string; readonly name: string };

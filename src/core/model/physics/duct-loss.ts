@@ -1,5 +1,5 @@
 /** A straight round duct with air in it; SI. */
-export interface Duct {
+interface Duct {
   readonly diameterM: number;
   readonly lengthM: number;
   readonly roughnessM: number;

@@ -8,8 +8,5 @@ const ROOM_C = 20;
 /** Resistance of a metal at a temperature, R = R20 (1 + α ΔT) (IEC 60028). Ω from Ω, °C, 1/K; linear: within 1 % for copper from −50 to 200 °C, for nickel-chrome up to red heat. */
 export const hotResistance = (ohms20: number, celsius: number, alphaPerK: number): number => ohms20 * (1 + alphaPerK * (celsius - ROOM_C));
 
-/** The same turned round: Ω at 20 °C of what reads `ohms` at `celsius`. */
-export const coldResistance = (ohms: number, celsius: number, alphaPerK: number): number => ohms / (1 + alphaPerK * (celsius - ROOM_C));
-
 /** And its temperature, °C, from its own resistance: an error of 1 % in either reading is 2.5 K in copper. */
 export const celsiusFromOhms = (ohms: number, ohms20: number, alphaPerK: number): number => ROOM_C + (ohms / ohms20 - 1) / alphaPerK;

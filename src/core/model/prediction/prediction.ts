@@ -1,5 +1,5 @@
 /** P(answer) of a person who answers a question about this state of the machine, before people's errors. */
-export interface AnswerPrediction {
+interface AnswerPrediction {
   readonly is: "answer";
   readonly shares: Readonly<Record<string, number>>;
   /** Seconds into the run at which it is first to be seen, where that was asked and it happens. */

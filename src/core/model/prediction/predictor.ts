@@ -46,7 +46,7 @@ export interface Seen {
 }
 
 /** What was worked out of a machine before: runs by the key of their behaviour, and readings under this list of suspects. */
-export interface WorkedOut {
+interface WorkedOut {
   readonly runs: ReadonlyMap<string, Seen>;
   readonly list: readonly (readonly Fault[])[];
   /** Ohms by {@link Predictor.placeKey}. */

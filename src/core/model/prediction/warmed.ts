@@ -6,7 +6,7 @@ import { COPPER, hotResistance } from "../physics/hot-resistance";
 const ACTS_WITHIN_K = 6;
 
 /** What a part shows that was warmed: open, closed, either, or that warmth is not what moves it. */
-export type Warmed = "open" | "closed" | "either" | "as-cold";
+type Warmed = "open" | "closed" | "either" | "as-cold";
 
 /** How warm: °C of the part itself, or “hot” as by a heat gun until it should have acted. */
 export type HowWarm = number | "hot";

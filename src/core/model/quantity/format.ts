@@ -1,16 +1,10 @@
-import { celsiusToFahrenheit, type Quantity, UNIT_SYMBOL, type Unit } from "./quantity";
+import { celsiusToFahrenheit, UNIT_SYMBOL, type Unit } from "./quantity";
 
-export interface DisplayUnits {
+interface DisplayUnits {
   readonly temperature: "C" | "F";
 }
 
-export const DEFAULT_UNITS: DisplayUnits = { temperature: "C" };
-
-/** What a meter would show: three significant digits or so, with a prefix. `formatQuantity({ohm 11200})` → `11.2 kΩ`; overload → `OL`. */
-export function formatQuantity(quantity: Quantity, units: DisplayUnits = DEFAULT_UNITS): string {
-  if (quantity.overload) return "OL";
-  return formatValue(quantity.value, quantity.unit, units);
-}
+const DEFAULT_UNITS: DisplayUnits = { temperature: "C" };
 
 export function formatValue(value: number, unit: Unit, units: DisplayUnits = DEFAULT_UNITS): string {
   if (!Number.isFinite(value)) return "OL";

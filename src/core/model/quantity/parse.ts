@@ -1,7 +1,7 @@
 import { decimalIn } from "./decimal";
 import { fahrenheitToCelsius, PASCAL_PER_INCH_OF_WATER, type Quantity, type Unit } from "./quantity";
 
-export type QuantityResult =
+type QuantityResult =
   | { readonly ok: true; readonly quantity: Quantity /** False when the unit was taken from `expected`. */; readonly unitGiven: boolean }
   | { readonly ok: false; readonly message: string };
 

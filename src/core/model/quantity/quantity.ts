@@ -29,7 +29,7 @@ export const PASCAL_PER_INCH_OF_WATER = 249.08891;
 export const M3_PER_FT3 = 0.3048 ** 3;
 
 /** International table BTU, J (NIST SP 811, appendix B.8). */
-export const JOULE_PER_BTU = 1055.05585262;
+const JOULE_PER_BTU = 1055.05585262;
 
 /** BTU/h of so many W, and W of so many BTU/h. */
 export const btuPerHour = (watts: number): number => (watts * 3600) / JOULE_PER_BTU;
@@ -37,10 +37,6 @@ export const wattsOf = (btuPerH: number): number => (btuPerH * JOULE_PER_BTU) / 
 
 /** Cubic feet a minute of so many m³/s. */
 export const cfmOf = (m3PerS: number): number => (m3PerS * 60) / M3_PER_FT3;
-
-export function quantity(value: number, unit: Unit): Quantity {
-  return { unit, value, overload: value === Infinity };
-}
 
 export const fahrenheitToCelsius = (f: number): number => ((f - 32) * 5) / 9;
 export const celsiusToFahrenheit = (c: number): number => (c * 9) / 5 + 32;

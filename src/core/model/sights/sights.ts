@@ -426,7 +426,7 @@ export type SightId = (typeof SIGHTS)[number]["id"];
 export const SIGHT_IDS = SIGHTS.map((s) => s.id) as [SightId, ...SightId[]];
 
 /** Sights that a machine can show. */
-export type KnownSight = Sight & { readonly id: SightId };
+type KnownSight = Sight & { readonly id: SightId };
 const KNOWN: readonly KnownSight[] = SIGHTS;
 
 export const sightsFor = (machine: Machine): readonly KnownSight[] => KNOWN.filter((s) => canShow(machine, s));

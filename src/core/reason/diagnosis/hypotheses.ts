@@ -53,7 +53,7 @@ const MOST_PAIRS = 1300;
 /** Least share that a cause keeps of its weight for itself, however often it damages something. */
 const LEAST_ALONE = 0.02;
 
-export const suspectId = (faults: readonly Fault[]): string => faults.map(faultKey).join("+");
+const suspectId = (faults: readonly Fault[]): string => faults.map(faultKey).join("+");
 
 interface Weighted {
   readonly kind: Hypothesis["kind"];

@@ -14,7 +14,7 @@ export interface Weight {
 }
 
 /** Hypotheses that differ only in how far something has drifted, as one. */
-export interface Suspect {
+interface Suspect {
   /** The likeliest of them. */
   readonly hypothesis: Hypothesis;
   /** Posterior that this was the trouble, 0 to 1. */

@@ -3,7 +3,7 @@ import { fittedTwice, type Ranking } from "./rank";
 import type { SuspectSet } from "./suspect-set";
 
 /** A way to put the machine right, as one: all explanations that ask for the same assemblies, with their share together. */
-export interface RepairShare {
+interface RepairShare {
   readonly assemblies: readonly string[];
   readonly share: number;
 }

@@ -154,7 +154,7 @@ function laneLog(strip: Strip, lane: Lane, { seconds, events }: WatchedRun): num
 const spread = (at: number): number => Math.hypot(HAND_S, MACHINES_WITHIN * at);
 
 /** When something is to be seen that speaks ten to one: s, and in which lane. */
-export interface Telling {
+interface Telling {
   readonly at: number;
   readonly lane: Lane;
 }

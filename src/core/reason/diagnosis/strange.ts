@@ -7,7 +7,7 @@ import type { Evidence } from "../../record/job/state";
 import type { SuspectSet } from "./suspect-set";
 
 /** An entry that the rest of the record did not lead anybody to expect. */
-export interface Strange {
+interface Strange {
   readonly entry: string;
   /** How many times likelier it would be if anything might be found there, in powers of ten. */
   readonly bans: number;

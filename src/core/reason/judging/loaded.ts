@@ -4,7 +4,7 @@ import { SUPPLY } from "../../record/finding/kinds/amps";
 import { limitsOf } from "./limits-of";
 
 /** A part through which current passes while the machine heats, A of a healthy one. */
-export interface Loaded {
+interface Loaded {
   readonly part: Part;
   readonly amps: number;
 }
@@ -26,7 +26,7 @@ export const healthyAmps = (machine: Machine, through: string = SUPPLY): number 
   limitsOf(machine, { kind: "amps", place: { through }, circumstances: {} }).rated?.value ?? 0;
 
 /** A joint under load: from a part's terminal to the wire that lies on it. */
-export interface LoadedJoint {
+interface LoadedJoint {
   readonly between: readonly [string, string];
   readonly part: Part;
   readonly amps: number;

@@ -9,7 +9,7 @@ import type { MeteredQuestion } from "../../record/finding/metered";
 import { samePoints } from "../../record/finding/probes";
 
 /** In what state a part is read to know all of it. */
-export type StateIs =
+type StateIs =
   | { readonly is: "across"; readonly winding: "whole" | "main" | "start"; readonly contact: boolean }
   /** A contact in a position in which it must be open. */
   | { readonly is: "other-position"; readonly control: string; readonly position: string }

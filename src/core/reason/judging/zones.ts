@@ -4,7 +4,7 @@ import type { Limits } from "./limits";
 import { type Verdict, verdictOf } from "./verdict";
 
 /** A stretch of what a meter may show, with the verdict that it would get. In the unit of the limits. */
-export interface Zone {
+interface Zone {
   readonly from: number;
   readonly to: number;
   readonly verdict: Verdict;

@@ -21,7 +21,7 @@ const MOST_PANELS = 4;
 const LEAST_SAVING = 0.3;
 const LEAST_COST = 0.1;
 
-export type ExactStep = { readonly kind: "test"; readonly valued: Valued } | ({ readonly kind: "repair" } & RepairChance);
+type ExactStep = { readonly kind: "test"; readonly valued: Valued } | ({ readonly kind: "repair" } & RepairChance);
 
 interface Kept {
   readonly repair: RepairChance;

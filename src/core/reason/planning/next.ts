@@ -22,7 +22,7 @@ import type { TestAction } from "./tests/tests";
 import type { Valued } from "./tests/valued";
 
 /** How far the planner looks, and over how many tests. */
-export interface Lookahead {
+interface Lookahead {
   /** 1: a test, then repairs alone. 2: a test, one more where that pays, then repairs. */
   readonly depth: 1 | 2;
   readonly shortlist: number;
@@ -33,7 +33,7 @@ export interface Lookahead {
 export const LOOKAHEAD: Lookahead = { depth: 2, shortlist: 7, exactUpTo: 5 };
 
 /** A test, or a repair made to see whether it helps. */
-export type NextAction = { readonly kind: "test"; readonly valued: Valued } | ({ readonly kind: "repair" } & RepairChance);
+type NextAction = { readonly kind: "test"; readonly valued: Valued } | ({ readonly kind: "repair" } & RepairChance);
 
 /** What to do next, with the value of all that was considered. */
 export interface Choice {

@@ -91,7 +91,7 @@ const SPEAKS_FOR = 5;
 const SPEAKS_AGAINST = 2;
 
 /** What was found of a part itself, by a reading, a look or a trial of its own. */
-export type OwnStanding = "bad" | "good" | "open";
+type OwnStanding = "bad" | "good" | "open";
 
 /** How what a repair puts in stands by what was found of it itself: bad where any of it was, good where all of the likeliest part says so. */
 export function ownStanding(catalogue: TestCatalogue, job: JobState, belief: Belief, group: RepairGroup): OwnStanding {

@@ -15,7 +15,7 @@ export interface Rates {
 export const DEFAULT_RATES: Rates = { perHour: 90 };
 
 /** What it costs to try a whole explanation: all its assemblies, panels included, and the run that proves it. In minutes. */
-export function repairMinutes(machine: Machine, assemblies: readonly string[], now: OpenNow, rates: Rates): number {
+function repairMinutes(machine: Machine, assemblies: readonly string[], now: OpenNow, rates: Rates): number {
   const repairs = assemblies.map((a) => repairOf(machine, a));
   const work = repairs.reduce((sum, r) => sum + r.minutes + (r.price / rates.perHour) * 60, 0);
   const { minutes } = openingFor(

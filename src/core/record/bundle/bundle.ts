@@ -6,7 +6,7 @@ import { checkFile, FILE_TYPES, fileHash, fileHashSchema, type KeptFile } from "
 import { type Envelope, readEnvelope } from "../journal/envelope";
 
 /** One job with all that it stands on: its entries as they were written, the machine revisions and files that they name. */
-export interface Bundle {
+interface Bundle {
   readonly job: string;
   readonly number?: number | undefined;
   readonly entries: readonly Envelope[];
@@ -14,7 +14,7 @@ export interface Bundle {
   readonly files: readonly KeptFile[];
 }
 
-export const BUNDLE_FORMAT = 1;
+const BUNDLE_FORMAT = 1;
 
 /** The published format of `manifest.json`: what else is in the file, each with its size and SHA-256. */
 export const manifestSchema = z
@@ -65,7 +65,7 @@ export function packBundle({ job, number, entries, machines, files }: Bundle): U
   return zipSync(Object.fromEntries(all.map(([path, bytes]) => [path, [bytes, { mtime: NO_TIME, level: path.endsWith(".jpg") ? 0 : 6 }]])));
 }
 
-export type BundleResult = { readonly ok: true; readonly bundle: Bundle } | { readonly ok: false; readonly problem: string };
+type BundleResult = { readonly ok: true; readonly bundle: Bundle } | { readonly ok: false; readonly problem: string };
 
 const MOST_UNPACKED = 600_000_000;
 const MOST_PARTS = 5001;

@@ -25,13 +25,13 @@ export const fileHash = (bytes: Uint8Array): string => bytesToHex(sha256(bytes))
 const JPEG_BEGINS = [0xff, 0xd8, 0xff];
 
 /** A file as it came in: nothing of it is known to be true. */
-export interface GivenFile {
+interface GivenFile {
   readonly hash: string;
   readonly type: string;
   readonly bytes: Uint8Array;
 }
 
-export interface FileProblem {
+interface FileProblem {
   readonly field: "hash" | "type" | "body";
   readonly message: string;
 }

@@ -19,7 +19,7 @@ export interface Judged {
 }
 
 /** What may be found: one of a few answers, a value in a unit, or neither that could be foreseen. */
-export type Asks = { readonly answers: readonly string[] } | { readonly unit: Unit } | null;
+type Asks = { readonly answers: readonly string[] } | { readonly unit: Unit } | null;
 
 /**
  * Power in which something is found: `dead` proven dead; `live` energised and allowed on this job; `wall` the same at the outlet, where
@@ -93,8 +93,6 @@ export const findingFields = <K extends string, P extends z.ZodType, R extends z
       meter: readingMeterSchema.optional(),
     })
     .describe(says);
-
-export const noAsks = (): null => null;
 export const touchesNothing = (): readonly string[] => [];
 export const anyPower = (): Power => "any";
 /** Of a kind that asks for no value. */

@@ -5,7 +5,7 @@ import { controlsIn, wiringIn } from "./circumstances";
 import type { FindingOf, QuestionOfKind } from "./finding";
 
 /** Above this nothing leaks to the cabinet, Ω. */
-export const SOUND_OHMS = 1e6;
+const SOUND_OHMS = 1e6;
 
 export const isSoundToCabinet = ({ result }: FindingOf<"ohms">): boolean => result.is === "OL" || result.value > SOUND_OHMS;
 

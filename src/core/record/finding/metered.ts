@@ -1,7 +1,7 @@
 import type { Finding, FindingOf, Question, QuestionOfKind } from "./finding";
 
 /** Kinds of findings that a meter's number makes. */
-export type MeteredKind = "ohms" | "volts" | "amps" | "capacitance";
+type MeteredKind = "ohms" | "volts" | "amps" | "capacitance";
 export type MeteredFinding = FindingOf<MeteredKind>;
 export type MeteredQuestion = { [K in MeteredKind]: QuestionOfKind<K> }[MeteredKind];
 

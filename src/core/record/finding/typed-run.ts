@@ -1,7 +1,7 @@
 import { HAPPENED, HAPPENINGS, type Happening, type WatchedEvent } from "./watched";
 
 /** A run as it is typed afterwards, or what of it can't be read. */
-export type TypedRun = { readonly ok: true; readonly events: readonly WatchedEvent[] } | { readonly ok: false; readonly why: string };
+type TypedRun = { readonly ok: true; readonly events: readonly WatchedEvent[] } | { readonly ok: false; readonly why: string };
 
 /** Longer names first: “flame out” is not “flame”. */
 const NAMES: readonly (readonly [string, Happening])[] = HAPPENINGS.map((h): readonly [string, Happening] => [HAPPENED[h], h]).sort(

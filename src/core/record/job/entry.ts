@@ -7,7 +7,6 @@ import { type Body, type Draft, ENTRY_KINDS, type EntryKind, entryKind } from ".
 type Stamped = Omit<Envelope, "kind" | "body">;
 /** One immutable fact of a job, in the present version of its kind. */
 export type Entry = { [K in EntryKind]: Stamped & { readonly kind: K; readonly body: Body<K> } }[EntryKind];
-export type EntryOf<K extends EntryKind> = Extract<Entry, { kind: K }>;
 
 /** An entry that this version can't read. It is kept and shown as such, counts for nothing and blocks nothing. */
 export interface Unreadable {
@@ -35,7 +34,7 @@ export interface Checked {
   readonly envelope: Envelope;
   readonly kept: Kept;
 }
-export type EntryResult = ({ readonly ok: true } & Checked) | { readonly ok: false; readonly error: z.ZodError };
+type EntryResult = ({ readonly ok: true } & Checked) | { readonly ok: false; readonly error: z.ZodError };
 
 /**
  * Checks an entry at a border: its envelope must be right, and so must the body of a kind and version that are known. What is

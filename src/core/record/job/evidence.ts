@@ -3,7 +3,7 @@ import type { Finding, FindingKind, FindingOf } from "../finding/finding";
 import type { Evidence } from "./state";
 
 /** A finding of one kind with its place among the evidence. */
-export interface Placed<F extends Finding = Finding> {
+interface Placed<F extends Finding = Finding> {
   readonly at: number;
   readonly finding: F;
   readonly evidence: Evidence;

@@ -133,7 +133,7 @@ export function stateAfter(state: JobState, draft: Draft, made: Stamp): JobState
 }
 
 /** Ids taken back by a later `retract` that itself still stands. */
-export function retractedIds(entries: readonly Kept[]): ReadonlySet<string> {
+function retractedIds(entries: readonly Kept[]): ReadonlySet<string> {
   const gone = new Set<string>();
   for (let i = entries.length - 1; i >= 0; i--) {
     const kept = item(entries, i);

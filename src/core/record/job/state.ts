@@ -42,7 +42,7 @@ export interface Note {
 }
 
 /** The fasteners of one thing, put by. */
-export interface Cup {
+interface Cup {
   readonly entry: string;
   readonly of: string;
   readonly fasteners: readonly Fastener[];
@@ -56,7 +56,7 @@ export interface Recount {
   readonly why?: string | undefined;
 }
 
-export interface Tick {
+interface Tick {
   readonly list: string;
   readonly item: string;
   readonly says: string;
@@ -65,7 +65,7 @@ export interface Tick {
 }
 
 /** Where something lies, and who has it. */
-export interface Lying {
+interface Lying {
   readonly what: string;
   readonly where: string;
   readonly who?: string | undefined;
@@ -102,7 +102,7 @@ export interface Used {
 }
 
 /** Pieces of a kit that stay over on purpose. */
-export interface KitLeft {
+interface KitLeft {
   readonly item: string;
   readonly piece: string;
   readonly count: number;
@@ -110,14 +110,14 @@ export interface KitLeft {
 }
 
 /** A price that was agreed before the work, as it was told. */
-export interface Agreed extends Bill {
+interface Agreed extends Bill {
   readonly from?: BillFrom | undefined;
   readonly entry: string;
   readonly at: string;
 }
 
 /** Work that was declined. */
-export interface Declined {
+interface Declined {
   readonly entry: string;
   readonly at: string;
   readonly what: string;
@@ -132,7 +132,7 @@ export interface Declined {
 }
 
 /** Somebody comes again. */
-export interface NextVisit {
+interface NextVisit {
   readonly entry: string;
   readonly on: string;
   readonly minutes: number;

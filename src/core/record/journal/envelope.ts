@@ -1,7 +1,7 @@
 import { z } from "zod";
 
 /** What a stream of entries is about. */
-export const STREAMS = ["job", "machine", "person", "stock", "place"] as const;
+const STREAMS = ["job", "machine", "person", "stock", "place"] as const;
 export type StreamOf = (typeof STREAMS)[number];
 
 const uuid = z.uuid({ version: "v7" });
@@ -45,7 +45,7 @@ export interface Sequenced {
 /** As the first version wrote it: always about a job, no version. */
 const firstEnvelope = z.strictObject({ ...fields, job: uuid, body: z.record(z.string(), z.unknown()) });
 
-export type EnvelopeResult = { readonly ok: true; readonly envelope: Envelope } | { readonly ok: false; readonly error: z.ZodError };
+type EnvelopeResult = { readonly ok: true; readonly envelope: Envelope } | { readonly ok: false; readonly error: z.ZodError };
 
 /** Reads the envelope of an entry, of this version or the first. */
 export function readEnvelope(data: unknown): EnvelopeResult {

@@ -19,7 +19,7 @@ export const upcaster = <S extends z.ZodType>(
 ): Upcaster => ({ from, to, schema, up: (body) => up(body as z.infer<S>) });
 
 /** What the journal has to know of a kind of entry. */
-export interface Readable {
+interface Readable {
   readonly kind: string;
   readonly version: number;
   readonly schema: z.ZodType;

@@ -5,7 +5,7 @@ import type { Place } from "./places";
 type Of<K extends StockEntry["kind"]> = Extract<StockEntry, { kind: K }>;
 
 /** How an order stands, as a person would say it. */
-export type OrderState = "asked" | "confirmed" | "back-ordered" | "shipped" | "arrived" | "here" | "cancelled";
+type OrderState = "asked" | "confirmed" | "back-ordered" | "shipped" | "arrived" | "here" | "cancelled";
 
 /** An order with all that was heard of it. */
 export interface Order {

@@ -7,7 +7,7 @@ import { DEFAULT_TERMS, type Terms } from "./terms";
 type Of<K extends StockEntry["kind"]> = Extract<StockEntry, { kind: K }>;
 
 /** Pieces of a kit that stayed over on purpose. */
-export interface LeftOver {
+interface LeftOver {
   readonly entry: string;
   readonly job?: string | undefined;
   readonly item: string;

@@ -58,7 +58,7 @@ const hasAmount = (chunks: readonly Chunk[]): boolean => chunks.some((c) => c.am
 const tellsByMeter = (chunks: readonly Chunk[], chunk: Chunk): boolean => /^(expected|likely)$/.test(chunk.text) && hasAmount(chunks);
 
 /** Sorts of things that can be said, by what keeps them from being so. */
-export type Sort = "act" | "reading" | "sight" | "setting" | "wanted" | "command";
+type Sort = "act" | "reading" | "sight" | "setting" | "wanted" | "command";
 
 export function sortOf({ meanings, act }: Candidate): Sort {
   if (act) return "act";

@@ -11,7 +11,7 @@ export type Token =
 const MOST_TOKENS = 120;
 
 /** Signs that mean the same, made one; apostrophes gone. */
-export const plain = (text: string): string =>
+const plain = (text: string): string =>
   text
     .normalize("NFKC")
     .replace(/[’‘`´]/g, "'")

@@ -2,7 +2,7 @@ import type { Proposal, StepKind } from "../../../core/reason/planning/proposal"
 import type { Job } from "../../../core/record/job/fold";
 
 /** What the card of what is next is about while it is closed up. */
-export type CloseCardKind =
+type CloseCardKind =
   | "proposal"
   /** The plug check, before anything covers the wires. */
   | "plug"

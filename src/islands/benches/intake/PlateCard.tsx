@@ -10,7 +10,7 @@ import { useJob, useMachine } from "../../store/context";
 import styles from "./Intake.module.css";
 import { PlateForm } from "./PlateForm";
 
-export const ROW_NAMES: Readonly<Record<PlateRow, string>> = {
+const ROW_NAMES: Readonly<Record<PlateRow, string>> = {
   maker: "maker",
   model: "model",
   fuel: "heat",

@@ -3,7 +3,7 @@ import type { Happening, WatchedEvent, WatchedRun } from "../../../core/record/f
 import { readDraft, writeDraft } from "../../store/drafts";
 
 /** A run as it is being watched: it survives a reload of the page. */
-export interface RunNow {
+interface RunNow {
   /** Milliseconds since 1970 at which start was pressed; left out when it is over. */
   readonly startedAt?: number;
   readonly seconds: number;

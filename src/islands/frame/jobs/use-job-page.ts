@@ -10,7 +10,7 @@ export interface ListQuery {
 }
 
 /** A job that the server has not seen yet has no number. */
-export type Row = JobRow & { readonly number?: number };
+type Row = JobRow & { readonly number?: number };
 
 export interface JobPage {
   readonly jobs: readonly Row[];

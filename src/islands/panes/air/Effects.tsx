@@ -13,7 +13,7 @@ import styles from "../../../ui/Calculator.module.css";
 import { NumberField } from "../../../ui/NumberField";
 import { useConsequences } from "./use-consequences";
 
-export interface Water {
+interface Water {
   readonly kg: number;
   readonly set: (kg: number) => void;
 }

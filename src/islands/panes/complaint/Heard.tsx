@@ -9,7 +9,7 @@ import styles from "./Heard.module.css";
 /** What somebody struck out or corrected of what was heard, by what it is about. */
 export type Corrections = Readonly<Record<string, string | null>>;
 
-export const aboutOf = (f: Finding): string => `${f.kind} ${JSON.stringify(f.place)}`;
+const aboutOf = (f: Finding): string => `${f.kind} ${JSON.stringify(f.place)}`;
 
 /** The findings as they stand after the corrections. */
 export const corrected = (findings: readonly Finding[], corrections: Corrections): Finding[] =>

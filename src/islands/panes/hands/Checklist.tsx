@@ -4,7 +4,7 @@ import styles from "../../../ui/Form.module.css";
 import { WordsForm } from "../../../ui/WordsForm";
 import { useDispatch, useJob } from "../../store/context";
 
-export interface ChecklistItem {
+interface ChecklistItem {
   readonly id: string;
   readonly says: string;
   /** What it is about, over the line. */

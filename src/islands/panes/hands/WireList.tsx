@@ -113,7 +113,7 @@ const SEEN: Record<ColourLetters, string> = {
   GNYE: "#2c7d3a",
 };
 
-export const WireGlyph = ({ colour }: { readonly colour: ColourLetters }) => (
+const WireGlyph = ({ colour }: { readonly colour: ColourLetters }) => (
   <svg viewBox="0 0 44 20" aria-hidden="true">
     <path d="M1 6H30V14H1Z" fill={SEEN[colour]} stroke="var(--ink)" strokeWidth="1.5" />
     {colour === "GNYE" && <path d="M1 9H30V11.5H1Z" fill="#e2c022" />}

@@ -27,7 +27,7 @@ export const fieldsOf = ({ is, count, head = "", lengthMm, finish = "", thread, 
   rest: { ...(thread !== undefined && { thread }), ...(where !== undefined && { where }) },
 });
 
-export type FastenersRead = { readonly ok: true; readonly fasteners: Fastener[] } | { readonly ok: false; readonly amiss: string };
+type FastenersRead = { readonly ok: true; readonly fasteners: Fastener[] } | { readonly ok: false; readonly amiss: string };
 
 /** What was typed, as fasteners; or what of it can't be read, with what is expected. Fields left empty are left out. */
 export function fastenersFrom(list: readonly FastenerFields[]): FastenersRead {

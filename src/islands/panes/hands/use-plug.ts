@@ -44,7 +44,7 @@ const keyOf = ({ touched, reads }: Pick<PlugQuestion, "touched" | "reads">): str
 export const WORKING = "working";
 
 /** Why it can't be worked out. */
-export interface PlugTrouble {
+interface PlugTrouble {
   readonly trouble: string;
 }
 

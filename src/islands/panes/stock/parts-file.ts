@@ -4,7 +4,7 @@ import { csvOf } from "../../../core/speech/words/report/csv";
 import { saveFile } from "../../../ui/save-file";
 
 /** The catalogue with what lies where, as CSV. */
-export const partsCsv = (stock: Stock): string =>
+const partsCsv = (stock: Stock): string =>
   csvOf(
     ["code", "name", "price in cents", "warranty in months", "reused", "fits", ...PLACES],
     stock.items.map((i) => [

@@ -1,5 +1,5 @@
 /** What sets of candidates tell. What a set tells, every larger set tells too. */
-export interface Choice {
+interface Choice {
   readonly candidates: number;
   readonly things: number;
   /** Whether a set tells thing `i` from the right one. */
@@ -12,7 +12,7 @@ export interface Choice {
 const MOST_NODES = 20_000;
 
 /** The fewest candidates that tell what all of them together tell; then those that part what is left alike. */
-export interface Chosen {
+interface Chosen {
   readonly cover: readonly number[];
   readonly naming: readonly number[];
   /** Things that the cover tells. */

@@ -26,7 +26,7 @@ const OPEN_OHMS = 2e6;
 const EVEN = 1 / Math.sqrt(3);
 
 /** Parts whose resistance may deviate from its rating: each by one factor, whatever is read through it. */
-export const spreadParts = (machine: Machine): { readonly id: string; readonly sigma: number }[] =>
+const spreadParts = (machine: Machine): { readonly id: string; readonly sigma: number }[] =>
   machine.parts.flatMap((p) => ("tolerance" in p && p.tolerance > 0 ? [{ id: p.id, sigma: p.tolerance * EVEN }] : []));
 
 /** Every position in which a person can leave the controls, those nearest to where they rest first; what a fault moves (a broken belt, a full tank) stays. */

@@ -5,7 +5,7 @@ import { terminalName } from "../wiring";
 import { isReachable } from "./reachable";
 
 /** What a full machine file still lacks, in words, with its place. A file is used without it all the same. */
-export interface Gap {
+interface Gap {
   readonly at: string;
   readonly lacks: string;
 }

@@ -47,7 +47,7 @@ export interface ThermalSurroundings {
 }
 
 /** Facts of a way to fail. */
-export interface Mode {
+interface Mode {
   /** Lets current out to the cabinet, so that a machine with it runs like no other. */
   readonly leaks: boolean;
   /** Severities that make sense, and what they are; `null` where the mode has none. */
@@ -72,7 +72,7 @@ export interface Examination {
 export type CauseCheck = "air" | "cabinet" | "across" | "look";
 
 /** How a rehearsed machine's parts differ from their ratings. */
-export interface Spread {
+interface Spread {
   /** Factor on a rating within its tolerance; 1 for a part without one. */
   readonly factor: number;
   /** A factor drawn evenly from 1 − share to 1 + share. */
@@ -104,7 +104,7 @@ export interface PartDefinition<K extends string, S extends z.ZodType, M extends
   readonly deviates: Deviation;
 }
 
-export type Deviation = "contact" | "value" | "windings" | "never";
+type Deviation = "contact" | "value" | "windings" | "never";
 
 export const definePart = <K extends string, S extends z.ZodType, M extends string>(
   definition: PartDefinition<K, S, M>,
@@ -113,7 +113,7 @@ export const definePart = <K extends string, S extends z.ZodType, M extends stri
 // What several kinds have in common, by name, so that each says which it means.
 
 /** What the lead and spring of a good closed contact read, Ω. */
-export const CONTACT_OHMS = 0.02;
+const CONTACT_OHMS = 0.02;
 export const FUSE_OHMS = 0.05;
 
 export const contact = (closed: boolean, ohms = CONTACT_OHMS): PartBranch[] => (closed ? [{ from: 1, to: 2, ohms }] : []);

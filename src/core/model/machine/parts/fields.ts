@@ -12,7 +12,7 @@ export const triple = z
   .describe("Run end of both windings, return of the main winding, return of the start or auxiliary winding.");
 
 /** Something that nobody has measured here: shown as an estimate and open to change. */
-export const estimated = (value: z.ZodType<number>, says: string) =>
+const estimated = (value: z.ZodType<number>, says: string) =>
   z
     .strictObject({
       value: value.describe(says),

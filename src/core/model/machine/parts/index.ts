@@ -26,7 +26,7 @@ import { thermostat } from "./kinds/thermostat";
 import { timerContact } from "./kinds/timer-contact";
 
 /** Every kind of part. A new kind is a file beside these and a line here. */
-export const PART_KINDS = [
+const PART_KINDS = [
   conductor,
   switchPart,
   timerContact,

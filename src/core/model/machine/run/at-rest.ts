@@ -4,9 +4,6 @@ import type { Condition, ControlPositions } from "./condition";
 /** Controls as the machine is found and metered. */
 export const restControls = (machine: Machine): ControlPositions => Object.fromEntries(machine.controls.map((c) => [c.id, c.rest]));
 
-/** Controls as they stand in the standard run, momentary ones held. */
-export const runControls = (machine: Machine): ControlPositions => Object.fromEntries(machine.controls.map((c) => [c.id, c.run]));
-
 /** Controls of a run that has begun: momentary ones are let go, and so not named. */
 export const runningControls = (machine: Machine): ControlPositions =>
   Object.fromEntries(machine.controls.filter((c) => !c.momentary).map((c) => [c.id, c.run]));

@@ -2,7 +2,7 @@ import { item, real } from "../../../model/array/at";
 import { type Compiled, compile, openingCost } from "./compiled";
 import type { Policy, Problem } from "./problem";
 
-export interface ExactSolution {
+interface ExactSolution {
   /** Expected total cost of `policy`, in the problem's unit of cost. */
   readonly cost: number;
   readonly policy: Policy;

@@ -9,7 +9,7 @@ export type Forbids = "not-dead" | "charged" | "apart" | "not-live" | "no-live-t
 
 type StandsAs = Pick<JobState, "safety" | "panelsOff" | "wiresOff" | "drumOut">;
 
-export interface NotNow {
+interface NotNow {
   readonly why: Forbids;
   readonly tests: readonly TestAction[];
 }

@@ -14,7 +14,7 @@ const schema = findingFields(
   z.strictObject({ through: ref.describe("A part's id, or supply for the whole machine.") }),
   valueSchema("amp"),
 );
-export type AmpsFinding = z.infer<typeof schema>;
+type AmpsFinding = z.infer<typeof schema>;
 export type AmpsQuestion = QuestionOf<AmpsFinding>;
 
 /** A clamp: ± 2 % as 1 σ, besides the parts' own spread. */

@@ -10,7 +10,7 @@ import { betweenSchema, unknownPoint } from "../probes";
 import { MISPLACED } from "./ohms";
 
 const schema = findingFields("volts", "Volts between two points of a live machine, or at the outlet.", betweenSchema, valueSchema("volt"));
-export type VoltsFinding = z.infer<typeof schema>;
+type VoltsFinding = z.infer<typeof schema>;
 
 /** Range over which a slip is spread, V. */
 const RANGE_V = 250;

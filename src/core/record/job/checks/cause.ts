@@ -17,7 +17,7 @@ import { defineCheck, letsRun, noDanger, SOUND } from "./definition";
 import { asked, wasSeen } from "./found";
 
 /** A fuse blew and this cause of it is unexamined; `by` tells how it is looked into. */
-export interface CauseCheck {
+interface CauseCheck {
   readonly code: "cause";
   readonly fuse: string;
   readonly cause: Fault;

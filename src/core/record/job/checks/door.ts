@@ -4,7 +4,7 @@ import { byCode, defineCheck, letsRun, noMore, running } from "./definition";
 import { asked, dueAfter } from "./found";
 
 /** A new door switch must stop the machine when the door is opened; or it was last seen to run on. */
-export interface DoorCheck {
+interface DoorCheck {
   readonly code: "door";
   readonly because: "fitted" | "runs-on";
 }

@@ -5,13 +5,13 @@ import { byCode, defineCheck, letsRun, shut } from "./definition";
 import { wasSeen } from "./found";
 
 /** The cabinet's way to the earth pin: not measured on a machine that tripped or keeps its water in, or measured and bad. */
-export interface EarthCheck {
+interface EarthCheck {
   readonly code: "earth";
   readonly because: "tripped" | "condenser" | "read";
 }
 
 /** A sound earth, with what a meter's leads may add (est.), Ω. */
-export const EARTH_OHMS = 1;
+const EARTH_OHMS = 1;
 
 export const earth = defineCheck<"earth", EarthCheck>({
   code: "earth",

@@ -4,7 +4,7 @@ import { looksAt } from "../evidence";
 import { danger, defineCheck, inside, letsRun, noMore } from "./definition";
 
 /** A thermostat or limit was found not to open when it was warmed, and is neither renewed nor found good since. */
-export interface GuardCheck {
+interface GuardCheck {
   readonly code: "guard";
   readonly part: string;
 }

@@ -17,7 +17,7 @@ import { vent } from "./vent";
 export const CHECK_KINDS = [leak, toCabinet, insulation, polarity, guard, cause, earth, door, runaway, vent] as const;
 
 type Definitions = (typeof CHECK_KINDS)[number];
-export type CheckCode = Definitions["code"];
+type CheckCode = Definitions["code"];
 /** Something of the machine that waits to be looked into before the job can be closed. */
 export type OpenCheck = ReturnType<Definitions["open"]>[number];
 export type CheckOf<K extends CheckCode> = Extract<OpenCheck, { code: K }>;
@@ -36,7 +36,7 @@ export const openChecks = (machine: Machine, state: JobState): OpenCheck[] =>
 export const questionOfCheck = (machine: Machine, check: OpenCheck): Question => checkKind(check).question(check, machine);
 export const timeOfCheck = (machine: Machine, check: OpenCheck): CheckTime => checkKind(check).when(check, machine);
 /** Nobody may run the machine before this is cleared. */
-export const stopsRun = (check: OpenCheck): boolean => checkKind(check).stopsRun(check);
+const stopsRun = (check: OpenCheck): boolean => checkKind(check).stopsRun(check);
 
 export const isDanger = (check: OpenCheck): boolean => checkKind(check).isDanger(check);
 

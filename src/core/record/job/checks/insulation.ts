@@ -8,7 +8,7 @@ import { type CheckTime, defineCheck, SOUND } from "./definition";
 import { lastPlace } from "./found";
 
 /** A pin of the plug is to be measured to the cabinet: the machine tripped, or keeps its water in (a condenser) and goes back. */
-export interface InsulationCheck {
+interface InsulationCheck {
   readonly code: "insulation";
   readonly because: "tripped" | "condenser";
   readonly pin: string;

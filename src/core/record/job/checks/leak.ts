@@ -2,7 +2,7 @@ import { byCode, danger, defineCheck, inside, stopsRun } from "./definition";
 import { asked, isSight, lastPlace, lastSeen } from "./found";
 
 /** A gas joint was opened and not tested since; bubbles were seen last; or gas was smelt and no joint proven tight since. */
-export interface LeakCheck {
+interface LeakCheck {
   readonly code: "leak";
   readonly because: "joint" | "bubbles" | "smell";
 }

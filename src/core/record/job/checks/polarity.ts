@@ -4,7 +4,7 @@ import { byCode, defineCheck, letsRun, shut } from "./definition";
 import { asked, dueAfter } from "./found";
 
 /** The outlet was last found crossed, or the cord or the supply was worked on and it was not looked at since. */
-export interface PolarityCheck {
+interface PolarityCheck {
   readonly code: "polarity";
   readonly because: "crossed" | "worked-on";
 }

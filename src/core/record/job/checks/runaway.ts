@@ -2,7 +2,7 @@ import { byCode, danger, defineCheck, letsRun, noMore, running } from "./definit
 import { asked, isSight, lastSeen } from "./found";
 
 /** The heat was last seen never to switch off. */
-export interface RunawayCheck {
+interface RunawayCheck {
   readonly code: "runaway";
 }
 

@@ -10,7 +10,7 @@ import type { JobState } from "../state";
 import { danger, defineCheck, inside, stopsRun } from "./definition";
 
 /** Something read low to the cabinet where nothing should, and has not been measured away: the place of that reading. */
-export interface ToCabinetCheck {
+interface ToCabinetCheck {
   readonly code: "to-cabinet";
   readonly question: QuestionOfKind<"ohms">;
   readonly ohms: number;

@@ -5,7 +5,7 @@ import { defineCheck, inside, letsRun, noDanger, noMore } from "./definition";
 import { asked, isSight, lastSeen } from "./found";
 
 /** The air was weak, and the vent is neither cleared nor found strong since. */
-export interface VentCheck {
+interface VentCheck {
   readonly code: "vent";
   readonly part: string;
 }

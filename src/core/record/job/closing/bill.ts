@@ -4,7 +4,7 @@ import { type Cents, shareOf, sumOf } from "../../../model/quantity/money";
 const amount = z.number().int().min(-100_000_000).max(100_000_000);
 const says = z.string().trim().min(1).max(200);
 
-export const billLine = z.strictObject({
+const billLine = z.strictObject({
   is: z.enum(["call-out", "labour", "part", "other"]).describe("What sort of line it is."),
   says: says.describe("What it is for."),
   how: z.string().trim().max(120).optional().describe("How it was calculated: 83 min at $1.30."),
@@ -40,7 +40,7 @@ export function billOf(way: string, lines: readonly BillLine[], taxRate: number,
 }
 
 /** Sum of the lines, tax not in. */
-export const netOf = ({ lines }: Pick<Bill, "lines">): Cents => sumOf(lines.map((l) => l.cents));
+const netOf = ({ lines }: Pick<Bill, "lines">): Cents => sumOf(lines.map((l) => l.cents));
 
 /** Why a bill does not come out; `undefined` when it does. */
 export function billProblem(bill: Bill): string | undefined {

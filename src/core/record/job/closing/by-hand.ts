@@ -5,7 +5,7 @@ import { capital } from "../../../model/naming/text";
 import type { JobState } from "../state";
 
 /** A line of a list that hands go through. */
-export interface HandCheck {
+interface HandCheck {
   readonly id: string;
   readonly about: string;
   readonly says: string;

@@ -49,7 +49,7 @@ const contradicts = (finding: Finding): boolean =>
   finding.kind === "sight" && (CONTRADICTS[finding.place.sight] ?? []).includes(finding.result.value);
 
 /** Rows that nobody saw. */
-export const unseenRows = (machine: Machine, proof: Proof): readonly ProofRow[] =>
+const unseenRows = (machine: Machine, proof: Proof): readonly ProofRow[] =>
   proofRows(machine).filter((r) => (proof[r] ?? "unknown") === "unknown");
 
 /** Rows of a standing proof that nobody saw, with why: what a closed job is closed without. */

@@ -69,7 +69,7 @@ export function airVerdictSays(
 }
 
 /** A column of the table: what a flow does. Each with whether it is as it should be. */
-export interface AirRow {
+interface AirRow {
   readonly name: string;
   readonly cells: readonly { readonly says: string; readonly is?: "good" | "bad" | undefined }[];
 }

@@ -7,7 +7,7 @@ import type { RankedCourse } from "../../../reason/diagnosis/sequence";
 import { hypothesisSays } from "../card/diagnosis";
 
 export const btuSays = (btuPerH: number): string => `${Math.round(btuPerH).toLocaleString("en-US")} BTU/h`;
-export const mmSays = (inches: number): string => `${(inches * MM_PER_INCH).toFixed(2)} mm`;
+const mmSays = (inches: number): string => `${(inches * MM_PER_INCH).toFixed(2)} mm`;
 export const drillSays = ({ number, inches }: Drill): string => `drill ${number}, ${mmSays(inches)}`;
 
 const PLATE_SAYS = { under: "under", within: "within", over: "over" } as const;

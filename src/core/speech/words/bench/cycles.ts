@@ -11,7 +11,7 @@ import { flowSays } from "./air";
 /** A thermostat acts within so many K of its rating. */
 const RATED_WITHIN_K = 6;
 
-export interface CycleFact {
+interface CycleFact {
   readonly name: string;
   readonly says: string;
   readonly is?: "good" | "bad" | undefined;

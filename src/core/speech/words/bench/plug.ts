@@ -35,19 +35,19 @@ export function plugControlsSay(machine: Machine, controls: ControlPositions): s
 }
 
 /** The end of a wire: “grey GY, H1 of the timer”. */
-export function wireName(machine: Machine, at: string): string {
+function wireName(machine: Machine, at: string): string {
   const lead = machine.leads.find((l) => l.at === at);
   return lead ? `${COLOURS[lead.colour]} ${lead.colour} of ${leadName(machine, at)}` : `the wire of ${leadName(machine, at)}`;
 }
 
 /** The same in two words, for the head of a column: “GY H1”. */
-export function wireTag(machine: Machine, at: string): string {
+function wireTag(machine: Machine, at: string): string {
   const lead = machine.leads.find((l) => l.at === at);
   return lead ? `${lead.colour} ${lead.mark}` : at;
 }
 
 /** A mistake in a few words. */
-export function mistakeTag(machine: Machine, { edit }: Mistake): string {
+function mistakeTag(machine: Machine, { edit }: Mistake): string {
   switch (edit.edit) {
     case "off":
       return `${wireTag(machine, edit.at)} off`;
@@ -101,7 +101,7 @@ export function plugOutcomes(machine: Machine, { seen }: PlugCheck, step: PlugSt
 }
 
 /** Mistakes that give the same readings, as one column of a table. */
-export interface PlugColumn {
+interface PlugColumn {
   readonly says: string;
   /** What is foreseen, in the order of the steps. */
   readonly foreseen: readonly Foreseen[];

@@ -15,7 +15,7 @@ export const countSays = (count: number, name: string): string => (count === 1 ?
 const due = (o: Order): string => (o.due ? `, due ${daySays(o.due)}` : "");
 
 /** How an order stands, in few words. */
-export function orderStateSays(order: Order): string {
+function orderStateSays(order: Order): string {
   const again = order.sentBack.at(-1);
   const back = again ? `, ${again.is === "dead" ? "defective one" : "wrong one"} returned ${daySays(again.at)}` : "";
   const instead = order.comes === order.item ? "" : `, ${order.comes} comes instead of ${order.item}`;

@@ -10,7 +10,7 @@ import { leadName } from "../../../record/job/hands/lead-found";
 import { checkTest } from "./checks";
 
 /** What keeps a job from being closed, and what to type or do about it. */
-export interface BlockerWords {
+interface BlockerWords {
   readonly says: string;
   readonly todo: string;
 }

@@ -32,7 +32,7 @@ import { outcomeSays } from "./outcomes";
 import { testSays } from "./tests";
 
 /** A proposal in words. */
-export interface ProposalWords {
+interface ProposalWords {
   /** What to do, as an order. */
   readonly title: string;
   readonly detail: string;

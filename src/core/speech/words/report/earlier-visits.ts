@@ -49,7 +49,7 @@ export function earlierVisit({ machine, fitted, evidence, reservations, declined
 }
 
 /** Whole days from the end of a visit to the call for the next. */
-export const daysBetween = ({ changedAt }: Pick<EarlierVisit, "changedAt">, openedAt: string): number =>
+const daysBetween = ({ changedAt }: Pick<EarlierVisit, "changedAt">, openedAt: string): number =>
   Math.floor((Date.parse(openedAt) - Date.parse(changedAt)) / millisecondsInDay);
 
 /** The visit of which this call is the repeat: the last that was closed, no more than {@link REPEAT_DAYS} days before. */

@@ -22,7 +22,7 @@ const MOST_SAID = 200;
 const lineOf = (id: string, says: string, said: ReadonlySet<string>): ToSay => ({ id, says, said: said.has(says) });
 
 /** What is next at the hand-over. */
-export type HandStep =
+type HandStep =
   /** What it was is told by nobody yet. */
   | { readonly is: "conclude" }
   | { readonly is: "say"; readonly next: ToSay; readonly left: number }

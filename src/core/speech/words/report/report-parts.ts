@@ -20,7 +20,7 @@ export function partsSay(machine: Machine, job: Job): string[] {
 }
 
 /** Parts whose own reading passed last and that nobody renewed. */
-export function goodAfterAll(machine: Machine, job: Job): string[] {
+function goodAfterAll(machine: Machine, job: Job): string[] {
   const renewed = new Set(job.fitted.map((f) => f.assembly));
   const verdicts = new Map<string, Verdict>();
   for (const { source, finding: f } of job.evidence) {

@@ -53,7 +53,7 @@ export interface Report {
 }
 
 /** What a report is made of besides the job. */
-export interface ReportOf {
+interface ReportOf {
   readonly machine: Machine;
   readonly job: Job;
   readonly number?: number | undefined;

@@ -10,7 +10,7 @@ const schema = partFields("igniter", "A hot-surface igniter of silicon carbide."
 });
 
 /** Silicon carbide falls from its cold resistance to its hot one, most of it below 900 °C: log-linear up to there. Ω. */
-export function igniterOhms(part: Pick<z.infer<typeof schema>, "coldOhms" | "hotOhms">, igniterC: number): number {
+function igniterOhms(part: Pick<z.infer<typeof schema>, "coldOhms" | "hotOhms">, igniterC: number): number {
   const share = Math.min(1, Math.max(0, (igniterC - 20) / 880));
   return part.coldOhms * (part.hotOhms / part.coldOhms) ** share;
 }

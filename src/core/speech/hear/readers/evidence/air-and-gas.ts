@@ -9,7 +9,7 @@ import type { Chunk } from "../../senses";
 import { type Group, inRange } from "./values";
 
 /** A value that was read in the air or in the gas, with the chunks that it accounts for so far. */
-export interface Blown {
+interface Blown {
   readonly clause: Clause;
   readonly group: Group;
   readonly amount: Amount;

@@ -2,7 +2,7 @@ import type { Machine } from "../../../../model/machine/format";
 import { decimalIn } from "../../../../model/quantity/decimal";
 import type { Preference } from "../../../../record/job/preference";
 import { WORDS } from "../../../lexicon/words";
-import { has, nounsOf, tagged, wired } from "../../clause";
+import { nounsOf, wired } from "../../clause";
 import { type Asked, type Command, entry, type Meaning } from "../../meaning";
 import type { Chunk } from "../../senses";
 import { normal } from "../../tokens";
@@ -154,9 +154,3 @@ export function untoldIn(line: string): string | undefined {
 
 const ASKS =
   /^(and |so |ok |okay |but |please |now |well )*(is it worth|can it|can this|can the|may it|could it|should it|what|whats|why|where|wheres|which|how|when|who|should i|shall i|can i|may i|could i|do i|did i|am i|are we|is it safe|is the machine|is it dead|is it live|is the power|have i|tell me|show me|give me|list|explain|next( one| step| test| please| thing)*$|status|suspects|remaining|now$|price|cost|stage|parts list|parts needed|expected|advice|suggestion|help|safe to|now what|so what|spec|normal reading|nominal|any suspects|anything else|anything left|guide me|estimate|quote|ok to|okay to|where)\b/;
-
-/** Words that ask, in a saying of its own. */
-export const asks = (chunks: readonly Chunk[]): boolean =>
-  chunks.some((c) => c.text === "?") ||
-  (chunks[0] !== undefined && tagged(chunks.slice(0, 1), "asking").length > 0) ||
-  chunks.some((c) => has(c, "asking") && /\?$/.test(c.raw));
