@@ -3,6 +3,8 @@ import { z } from "zod";
 import type { PartKind } from "../../src/core/model/machine/format";
 import { definePart, type PartDefinition } from "../../src/core/model/machine/parts/definition";
 import { fuse } from "../../src/core/model/machine/parts/kinds/fuse";
+import { Predictor } from "../../src/core/model/prediction/predictor";
+import { askedSights, SIGHTS, type Sight } from "../../src/core/model/sights/sights";
 import { defineFinding, type FindingDefinition, findingFields, valueSchema } from "../../src/core/record/finding/definition";
 import type { FindingKind } from "../../src/core/record/finding/finding";
 import { type CheckDefinition, defineCheck } from "../../src/core/record/job/checks/definition";
@@ -11,6 +13,7 @@ import { defineEntry, type EntryDefinition } from "../../src/core/record/job/kin
 import type { EntryKind } from "../../src/core/record/job/kinds/index";
 import { readBody } from "../../src/core/record/journal/upcast";
 import type { TestWords } from "../../src/core/speech/words/card/tests";
+import { MACHINES } from "../../src/machines";
 import { jobOf, shipped } from "../job-of";
 
 /**
@@ -132,4 +135,19 @@ test("a check is one definition: when it is open, its question, when it can be m
   // @ts-expect-error a check must say when it can be made
   const forgotten: CheckDefinition<"feet", { readonly code: "feet"; readonly wobbles: boolean }> = rest;
   expect(forgotten).not.toHaveProperty("when");
+});
+
+test("a sight is one row with what the run shows of it; what is asked for, a good machine shows", () => {
+  const { share: _, ...rest } = SIGHTS[0];
+  // @ts-expect-error a sight must say what the run shows of it
+  const forgotten: Sight = rest;
+  expect(forgotten).not.toHaveProperty("share");
+  for (const machine of MACHINES) {
+    const predictor = new Predictor(machine);
+    const silent = askedSights(machine).filter((s) => !predictor.sightShares([], s.long ?? false)[s.id]);
+    expect(
+      silent.map((s) => s.id),
+      machine.id,
+    ).toEqual([]);
+  }
 });
