@@ -8,23 +8,13 @@ import type { Carried } from "./clause";
 import { sightSeen } from "./facts";
 import { lexiconOf } from "./lexicon";
 import type { Manner } from "./manner";
-import { type Choice, entry, findingIn, type Meaning, sightIn } from "./meaning";
+import { type Choice, entry, findingIn, type Heard, type Meaning, sightIn } from "./meaning";
 import { withOrder } from "./order-told";
 import { newPart, onlyDead, timeOf } from "./readers/evidence/short";
 import { commandIn, leadsIn, preferenceIn, questionIn, untoldIn } from "./readers/work/whole-line";
 import type { Chunk } from "./senses";
 import { isSightOf, tidied } from "./tidy";
 import { tokensOf } from "./tokens";
-
-/** What a line comes to, before anybody looks at what the job allows. */
-export interface Heard {
-  readonly status: "understood" | "note" | "unclear";
-  readonly meanings: readonly Meaning[];
-  /** Whole readings that it may have been, the likeliest first; at most four. */
-  readonly guesses: readonly (readonly Meaning[])[];
-  /** Some of it was not understood, and is kept as words. */
-  readonly rest: boolean;
-}
 
 /** What joining two sayings costs: by the mark between them. */
 const JOINED: Readonly<Record<string, number>> = { ",": 0.45, and: 0.25 };

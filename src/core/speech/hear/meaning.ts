@@ -42,3 +42,13 @@ export function sightIn(m: Meaning | undefined): Extract<Finding, { kind: "sight
   const found = findingIn(m);
   return found?.kind === "sight" ? found : undefined;
 }
+
+/** What a line comes to, before anybody looks at what the job allows. */
+export interface Heard {
+  readonly status: "understood" | "note" | "unclear";
+  readonly meanings: readonly Meaning[];
+  /** Whole readings that it may have been, the likeliest first; at most four. */
+  readonly guesses: readonly (readonly Meaning[])[];
+  /** Some of it was not understood, and is kept as words. */
+  readonly rest: boolean;
+}

@@ -1,6 +1,5 @@
 import { DAY_WORDS } from "../../record/job/day-meant";
-import type { Heard } from "./hear";
-import { entry, type Meaning } from "./meaning";
+import { entry, type Heard, type Meaning } from "./meaning";
 
 /** Whether what is needed is ordered, and when it comes, as the line says of it anywhere. `again` hears what is left of the line without that. */
 export function withOrder(line: string, heard: Heard, again: (bare: string) => Heard): Heard {
