@@ -5,6 +5,7 @@ import { type Browser, devices, type Page } from "@playwright/test";
 import { projectRoot } from "../../src/server/database";
 import { openFresh } from "../../tests/e2e/support/hidden-fault";
 import type { Server } from "../../tests/e2e/support/server";
+import { makeTables, tablesFolder } from "../tables";
 import { inBrowser } from "./browser";
 import { LARGEST, print, quantile } from "./measure";
 
@@ -25,6 +26,7 @@ interface Opening {
 
 /** A job's page on a cold browser: the script until the first proposal, and how soon that is there, at full speed and on a slow phone. */
 export async function jobPage(): Promise<void> {
+  await makeTables(tablesFolder(), () => undefined);
   await inBrowser(async (browser, server) => {
     const first = await opened(browser, await openFresh(server.url, "turns, no heat", LARGEST.id), 1);
     const again = await rounds(browser, server, 1);

@@ -98,9 +98,12 @@ export function firstAnswers(tables: string): FirstAnswers {
   return {
     ask: (job) => Promise.race([put(job), new Promise<undefined>((late) => setTimeout(() => late(undefined), PATIENCE_MS))]),
     prepare: (job) => {
-      clearTimeout(resting.get(job.id));
+      const busy = resting.get(job.id);
+      clearTimeout(busy);
       resting.delete(job.id);
       if (job.closed) return;
+      // The first of a job is there at once; while more come, the last of them.
+      if (!busy) void put(job);
       const rested = () => {
         resting.delete(job.id);
         void put(job);
