@@ -28,7 +28,7 @@ interface Call {
   /** Share that the trouble is none that the model has. */
   readonly outside: number;
   /** It was not found bad itself, or could not be tested. */
-  readonly wager: boolean;
+  readonly gamble: boolean;
 }
 
 export interface Outcome {
@@ -104,7 +104,7 @@ export class Play {
         break;
       }
       if (move.kind === "look-outside") this.saysOutside();
-      if (move.kind === "fit") this.judge(move.assembly, move.wager ?? false);
+      if (move.kind === "fit") this.judge(move.assembly, move.gamble ?? false);
       this.make(move);
       steps++;
       if (this.job.closed) break;
@@ -141,11 +141,11 @@ export class Play {
   }
 
   /** What the ranking gives to a repair that is about to be made, and to the truth before the first of them. */
-  private judge(assembly: string, wager: boolean): void {
+  private judge(assembly: string, gamble: boolean): void {
     const { fitted } = this;
     const ranking = rank(this.suspects, this.job.evidence, fitted);
     const share = repairShare(this.suspects, ranking, fitted, assembly);
-    this.calls.push({ share, right: this.helps(assembly), assembly, outside: ranking.outside, wager });
+    this.calls.push({ share, right: this.helps(assembly), assembly, outside: ranking.outside, gamble });
     if (this.truthShare !== undefined) return;
     const truth = this.world.hidden.assemblies.join();
     this.truthShare = ranking.suspects.reduce((sum, s) => sum + (s.hypothesis.assemblies.join() === truth ? s.probability : 0), 0);

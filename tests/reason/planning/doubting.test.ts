@@ -4,7 +4,7 @@ import { rank } from "../../../src/core/reason/diagnosis/rank";
 import { shareBand } from "../../../src/core/reason/diagnosis/spread";
 import { beliefOf } from "../../../src/core/reason/planning/belief";
 import { cheapBeside } from "../../../src/core/reason/planning/cheap-beside";
-import { mayWager, pieceFinding } from "../../../src/core/reason/planning/doubt";
+import { mayGamble, pieceFinding } from "../../../src/core/reason/planning/doubt";
 import { ownStanding, ownTestDue } from "../../../src/core/reason/planning/own-tests";
 import { type PartToBuy, plain, type Reason } from "../../../src/core/reason/planning/proposal";
 import { propose } from "../../../src/core/reason/planning/propose";
@@ -96,18 +96,18 @@ describe("a part by what was found of it itself", () => {
     expect(standing("cut-off", [across("cut-off", 0.2)])).toEqual({ is: "good", due: "pair H3 H4" });
   });
 
-  test("found good, it is wagered on only when hardly anything else is left; looked in vain, only far above what no model has", () => {
+  test("found good, it is gambled on only when hardly anything else is left; looked in vain, only far above what no model has", () => {
     const nobody = jobOf(e27, ["turns, no heat"]);
     const looked = jobOf(e27, ["turns, no heat", pieceGood("wiring"), pieceGood("blower")]);
     const among = (chance: number) => ({ chance, band: shareBand(chance, chance ** 2) });
     const outside = (share: number) => ({ ...rank(set, []), outside: share, fixed: 0 });
-    expect([0.5, 0.7, 0.95].map((chance) => mayWager(outside(0.02), among(chance), true, e27, nobody))).toEqual([false, false, true]);
-    expect([0.5, 0.8, 0.95].map((chance) => mayWager(outside(0.05), among(chance), false, e27, looked))).toEqual([false, true, true]);
-    expect(mayWager(outside(0.15), among(0.5), false, e27, nobody)).toBe(true);
-    expect(mayWager(outside(0.001), among(0.3), false, e27, looked), "two to one against").toBe(false);
+    expect([0.5, 0.7, 0.95].map((chance) => mayGamble(outside(0.02), among(chance), true, e27, nobody))).toEqual([false, false, true]);
+    expect([0.5, 0.8, 0.95].map((chance) => mayGamble(outside(0.05), among(chance), false, e27, looked))).toEqual([false, true, true]);
+    expect(mayGamble(outside(0.15), among(0.5), false, e27, nobody)).toBe(true);
+    expect(mayGamble(outside(0.001), among(0.3), false, e27, looked), "two to one against").toBe(false);
     const oneRival = { chance: 0.4, band: shareBand(0.4, 0.4 ** 2 + 0.6 ** 2) };
-    expect(mayWager(outside(0.001), oneRival, false, e27, looked), "one rival, whose base rate may be the one that is off").toBe(false);
-    expect(mayWager(outside(0.001), among(0.4), false, e27, looked), "many small ones").toBe(true);
+    expect(mayGamble(outside(0.001), oneRival, false, e27, looked), "one rival, whose base rate may be the one that is off").toBe(false);
+    expect(mayGamble(outside(0.001), among(0.4), false, e27, looked), "many small ones").toBe(true);
   });
 });
 
@@ -140,7 +140,7 @@ test("doubt in words: what would come next, what little is left, what leads, wha
     const { title, why, more } = proposalSays(e27, plain(step, 4, { code: "doubt", outside: 0.12, entries: [], ...reason }));
     return [title, why, more].join(" | ");
   };
-  const part = (wager: boolean): PartToBuy => ({ assembly: "motor", wager });
+  const part = (gamble: boolean): PartToBuy => ({ assembly: "motor", gamble });
   expect(
     [
       says({ before: part(true) }),

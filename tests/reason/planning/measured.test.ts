@@ -88,8 +88,8 @@ test.each(["orrinshaw-e27", "brisk-tolley-v45g"])(
   "on %s a trouble that the model does not have is said to be so, in most; hardly a part is bought, none blindly, and no job is closed as put right",
   (id) => {
     const nature = { ...NATURES.foreign, foreignOneIn: 1 };
-    const outcomes = played(id, nature, [4000, 4001, 4002], ({ assembly, wager }, { job }) => {
-      if (wager) expect(lookedOutside(shipped(id), job), assembly).toBe(true);
+    const outcomes = played(id, nature, [4000, 4001, 4002], ({ assembly, gamble }, { job }) => {
+      if (gamble) expect(lookedOutside(shipped(id), job), assembly).toBe(true);
     });
     expect(outcomes.every((o) => o.foreign)).toBe(true);
     expect(outcomes.filter((o) => o.doubtedFirst).length).toBeGreaterThanOrEqual(2);

@@ -76,22 +76,22 @@ test("a run in which nobody saw the heat go and come is held against a thermomet
 });
 
 describe("before a part is bought that nobody found bad", () => {
-  const codeOf = ({ reason }: Proposal) => (reason.code === "likely-repair" && reason.wager ? "wager" : reason.code);
+  const codeOf = ({ reason }: Proposal) => (reason.code === "likely-repair" && reason.gamble ? "gamble" : reason.code);
 
   test("a number of the run is taken, once; its reason says so", () => {
     const seen = proposalsOf({ machine: "brisk-tolley-v45g", fault: "gas-valve:stuck", seed: 5 }).map(({ proposal, job }) => ({
       code: codeOf(proposal),
       known: job.evidence.some(({ finding: { kind } }) => kind === "temperature" || kind === "amps"),
     }));
-    const wagers = seen.filter((s) => s.code === "wager");
-    expect(wagers.length).toBeGreaterThan(0);
-    expect(wagers.every((s) => s.known)).toBe(true);
-    expect(seen.some((s) => s.code === "before-wager" && !s.known)).toBe(true);
+    const gambles = seen.filter((s) => s.code === "gamble");
+    expect(gambles.length).toBeGreaterThan(0);
+    expect(gambles.every((s) => s.known)).toBe(true);
+    expect(seen.some((s) => s.code === "before-gamble" && !s.known)).toBe(true);
   });
 
-  test("a machine that draws its whole current has no relay that is open: the wager is off", () => {
+  test("a machine that draws its whole current has no relay that is open: the gamble is off", () => {
     const answers = (f: Finding): Finding => (f.kind === "amps" ? { ...f, result: { ...f.result, value: 13 } } : f);
     const made = proposalsOf({ machine: "kelvane-c7", fault: "heat-relay:open", seed: 5, answers });
-    expect(made.map(({ proposal }) => codeOf(proposal))).not.toContain("wager");
+    expect(made.map(({ proposal }) => codeOf(proposal))).not.toContain("gamble");
   });
 });

@@ -11,12 +11,12 @@ export type SightShares = Readonly<Record<string, Shares>>;
 export const CODE = "code";
 
 const EACH: readonly (readonly [string, Share])[] = [...SIGHTS.map((s) => [s.id, s.share] as const), [CODE, boardCode]];
+const SHARE_OF = new Map(EACH);
 
 /** Reads off a timeline what would be seen, heard and felt. `long`: the run is long enough to see the heat cycle. */
 export function sightShares(machine: Machine, faults: FaultSet, { frames }: Timeline, long: boolean): SightShares {
   const found: Record<string, Shares> = {};
-  const rows = new Map(EACH);
-  const of = (id: string): Shares | undefined => found[id] ?? rows.get(id)?.(run);
+  const of = (id: string): Shares | undefined => found[id] ?? SHARE_OF.get(id)?.(run);
   const run: SeenRun = { machine, faults, frames, long, of };
   for (const [id, share] of EACH) {
     const shares = share(run);

@@ -14,6 +14,8 @@ export const planner = (): Strategy => {
     before = proposal;
     if (!proposal) return { kind: "stop" };
     const move = moveFor(situation, proposal.step, proposal.minutes);
-    return move.kind === "fit" ? { ...move, wager: proposal.reason.code === "likely-repair" && proposal.reason.wager !== undefined } : move;
+    return move.kind === "fit"
+      ? { ...move, gamble: proposal.reason.code === "likely-repair" && proposal.reason.gamble !== undefined }
+      : move;
   };
 };

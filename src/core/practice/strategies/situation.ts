@@ -10,7 +10,7 @@ import type { Draft } from "../../record/job/kinds/index";
 export type Move =
   | { readonly kind: "entry"; readonly draft: Draft; readonly minutes: number }
   | { readonly kind: "test"; readonly test: TestAction }
-  | { readonly kind: "fit"; readonly assembly: string; readonly wager?: boolean }
+  | { readonly kind: "fit"; readonly assembly: string; readonly gamble?: boolean }
   | { readonly kind: "prove" }
   /** A question that is no test of the planner's: a check before closing. */
   | { readonly kind: "ask"; readonly question: Question; readonly minutes: number }

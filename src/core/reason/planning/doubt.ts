@@ -24,7 +24,7 @@ const DOUBT_BEFORE_PART = 0.02;
 const DOUBT_BEFORE_LITTLE = 0.05;
 /** Once that was looked for and not found, a part that was not found bad itself must be so many times likelier than that. */
 const WAGER_TIMES = 12;
-/** And no wager is made at worse odds than four to one against, if the failure rates are off. */
+/** And no gamble is made at worse odds than four to one against, if the failure rates are off. */
 const LEAST_WAGER = 0.2;
 /** Of the share that all is put right, what is left of it once the proof failed and failed again. */
 const FIXED_STILL = 1 / 3;
@@ -65,16 +65,16 @@ const fixedIn = ({ fixed }: Ranking, { fitted }: JobState): number => (fitted.le
 /** Of all, the share of what has this chance among what is left to be wrong. */
 export const shareOf = (ranking: Ranking, chance: number, job: JobState): number => chance * (1 - ranking.outside - fixedIn(ranking, job));
 
-/** Whether one looks at what the model does not have before a part is bought. `wager`: it was not found bad itself. */
-export const doubtBeforePart = ({ outside }: Ranking, wager: boolean, machine: Machine, job: JobState): boolean =>
-  (wager || outside > DOUBT_BEFORE_PART) && !lookedOutside(machine, job);
+/** Whether one looks at what the model does not have before a part is bought. `gamble`: it was not found bad itself. */
+export const doubtBeforePart = ({ outside }: Ranking, gamble: boolean, machine: Machine, job: JobState): boolean =>
+  (gamble || outside > DOUBT_BEFORE_PART) && !lookedOutside(machine, job);
 
 /** Whether one looks at what the model does not have before a test is made that saves less than it costs. */
 export const doubtBeforeTest = ({ outside }: Ranking, valued: Valued, machine: Machine, job: JobState): boolean =>
   outside > DOUBT_BEFORE_LITTLE && worth(valued) < 1 && !lookedOutside(machine, job);
 
 /** Whether a part may be bought that was not found bad itself, or was even found good. */
-export function mayWager(
+export function mayGamble(
   ranking: Ranking,
   { chance, band }: Pick<RepairChance, "chance" | "band">,
   foundGood: boolean,

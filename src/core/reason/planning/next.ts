@@ -9,7 +9,7 @@ import type { Ranking } from "../diagnosis/rank";
 import { sameAgain } from "../diagnosis/repeats";
 import { type Belief, beliefOf } from "./belief";
 import { afterClass, type CompactTest, CostToGo, chancesOf, compact, type PricedTest } from "./cost-to-go";
-import { lookedOutside, mayBuy, mayWager, shareOf } from "./doubt";
+import { lookedOutside, mayBuy, mayGamble, shareOf } from "./doubt";
 import { exactStep } from "./exact-step";
 import { ownStanding, ownTestDue } from "./own-tests";
 import { DISCHARGE_MINUTES, ENERGISE_MINUTES, LIVE_HAZARD_MINUTES, MAKE_SAFE_MINUTES } from "./prices";
@@ -100,7 +100,7 @@ export function choose(
     const standing = ownStanding(catalogue, job, belief, group);
     if (ownTestDue(catalogue, job, belief, group, standing)) return true;
     if (!mayBuy(ranking, chance, job)) return false;
-    return standing === "bad" || mayWager(ranking, { chance, band }, standing === "good", machine, job);
+    return standing === "bad" || mayGamble(ranking, { chance, band }, standing === "good", machine, job);
   };
   const repairs = all.filter(allowed);
   const [repair] = repairs;

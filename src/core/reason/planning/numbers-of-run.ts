@@ -39,7 +39,7 @@ const thermometer = (catalogue: TestCatalogue, job: Job): TestAction | undefined
  * Before a part is bought that nobody found bad, and where nobody has a number of the run since the last repair: the one that tells best what this
  * part would show from what a sound one does. It tells a machine that makes no heat from one that loses it.
  */
-export function numberBeforeWager(catalogue: TestCatalogue, job: Job, belief: Belief, { members }: RepairGroup): TestAction | undefined {
+export function numberBeforeGamble(catalogue: TestCatalogue, job: Job, belief: Belief, { members }: RepairGroup): TestAction | undefined {
   const [leader] = [...members].sort((a, b) => real(belief.weight, b) - real(belief.weight, a));
   if (leader === undefined) return undefined;
   const number = catalogue.suspects.numberOf(item(belief.hypotheses, leader).id);

@@ -70,7 +70,7 @@ export type Reason =
       readonly assemblies: readonly string[];
       readonly chance: number;
       /** It was not found bad itself, or can't be tested: where the chance lies when base rates are off by as much as they may be. */
-      readonly wager?: ShareBand;
+      readonly gamble?: ShareBand;
       readonly bestTest?: { readonly test: TestAction; readonly saves: number; readonly minutes: number };
       readonly set?: SetOffer;
     }
@@ -98,16 +98,16 @@ export type Reason =
   /** A part reads otherwise in a cold room. */
   | { readonly code: "room-first"; readonly part: string }
   /** Next would come a part that nobody found bad. */
-  | { readonly code: "before-wager"; readonly assembly: string }
+  | { readonly code: "before-gamble"; readonly assembly: string }
   /** It runs, and yet only this likely is all put right. */
   | { readonly code: "not-settled"; readonly fixed: number /** Nobody saw its heat go and come. */; readonly unseen: boolean }
   | { readonly code: "nothing-left" }
   | { readonly code: "prepares" };
 
-/** A part that would be bought. `wager`: it was not found bad itself. */
+/** A part that would be bought. `gamble`: it was not found bad itself. */
 export interface PartToBuy {
   readonly assembly: string;
-  readonly wager: boolean;
+  readonly gamble: boolean;
 }
 
 /** What doubt comes before: a part; tests that tell little; the close of a job that ran well though the record gives no more than this share to it. */

@@ -29,7 +29,7 @@ export function proposeFit(catalogue: TestCatalogue, job: Job, choice: Choice, {
     code: "likely-repair",
     assemblies: left,
     chance,
-    ...(replaces(repair) && ownStanding(catalogue, job, choice.belief, group) !== "bad" && { wager: band }),
+    ...(replaces(repair) && ownStanding(catalogue, job, choice.belief, group) !== "bad" && { gamble: band }),
     ...(best && { bestTest: { test: best.test, saves: best.saves, minutes: best.cost } }),
     ...(set && { set }),
   };

@@ -20,7 +20,7 @@ import {
 } from "./doubt";
 import { foundOutside } from "./found-outside";
 import { type Choice, choose } from "./next";
-import { numberBeforeClosing, numberBeforeWager } from "./numbers-of-run";
+import { numberBeforeClosing, numberBeforeGamble } from "./numbers-of-run";
 import { dueOf, ownStanding, ownTestLeft } from "./own-tests";
 import { makeSafe } from "./prepare";
 import { mayProve } from "./proofs";
@@ -97,31 +97,31 @@ function proposed(catalogue: TestCatalogue, job: Job, ranking: Ranking, before: 
   return first ?? repairOrDoubt(catalogue, job, ranking, choice, action);
 }
 
-/** The repair; before a dear one a look at what the model does not have, before a wager a number of the run. */
+/** The repair; before a dear one a look at what the model does not have, before a gamble a number of the run. */
 function repairOrDoubt(catalogue: TestCatalogue, job: Job, ranking: Ranking, choice: Choice, repair: RepairChance): Proposal {
   const { machine } = catalogue.suspects.predictor;
   const fit = proposeFit(catalogue, job, choice, repair);
   const assembly = dueOf(catalogue, job, choice.belief, repair.group);
-  if (isDear(machine, job, assembly) && doubtBeforePart(ranking, isWager(fit), machine, job))
-    return doubt(catalogue, job, ranking, { assembly, wager: isWager(fit) });
-  return beforeWager(catalogue, job, choice, fit, repair.group) ?? { ...fit, by: choice.by };
+  if (isDear(machine, job, assembly) && doubtBeforePart(ranking, isGamble(fit), machine, job))
+    return doubt(catalogue, job, ranking, { assembly, gamble: isGamble(fit) });
+  return beforeGamble(catalogue, job, choice, fit, repair.group) ?? { ...fit, by: choice.by };
 }
 
-/** The power was just switched on, and the likeliest repair is a wager: its number is what for. It is taken before anybody turns to something else. */
+/** The power was just switched on, and the likeliest repair is a gamble: its number is what for. It is taken before anybody turns to something else. */
 function numberNow(catalogue: TestCatalogue, job: Job, choice: Choice): Proposal | undefined {
   const [repair] = [...choice.repairs].sort((a, b) => b.chance - a.chance);
   if (!repair || repair.group.assemblies.length === 0) return undefined;
-  const number = beforeWager(catalogue, job, choice, proposeFit(catalogue, job, choice, repair), repair.group);
+  const number = beforeGamble(catalogue, job, choice, proposeFit(catalogue, job, choice, repair), repair.group);
   return number?.step.kind === "test" ? number : undefined;
 }
 
 /** Before a part is bought that nobody found bad: a number of the run, where nobody has it. */
-function beforeWager(catalogue: TestCatalogue, job: Job, choice: Choice, fit: Proposal, group: RepairGroup): Proposal | undefined {
-  const test = isWager(fit) ? numberBeforeWager(catalogue, job, choice.belief, group) : undefined;
+function beforeGamble(catalogue: TestCatalogue, job: Job, choice: Choice, fit: Proposal, group: RepairGroup): Proposal | undefined {
+  const test = isGamble(fit) ? numberBeforeGamble(catalogue, job, choice.belief, group) : undefined;
   return (
     test && {
       ...proposeTest(catalogue, job, choice, choice.valued(test)),
-      reason: { code: "before-wager", assembly: dueOf(catalogue, job, choice.belief, group) },
+      reason: { code: "before-gamble", assembly: dueOf(catalogue, job, choice.belief, group) },
     }
   );
 }
@@ -131,7 +131,7 @@ const isDear = (machine: Machine, { fitted }: Job, assembly: string): boolean =>
   replaces(repairOf(machine, assembly)) || fitted.some((f) => f.action === "put-right");
 
 /** A part that was not found bad itself. */
-const isWager = ({ reason }: Proposal): boolean => reason.code === "likely-repair" && reason.wager !== undefined;
+const isGamble = ({ reason }: Proposal): boolean => reason.code === "likely-repair" && reason.gamble !== undefined;
 
 /**
  * Before anything else: the power out of what may not be run, gas that leaks, and, of a machine that tripped, its insulation: at the plug, in a minute.

@@ -17,7 +17,7 @@ export const termsSchema = z
     life: z.number().min(1).max(40).describe("Years that a machine of this kind serves."),
     faultsAYear: z.number().min(0).max(5).describe("Faults a year of a machine half way through its life."),
   })
-  .describe("What the shop charges, and what it assumes where a repair is held against another machine.");
+  .describe("What the shop charges, and what it assumes where a repair is compared with another machine.");
 export type Terms = z.infer<typeof termsSchema>;
 
 /** Until the shop says its own. All of it is an estimate. */

@@ -214,7 +214,7 @@ function reasonSays(machine: Machine, reason: Reason, step: Step, purpose: strin
       return { why: "A job can't be closed without a complaint." };
     case "room-first":
       return { why: `The ${partName(machine, reason.part)} reads differently in a cold room. Take the room temperature first.` };
-    case "before-wager":
+    case "before-gamble":
       return {
         why: `Next is the ${assemblyName(machine, reason.assembly)}, but that's a gamble. Measure it running first; that's cheaper than a wrong part.`,
       };
@@ -244,14 +244,14 @@ function tellsSays(machine: Machine, { apart, saves, minutes, next }: Extract<Re
   return { why: names ? `Separates “${names[0]}” from “${names[1]}”.` : price, ...(rest !== "" && { more: rest }) };
 }
 
-function likelySays(machine: Machine, { assemblies, chance, wager, bestTest, set }: Extract<Reason, { code: "likely-repair" }>): Why {
+function likelySays(machine: Machine, { assemblies, chance, gamble, bestTest, set }: Extract<Reason, { code: "likely-repair" }>): Why {
   const together =
     assemblies.length > 1 ? `${assemblies.map((a) => repairName(repairOf(machine, a))).join(" with ")} together fix it` : "this fixes it";
   const test = bestTest
     ? `The best test left (${lower(testTitle(machine, bestTest.test))}) takes ${minutesSay(bestTest.minutes)} and would save ${minutesSay(Math.max(0, bestTest.saves))}.`
     : "No test left is worth more.";
-  const odds = wager ? ` It's a gamble: the part itself hasn't tested bad.` : "";
-  const off = wager ? `, ${bandSays(wager)} if the failure rates are off` : "";
+  const odds = gamble ? ` It's a gamble: the part itself hasn't tested bad.` : "";
+  const off = gamble ? `, ${bandSays(gamble)} if the failure rates are off` : "";
   return {
     why: `${Math.round(chance * 100)}% chance ${together}${off}.${odds}`,
     more: set ? `${test} ${setSays(machine, set)}` : test,
@@ -307,7 +307,7 @@ function doubtSays(machine: Machine, { outside, entries, before, leader }: Extra
   if (before === "little to test")
     return { why: "The tests left aren't worth their minutes. First check what no test here shows.", more: share };
   if (before) {
-    const unfound = before.wager ? ", which hasn't tested bad" : "";
+    const unfound = before.gamble ? ", which hasn't tested bad" : "";
     return {
       why: `Next is the ${repairName(repairOf(machine, before.assembly))}${unfound}. First check what no test here shows.`,
       more: share,
