@@ -1,4 +1,5 @@
 import { defineConfig } from "@playwright/test";
+import { CHROMIUM } from "./cli/chromium";
 
 /** Which of two ways a journey goes: another one each run. */
 process.env.YENNIC_SEED ??= String(Math.floor(Math.random() * 1000));
@@ -19,7 +20,7 @@ export default defineConfig({
     actionTimeout: 40_000,
     viewport: { width: 1280, height: 800 },
     launchOptions: {
-      executablePath: process.env.YENNIC_CHROMIUM ?? "/usr/bin/chromium",
+      executablePath: CHROMIUM,
       args: [
         "--no-sandbox",
         "--disable-gpu",

@@ -16,11 +16,16 @@ const ownNames: Plugin = {
       : undefined,
 };
 
+/** Where what is random begins, and whose turn it is: another one each run. */
+process.env.YENNIC_SEED ??= String(Math.floor(Math.random() * 1000));
+console.log(`unit tests take turns, and draw, by YENNIC_SEED=${process.env.YENNIC_SEED}`);
+
 export default defineConfig({
   plugins: [ownNames],
   test: {
     include: ["tests/**/*.test.ts"],
     exclude: ["tests/e2e/**"],
+    setupFiles: ["tests/seed.ts"],
     testTimeout: 60_000,
     hookTimeout: 60_000,
     // Files of one worker share their modules, and with them what the suspects of a machine were worked out to: most of the time went into that.

@@ -18,7 +18,7 @@ import { bytesOfTable, tableOfBytes } from "../../src/core/reason/planning/tests
 import type { Job } from "../../src/core/record/job/fold";
 import { MACHINES } from "../../src/machines";
 import { buildIfNeeded } from "../build";
-import { CHROMIUM } from "../commands/test";
+import { CHROMIUM } from "../chromium";
 import { candidatePoints } from "./diagnosis";
 import { ELECTRIC, LARGEST, print, quantile, sampleJob, timed } from "./measure";
 

@@ -1,33 +1,27 @@
 import { BadInput } from "../bad-input";
-import { appending } from "../bench/append";
-import { proposing, ranking, readings, simulatedHour } from "../bench/diagnosis";
-import { lookahead, rehearsed } from "../bench/planning";
-import { saying } from "../bench/say";
-import { scaling } from "../bench/scaling";
-import { folding, jobPages, secondStart } from "../bench/server";
 
-const BENCHES: Record<string, () => void | Promise<void>> = {
-  say: saying,
-  rank: ranking,
-  propose: proposing,
+const BENCHES: Record<string, () => Promise<void>> = {
+  say: async () => (await import("../bench/say")).saying(),
+  rank: async () => (await import("../bench/diagnosis")).ranking(),
+  propose: async () => (await import("../bench/diagnosis")).proposing(),
   first: async () => (await import("../bench/first")).firstProposal(),
-  readings,
-  fold: folding,
-  append: appending,
+  readings: async () => (await import("../bench/diagnosis")).readings(),
+  fold: async () => (await import("../bench/server")).folding(),
+  append: async () => (await import("../bench/append")).appending(),
   page: async () => {
     await (await import("../bench/page")).jobPage();
-    await jobPages();
+    await (await import("../bench/server")).jobPages();
   },
   list: async () => (await import("../bench/list")).listing(),
   live: async () => (await import("../bench/live")).live(),
   meter: async () => (await import("../bench/meter")).streaming(),
   photos: async () => (await import("../bench/photos")).photographing(),
   report: async () => (await import("../bench/report")).reporting(),
-  start: secondStart,
-  lookahead,
-  hour: simulatedHour,
-  scale: scaling,
-  rehearse: rehearsed,
+  start: async () => (await import("../bench/server")).secondStart(),
+  lookahead: async () => (await import("../bench/planning")).lookahead(),
+  hour: async () => (await import("../bench/diagnosis")).simulatedHour(),
+  scale: async () => (await import("../bench/scaling")).scaling(),
+  rehearse: async () => (await import("../bench/planning")).rehearsed(),
   way: async () => (await import("../bench/way")).wayFinding(),
   plug: async () => (await import("../bench/plug")).plugging(),
   fit: async () => {

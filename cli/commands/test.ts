@@ -1,12 +1,14 @@
-import { spawn, spawnSync } from "node:child_process";
+import { spawn } from "node:child_process";
 import { existsSync, readFileSync, rmSync } from "node:fs";
 import { join } from "node:path";
 import { isBuilt } from "../build";
+import { ensureChromium } from "../chromium";
 import { makeTables, tablesFolder } from "../tables";
 
 const root = process.env.YENNIC_ROOT ?? process.cwd();
-export const CHROMIUM = process.env.YENNIC_CHROMIUM ?? "/usr/bin/chromium";
 const REPORTS = join(root, "test-results");
+/** The compiler written for speed; the pages need the one before it. */
+const TSC = join(root, "node_modules/typescript-7/bin/tsc");
 
 interface Tally {
   passed: number;
@@ -24,15 +26,19 @@ export async function run(): Promise<void> {
   };
   const began = performance.now();
   const stage = (name: string) => console.log(`${name} done after ${Math.round((performance.now() - began) / 1000)} s`);
-  // The build takes one processor: what needs it least goes beside it.
-  const build = check("build", ["astro", "build"], !isBuilt());
-  count(await check("format and lint", ["biome", "check", "."]));
-  count(await check("types", ["astro", "check", "--minimumFailingSeverity", "error"]));
+  // The build and the tables take a processor each: what needs little goes beside them.
+  const tables = makeTables(tablesFolder(), () => undefined);
+  const build = check("build", ["npx", "astro", "build"], !isBuilt());
+  count(await check("format and lint", ["npx", "biome", "check", "."]));
+  count(await check("types", [TSC, "--noEmit"]));
   count(await build);
-  await makeTables(tablesFolder(), () => undefined);
+  count(
+    await check("types of the pages", ["npx", "astro", "check", "--minimumFailingSeverity", "error", "--tsconfig", "tsconfig.pages.json"]),
+  );
+  await tables;
   stage("build, types and tables");
   const unit = join(REPORTS, "unit.json");
-  const unitStatus = await spawned(["vitest", "run", "--reporter=default", "--reporter=json", `--outputFile.json=${unit}`]);
+  const unitStatus = await spawned(["npx", "vitest", "run", "--reporter=default", "--reporter=json", `--outputFile.json=${unit}`]);
   count(
     tallyOf(unitStatus, unit, (r) => ({
       passed: r.numPassedTests,
@@ -41,7 +47,7 @@ export async function run(): Promise<void> {
   );
   stage("unit tests");
   const e2e = join(REPORTS, "e2e.json");
-  const e2eStatus = await spawned(["playwright", "test", "--reporter=list,json"], { PLAYWRIGHT_JSON_OUTPUT_NAME: e2e });
+  const e2eStatus = await spawned(["npx", "playwright", "test", "--reporter=list,json"], { PLAYWRIGHT_JSON_OUTPUT_NAME: e2e });
   count(tallyOf(e2eStatus, e2e, (r) => ({ passed: r.stats.expected + r.stats.flaky, failed: r.stats.unexpected })));
   stage("browser tests");
   console.log(`${total.passed} passed, ${total.failed} failed`);
@@ -63,31 +69,13 @@ function tallyOf(status: number, file: string, read: (report: any) => Tally): Ta
   return silent ? { ...tally, failed: tally.failed + 1 } : tally;
 }
 
-function spawned(command: string[], env: Record<string, string> = {}): Promise<number> {
+function spawned([program = "", ...args]: string[], env: Record<string, string> = {}): Promise<number> {
   return new Promise((resolve) => {
-    const child = spawn("npx", command, {
+    const child = spawn(program, args, {
       cwd: root,
       stdio: ["ignore", "inherit", "inherit"],
       env: { ...process.env, ASTRO_TELEMETRY_DISABLED: "1", ...env },
     });
     child.on("close", (code) => resolve(code ?? 1));
   });
-}
-
-/** Debian's Chromium, through apt, when it is not there. */
-function ensureChromium(): void {
-  if (existsSync(CHROMIUM)) return;
-  console.error("yennic: installing Chromium through apt (a minute or two)");
-  const sudo = process.getuid?.() === 0 ? [] : ["sudo", "-n"];
-  for (const args of [
-    ["apt-get", "update", "-q"],
-    ["apt-get", "install", "-y", "-q", "--no-install-recommends", "chromium"],
-  ]) {
-    const [program, ...rest] = [...sudo, ...args] as [string, ...string[]];
-    const { status } = spawnSync(program, rest, { stdio: ["ignore", 2, 2], env: { ...process.env, DEBIAN_FRONTEND: "noninteractive" } });
-    if (status !== 0) {
-      console.error(`yennic: “${args.join(" ")}” failed: install Chromium by hand, or name one in YENNIC_CHROMIUM`);
-      process.exit(1);
-    }
-  }
 }

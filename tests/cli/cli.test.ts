@@ -3,7 +3,13 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { v7 } from "uuid";
-import { afterAll, expect, test } from "vitest";
+import { afterAll, expect, test, vi } from "vitest";
+import { BadInput } from "../../cli/bad-input";
+import * as bench from "../../cli/commands/bench";
+import * as check from "../../cli/commands/check";
+import * as diagnose from "../../cli/commands/diagnose";
+import * as plug from "../../cli/commands/plug";
+import * as probe from "../../cli/commands/probe";
 import { ROOT } from "../paths";
 
 const folder = mkdtempSync(join(tmpdir(), "yennic-cli-"));
@@ -78,21 +84,57 @@ test("diagnose --lines answers each request in its order, and a request that can
 
 test.each([
   [["fly"], "“fly” is not a command"],
-  [["probe"], "expected one or more DECK.cir files"],
-  [["probe", "none.cir"], "none.cir: can't be read (ENOENT)"],
   [["plan", "bad.json"], "bad.json: not JSON"],
-  [["diagnose", "nobody", "x.jsonl"], "“nobody” is not a shipped machine"],
-  [["diagnose", "orrinshaw-e27", "bad.jsonl"], "bad.jsonl: line 2: id: "],
-  [["bench", "moon"], "“moon” is not a benchmark"],
-  [["check"], "expected one or more MACHINE.json files"],
-  [["check", "bad.json"], "bad.json: not JSON"],
 ])("bad input ends with status 2 and one clear line: %j", (args, message) => {
   file("bad.json", "{");
-  file("bad.jsonl", `\n{"kind":"opened","id":"1"}\n`);
   const { status, stderr } = yennic(...args);
   expect(status).toBe(2);
   expect(stderr).toContain(message);
   expect(stderr.split("\n")).toHaveLength(1);
+});
+
+/** A command run here; what it prints, or why it refuses. */
+async function here({ run }: { run: (args: string[]) => void | Promise<void> }, ...args: string[]): Promise<string> {
+  const said = vi.spyOn(console, "log").mockImplementation(() => undefined);
+  const before = process.cwd();
+  process.chdir(folder);
+  try {
+    await run(args);
+    return said.mock.calls.flat().join("\n");
+  } catch (error) {
+    if (error instanceof BadInput) return error.message;
+    throw error;
+  } finally {
+    process.chdir(before);
+    said.mockRestore();
+  }
+}
+
+test.each([
+  [probe, [], "expected one or more DECK.cir files"],
+  [probe, ["none.cir"], "none.cir: can't be read (ENOENT)"],
+  [diagnose, ["nobody", "x.jsonl"], "“nobody” is not a shipped machine"],
+  [diagnose, ["orrinshaw-e27", "bad.jsonl"], "bad.jsonl: line 2: id: "],
+  [bench, ["moon"], "“moon” is not a benchmark"],
+  [check, [], "expected one or more MACHINE.json files"],
+  [check, ["bad.json"], "bad.json: not JSON"],
+  [plug, [], "expected MACHINE"],
+  [plug, ["kelvane-c9", "one.json"], "“kelvane-c9” is not a shipped machine; expected orrinshaw-e27"],
+  [
+    plug,
+    ["orrinshaw-e27", "strange.json"],
+    "strange.json: “element.7” is not a wired terminal of orrinshaw-e27; expected element.1, element.2",
+  ],
+  [plug, ["orrinshaw-e27", "one.json", "odd.json"], "odd.json: “H4” is not a pin of the plug; expected PL1, PN, PL2, PG"],
+])("what is wrong is said in one line: %#", async (command, args, message) => {
+  file("bad.json", "{");
+  file("bad.jsonl", `\n{"kind":"opened","id":"1"}\n`);
+  file("one.json", '["element.1"]');
+  file("strange.json", '["element.7"]');
+  file("odd.json", '[{"between":["PL1","H4"],"controls":{},"ohms":1}]');
+  const said = await here(command, ...args);
+  expect(said).toContain(message);
+  expect(said.split("\n")).toHaveLength(1);
 });
 
 test("check runs the healthy machine of a file and says all that is wrong, with status 2", () => {
@@ -107,11 +149,9 @@ test("check runs the healthy machine of a file and says all that is wrong, with 
   expect(broken.stderr).toContain("broken.json: not right as it is");
 });
 
-test("plug proposes readings for the wires that were touched, and judges them", () => {
+test("plug proposes readings for the wires that were touched, and judges them", async () => {
   const touched = file("touched.json", JSON.stringify(["cycling-thermostat.1", "cycling-thermostat.2", "bias-heater.1", "bias-heater.2"]));
-  const { status, stdout } = yennic("plug", "orrinshaw-e27", touched);
-  expect(status).toBe(0);
-  const { readings, unseen } = JSON.parse(stdout) as {
+  const { readings, unseen } = JSON.parse(await here(plug, "orrinshaw-e27", touched)) as {
     readings: { between: [string, string]; controls: object; right: number[] | "OL" }[];
     unseen: string[];
   };
@@ -122,27 +162,10 @@ test("plug proposes readings for the wires that were touched, and judges them", 
     controls,
     ohms: right === "OL" ? null : ((right[0] ?? 0) + (right[1] ?? 0)) / 2,
   }));
-  const right = yennic("plug", "orrinshaw-e27", touched, file("right.json", JSON.stringify(read)));
-  expect(JSON.parse(right.stdout)).toMatchObject({ verdict: "right" });
+  const right = await here(plug, "orrinshaw-e27", touched, file("right.json", JSON.stringify(read)));
+  expect(JSON.parse(right)).toMatchObject({ verdict: "right" });
   const pinched = read.map((r) => (r.between.includes("PG") ? { ...r, ohms: 0.3 } : r));
-  const wrong = yennic("plug", "orrinshaw-e27", touched, file("wrong.json", JSON.stringify(pinched)));
-  expect(JSON.parse(wrong.stdout)).toMatchObject({ verdict: "wrong" });
-  expect(JSON.parse(wrong.stdout).mistakes[0].edits[0]).toMatch(/^cab /);
-});
-
-test.each([
-  [["plug"], "expected MACHINE"],
-  [["plug", "kelvane-c9", "touched.json"], "“kelvane-c9” is not a shipped machine; expected orrinshaw-e27"],
-  [
-    ["plug", "orrinshaw-e27", "strange.json"],
-    "strange.json: “element.7” is not a wired terminal of orrinshaw-e27; expected element.1, element.2",
-  ],
-  [["plug", "orrinshaw-e27", "touched.json", "odd.json"], "odd.json: “H4” is not a pin of the plug; expected PL1, PN, PL2, PG"],
-])("%j is refused in one clear line", (args, says) => {
-  file("touched.json", '["element.1"]');
-  file("strange.json", '["element.7"]');
-  file("odd.json", '[{"between":["PL1","H4"],"controls":{},"ohms":1}]');
-  const { status, stderr } = yennic(...args);
-  expect(status).toBe(2);
-  expect(stderr).toContain(says);
+  const wrong = await here(plug, "orrinshaw-e27", touched, file("wrong.json", JSON.stringify(pinched)));
+  expect(JSON.parse(wrong)).toMatchObject({ verdict: "wrong" });
+  expect(JSON.parse(wrong).mistakes[0].edits[0]).toMatch(/^cab /);
 });

@@ -1,11 +1,10 @@
 import { expect, type Page, test } from "@playwright/test";
 import { STAGE_NAMES, STAGES } from "../../src/core/record/job/stages";
+import { ofTurn } from "../turns";
 import { next, openJob, proven, type, visit } from "./support/hidden-fault";
-import { Server } from "./support/server";
+import { sharedServer } from "./support/shared-server";
 
-const server = new Server();
-test.beforeAll(() => server.start());
-test.afterAll(() => server.remove());
+const server = sharedServer("demo");
 
 const line = (page: Page) => page.getByLabel("Reading line");
 const here = (page: Page) => page.getByRole("navigation", { name: "Benches" }).locator('[aria-current="page"]');
@@ -31,7 +30,7 @@ test("each bench has its address, and keeps what is next, the line and the energ
   const job = await demoJob(page, "Gannet");
   const first = await frame(page);
   expect(first.every((box) => box !== undefined)).toBe(true);
-  for (const stage of STAGES) {
+  for (const stage of ofTurn(STAGES)) {
     await page.goto(`${job}/${stage}`);
     await expect(here(page)).toContainText(STAGE_NAMES[stage]);
     await expect(next(page).getByRole("heading")).not.toHaveText("Calculating…");

@@ -1,12 +1,10 @@
 import { expect, type Page, test } from "@playwright/test";
 import { openJob, visit } from "./support/hidden-fault";
 import { jpegOf } from "./support/picture";
-import { Server } from "./support/server";
+import { sharedServer } from "./support/shared-server";
 import { bothWays } from "./support/ways";
 
-const server = new Server();
-test.beforeAll(() => server.start("--empty"));
-test.afterAll(() => server.remove());
+const server = sharedServer();
 
 /** A picture as a camera makes it: a JPEG with a place in it, which must not be kept. */
 async function cameraPicture(page: Page): Promise<Buffer> {
@@ -58,7 +56,7 @@ test("a photo taken while the server is away is sent once it is back", async ({ 
   await server.kill();
   await page.getByLabel("Photograph the nameplate").setInputFiles({ name: "plate.jpg", mimeType: "image/jpeg", buffer: picture });
   await expect(plate(page)).toBeVisible();
-  await server.start();
+  await server.start("--empty");
   await expect
     .poll(
       async () => {

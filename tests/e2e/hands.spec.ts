@@ -1,12 +1,10 @@
 import { expect, type Page, test } from "@playwright/test";
 import { plugCheck } from "../../src/core/model/access/plug/check";
 import { E27, next, openJob, type, visit } from "./support/hidden-fault";
-import { Server } from "./support/server";
+import { sharedServer } from "./support/shared-server";
 import { bothWays, type Press } from "./support/ways";
 
-const server = new Server();
-test.beforeAll(() => server.start("--empty"));
-test.afterAll(() => server.remove());
+const server = sharedServer();
 
 const record = (page: Page) => page.getByLabel("Record", { exact: true });
 

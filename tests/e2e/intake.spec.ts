@@ -1,11 +1,9 @@
 import { expect, type Page, test } from "@playwright/test";
 import { next, openByForm, visit } from "./support/hidden-fault";
-import { Server } from "./support/server";
+import { sharedServer } from "./support/shared-server";
 import { bothWays } from "./support/ways";
 
-const server = new Server();
-test.beforeAll(() => server.start());
-test.afterAll(() => server.remove());
+const server = sharedServer("demo");
 
 const record = (page: Page) => page.getByLabel("Record", { exact: true }).locator("li");
 

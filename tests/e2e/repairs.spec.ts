@@ -3,7 +3,6 @@ import { close, leads, meter, next, openByForm, prove, sayAll, type, visit } fro
 import { sharedServer } from "./support/shared-server";
 
 const server = sharedServer();
-test.use({ serviceWorkers: "allow" });
 
 test("an open element: found, replaced, proven, closed", async ({ page }) => {
   const hidden = [{ part: "element", mode: "open" }];

@@ -1,6 +1,8 @@
 import { expect, type Page, test } from "@playwright/test";
+import { isTurn } from "../turns";
 import { closed, HEALTHY_RUN, openJob, type, visit } from "./support/hidden-fault";
 import { sharedServer } from "./support/shared-server";
+import { bothSizes } from "./support/ways";
 
 const server = sharedServer();
 
@@ -99,6 +101,7 @@ for (const [n, viewport] of SIZES.entries())
     // Every second job at a desk, the others on a phone.
     for (const [name, machine, words, lines] of JOBS.filter((_, i) => i % 2 === n))
       test(`${name}, by typing alone, to the close; and the last of it taken back`, async ({ page }) => {
+        test.skip(!isTurn(JOBS.findIndex((job) => job[0] === name)), "it is the turn of other jobs");
         await openJob(page, server.url, words, machine);
         for (const line of lines) await type(page, line);
         await expect(page.getByRole("heading", { name: "Close the job" })).toBeVisible({ timeout: 20_000 });
@@ -107,65 +110,67 @@ for (const [n, viewport] of SIZES.entries())
         await type(page, "undo");
         await expect(page.getByRole("heading", { name: "Close the job" })).toBeVisible({ timeout: 20_000 });
       });
-
-    test("by touch alone: what was seen, made safe, put right and proven", async ({ page }) => {
-      await openJob(page, server.url, "nothing to say yet", "orrinshaw-e27");
-      await byTouch(page);
-    });
-
-    test("what is unclear is kept and asked about; a touch turns it into the finding, undo brings it back, and it may stay a note", async ({
-      page,
-    }) => {
-      await openJob(page, server.url, "turns, no heat");
-      await type(page, "proved dead");
-      const line = page.getByLabel("Reading line");
-      await line.fill("fuse OL");
-      // Before Enter: one touch, and no note is left behind.
-      await page.getByLabel("Did you mean").getByRole("button", { name: "Thermal cut-off, wires off: OL" }).click();
-      await expect(line).toHaveValue("");
-      await expect(record(page).first()).toContainText("Thermal cut-off, wires off: OL");
-      await type(page, "undo");
-      await expect(record(page).first()).toContainText("voided");
-      // After Enter: the words are on record, and asked about.
-      await line.fill("fuse OL");
-      await line.press("Enter");
-      const asked = page.getByRole("region", { name: "Saved as a note" });
-      await expect(asked).toContainText("“fuse OL”");
-      await asked.getByRole("button", { name: "Blower thermal fuse, wires off: OL" }).click();
-      await expect(asked).toHaveCount(0);
-      await expect(record(page).first()).toContainText("Blower thermal fuse, wires off: OL");
-      await type(page, "undo");
-      await expect(asked).toContainText("“fuse OL”");
-      await asked.getByRole("button", { name: "Just a note" }).click();
-      await expect(asked).toHaveCount(0);
-      await expect(record(page).first()).toContainText("Note: “fuse OL”");
-      // From the record, as long as nobody has said what it is.
-      await line.fill("thermostat open");
-      await line.press("Enter");
-      await page.getByRole("button", { name: /^All \d+/ }).click();
-      await record(page).first().getByRole("button", { name: "High-limit thermostat, wires off: OL" }).click();
-      await expect(record(page).first()).toContainText("High-limit thermostat, wires off: OL");
-      await type(page, "undo");
-      await expect(asked).toContainText("“thermostat open”");
-    });
-
-    test("what the job's state forbids is kept with why, and becomes the finding once it is allowed", async ({ page }) => {
-      await openJob(page, server.url, "turns, no heat");
-      const line = page.getByLabel("Reading line");
-      await line.fill("element OL");
-      await expect(page.locator("form output")).toContainText("Not proved dead");
-      await line.press("Enter");
-      const asked = page.getByRole("region", { name: "Saved as a note" });
-      await expect(asked.getByRole("button", { name: "Heating element, wires off: OL" })).toBeDisabled();
-      await expect(asked).toContainText("Not proved dead");
-      await type(page, "proved dead");
-      await asked.getByRole("button", { name: "Heating element, wires off: OL" }).click();
-      await expect(record(page).first()).toContainText("Heating element, wires off: OL");
-      await line.fill("the clips of the lid are stiff");
-      await line.press("Enter");
-      await expect(record(page).first()).toContainText("Note: “the clips of the lid are stiff”");
-    });
   });
+
+bothSizes(() => {
+  test("by touch alone: what was seen, made safe, put right and proven", async ({ page }) => {
+    await openJob(page, server.url, "nothing to say yet", "orrinshaw-e27");
+    await byTouch(page);
+  });
+
+  test("what is unclear is kept and asked about; a touch turns it into the finding, undo brings it back, and it may stay a note", async ({
+    page,
+  }) => {
+    await openJob(page, server.url, "turns, no heat");
+    await type(page, "proved dead");
+    const line = page.getByLabel("Reading line");
+    await line.fill("fuse OL");
+    // Before Enter: one touch, and no note is left behind.
+    await page.getByLabel("Did you mean").getByRole("button", { name: "Thermal cut-off, wires off: OL" }).click();
+    await expect(line).toHaveValue("");
+    await expect(record(page).first()).toContainText("Thermal cut-off, wires off: OL");
+    await type(page, "undo");
+    await expect(record(page).first()).toContainText("voided");
+    // After Enter: the words are on record, and asked about.
+    await line.fill("fuse OL");
+    await line.press("Enter");
+    const asked = page.getByRole("region", { name: "Saved as a note" });
+    await expect(asked).toContainText("“fuse OL”");
+    await asked.getByRole("button", { name: "Blower thermal fuse, wires off: OL" }).click();
+    await expect(asked).toHaveCount(0);
+    await expect(record(page).first()).toContainText("Blower thermal fuse, wires off: OL");
+    await type(page, "undo");
+    await expect(asked).toContainText("“fuse OL”");
+    await asked.getByRole("button", { name: "Just a note" }).click();
+    await expect(asked).toHaveCount(0);
+    await expect(record(page).first()).toContainText("Note: “fuse OL”");
+    // From the record, as long as nobody has said what it is.
+    await line.fill("thermostat open");
+    await line.press("Enter");
+    await page.getByRole("button", { name: /^All \d+/ }).click();
+    await record(page).first().getByRole("button", { name: "High-limit thermostat, wires off: OL" }).click();
+    await expect(record(page).first()).toContainText("High-limit thermostat, wires off: OL");
+    await type(page, "undo");
+    await expect(asked).toContainText("“thermostat open”");
+  });
+
+  test("what the job's state forbids is kept with why, and becomes the finding once it is allowed", async ({ page }) => {
+    await openJob(page, server.url, "turns, no heat");
+    const line = page.getByLabel("Reading line");
+    await line.fill("element OL");
+    await expect(page.locator("form output")).toContainText("Not proved dead");
+    await line.press("Enter");
+    const asked = page.getByRole("region", { name: "Saved as a note" });
+    await expect(asked.getByRole("button", { name: "Heating element, wires off: OL" })).toBeDisabled();
+    await expect(asked).toContainText("Not proved dead");
+    await type(page, "proved dead");
+    await asked.getByRole("button", { name: "Heating element, wires off: OL" }).click();
+    await expect(record(page).first()).toContainText("Heating element, wires off: OL");
+    await line.fill("the clips of the lid are stiff");
+    await line.press("Enter");
+    await expect(record(page).first()).toContainText("Note: “the clips of the lid are stiff”");
+  });
+});
 
 test("a question is answered over the line and leaves no entry", async ({ page }) => {
   await openJob(page, server.url, "turns, no heat");

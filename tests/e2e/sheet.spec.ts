@@ -7,8 +7,8 @@ import { parseMachine } from "../../src/core/model/machine/read";
 import { partOff } from "../../src/core/model/machine/wiring";
 import type { Draft } from "../../src/core/record/job/kinds/index";
 import { ROOT } from "../paths";
+import { isTurn } from "../turns";
 import { sharedServer } from "./support/shared-server";
-import { isTurn } from "./support/ways";
 
 const folder = resolve(ROOT, "src/machines");
 const MACHINES: readonly Machine[] = readdirSync(folder)
@@ -94,7 +94,7 @@ for (const [n, machine] of MACHINES.entries()) {
   test(`${machine.id}: nothing on the sheet lies on anything else, at any moment, size and scheme; every branch is seen`, async ({
     page,
   }) => {
-    test.skip(!isTurn(n), "it is the other machines’ turn");
+    test.skip(!isTurn(n, 3), "it is the other machines’ turn");
     for (const [i, [moment, lines]] of Object.entries(moments(machine)).entries()) {
       const job = await made(machine, lines);
       // Loaded at one size, then made the other: by turns, so that each is loaded and each is come to.

@@ -1,14 +1,13 @@
 import { expect, type Page, test } from "@playwright/test";
 import { v7 } from "uuid";
 import { STAGES } from "../../src/core/record/job/stages";
+import { ofTurn } from "../turns";
 import { alive, places } from "./support/before-alive";
 import { next, openByForm, openJob, type } from "./support/hidden-fault";
-import { Server } from "./support/server";
+import { sharedServer } from "./support/shared-server";
 import { bothSizes } from "./support/ways";
 
-const server = new Server();
-test.beforeAll(() => server.start("--empty"));
-test.afterAll(() => server.remove());
+const server = sharedServer();
 
 interface Answer {
   entries: { id: string; kind: string; body: { result?: { value: number } } }[];
@@ -147,7 +146,7 @@ bothSizes((viewport) =>
     const deaf = await browser.newContext({ javaScriptEnabled: false, viewport });
     const still = await deaf.newPage();
     const moved: string[] = [];
-    for (const bench of STAGES) {
+    for (const bench of ofTurn(STAGES)) {
       const address = page.url().replace(/[a-z]+$/, bench);
       await page.goto(address);
       await expect(next(page)).toHaveAttribute("data-working", "false");

@@ -11,7 +11,7 @@ const job = v7();
 type Answer = (entries: readonly Envelope[]) => Response | "no network";
 let answer: Answer;
 let sent: Envelope[][];
-let seq: number;
+let seq = 0;
 
 const OURS = { "content-type": "application/json", "x-served-by": "yennic" };
 const ours = (body: unknown, status = 200) => new Response(JSON.stringify(body), { status, headers: OURS });

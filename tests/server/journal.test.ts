@@ -84,7 +84,7 @@ test("acknowledged means on disk: full syncing is on, and the write-ahead log is
 test("many writers at once, another process holding the lock in between: every acknowledged entry is there", async () => {
   const job = v7();
   await appendEntries(db, [opened(job)]);
-  const holder = spawn(process.execPath, ["--import", "tsx", resolve(import.meta.dirname, "hold-lock.ts"), url], {
+  const holder = spawn(process.execPath, [resolve(import.meta.dirname, "hold-lock.mjs"), url], {
     stdio: ["ignore", "pipe", "inherit"],
   });
   await new Promise((r) => holder.stdout.once("data", r));

@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { expect, test } from "vitest";
 import type { Unit } from "../../src/core/model/quantity/quantity";
 import { testsOf } from "../../src/core/reason/planning/tests/tests";
-import type { Finding } from "../../src/core/record/finding/finding";
+import type { Finding, Question } from "../../src/core/record/finding/finding";
 import { findingKind } from "../../src/core/record/finding/finding";
 import type { Body, Draft, EntryKind } from "../../src/core/record/job/kinds/index";
 import { noteOf } from "../../src/core/record/job/read-note";
@@ -49,6 +49,12 @@ const VALUES: Partial<Record<Unit, fc.Arbitrary<number>>> = {
   pascal: fc.double({ min: 1, max: 500, noNaN: true }),
 };
 
+/** A room warmer than this is asked about. */
+const MOST_ROOM_C = 45;
+
+const valuesOf = ({ place }: Question, unit: Unit): fc.Arbitrary<number> =>
+  "stream" in place && place.stream === "room" ? fc.double({ min: 1, max: MOST_ROOM_C, noNaN: true }) : (VALUES[unit] ?? fc.constant(1));
+
 test.each(MACHINES.map((m) => [m.id, m] as const))(
   "%s: readings of every test that it offers come back with what they read",
   (_, machine) => {
@@ -59,9 +65,7 @@ test.each(MACHINES.map((m) => [m.id, m] as const))(
     });
     fc.assert(
       fc.property(
-        fc
-          .constantFrom(...questions)
-          .chain(({ question, unit }) => (VALUES[unit] ?? fc.constant(1)).map((value) => ({ question, unit, value }))),
+        fc.constantFrom(...questions).chain(({ question, unit }) => valuesOf(question, unit).map((value) => ({ question, unit, value }))),
         ({ question, unit, value }) => {
           const finding = { ...question, result: { is: "value", value, unit } } as Finding;
           const said = entrySays(machine, { kind: "finding", body: finding });
@@ -70,7 +74,7 @@ test.each(MACHINES.map((m) => [m.id, m] as const))(
           expect(drafts.map((d) => entrySays(machine, d))).toEqual([said]);
         },
       ),
-      { seed: 11, numRuns: 300 },
+      { numRuns: 300 },
     );
   },
 );

@@ -2,18 +2,19 @@ import { rmSync } from "node:fs";
 import { test } from "@playwright/test";
 import { Server } from "./server";
 
-let shared: Server | undefined;
-let up: Promise<void> | undefined;
+type Filled = "empty" | "demo";
+
+const shared = new Map<Filled, { readonly server: Server; up?: Promise<void> }>();
 
 /** One server a worker, for tests that each have a job of their own on it. Who ends the server, or counts what it has, starts one instead. */
-export function sharedServer(): Server {
-  shared ??= endedWithWorker();
-  const server = shared;
+export function sharedServer(filled: Filled = "empty"): Server {
+  const one = shared.get(filled) ?? { server: endedWithWorker() };
+  shared.set(filled, one);
   test.beforeAll(() => {
-    up ??= server.start("--empty");
-    return up;
+    one.up ??= one.server.start(...(filled === "empty" ? ["--empty"] : []));
+    return one.up;
   });
-  return server;
+  return one.server;
 }
 
 function endedWithWorker(): Server {

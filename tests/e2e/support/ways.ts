@@ -1,4 +1,5 @@
 import { expect, type Page, test, type ViewportSize } from "@playwright/test";
+import { isTurn } from "../../turns";
 
 /** A button reached and pressed. */
 export type Press = (page: Page, name: string | RegExp) => Promise<void>;
@@ -44,6 +45,3 @@ function inTurn(turn: number): void {
     test.skip(!isTurn([...name].reduce((all, c) => all + c.charCodeAt(0), turn)), "it is the other way’s turn");
   });
 }
-
-/** Whether every second of many alike goes in this run. */
-export const isTurn = (n: number): boolean => process.env.YENNIC_WAYS === "both" || (n + Number(process.env.YENNIC_SEED)) % 2 === 0;

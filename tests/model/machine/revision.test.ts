@@ -16,7 +16,7 @@ test("equal content, equal revision, whatever the order of its keys; any change 
       expect(canonicalJson(turned)).toBe(canonicalJson(value));
       expect(JSON.parse(canonicalJson(value))).toEqual(value);
     }),
-    { seed: 4, numRuns: 200 },
+    { numRuns: 200 },
   );
   const [machine] = MACHINES;
   if (!machine) throw new Error("no machine ships");

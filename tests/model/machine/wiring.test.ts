@@ -38,7 +38,7 @@ describe("edits of the wiring", () => {
         same(read([swap, swap], place), read([], place));
         same(read([{ edit: "swapped", at, with: at }], place), read([], place));
       }),
-      { seed: 1, numRuns: 200 },
+      { numRuns: 200 },
     );
   });
 
@@ -51,7 +51,7 @@ describe("edits of the wiring", () => {
         same(read([], place, open), read([{ edit: "off", at }], place));
         same(read([], place, poor), read([{ edit: "poor", at, ohms }], place));
       }),
-      { seed: 2, numRuns: 200 },
+      { numRuns: 200 },
     );
   });
 
@@ -61,7 +61,7 @@ describe("edits of the wiring", () => {
         const [part = ""] = at.split(".");
         expect(read([{ edit: "poor", at, ohms: 5 }, { edit: "cabinet", at }, partOff(part)], [at, net])).toBe(Infinity);
       }),
-      { seed: 3, numRuns: 150 },
+      { numRuns: 150 },
     );
   });
 

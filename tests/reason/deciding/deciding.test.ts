@@ -131,7 +131,7 @@ test("10,000 random bills come out to the cent, agree with a bill by hand, and a
       drift += BigInt(bill.total) - hand.total;
       bills++;
     }),
-    { numRuns: 10_000, seed: 3 },
+    { numRuns: 10_000 },
   );
   expect([bills, drift]).toEqual([10_000, 0n]);
 });

@@ -10,6 +10,7 @@ import { assembliesFitted } from "../../../src/core/record/job/state";
 import { proposalSays } from "../../../src/core/speech/words/card/proposals";
 import { MACHINES } from "../../../src/machines";
 import { across, catalogueOf, fitted, jobOf, LIVE, PROOF, panel, SAFE, saw, suspectsFor } from "../../job-of";
+import { ofTurn } from "../../turns";
 
 const anyDraft = fc.constantFrom<Draft>(
   SAFE,
@@ -53,7 +54,7 @@ function breaks(step: Step, job: Job): string | undefined {
   }
 }
 
-test.each(MACHINES.map((m) => [m.id, m] as const))(
+test.each(ofTurn(MACHINES).map((m) => [m.id, m] as const))(
   "%s: whatever was recorded, no proposal breaks a caution",
   { timeout: 180_000 },
   (_, machine) => {
@@ -69,7 +70,7 @@ test.each(MACHINES.map((m) => [m.id, m] as const))(
         expect(told).not.toMatch(/\b(bridg|jumper|bypass|short(ing)? out)/i);
         expect(breaks(proposal.step, job)).toBeUndefined();
       }),
-      { seed: 77, numRuns: 14 },
+      { numRuns: 14 },
     );
   },
 );

@@ -12,8 +12,9 @@ import { testsOf } from "../../../src/core/reason/planning/tests/tests";
 import { hasOwnFinding } from "../../../src/core/record/job/hands/own-finding";
 import { MACHINES } from "../../../src/machines";
 import { catalogueOf, shipped, suspectsFor } from "../../job-of";
+import { ofTurn } from "../../turns";
 
-describe.each(MACHINES.map((m) => [m.id, m] as const))("%s: what a test may show", (_, machine) => {
+describe.each(ofTurn(MACHINES).map((m) => [m.id, m] as const))("%s: what a test may show", (_, machine) => {
   const set = suspectsFor(machine);
   const catalogue = catalogueOf(set);
   const asked = testsOf(machine).filter((t, i) => t.question.kind !== "volts" && i % 7 === 0);
@@ -63,7 +64,7 @@ function played(
 }
 type Fit = Extract<Move, { kind: "fit" }>;
 
-test.each(["orrinshaw-e27", "brisk-tolley-v45g"])(
+test.each(ofTurn(["orrinshaw-e27", "brisk-tolley-v45g"]))(
   "on %s no part goes in that was not tried itself while it could be, and doubt ends no sound job",
   (id) => {
     const outcomes = played(id, NATURES.far, [900, 901, 902, 903], ({ assembly }, { catalogue, job }, seed) => {
@@ -84,7 +85,7 @@ test.each(["orrinshaw-e27", "brisk-tolley-v45g"])(
   },
 );
 
-test.each(["orrinshaw-e27", "brisk-tolley-v45g"])(
+test.each(ofTurn(["orrinshaw-e27", "brisk-tolley-v45g"]))(
   "on %s a trouble that the model does not have is said to be so, in most; hardly a part is bought, none blindly, and no job is closed as put right",
   (id) => {
     const nature = { ...NATURES.foreign, foreignOneIn: 1 };
