@@ -1,8 +1,7 @@
 import { parseArgs } from "node:util";
-import { expectedCost } from "../../src/core/reason/planning/problem/evaluate";
 import { EXACT_LIMIT, solveExactly, stateBound } from "../../src/core/reason/planning/problem/exact";
 import { DEFAULT_LOOKAHEAD, type LookaheadOptions, planByLookahead } from "../../src/core/reason/planning/problem/lookahead";
-import { type Policy, problemSchema } from "../../src/core/reason/planning/problem/problem";
+import { expectedCost, type Policy, problemSchema } from "../../src/core/reason/planning/problem/problem";
 import { BadInput, readJson } from "../bad-input";
 
 /** One line a problem: {"problem","policy","expectedCost"}; the cost is computed from the policy, not by the solver. */

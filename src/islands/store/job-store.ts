@@ -1,6 +1,6 @@
 import { dequal } from "dequal";
 import type { FindMachine } from "../../core/model/machine/revision";
-import type { FirstAnswer } from "../../core/reason/planning/first-answer";
+import type { FirstAnswer } from "../../core/reason/planning/propose";
 import { draftInCircumstances } from "../../core/record/job/circumstances";
 import { type Kept, readKept } from "../../core/record/job/entry";
 import { type Fold, foldOn, type Job, startFold } from "../../core/record/job/fold";

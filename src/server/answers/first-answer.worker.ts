@@ -2,7 +2,7 @@ import { readFile } from "node:fs/promises";
 import { join } from "node:path";
 import { parentPort, workerData } from "node:worker_threads";
 import { gunzipSync } from "node:zlib";
-import { firstAnswer } from "../../core/reason/planning/first-answer";
+import { firstAnswer } from "../../core/reason/planning/propose";
 import { withTable } from "../../core/reason/planning/tests/table";
 import { tableOfBytes } from "../../core/reason/planning/tests/table-bytes";
 import type { Job } from "../../core/record/job/fold";

@@ -1,6 +1,6 @@
 import { Worker } from "node:worker_threads";
 import { revisionOf } from "../../core/model/machine/revision";
-import type { FirstAnswer } from "../../core/reason/planning/first-answer";
+import type { FirstAnswer } from "../../core/reason/planning/propose";
 import type { Job } from "../../core/record/job/fold";
 
 /** One question to the thread that works it out. */

@@ -6,7 +6,7 @@ import { faultSays } from "../../../src/core/model/naming/names";
 import type { SightShares } from "../../../src/core/model/sights/shares";
 import { hypothesesOf } from "../../../src/core/reason/diagnosis/hypotheses";
 import { rank } from "../../../src/core/reason/diagnosis/rank";
-import { pieceFinding } from "../../../src/core/reason/planning/doubt";
+import { pieceFinding } from "../../../src/core/reason/planning/outside";
 import type { FindingOf } from "../../../src/core/record/finding/finding";
 import { MACHINES } from "../../../src/machines";
 import { found, jobOf, saw, shipped, suspectsFor } from "../../job-of";

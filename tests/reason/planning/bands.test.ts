@@ -1,7 +1,8 @@
 import { describe, expect, test } from "vitest";
 import { rank } from "../../../src/core/reason/diagnosis/rank";
-import { expectations } from "../../../src/core/reason/planning/expectations";
 import { choose } from "../../../src/core/reason/planning/next";
+import { expectations } from "../../../src/core/reason/planning/propose-test";
+import { situationOf } from "../../../src/core/reason/planning/situation";
 import { bandsOf } from "../../../src/core/reason/planning/tests/bands";
 import { catalogueOf, jobOf, shipped, suspectsFor } from "../../job-of";
 
@@ -32,7 +33,7 @@ test("no outcome is told in two bands that touch", () => {
   const set = suspectsFor(machine);
   const catalogue = catalogueOf(set);
   const job = jobOf(machine, ["turns, no heat"]);
-  const { belief, tests } = choose(catalogue, job, rank(set, job.evidence)) ?? expect.fail();
+  const { belief, tests } = choose(situationOf(catalogue, job, rank(set, job.evidence))) ?? expect.fail();
   let told = 0;
   for (const valued of tests) {
     for (const { outcomes, chance } of expectations(belief, valued, set.healthy)) {

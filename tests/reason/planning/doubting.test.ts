@@ -3,13 +3,16 @@ import { repairOf, replaces } from "../../../src/core/model/machine/assembly";
 import { rank } from "../../../src/core/reason/diagnosis/rank";
 import { shareBand } from "../../../src/core/reason/diagnosis/spread";
 import { beliefOf } from "../../../src/core/reason/planning/belief";
-import { cheapBeside } from "../../../src/core/reason/planning/cheap-beside";
-import { mayGamble, pieceFinding } from "../../../src/core/reason/planning/doubt";
+import { mayGamble } from "../../../src/core/reason/planning/doubt";
+import { pieceFinding } from "../../../src/core/reason/planning/outside";
 import { ownStanding, ownTestDue } from "../../../src/core/reason/planning/own-tests";
 import { type PartToBuy, plain, type Reason } from "../../../src/core/reason/planning/proposal";
 import { propose } from "../../../src/core/reason/planning/propose";
+import { cheapBeside } from "../../../src/core/reason/planning/propose-fit";
 import { DEFAULT_RATES, repairGroups } from "../../../src/core/reason/planning/repairs";
+import { situationOf } from "../../../src/core/reason/planning/situation";
 import { wayToClose } from "../../../src/core/reason/planning/way-to-close";
+import type { Job } from "../../../src/core/record/job/fold";
 import type { Draft } from "../../../src/core/record/job/kinds/index";
 import { assembliesFitted } from "../../../src/core/record/job/state";
 import { proposalSays } from "../../../src/core/speech/words/card/proposals";
@@ -84,10 +87,12 @@ describe("a part by what was found of it itself", () => {
   const catalogue = catalogueOf(set);
   const standing = (assembly: string, lines: readonly (string | Draft)[]) => {
     const job = jobOf(e27, ["turns, no heat", SAFE, ...lines]);
-    const belief = beliefOf(set, rank(set, job.evidence), job);
+    const ranking = rank(set, job.evidence);
+    const belief = beliefOf(set, ranking, job);
+    const s = situationOf(catalogue, job, ranking);
     const group = repairGroups(e27, belief.hypotheses, job, DEFAULT_RATES, false).find((g) => g.assemblies.join() === assembly);
     if (!group) throw new Error(`no repair is ${assembly}`);
-    return { is: ownStanding(catalogue, job, belief, group), due: ownTestDue(catalogue, job, belief, group)?.id };
+    return { is: ownStanding(s, belief, group), due: ownTestDue(s, belief, group)?.id };
   };
 
   test("is bad, good or open; bad needs no more test, good is tested in another way", () => {
@@ -99,15 +104,15 @@ describe("a part by what was found of it itself", () => {
   test("found good, it is gambled on only when hardly anything else is left; looked in vain, only far above what no model has", () => {
     const nobody = jobOf(e27, ["turns, no heat"]);
     const looked = jobOf(e27, ["turns, no heat", pieceGood("wiring"), pieceGood("blower")]);
+    const at = (share: number, job: Job) => situationOf(catalogue, job, { ...rank(set, []), outside: share, fixed: 0 });
     const among = (chance: number) => ({ chance, band: shareBand(chance, chance ** 2) });
-    const outside = (share: number) => ({ ...rank(set, []), outside: share, fixed: 0 });
-    expect([0.5, 0.7, 0.95].map((chance) => mayGamble(outside(0.02), among(chance), true, e27, nobody))).toEqual([false, false, true]);
-    expect([0.5, 0.8, 0.95].map((chance) => mayGamble(outside(0.05), among(chance), false, e27, looked))).toEqual([false, true, true]);
-    expect(mayGamble(outside(0.15), among(0.5), false, e27, nobody)).toBe(true);
-    expect(mayGamble(outside(0.001), among(0.3), false, e27, looked), "two to one against").toBe(false);
+    expect([0.5, 0.7, 0.95].map((chance) => mayGamble(at(0.02, nobody), among(chance), true))).toEqual([false, false, true]);
+    expect([0.5, 0.8, 0.95].map((chance) => mayGamble(at(0.05, looked), among(chance), false))).toEqual([false, true, true]);
+    expect(mayGamble(at(0.15, nobody), among(0.5), false)).toBe(true);
+    expect(mayGamble(at(0.001, looked), among(0.3), false), "two to one against").toBe(false);
     const oneRival = { chance: 0.4, band: shareBand(0.4, 0.4 ** 2 + 0.6 ** 2) };
-    expect(mayGamble(outside(0.001), oneRival, false, e27, looked), "one rival, whose base rate may be the one that is off").toBe(false);
-    expect(mayGamble(outside(0.001), among(0.4), false, e27, looked), "many small ones").toBe(true);
+    expect(mayGamble(at(0.001, looked), oneRival, false), "one rival, whose base rate may be the one that is off").toBe(false);
+    expect(mayGamble(at(0.001, looked), among(0.4), false), "many small ones").toBe(true);
   });
 });
 
@@ -116,7 +121,7 @@ describe("what is cheap to clear while the machine is open", () => {
   const beside = (lines: readonly (string | Draft)[]) => {
     const job = jobOf(e27, lines);
     const set = suspectsFor(e27);
-    return cheapBeside(set, job, rank(set, job.evidence, assembliesFitted(job)));
+    return cheapBeside(situationOf(catalogueOf(set), job, rank(set, job.evidence, assembliesFitted(job))));
   };
 
   test("is what needs no part, and more likely costs a call-back than the minutes", () => {

@@ -2,9 +2,8 @@ import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { expect, test } from "vitest";
 import { item } from "../../../src/core/model/array/at";
-import { expectedCost } from "../../../src/core/reason/planning/problem/evaluate";
 import { solveExactly } from "../../../src/core/reason/planning/problem/exact";
-import { problemSchema } from "../../../src/core/reason/planning/problem/problem";
+import { expectedCost, problemSchema } from "../../../src/core/reason/planning/problem/problem";
 import { oracle } from "../../paths";
 
 const folder = oracle("planner");

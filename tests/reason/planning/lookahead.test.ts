@@ -1,9 +1,8 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { expect, test } from "vitest";
-import { expectedCost } from "../../../src/core/reason/planning/problem/evaluate";
 import { planByLookahead } from "../../../src/core/reason/planning/problem/lookahead";
-import { problemSchema } from "../../../src/core/reason/planning/problem/problem";
+import { expectedCost, problemSchema } from "../../../src/core/reason/planning/problem/problem";
 import { oracle } from "../../paths";
 
 const folder = oracle("planner");

@@ -6,7 +6,7 @@ import { type Outcome, Play } from "../../../src/core/practice/play";
 import { planner } from "../../../src/core/practice/strategies/planner";
 import type { Move, Situation, Strategy } from "../../../src/core/practice/strategies/situation";
 import { World } from "../../../src/core/practice/world";
-import { lookedOutside } from "../../../src/core/reason/planning/doubt";
+import { lookedOutside } from "../../../src/core/reason/planning/outside";
 import { rowsIn, sharesByRow } from "../../../src/core/reason/planning/tests/outcomes";
 import { testsOf } from "../../../src/core/reason/planning/tests/tests";
 import { hasOwnFinding } from "../../../src/core/record/job/hands/own-finding";

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { forbids, notNow } from "../../../src/core/reason/planning/tests/not-now";
+import { forbids, notNow } from "../../../src/core/reason/planning/tests/offered";
 import { testsOf } from "../../../src/core/reason/planning/tests/tests";
 import { energiesOf } from "../../../src/core/record/job/energies";
 import type { Draft } from "../../../src/core/record/job/kinds/index";

@@ -1,6 +1,6 @@
 import { describe, expect, test } from "vitest";
 import { rank } from "../../../src/core/reason/diagnosis/rank";
-import { pieceFinding } from "../../../src/core/reason/planning/doubt";
+import { pieceFinding } from "../../../src/core/reason/planning/outside";
 import type { Proposal } from "../../../src/core/reason/planning/proposal";
 import { propose } from "../../../src/core/reason/planning/propose";
 import type { Finding } from "../../../src/core/record/finding/finding";

@@ -5,6 +5,7 @@ import { rank } from "../../../src/core/reason/diagnosis/rank";
 import { choose, LOOKAHEAD } from "../../../src/core/reason/planning/next";
 import { askOtherWay, otherWays } from "../../../src/core/reason/planning/other-ways";
 import { propose } from "../../../src/core/reason/planning/propose";
+import { situationOf } from "../../../src/core/reason/planning/situation";
 import { aimOf } from "../../../src/core/reason/planning/steady";
 import type { Draft } from "../../../src/core/record/job/kinds/index";
 import { assembliesFitted } from "../../../src/core/record/job/state";
@@ -38,7 +39,7 @@ test("who fits sets is told to fit the whole set; who fits failed part only is t
 test("meter-first wants a reading where look-first wants to watch or look", () => {
   const kind = (way: string) => {
     const { job, catalogue, ranking } = at(e27, ["turns, no heat", "proved dead", way]);
-    const choice = choose(catalogue, job, ranking);
+    const choice = choose(situationOf(catalogue, job, ranking));
     return choice?.tests.slice(0, 5).filter((t) => ["sight", "code", "look"].includes(t.test.question.kind)).length ?? 0;
   };
   expect(kind("look first")).toBeGreaterThan(kind("meter first"));
@@ -48,7 +49,7 @@ test("a cold coil that reads good is out of question for those who trust it, and
   const lines = ["starts, turns", "glows, goes dark, flame", "loses heat", "air strong", "proved dead", "lower off", "main coil 1220"];
   const share = (more: string[]) => {
     const { job, set, ranking, catalogue } = at(g14, [...lines, ...more]);
-    const choice = choose(catalogue, job, ranking);
+    const choice = choose(situationOf(catalogue, job, ranking));
     return (choice?.belief.hypotheses ?? []).some((h) => h.suspect === "coil-main:opens-hot") && set.hypotheses.length > 0;
   };
   expect(share(["doubt coils"])).toBe(true);
@@ -67,13 +68,13 @@ test("each job can ask what those who work otherwise would do now", () => {
 test("a question with few repairs left in it is solved exactly; a wide one by looking ahead", () => {
   const by = (lines: string[]) => {
     const { job, ranking, catalogue } = at(e27, lines);
-    return choose(catalogue, job, ranking, { look: { ...LOOKAHEAD, exactUpTo: 6 } });
+    return choose(situationOf(catalogue, job, ranking), { look: { ...LOOKAHEAD, exactUpTo: 6 } });
   };
   const narrow = ["turns, no heat", "air strong", "proved dead", "rear off", "h3 h5 OL", "element 10.7"];
   expect(by(narrow)).toMatchObject({ by: "exact", action: { kind: "test", valued: { test: { part: "cut-off" } } } });
   expect(by(["turns, no heat"])?.by).toBe("lookahead");
   const { job, ranking, catalogue } = at(e27, narrow);
-  expect(choose(catalogue, job, ranking, { look: { ...LOOKAHEAD, exactUpTo: 0 } })?.by).toBe("lookahead");
+  expect(choose(situationOf(catalogue, job, ranking), { look: { ...LOOKAHEAD, exactUpTo: 0 } })?.by).toBe("lookahead");
 });
 
 test("a reading that another path made tells which: the motor's winding read in place, its wires on", () => {

@@ -2,6 +2,7 @@ import { expect, test } from "vitest";
 import { rank } from "../../../src/core/reason/diagnosis/rank";
 import { choose } from "../../../src/core/reason/planning/next";
 import { propose } from "../../../src/core/reason/planning/propose";
+import { situationOf } from "../../../src/core/reason/planning/situation";
 import { offeredTests } from "../../../src/core/reason/planning/tests/offered";
 import type { Draft } from "../../../src/core/record/job/kinds/index";
 import { assembliesFitted } from "../../../src/core/record/job/state";
@@ -39,7 +40,8 @@ test("no live test is offered on a job that does not allow it; with leave it is,
   const allowed: (string | Draft)[] = ["allow live", ...looked];
   expect(live(allowed).map((t) => t.id)).toEqual(expect.arrayContaining(["volts WL1 WL2", "volts WN WL1", "volts WN WL2"]));
   const { job, ranking } = after(...allowed);
-  for (const v of choose(catalogue, job, ranking)?.tests ?? []) if (v.test.needs === "live") expect(v.cost).toBeGreaterThan(v.test.minutes);
+  for (const v of choose(situationOf(catalogue, job, ranking))?.tests ?? [])
+    if (v.test.needs === "live") expect(v.cost).toBeGreaterThan(v.test.minutes);
 });
 
 test("a reading that settles it leads to the repair, through panels and a proof to the close, and never past a blocker", () => {

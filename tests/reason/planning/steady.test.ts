@@ -2,10 +2,11 @@ import { describe, expect, test } from "vitest";
 import { panelMinutes } from "../../../src/core/model/access/panels";
 import { contradiction } from "../../../src/core/reason/diagnosis/contradiction";
 import { rank } from "../../../src/core/reason/diagnosis/rank";
-import { pieceFinding } from "../../../src/core/reason/planning/doubt";
 import { choose } from "../../../src/core/reason/planning/next";
+import { pieceFinding } from "../../../src/core/reason/planning/outside";
 import type { Proposal } from "../../../src/core/reason/planning/proposal";
 import { propose } from "../../../src/core/reason/planning/propose";
+import { situationOf } from "../../../src/core/reason/planning/situation";
 import { aimKey, aimOf } from "../../../src/core/reason/planning/steady";
 import { offeredTests } from "../../../src/core/reason/planning/tests/offered";
 import { sightFinding } from "../../../src/core/record/finding/kinds/sight";
@@ -29,7 +30,7 @@ describe("watching once a panel is off", () => {
   test("stays on offer at its price: panels back, power on, run, and in again", () => {
     const { job, ranking } = known(opened);
     const warm = catalogue.tests.find((t) => t.id === "warm");
-    const valued = warm && choose(catalogue, job, ranking)?.valued(warm);
+    const valued = warm && choose(situationOf(catalogue, job, ranking))?.valued(warm);
     expect(valued?.closes).toEqual(["rear"]);
     expect(valued?.cost).toBeGreaterThan((warm?.minutes ?? 0) + panelMinutes(e27, ["rear"], { panelsOff: [] }));
     expect(offeredTests(catalogue.tests, e27, job).some((t) => t.id === "warm")).toBe(true);
@@ -47,7 +48,7 @@ describe("watching once a panel is off", () => {
     for (const next of [panel("rear", "on"), panel("terminal-cover", "on"), LIVE]) {
       const { job, ranking } = known(lines);
       const warm = catalogue.tests.find((t) => t.id === "keeps");
-      const valued = warm && choose(catalogue, job, ranking)?.valued(warm);
+      const valued = warm && choose(situationOf(catalogue, job, ranking))?.valued(warm);
       steps.push(`${valued?.closes.join() || "closed"}, ${job.safety.power}`);
       lines.push(next);
     }

@@ -1,4 +1,4 @@
-import { piecesOf } from "../../reason/planning/doubt";
+import { piecesOf } from "../../reason/planning/outside";
 import type { Step } from "../../reason/planning/proposal";
 import { closingDraft } from "../../record/job/closing/closing-draft";
 import { draftBack } from "../../record/job/closing/draft-back";

@@ -29,60 +29,56 @@ interface Kept {
   readonly access: readonly Taken[];
 }
 
+/** What is still in question, as it is now. */
+interface InQuestion {
+  readonly machine: Machine;
+  readonly belief: Belief;
+  readonly groups: readonly RepairGroup[];
+  readonly tests: readonly Valued[];
+  readonly now: Pick<JobState, "panelsOff" | "differs">;
+}
+
 /**
  * A job that has few repairs left in question as an abstract troubleshooting problem, solved exactly: its first step.
  * `undefined` when too much is left. A test of several outcomes counts as failed where a healthy part would not read.
  */
-export function exactStep(
-  machine: Machine,
-  belief: Belief,
-  groups: readonly RepairGroup[],
-  tests: readonly Valued[],
-  job: Pick<JobState, "panelsOff" | "differs">,
-  exactUpTo: number,
-): ExactStep | undefined {
+export function exactStep(question: InQuestion, exactUpTo: number): ExactStep | undefined {
+  const { machine, belief, groups, tests, now } = question;
   const kept = repairChances(groups, belief.weight).flatMap((repair): Kept[] => {
     const { group, chance } = repair;
     if (chance < SLIGHT || group.assemblies.length === 0) return [];
     const panels = group.assemblies.map((a) => repairOf(machine, a).panel);
-    return [{ repair, access: openingFor(machine, panels, job).panels }];
+    return [{ repair, access: openingFor(machine, panels, now).panels }];
   });
   if (kept.length < 2 || kept.length > exactUpTo) return undefined;
   if (kept.reduce((sum, k) => sum + k.repair.chance, 0) < 1 - LEFT_OUT) return undefined;
   const useful = tests.filter((t) => t.saves > LEAST_SAVING).slice(0, MOST_TESTS);
   const panels = [...new Map([...kept.flatMap((k) => k.access), ...useful.flatMap((t) => t.opens)].map((t) => [t.id, t])).values()];
   if (panels.length > MOST_PANELS) return undefined;
-  const { policy } = solveExactly(problemOf(machine, belief, kept, useful, panels, job));
+  const { policy } = solveExactly(problemOf({ ...question, tests: useful }, kept, panels));
   if ("test" in policy) return { kind: "test", valued: item(useful, Number(policy.test.slice(1))) };
   return { kind: "repair", ...item(kept, Number(policy.repair.slice(1))).repair };
 }
 
-function problemOf(
-  machine: Machine,
-  belief: Belief,
-  kept: readonly Kept[],
-  tests: readonly Valued[],
-  panels: readonly Taken[],
-  job: Pick<JobState, "panelsOff" | "differs">,
-): Problem {
+function problemOf({ machine, belief, tests, now }: InQuestion, kept: readonly Kept[], panels: readonly Taken[]): Problem {
   const ids = (list: readonly Taken[]) => list.map((t) => t.id);
   return {
     format: "troubleshooting-problem/1",
     faults: kept.map(({ repair: { group, chance }, access }, i) => ({
       id: `f${i}`,
       prior: chance,
-      repair: { cost: Math.max(LEAST_COST, group.minutes - panelMinutes(machine, ids(access), job)), access: ids(access) },
+      repair: { cost: Math.max(LEAST_COST, group.minutes - panelMinutes(machine, ids(access), now)), access: ids(access) },
     })),
     tests: tests.map((t, i) => ({
       id: `t${i}`,
-      cost: Math.max(LEAST_COST, t.cost - panelMinutes(machine, ids(t.opens), job)),
+      cost: Math.max(LEAST_COST, t.cost - panelMinutes(machine, ids(t.opens), now)),
       access: ids(t.opens),
       fail: Object.fromEntries(kept.map(({ repair: { group } }, g) => [`f${g}`, failing(belief, group, t)])),
     })),
     panels: panels.map(({ id, way }) => ({
       id,
-      cost: panelMinutes(machine, [id], job),
-      behind: item(waysOf(panelOf(machine, id), job), way).needs.filter((b) => panels.some((p) => p.id === b)),
+      cost: panelMinutes(machine, [id], now),
+      behind: item(waysOf(panelOf(machine, id), now), way).needs.filter((b) => panels.some((p) => p.id === b)),
     })),
   };
 }

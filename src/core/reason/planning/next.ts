@@ -1,25 +1,18 @@
-import { openingFor } from "../../model/access/opening";
-import { panelMinutes, panelsToClose } from "../../model/access/panels";
 import { item, real, small, whole } from "../../model/array/at";
 import { repairOf, replaces } from "../../model/machine/assembly";
-import type { Machine } from "../../model/machine/format";
 import type { JobState } from "../../record/job/state";
 import type { Hypothesis } from "../diagnosis/hypotheses";
-import type { Ranking } from "../diagnosis/rank";
-import { sameAgain } from "../diagnosis/repeats";
 import { type Belief, beliefOf } from "./belief";
-import { afterClass, type CompactTest, CostToGo, chancesOf, compact, type PricedTest } from "./cost-to-go";
-import { lookedOutside, mayBuy, mayGamble, shareOf } from "./doubt";
+import { afterClass, CostToGo, compact, type PricedTest } from "./cost-to-go";
+import { mayBuy, mayGamble, shareOf } from "./doubt";
 import { exactStep } from "./exact-step";
 import { ownStanding, ownTestDue } from "./own-tests";
-import { DISCHARGE_MINUTES, ENERGISE_MINUTES, LIVE_HAZARD_MINUTES, MAKE_SAFE_MINUTES } from "./prices";
 import { DEFAULT_RATES, type Rates, type RepairChance, type RepairGroup, repairChances, repairGroups } from "./repairs";
-import { foundNothingSinceSwitch } from "./steady";
-import type { TestCatalogue } from "./tests/catalogue";
-import { offeredTests, timesTaken } from "./tests/offered";
+import type { Situation } from "./situation";
+import { timesTaken } from "./tests/offered";
 import type { Outcomes } from "./tests/outcomes";
 import type { TestAction } from "./tests/tests";
-import type { Valued } from "./tests/valued";
+import { bias, type Power, powerAfter, type Scales, stateMinutes, type Valued, valuedNow, valueTests } from "./tests/valued";
 
 /** How far the planner looks, and over how many tests. */
 interface Lookahead {
@@ -54,8 +47,6 @@ export interface Choice {
   readonly valued: (test: TestAction) => Valued;
 }
 
-/** How much dearer the other kind of test seems to those who look first, or meter first. */
-const OTHER_WAY = 2.5;
 const MOST_REPAIRS = 4;
 /** What is less likely than this is not cleared, set or remade to see whether it helps. */
 const SLIGHT = 0.05;
@@ -63,9 +54,6 @@ const SLIGHT = 0.05;
 const SEEMS_WELL = 0.2;
 /** After an outcome that is rarer than this no second test is thought of. */
 const RARE = 0.005;
-/** A test with an outcome as likely as this tells nothing. */
-const CERTAIN = 0.9995;
-
 interface ChoiceOptions {
   readonly rates?: Rates;
   readonly look?: Lookahead;
@@ -77,32 +65,17 @@ interface ChoiceOptions {
 const EQUALS = 0.04;
 
 /** Chooses the next action: exactly when little is left in question, else by looking ahead over a shortlist. */
-export function choose(
-  catalogue: TestCatalogue,
-  job: JobState,
-  ranking: Ranking,
-  { rates = DEFAULT_RATES, look = LOOKAHEAD, promised }: ChoiceOptions = {},
-): Choice | undefined {
+export function choose(s: Situation, { rates = DEFAULT_RATES, look = LOOKAHEAD, promised }: ChoiceOptions = {}): Choice | undefined {
+  const { catalogue, machine, job, ranking } = s;
   const belief = beliefOf(catalogue.suspects, ranking, job);
   if (belief.active.length === 0) return undefined;
-  const { machine } = catalogue.suspects.predictor;
   const groups = repairGroups(machine, belief.hypotheses, job, rates, job.preference.parts === "set");
   const costs = new CostToGo(belief, groups);
-  const repairsOnly = costs.repairsOnly(belief.weight);
-  const valued = valueTests(catalogue, job, costs, repairsOnly);
+  const scales: Scales = { situation: s, costs, repairsOnly: costs.repairsOnly(belief.weight) };
+  const valued = valueTests(scales);
   const { tests: ordered, repairs: all } = lookAhead(valued, costs, job, look);
-  const kept = ordered.find((t) => t.test.id === promised);
-  const tests = kept && kept.toGo <= (ordered[0]?.toGo ?? 0) * (1 + EQUALS) ? [kept, ...ordered.filter((t) => t !== kept)] : ordered;
-  const allowed = ({ group, chance, band }: RepairChance) => {
-    const share = shareOf(ranking, chance, job);
-    if (group.assemblies.length === 0) return share > SEEMS_WELL;
-    if (!group.assemblies.some((a) => replaces(repairOf(machine, a)))) return share > SLIGHT;
-    const standing = ownStanding(catalogue, job, belief, group);
-    if (ownTestDue(catalogue, job, belief, group, standing)) return true;
-    if (!mayBuy(ranking, chance, job)) return false;
-    return standing === "bad" || mayGamble(ranking, { chance, band }, standing === "good", machine, job);
-  };
-  const repairs = all.filter(allowed);
+  const tests = promisedFirst(ordered, promised);
+  const repairs = all.filter((r) => isAllowed(s, belief, r));
   const [repair] = repairs;
   const base = {
     belief,
@@ -110,23 +83,40 @@ export function choose(
     tests,
     repair,
     repairs,
-    repairsOnly,
-    valued: (test: TestAction) => valuedNow(catalogue, job, costs, repairsOnly, test),
+    repairsOnly: scales.repairsOnly,
+    valued: (test: TestAction) => valuedNow(scales, test),
   };
-  const exact = look.exactUpTo > 0 ? exactStep(machine, belief, groups, tests, job, look.exactUpTo) : undefined;
-  const measured = (action: NextAction): NextAction => measuredFirst(catalogue, job, costs, repairsOnly, action);
-  if (exact && (exact.kind === "test" || allowed(exact))) return { ...base, action: measured(exact), by: "exact" };
+  const exact = look.exactUpTo > 0 ? exactStep({ machine, belief, groups, tests, now: job }, look.exactUpTo) : undefined;
+  if (exact && (exact.kind === "test" || isAllowed(s, belief, exact)))
+    return { ...base, action: measuredFirst(scales, exact), by: "exact" };
   const [likeliest] = all;
-  const worth = likeliest && allowed(likeliest) ? 0 : worthOf(ranking, machine, job);
+  const worth = likeliest && isAllowed(s, belief, likeliest) ? 0 : worthOf(s);
   const action = beforeOpening(job, better(tests[0], repair, worth), valued);
-  return { ...base, action: action && measured(action), by: "lookahead" };
+  return { ...base, action: action && measuredFirst(scales, action), by: "lookahead" };
+}
+
+/** Between equals the test that was promised comes first. */
+function promisedFirst<T extends Valued & { readonly toGo: number }>(ordered: readonly T[], promised: string | undefined): readonly T[] {
+  const kept = ordered.find((t) => t.test.id === promised);
+  return kept && kept.toGo <= (ordered[0]?.toGo ?? 0) * (1 + EQUALS) ? [kept, ...ordered.filter((t) => t !== kept)] : ordered;
+}
+
+/** True where a repair may be made now: nothing is bought, or even remade, on a slight suspicion. */
+function isAllowed(s: Situation, belief: Belief, { group, chance, band }: RepairChance): boolean {
+  const share = shareOf(s, chance);
+  if (group.assemblies.length === 0) return share > SEEMS_WELL;
+  if (!group.assemblies.some((a) => replaces(repairOf(s.machine, a)))) return share > SLIGHT;
+  const standing = ownStanding(s, belief, group);
+  if (ownTestDue(s, belief, group, standing)) return true;
+  if (!mayBuy(s, chance)) return false;
+  return standing === "bad" || mayGamble(s, { chance, band }, standing === "good");
 }
 
 /** Nothing is fitted or remade that was not tested itself, where it can be. */
-function measuredFirst(catalogue: TestCatalogue, job: JobState, costs: CostToGo, repairsOnly: number, action: NextAction): NextAction {
+function measuredFirst(scales: Scales, action: NextAction): NextAction {
   if (action.kind === "test" || action.group.assemblies.length === 0) return action;
-  const test = ownTestDue(catalogue, job, costs.belief, action.group);
-  return test ? { kind: "test", valued: valuedNow(catalogue, job, costs, repairsOnly, test) } : action;
+  const test = ownTestDue(scales.situation, scales.costs.belief, action.group);
+  return test ? { kind: "test", valued: valuedNow(scales, test) } : action;
 }
 
 /** A test from outside is made before the first panel comes off when it saves so many times what it costs. */
@@ -143,8 +133,7 @@ function beforeOpening(job: JobState, action: NextAction | undefined, valued: re
 const WORTH_WHILE = 0.5;
 const WORTH_WHILE_STILL = 0.15;
 
-const worthOf = ({ outside }: Ranking, machine: Machine, job: JobState): number =>
-  (lookedOutside(machine, job) ? WORTH_WHILE_STILL : WORTH_WHILE) / (1 - outside);
+const worthOf = ({ ranking, looked }: Situation): number => (looked ? WORTH_WHILE_STILL : WORTH_WHILE) / (1 - ranking.outside);
 
 /** The better of a test and a repair. `worth`: what a test must save, as a share of what it costs. */
 function better(test: Choice["tests"][number] | undefined, repair: Choice["repair"], worth: number): NextAction | undefined {
@@ -191,94 +180,11 @@ function lookAhead(valued: readonly Valued[], costs: CostToGo, job: JobState, { 
   return { tests: tests.sort(byToGo), repairs: repairs.sort(byToGo) };
 }
 
-/** Look first or meter first, as how dear the other seems. */
-function bias(test: TestAction, { preference }: JobState): number {
-  if (preference.first === "look") return isLook(test) ? 1 : OTHER_WAY;
-  if (preference.first === "meter") return isLook(test) ? OTHER_WAY : 1;
-  return 1;
-}
-
-const isLook = ({ question }: TestAction): boolean =>
-  question.kind === "sight" || question.kind === "code" || question.kind === "look" || question.kind === "spot";
-
 const without = (weight: Float64Array, group: RepairGroup): Float64Array => {
   const rest = Float64Array.from(weight);
   for (const k of group.members) rest[k] = 0;
   return rest;
 };
-
-/** The tests offered, each valued on the present belief; the best first. */
-function valueTests(catalogue: TestCatalogue, job: JobState, costs: CostToGo, repairsOnly: number): Valued[] {
-  const { machine } = catalogue.suspects.predictor;
-  const valued = offeredTests(catalogue.tests, machine, job).flatMap((test) => {
-    const foreseen = foresee(catalogue, costs.belief, test);
-    return tellsNothing(foreseen.chances, costs.belief) ? [] : [valuedNow(catalogue, job, costs, repairsOnly, test, foreseen)];
-  });
-  return promised(valued, job).sort((a, b) => b.saves / (b.cost * bias(b.test, job)) - a.saves / (a.cost * bias(a.test, job)));
-}
-
-/** An outcome is certain, slips apart. */
-const tellsNothing = (chances: readonly number[], { slips }: Belief): boolean =>
-  chances.length < 2 || chances.some((c) => c > (1 - slips) * CERTAIN + slips / chances.length);
-
-/** Right after its power was switched, only what needs it so: what was promised follows. */
-function promised(valued: readonly Valued[], job: JobState): Valued[] {
-  const { safety } = job;
-  const fits = ({ test }: Valued) => test.needs === "nothing" || (test.needs === "dead") === (safety.power === "dead");
-  const wanted = valued.filter((v) => fits(v) && v.saves > v.cost);
-  return foundNothingSinceSwitch(job) && wanted.length > 0 ? valued.filter(fits) : [...valued];
-}
-
-interface Foreseen {
-  readonly outcomes: Outcomes;
-  readonly own: CompactTest;
-  readonly chances: readonly number[];
-}
-
-function foresee(catalogue: TestCatalogue, belief: Belief, test: TestAction): Foreseen {
-  const outcomes = catalogue.outcomesOf(test);
-  const own = compact(outcomes, belief);
-  return { outcomes, own, chances: chancesOf(belief.weight, own) };
-}
-
-function valuedNow(
-  catalogue: TestCatalogue,
-  job: JobState,
-  costs: CostToGo,
-  repairsOnly: number,
-  test: TestAction,
-  { outcomes, own, chances }: Foreseen = foresee(catalogue, costs.belief, test),
-): Valued {
-  const { machine } = catalogue.suspects.predictor;
-  const left = costs.afterTest(costs.belief.weight, own);
-  const { panels: opens, minutes: opening } = openingFor(machine, test.panels, job);
-  const closes = test.needs === "running" ? panelsToClose(machine, job) : [];
-  const cost = test.minutes + opening + panelMinutes(machine, closes, job) + stateMinutes(test, job.safety.power);
-  const again = sameAgain(timesTaken(job, test));
-  return { test, outcomes, chances, cost, opens, closes, again, saves: (1 - again) * (repairsOnly - left) };
-}
-
-type Power = JobState["safety"]["power"];
-
-/** How a test leaves the machine. */
-function powerAfter({ needs }: TestAction, before: Power): Power {
-  if (needs === "dead") return "dead";
-  return needs === "nothing" ? before : "live";
-}
-
-function stateMinutes({ needs, question }: TestAction, power: Power): number {
-  const fromDead = power === "dead" ? ENERGISE_MINUTES + MAKE_SAFE_MINUTES : 0;
-  switch (needs) {
-    case "nothing":
-      return 0;
-    case "dead":
-      return (power === "dead" ? 0 : MAKE_SAFE_MINUTES) + (question.kind === "look" || question.kind === "spot" ? 0 : DISCHARGE_MINUTES);
-    case "running":
-      return fromDead;
-    case "live":
-      return LIVE_HAZARD_MINUTES + fromDead;
-  }
-}
 
 /** Repairs worth a closer look, and a run in case that nothing is wrong: the best chances per minute. Fitting to see whether it helps is an action like any other. */
 function bestRepairs({ groups }: CostToGo, belief: Belief, mayRun: boolean): RepairChance[] {

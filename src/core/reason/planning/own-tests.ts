@@ -3,14 +3,17 @@ import { remedyOf } from "../../model/machine/assembly";
 import type { Machine } from "../../model/machine/format";
 import { mendedPiece } from "../../model/machine/pieces";
 import { hasOwnFinding, isOf, ownFindings } from "../../record/job/hands/own-finding";
-import { assembliesFitted, type JobState } from "../../record/job/state";
+import { assembliesFitted } from "../../record/job/state";
 import type { Hypothesis } from "../diagnosis/hypotheses";
 import type { Belief } from "./belief";
 import { type RepairGroup, repairChances } from "./repairs";
+import type { Situation } from "./situation";
 import type { TestCatalogue } from "./tests/catalogue";
 import { offeredAsItStands, timesTaken } from "./tests/offered";
 import { rowOf } from "./tests/outcomes";
 import type { TestAction } from "./tests/tests";
+
+type Tested = Pick<Situation, "catalogue" | "machine" | "job">;
 
 /** Of the outcomes' shares, so much must differ between the fault and a good machine for a test to tell it. */
 const TELLS = 0.3;
@@ -41,14 +44,13 @@ function partsInQuestion(machine: Machine, { weight, hypotheses }: Belief, group
  * tested, or it can't be.
  */
 export function ownTestDue(
-  catalogue: TestCatalogue,
-  job: JobState,
+  s: Tested,
   belief: Belief,
   group: RepairGroup,
-  standing: OwnStanding = ownStanding(catalogue, job, belief, group),
+  standing: OwnStanding = ownStanding(s, belief, group),
 ): TestAction | undefined {
-  const { machine } = catalogue.suspects.predictor;
-  const [question] = partsInQuestion(machine, belief, group, dueOf(catalogue, job, belief, group));
+  const { catalogue, machine, job } = s;
+  const [question] = partsInQuestion(machine, belief, group, dueOf(s, belief, group));
   if (!question || standing === "bad") return undefined;
   const number = catalogue.suspects.numberOf(question.leader.id);
   const own = offeredAsItStands(catalogue.tests, machine, job)
@@ -67,13 +69,7 @@ export function ownTestDue(
 const IN_QUESTION = 0.1;
 
 /** Before anybody gives up: a test of a likely part itself, its wires off, that nobody has made though it would tell. The likeliest first. */
-export function ownTestLeft(
-  catalogue: TestCatalogue,
-  job: JobState,
-  belief: Belief,
-  groups: readonly RepairGroup[],
-): TestAction | undefined {
-  const { machine } = catalogue.suspects.predictor;
+export function ownTestLeft({ catalogue, machine, job }: Tested, belief: Belief, groups: readonly RepairGroup[]): TestAction | undefined {
   const fresh = offeredAsItStands(catalogue.tests, machine, job).filter((t) => t.part !== undefined && timesTaken(job, t) === 0);
   const likely = repairChances(groups, belief.weight).filter((r) => r.chance > IN_QUESTION);
   for (const { group } of likely.sort((a, b) => b.chance - a.chance)) {
@@ -94,15 +90,15 @@ const SPEAKS_AGAINST = 2;
 type OwnStanding = "bad" | "good" | "open";
 
 /** How what a repair puts in stands by what was found of it itself: bad where any of it was, good where all of the likeliest part says so. */
-export function ownStanding(catalogue: TestCatalogue, job: JobState, belief: Belief, group: RepairGroup): OwnStanding {
-  const bans = ownBans(catalogue, job, belief, group, dueOf(catalogue, job, belief, group));
+export function ownStanding(s: Tested, belief: Belief, group: RepairGroup): OwnStanding {
+  const bans = ownBans(s, belief, group, dueOf(s, belief, group));
   if (isBad(bans)) return "bad";
   return (bans[0] ?? 0) < -Math.log(SPEAKS_AGAINST) ? "good" : "open";
 }
 
 /** How what was found of each part that a repair would put in speaks for its likeliest trouble, as ln of a likelihood ratio; the likeliest part first. */
-function ownBans({ suspects }: TestCatalogue, job: JobState, belief: Belief, group: RepairGroup, assembly: string): number[] {
-  return partsInQuestion(suspects.predictor.machine, belief, group, assembly).map(({ part, leader }) => {
+function ownBans({ catalogue: { suspects }, machine, job }: Tested, belief: Belief, group: RepairGroup, assembly: string): number[] {
+  return partsInQuestion(machine, belief, group, assembly).map(({ part, leader }) => {
     const at = suspects.numberOf(leader.id);
     return suspects.columns(ownFindings(job, part)).reduce((sum, column) => sum + real(column, at) - real(column, suspects.healthy), 0);
   });
@@ -111,10 +107,10 @@ function ownBans({ suspects }: TestCatalogue, job: JobState, belief: Belief, gro
 const isBad = (bans: readonly number[]): boolean => bans.some((b) => b > Math.log(SPEAKS_FOR));
 
 /** What of a repair is fitted next: what was found bad itself before the rest. */
-export function dueOf(catalogue: TestCatalogue, job: JobState, belief: Belief, group: RepairGroup): string {
-  const fitted = assembliesFitted(job);
+export function dueOf(s: Tested, belief: Belief, group: RepairGroup): string {
+  const fitted = assembliesFitted(s.job);
   const left = group.assemblies.filter((a) => !fitted.includes(a));
-  const bad = left.length > 1 ? left.find((a) => isBad(ownBans(catalogue, job, belief, group, a))) : undefined;
+  const bad = left.length > 1 ? left.find((a) => isBad(ownBans(s, belief, group, a))) : undefined;
   return bad ?? left[0] ?? item(group.assemblies, 0);
 }
 

@@ -1,3 +1,4 @@
+import { isReached } from "../../model/access/opening";
 import { panelsToOpen } from "../../model/access/panels";
 import { isDeadWork, partsOfAssembly, type Repair, repairOf, replaces } from "../../model/machine/assembly";
 import type { Machine } from "../../model/machine/format";
@@ -5,23 +6,23 @@ import { pieceId } from "../../model/machine/pieces";
 import type { Job } from "../../record/job/fold";
 import { disturbsGas } from "../../record/job/gas";
 import { assembliesFitted } from "../../record/job/state";
-import type { Beside } from "./cheap-beside";
-import type { OutsidePiece } from "./found-outside";
+import { repairShares } from "../diagnosis/repair-shares";
 import type { Choice } from "./next";
+import type { OutsidePiece } from "./outside";
 import { dueOf, ownStanding } from "./own-tests";
 import { type Needs, preparation } from "./prepare";
 import { CALL_BACK_MINUTES, METER_NEW_MINUTES, PROVE_MINUTES } from "./prices";
 import { type Proposal, plain, type Reason, type SetOffer, type StepOf } from "./proposal";
 import { othersOf } from "./propose-test";
 import { type RepairChance, withSiblings, workAndPrice } from "./repairs";
-import type { TestCatalogue } from "./tests/catalogue";
+import type { Situation } from "./situation";
 
 /** The next part of a repair as the next step, or what prepares it. */
-export function proposeFit(catalogue: TestCatalogue, job: Job, choice: Choice, { group, chance, band }: RepairChance): Proposal {
-  const { machine } = catalogue.suspects.predictor;
+export function proposeFit(s: Situation, choice: Choice, { group, chance, band }: RepairChance): Proposal {
+  const { machine, job } = s;
   const fitted = assembliesFitted(job);
   const left = group.assemblies.filter((a) => !fitted.includes(a));
-  const assembly = dueOf(catalogue, job, choice.belief, group);
+  const assembly = dueOf(s, choice.belief, group);
   const repair = repairOf(machine, assembly);
   const [best] = choice.tests;
   const set = setOffer(machine, group.assemblies);
@@ -29,7 +30,7 @@ export function proposeFit(catalogue: TestCatalogue, job: Job, choice: Choice, {
     code: "likely-repair",
     assemblies: left,
     chance,
-    ...(replaces(repair) && ownStanding(catalogue, job, choice.belief, group) !== "bad" && { gamble: band }),
+    ...(replaces(repair) && ownStanding(s, choice.belief, group) !== "bad" && { gamble: band }),
     ...(best && { bestTest: { test: best.test, saves: best.saves, minutes: best.cost } }),
     ...(set && { set }),
   };
@@ -50,7 +51,7 @@ function needsOfRepair(machine: Machine, job: Job, repair: Repair): Needs {
 }
 
 /** A piece that no circuit shows, found bad, is put right. */
-export function proposeMend(machine: Machine, job: Job, piece: OutsidePiece, outside: number): Proposal {
+export function proposeMend({ machine, job }: Situation, piece: OutsidePiece, outside: number): Proposal {
   const repair = repairOf(machine, pieceId(piece));
   const reason: Reason = { code: "found-bad", outside };
   const before = preparation(machine, job, needsOfRepair(machine, job, repair), { for: "fit", assembly: repair.id });
@@ -58,15 +59,40 @@ export function proposeMend(machine: Machine, job: Job, piece: OutsidePiece, out
   return plain(fitStep(repair), repair.minutes, reason, disturbsGas(machine, repair.id) ? "gas-work" : undefined);
 }
 
+/** Something that may be wrong besides, with its share. */
+interface Beside {
+  readonly repair: Repair;
+  readonly share: number;
+}
+
+/** What is less likely than this is left. */
+const SLIGHT = 0.08;
+
+/**
+ * With the machine open: what else may be wrong, needs no part and nothing more opened, and is put right for less than being called back for it
+ * would cost. `undefined`: nothing, or it was done.
+ */
+export function cheapBeside({ catalogue, machine, job, ranking }: Situation): Beside | undefined {
+  const fitted = assembliesFitted(job);
+  for (const { assemblies, share } of repairShares(catalogue.suspects, ranking, fitted)) {
+    const [assembly] = assemblies;
+    if (assembly === undefined || assemblies.length > 1 || share < SLIGHT || fitted.includes(assembly)) continue;
+    const repair = repairOf(machine, assembly);
+    if (replaces(repair) || !isReached(machine, repair.panel, job)) continue;
+    if (share * CALL_BACK_MINUTES > repair.minutes) return { repair, share };
+  }
+  return undefined;
+}
+
 /** What may be wrong besides and is cheap to put right now. */
-export function proposeBeside(machine: Machine, job: Job, { repair, share }: Beside): Proposal {
+export function proposeBeside({ machine, job }: Situation, { repair, share }: Beside): Proposal {
   const reason: Reason = { code: "beside", chance: share, minutes: repair.minutes };
   const before = preparation(machine, job, needsOfRepair(machine, job, repair), { for: "fit", assembly: repair.id });
   return before ? { ...before, reason } : plain(fitStep(repair), repair.minutes, reason);
 }
 
 /** Who fits sets: the next assembly of a set that was begun. */
-export function siblingDue(machine: Machine, job: Job): string | undefined {
+export function siblingDue({ machine, job }: Situation): string | undefined {
   if (job.preference.parts !== "set") return undefined;
   const begun = job.fitted.filter((f) => f.action === "replaced").map((f) => f.assembly);
   if (begun.length === 0) return undefined;
@@ -75,7 +101,7 @@ export function siblingDue(machine: Machine, job: Job): string | undefined {
 }
 
 /** The next of the set, as who fits sets would. */
-export function proposeSibling(machine: Machine, job: Job, assembly: string): Proposal {
+export function proposeSibling({ machine, job }: Situation, assembly: string): Proposal {
   const repair = repairOf(machine, assembly);
   const reason: Reason = { code: "sibling" };
   const before = preparation(machine, job, { ...needsOfRepair(machine, job, repair), power: "dead" }, { for: "fit", assembly });

@@ -1,5 +1,5 @@
 import { useMemo } from "react";
-import { notNow } from "../../../core/reason/planning/tests/not-now";
+import { notNow } from "../../../core/reason/planning/tests/offered";
 import { FORBIDS } from "../../../core/speech/words/bench/energies";
 import { testTitle } from "../../../core/speech/words/card/proposals";
 import bench from "../../../ui/Bench.module.css";

@@ -3,7 +3,7 @@ import { useEffect } from "react";
 import { capital, clockSays } from "../../../core/model/naming/text";
 import { type Lane, lanesOf, partsAt, type Strip } from "../../../core/model/prediction/run-strip";
 import type { RankedSuspect } from "../../../core/reason/diagnosis/standing";
-import { isApart } from "../../../core/reason/planning/tests/not-now";
+import { isApart } from "../../../core/reason/planning/tests/offered";
 import { findingSays } from "../../../core/record/finding/finding";
 import { HAPPENED, type Happening, happeningsOf, sightsOfRun } from "../../../core/record/finding/watched";
 import { type SoFar, soFar } from "../../../core/record/finding/watched-strip";

@@ -1,5 +1,5 @@
-import { pieceFinding, piecesOf } from "../../../core/reason/planning/doubt";
-import type { OutsidePiece } from "../../../core/reason/planning/found-outside";
+import type { OutsidePiece } from "../../../core/reason/planning/outside";
+import { pieceFinding, piecesOf } from "../../../core/reason/planning/outside";
 import type { StepOf } from "../../../core/reason/planning/proposal";
 import type { Draft } from "../../../core/record/job/kinds/index";
 import { FOUND_OUTSIDE } from "../../../core/speech/words/card/proposals";

@@ -1,6 +1,6 @@
 import { useEffect, useMemo } from "react";
 import type { KeptMachine } from "../../../core/model/machine/revision";
-import type { FirstAnswer } from "../../../core/reason/planning/first-answer";
+import type { FirstAnswer } from "../../../core/reason/planning/propose";
 import { type ShownJob, withMachine } from "../../../core/record/job/shown";
 import type { Stage } from "../../../core/record/job/stages";
 import type { Envelope } from "../../../core/record/journal/envelope";

@@ -1,6 +1,6 @@
 import { item, real } from "../../../model/array/at";
-import { type Compiled, compile, openingCost } from "./compiled";
 import type { Policy, Problem } from "./problem";
+import { type Compiled, compile, openingCost } from "./problem";
 
 interface ExactSolution {
   /** Expected total cost of `policy`, in the problem's unit of cost. */

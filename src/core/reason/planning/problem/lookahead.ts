@@ -1,6 +1,6 @@
 import { item, real } from "../../../model/array/at";
-import { type Compiled, compile, openingCost } from "./compiled";
 import type { Policy, Problem } from "./problem";
+import { type Compiled, compile, openingCost } from "./problem";
 
 export interface LookaheadOptions {
   /** Actions looked through before the rest is estimated; 1 is greedy. */

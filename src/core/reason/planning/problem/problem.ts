@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { item, real } from "../../../model/array/at";
 
 const access = z.array(z.string());
 
@@ -59,3 +60,80 @@ function hasPanelCycle(panels: readonly { id: string; behind: readonly string[] 
 export type Policy =
   | { readonly test: string; readonly pass: Policy; readonly fail: Policy }
   | { readonly repair: string; readonly otherwise: Policy | null };
+
+/** A problem with panels as bit masks (prerequisites included), for the solvers. */
+export interface Compiled {
+  readonly problem: Problem;
+  readonly prior: Float64Array;
+  readonly repairCost: Float64Array;
+  readonly repairPanels: readonly number[];
+  readonly testCost: Float64Array;
+  readonly testPanels: readonly number[];
+  /** fail[test][fault] */
+  readonly fail: readonly Float64Array[];
+  readonly panelCost: Float64Array;
+}
+
+export function compile(problem: Problem): Compiled {
+  const index = new Map(problem.panels.map((p, i) => [p.id, i]));
+  const closure = (ids: readonly string[]): number =>
+    ids.reduce((mask, id) => {
+      const i = index.get(id) as number;
+      return mask | (1 << i) | closure(item(problem.panels, i).behind);
+    }, 0);
+  const total = problem.faults.reduce((sum, f) => sum + f.prior, 0);
+  return {
+    problem,
+    prior: Float64Array.from(problem.faults, (f) => f.prior / total),
+    repairCost: Float64Array.from(problem.faults, (f) => f.repair.cost),
+    repairPanels: problem.faults.map((f) => closure(f.repair.access)),
+    testCost: Float64Array.from(problem.tests, (t) => t.cost),
+    testPanels: problem.tests.map((t) => closure(t.access)),
+    fail: problem.tests.map((t) => Float64Array.from(problem.faults, (f) => t.fail[f.id] ?? Number.NaN)),
+    panelCost: Float64Array.from(problem.panels, (p) => p.cost),
+  };
+}
+
+/** Cost of opening what `needed` asks for and `open` does not have yet. */
+export function openingCost(panelCost: Float64Array, needed: number, open: number): number {
+  let cost = 0;
+  for (let rest = needed & ~open; rest; rest &= rest - 1) cost += real(panelCost, 31 - Math.clz32(rest & -rest));
+  return cost;
+}
+
+/** Expected total cost of a given policy, computed from the problem alone: what a policy is checked with. Throws RangeError when a fault is never repaired. */
+export function expectedCost(problem: Problem, policy: Policy): number {
+  const c = compile(problem);
+  const fault = new Map(problem.faults.map((f, i) => [f.id, i]));
+  const test = new Map(problem.tests.map((t, i) => [t.id, i]));
+
+  function cost(node: Policy | null, weights: Float64Array, open: number): number {
+    const mass = weights.reduce((sum, w) => sum + w, 0);
+    if (mass <= 0) return 0;
+    if (node === null) throw new RangeError(`the policy ends while a fault of probability ${mass} is unrepaired`);
+    if ("repair" in node) {
+      const f = fault.get(node.repair) as number;
+      const needed = item(c.repairPanels, f);
+      const after = weights.map((w, i) => (i === f ? 0 : w));
+      const here = mass * (real(c.repairCost, f) + openingCost(c.panelCost, needed, open));
+      return here + cost(node.otherwise, after, open | needed);
+    }
+    const t = test.get(node.test) as number;
+    const needed = item(c.testPanels, t);
+    const p = item(c.fail, t);
+    return (
+      mass * (real(c.testCost, t) + openingCost(c.panelCost, needed, open)) +
+      cost(
+        node.fail,
+        weights.map((w, i) => w * real(p, i)),
+        open | needed,
+      ) +
+      cost(
+        node.pass,
+        weights.map((w, i) => w * (1 - real(p, i))),
+        open | needed,
+      )
+    );
+  }
+  return cost(policy, c.prior, 0);
+}

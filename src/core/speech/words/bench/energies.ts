@@ -1,7 +1,7 @@
 import type { Machine } from "../../../model/machine/format";
 import { partName } from "../../../model/naming/names";
 import { capital } from "../../../model/naming/text";
-import type { Forbids } from "../../../reason/planning/tests/not-now";
+import type { Forbids } from "../../../reason/planning/tests/offered";
 import type { Energy } from "../../../record/job/energies";
 
 /** An energy's name, how it stands, and how it is taken out. */

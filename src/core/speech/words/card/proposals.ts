@@ -5,7 +5,7 @@ import { assemblyName, partName, repairName, repairSays } from "../../../model/n
 import { panelOrderSays } from "../../../model/naming/removals";
 import { bandSays, capital, lower, minutesSay, percent } from "../../../model/naming/text";
 import { sightOf } from "../../../model/sights/sights";
-import type { OutsidePiece } from "../../../reason/planning/found-outside";
+import type { OutsidePiece } from "../../../reason/planning/outside";
 import { CALL_BACK_MINUTES } from "../../../reason/planning/prices";
 import type {
   Before,
