@@ -23,7 +23,7 @@ console.log(`unit tests take turns, and draw, by YENNIC_SEED=${process.env.YENNI
 export default defineConfig({
   plugins: [ownNames],
   test: {
-    include: ["tests/**/*.test.ts"],
+    include: ["tests/**/*.test.{ts,tsx}"],
     exclude: ["tests/e2e/**"],
     setupFiles: ["tests/seed.ts"],
     testTimeout: 60_000,

@@ -1,5 +1,5 @@
 import { expect, test } from "@playwright/test";
-import { openJob, visit } from "./support/hidden-fault";
+import { openJob, type, visit } from "./support/hidden-fault";
 import { sharedServer } from "./support/shared-server";
 import { bothWays } from "./support/ways";
 
@@ -47,8 +47,7 @@ bothWays((way, press) => {
     await visit(page, "Watch it run");
     await press(page, "not safe to run");
     await expect(page.getByText("Skipped: not safe to run.")).toBeVisible();
-    await page.getByLabel("Reading line").fill("proved dead, rear off");
-    await page.getByLabel("Reading line").press("Enter");
+    await type(page, "proved dead, rear off");
     await visit(page, "Watch it run");
     await expect(page.getByText("Don't run it with panels off")).toBeVisible();
     await expect(page.getByRole("button", { name: "Start the clock" })).toBeDisabled();

@@ -49,6 +49,13 @@ test("what is formatted is read back within its own digits", () => {
       const back = parseQuantity(formatValue(value, unit), unit);
       expect(back.ok && Math.abs(back.quantity.value - value) / value).toBeLessThan(0.51);
       if (value > 10) expect(back.ok && Math.abs(back.quantity.value - value) / value).toBeLessThan(0.06);
+      expect(back.ok && formatValue(back.quantity.value, unit)).toBe(formatValue(value, unit));
     }),
   );
+});
+
+test("a number that rounds up to the next size is written as one of that size", () => {
+  expect([9.96, 999.7, 99.96, 999.6].map((v) => formatValue(v, "volt"))).toEqual(["10 V", "1000 V", "100 V", "1000 V"]);
+  expect([99.96, 999.6, 99_960, 999_600].map((v) => formatValue(v, "ohm"))).toEqual(["100 Ω", "1.00 kΩ", "100 kΩ", "1.00 MΩ"]);
+  expect([9.996, 999.6].map((v, i) => formatValue(v, i === 0 ? "amp" : "watt"))).toEqual(["10.0 A", "1.00 kW"]);
 });

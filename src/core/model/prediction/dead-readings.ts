@@ -123,7 +123,7 @@ export class DeadReadings {
     const plain = isNet(p) && isNet(q);
     const [a, b] = [this.node(p, NONE), this.node(q, NONE)];
     const near = this.nearIsolated(p, q);
-    const healthy = a === undefined || b === undefined ? OPEN : this.read(this.healthy, a, b);
+    const healthy = this.read(this.healthy, a, b);
     /** By the number of a difference: whether it moves this reading by itself. */
     const effect: boolean[] = [];
     const movesIt = (d: Difference): boolean => {
@@ -144,34 +144,31 @@ export class DeadReadings {
         return this.readThrough(differences, this.node(p, set), this.node(q, set));
       }
       if (first === undefined) return healthy;
-      if (second === undefined) return movesIt(first) ? this.readAt(this.with(this.healthy, first), a, b) : healthy;
+      if (second === undefined) return movesIt(first) ? this.read(this.with(this.healthy, first), a, b) : healthy;
       if (differences.length > 2 || (first.come.length > 0 && second.come.length > 0)) return this.readThrough(differences, a, b);
       const moved = movesIt(first);
       if (!moved && !movesIt(second)) return healthy;
       const other = moved ? second : first;
       const variant = this.with(this.healthy, moved ? first : second);
-      return this.readAt(moves(variant, other, a, b) ? this.with(variant, other) : variant, a, b);
+      return this.read(moves(variant, other, a, b) ? this.with(variant, other) : variant, a, b);
     };
   }
 
-  private readAt(variant: Variant, a: number | undefined, b: number | undefined): Prediction {
-    return a === undefined || b === undefined ? OPEN : this.read(variant, a, b);
-  }
-
-  /** Takes in, one after the other, the differences that move the reading. */
-  private readThrough(differences: readonly Difference[], a: number | undefined, b: number | undefined): Prediction {
-    const both = differences.length > 1 && differences.every((d) => d.come.length > 0);
-    let variant = this.healthy;
-    let rest = differences;
+  /** Takes in, one after the other, the differences that move the reading. Two that bring branches may move it only together: they are all taken in. */
+  private readThrough(differences: readonly Difference[], a: number, b: number): Prediction {
+    const come = differences.filter((d) => d.come.length > 0);
+    const together = come.length > 1 ? come : [];
+    let variant = together.reduce((v, d) => this.with(v, d), this.healthy);
+    let rest = differences.filter((d) => !together.includes(d));
     while (rest.length > 0) {
       const at = variant;
-      const d = both ? rest[0] : rest.find((x) => moves(at, x, a, b));
+      const d = rest.find((x) => moves(at, x, a, b));
       if (!d) break;
       // What did not matter before may matter now: the rest is looked at again.
       rest = rest.filter((x) => x !== d);
       variant = this.with(variant, d);
     }
-    return this.readAt(variant, a, b);
+    return this.read(variant, a, b);
   }
 
   /** Share of the meter's current that each part carries between two points, in the order in which it passes them; empty for OL. */
@@ -180,7 +177,7 @@ export class DeadReadings {
     for (const d of this.differencesOf(faults)) variant = this.with(variant, d);
     const set = new FaultSet(faults);
     const [a, b] = [this.node(p, set), this.node(q, set)];
-    if (a === undefined || b === undefined || a >= variant.size || b >= variant.size) return [];
+    if (a >= variant.size || b >= variant.size) return [];
     const { size, ohms } = variant;
     const total = real(ohms, a * size + b);
     if (total === Infinity) return [];
@@ -206,11 +203,11 @@ export class DeadReadings {
     return new Set([part, ...this.machine.parts.filter((x) => x.moves.some((m) => m.control === control)).map((x) => x.id)]);
   }
 
-  /** A terminal that only a fault of its part parts from its net is numbered when that fault's difference is first made. */
-  private node(point: string, faults: FaultSet): number | undefined {
-    if (isNet(point)) return this.number.get(point);
+  /** The net that a probe is on; one that nothing is joined to has its number too: two probes on it read no ohms. */
+  private node(point: string, faults: FaultSet): number {
+    if (isNet(point)) return this.netNumber(point);
     const wiring = faults.faults.length === 0 ? this.wiring : wiringUnder(this.machine, faults, this.edits);
-    return this.number.get(probeNode(this.machine, point, wiring));
+    return this.netNumber(probeNode(this.machine, point, wiring));
   }
 
   private with(variant: Variant, difference: Difference): Variant {
@@ -339,9 +336,9 @@ const isNet = (point: string): boolean => point.charCodeAt(0) >= 65 && point.cha
  * current, and branches that come between points of one potential (what floats takes that potential too), leave every
  * current as it is: exact, by substitution.
  */
-function moves(variant: Variant, { gone, come }: Difference, a: number | undefined, b: number | undefined): boolean {
+function moves(variant: Variant, { gone, come }: Difference, a: number, b: number): boolean {
   const { size, ohms } = variant;
-  if (a === undefined || b === undefined || a >= size || b >= size || ohms[a * size + b] === Infinity) return come.length > 0;
+  if (a >= size || b >= size || ohms[a * size + b] === Infinity) return come.length > 0;
   for (const c of gone) {
     if (ohms[c.a * size + a] === Infinity) continue;
     if (Math.abs(transferOhms(variant, a, b, c.a, c.b)) > ROUNDING * c.ohms) return true;

@@ -6,6 +6,7 @@ interface DisplayUnits {
 
 const DEFAULT_UNITS: DisplayUnits = { temperature: "C" };
 
+/** As it is written beside its unit: as many digits as count at its size. The same number again for what was written. */
 export function formatValue(value: number, unit: Unit, units: DisplayUnits = DEFAULT_UNITS): string {
   if (!Number.isFinite(value)) return "OL";
   switch (unit) {
@@ -20,22 +21,34 @@ export function formatValue(value: number, unit: Unit, units: DisplayUnits = DEF
     case "metre-per-second":
       return `${value.toFixed(1)} m/s`;
     case "second":
-      return value >= 120 ? `${trimZeros((value / 60).toFixed(1))} min` : `${value.toFixed(0)} s`;
+      return Math.round(value) >= 120 ? `${trimZeros((value / 60).toFixed(1))} min` : `${value.toFixed(0)} s`;
     case "watt":
-      return Math.abs(value) >= 1000 ? `${significant(value / 1000)} kW` : `${value.toFixed(Math.abs(value) < 10 ? 1 : 0)} W`;
+      return rounds(value, 1000) ? `${significant(value / 1000)} kW` : `${rounded(value, [[10, 1]])} W`;
     case "volt":
-      return `${Math.abs(value) < 10 ? value.toFixed(1) : value.toFixed(0)} V`;
+      return `${rounded(value, [[10, 1]])} V`;
     case "amp":
-      return `${Math.abs(value) < 10 ? value.toFixed(2) : value.toFixed(1)} ${UNIT_SYMBOL.amp}`;
+      return `${rounded(value, [[10, 2]], 1)} ${UNIT_SYMBOL.amp}`;
   }
 }
 
 function formatOhms(ohms: number): string {
-  if (ohms >= 1e6) return `${significant(ohms / 1e6)} MΩ`;
-  if (ohms >= 1000) return `${significant(ohms / 1000)} kΩ`;
-  if (ohms >= 100) return `${ohms.toFixed(0)} Ω`;
-  return `${ohms.toFixed(1)} Ω`;
+  if (rounds(ohms / 1000, 1000)) return `${significant(ohms / 1e6)} MΩ`;
+  if (rounds(ohms, 1000)) return `${significant(ohms / 1000)} kΩ`;
+  return `${rounded(ohms, [[100, 1]])} Ω`;
 }
 
-const significant = (x: number): string => (Math.abs(x) >= 100 ? x.toFixed(0) : Math.abs(x) >= 10 ? x.toFixed(1) : x.toFixed(2));
+/** True where it is so much once it is rounded to a whole: 999.6 is a thousand. */
+const rounds = (x: number, least: number): boolean => Math.abs(Math.round(x)) >= least;
+
+/** With so many digits while what is written stays below each of these, else with `digits`. */
+function rounded(x: number, below: readonly (readonly [number, number])[], digits = 0): string {
+  const at = below.find(([most, n]) => Math.abs(Number(x.toFixed(n))) < most);
+  return x.toFixed(at?.[1] ?? digits);
+}
+
+const significant = (x: number): string =>
+  rounded(x, [
+    [10, 2],
+    [100, 1],
+  ]);
 const trimZeros = (text: string): string => text.replace(/\.0$/, "");

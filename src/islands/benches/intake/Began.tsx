@@ -1,6 +1,5 @@
-import { useState } from "react";
-import bench from "../../../ui/Bench.module.css";
 import { Button } from "../../../ui/Button";
+import { WordsForm } from "../../../ui/WordsForm";
 import { useDispatch, useJob } from "../../store/context";
 import styles from "./Intake.module.css";
 
@@ -28,7 +27,6 @@ export function Began() {
 function Asked({ name, about, says, other }: (typeof ASKED)[number]) {
   const notes = useJob((s) => s.job.notes);
   const dispatch = useDispatch();
-  const [typed, setTyped] = useState("");
   const told = notes.filter((n) => n.about === about);
   const add = (words: string) => dispatch({ do: "record", drafts: [{ kind: "note", body: { words, about, by: "customer" } }] });
   const own = told.filter((n) => !says.some((s) => s === n.words));
@@ -48,24 +46,11 @@ function Asked({ name, about, says, other }: (typeof ASKED)[number]) {
             </Button>
           );
         })}
-        <form
-          onSubmit={(e) => {
-            e.preventDefault();
-            if (!typed.trim()) return;
-            void add(typed.trim());
-            setTyped("");
-          }}
-        >
-          <input
-            className={bench.field}
-            aria-label={other}
-            placeholder={other}
-            maxLength={300}
-            value={typed}
-            onChange={(e) => setTyped(e.target.value)}
-          />
-          {typed.trim() && <Button type="submit">Add</Button>}
-        </form>
+        <WordsForm
+          fields={{ words: { label: other, placeholder: other, bare: true, most: 300 } }}
+          button="Add"
+          onKeep={({ words }) => add(words)}
+        />
       </div>
       {own.length > 0 && <p className={styles.told}>{own.map((n) => `“${n.words}”`).join(" ")}</p>}
     </section>

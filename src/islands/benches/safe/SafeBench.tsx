@@ -1,11 +1,11 @@
 import { CircleCheck, TriangleAlert } from "lucide-react";
-import { useState } from "react";
 import { type Energy, energiesOf } from "../../../core/record/job/energies";
 import type { Draft } from "../../../core/record/job/kinds/index";
 import { energySays } from "../../../core/speech/words/bench/energies";
 import bench from "../../../ui/Bench.module.css";
 import { Button } from "../../../ui/Button";
 import { Clock } from "../../../ui/Clock";
+import { WordsForm } from "../../../ui/WordsForm";
 import { useDispatch, useJob, useMachine } from "../../store/context";
 import { NotNow } from "./NotNow";
 import styles from "./Safe.module.css";
@@ -89,9 +89,7 @@ function MainsActs() {
           <Act draft={{ kind: "isolated", body: { how: "breaker", locked: true } }}>Record breaker locked out</Act>
         </>
       )}
-      {power !== "live" && (
-        <Act draft={{ kind: "energised", body: {} }}>{power === "dead" || isolated ? "Record power on" : "Record power on"}</Act>
-      )}
+      {power !== "live" && <Act draft={{ kind: "energised", body: {} }}>Record power on</Act>}
     </>
   );
 }
@@ -101,33 +99,19 @@ function Act({ draft, children }: { readonly draft: Draft; readonly children: st
   return <Button onClick={() => dispatch({ do: "record", drafts: [draft] })}>{children}</Button>;
 }
 
-/** What hangs on the lock: whose it is, where the key is. */
+const ON_LOCK = "On the lock: whose it is, where the key is";
+
 function LockNote() {
   const isolated = useJob((s) => s.job.safety.isolated);
   const dispatch = useDispatch();
-  const [typed, setTyped] = useState("");
   if (!isolated?.locked) return null;
   if (isolated.note) return <p className={styles.note}>On the lock: “{isolated.note}”</p>;
   return (
-    <form
-      className={styles.lock}
-      onSubmit={(e) => {
-        e.preventDefault();
-        if (typed.trim()) void dispatch({ do: "record", drafts: [{ kind: "isolated", body: { ...isolated, note: typed.trim() } }] });
-      }}
-    >
-      <input
-        className={bench.field}
-        aria-label="On the lock: whose it is, where the key is"
-        placeholder="On the lock: whose it is, where the key is"
-        maxLength={200}
-        value={typed}
-        onChange={(e) => setTyped(e.target.value)}
-      />
-      <Button type="submit" disabled={!typed.trim()}>
-        Save
-      </Button>
-    </form>
+    <WordsForm
+      fields={{ note: { label: ON_LOCK, placeholder: ON_LOCK, bare: true, most: 200 } }}
+      button="Save"
+      onKeep={({ note }) => dispatch({ do: "record", drafts: [{ kind: "isolated", body: { ...isolated, note } }] })}
+    />
   );
 }
 
