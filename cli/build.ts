@@ -17,7 +17,7 @@ export function buildIfNeeded(): void {
   if (status !== 0) throw new BadInput(`the build failed:\n${stdout}\n${stderr}`);
 }
 
-/** Whether the build is newer than every source. */
+/** True where the build is newer than every source. */
 export function isBuilt(): boolean {
   const built = join(root, "dist/server/entry.mjs");
   const sources = ["src", "public"].map((f) => newest(join(root, f)));

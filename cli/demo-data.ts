@@ -21,9 +21,9 @@ interface DemoJob {
   readonly words: string;
   /** Hours before now at which it was opened. */
   readonly ago: number;
-  /** What is ordered for it. */
+  /** Holds what is ordered for it. */
   readonly orders?: readonly (Omit<StockBody<"ordered">, "job"> & { readonly agoHours: number })[];
-  /** What was typed into the reading line, or an entry that has a form of its own. */
+  /** Holds what was typed into the reading line, or an entry that has a form of its own. */
   readonly lines: readonly (string | Draft)[];
 }
 
@@ -48,7 +48,7 @@ const proof = (body: Partial<Body<"proof">> = {}): Draft => ({
   body: { starts: "yes", turns: "yes", warm: "yes", cycles: "yes", airflow: "strong", ...body },
 });
 
-/** Who has not said a name on this device: the demo's own technician, whose proofs of dead hold there. */
+/** Whoever has not said a name on this device: the demo's own technician, whose proofs of dead hold there. */
 const YOU = "Technician";
 
 const LINES: readonly BillLine[] = [

@@ -6,7 +6,7 @@ import { DEFAULT_TERMS, type Terms } from "../src/core/record/stock/terms";
 /** The invented shop of the demo. */
 export const QUILLFOLD: Terms = { ...DEFAULT_TERMS, shop: "Quillfold Repairs", address: "Slip Lane 3, Ostrey" };
 
-/** What lies in two vans and on the shelf, and what should. */
+/** Holds what lies in two vans and on the shelf, and what should. */
 export const STOCKED: readonly StockDraft[] = [
   { kind: "terms", body: QUILLFOLD },
   ...(

@@ -46,7 +46,7 @@ function ownerIn(file: string): number | "unreadable" | undefined {
 
 const inWords = (pid: number | "unreadable" | undefined): string => (typeof pid === "number" ? `process ${pid}` : "another process");
 
-/** Who holds a lock renews it every few seconds: waits until that happens, or the lock is nobody's. */
+/** Whoever holds a lock renews it every few seconds: waits until that happens, or the lock is nobody's. */
 function isRenewed(lock: string): boolean {
   console.error("yennic: a lock without a readable owner; waiting to see whether it is still in use");
   const seen = mtimeOf(lock);

@@ -1,6 +1,6 @@
 // Bundles the command line and runs it. Bundled rather than loaded file by file: it starts faster, and the loader that
 // would run TypeScript as it stands wraps every closure to keep its name, which doubles the time of the computing core.
-// What was bundled is run again as long as nothing below src/ and cli/ has changed.
+// Whatever was bundled is run again as long as nothing below src/ and cli/ has changed.
 import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, statSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { pathToFileURL } from "node:url";

@@ -14,11 +14,11 @@ import { MACHINES } from "../src/machines";
 
 const root = process.env.YENNIC_ROOT ?? process.cwd();
 const ALL = join(root, ".yennic/tables");
-/** What a table is worked out by: when none of it changed, the table is good. */
+/** Holds what a table is worked out by: when none of it changed, the table is good. */
 const RESTS_ON = ["src/core/model", "src/core/record", "src/core/reason", "src/machines"];
 /** Tables are made by so many processes. */
 const HANDS = 2;
-/** How often it is looked how many there are, ms. */
+/** Says how often it is looked how many there are, ms. */
 const LOOK_MS = 500;
 
 /** Where the tables of predictions of this program lie, a file a revision. Those of other programs are taken away. */

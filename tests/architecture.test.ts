@@ -110,6 +110,15 @@ test(`no folder holds more than ${MOST_FILES} files of code`, () => {
   expect([...counts].filter(([, n]) => n > MOST_FILES)).toEqual([]);
 });
 
+test("a comment says what something is or does: none begins with a question", () => {
+  const asking = [...files, ...below("tests").filter((f) => CODE.test(f))].flatMap((f) =>
+    [...readFileSync(join(ROOT, f), "utf8").matchAll(/(?:\/\*\*?|^\s*\/\/|\/\*\*\n\s*\*) (?:What|How|Whether|Who)\b.*/gm)].map(
+      (m) => `${f}: ${m[0].trim()}`,
+    ),
+  );
+  expect(asking).toEqual([]);
+});
+
 test("the core knows no interface, no input or output, no clock and no hidden randomness", () => {
   const wrong = files
     .filter((f) => f.startsWith("src/core/"))

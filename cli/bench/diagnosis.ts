@@ -69,7 +69,7 @@ export function proposing(): void {
 export const candidatePoints = (machine: Machine): string[] =>
   machine.testPoints.filter((t) => !isWallPoint(machine, t.net)).map((t) => t.net);
 
-/** How many suspects the slow way is measured on; all of them would take a minute and tell the same. */
+/** Says how many suspects the slow way is measured on; all of them would take a minute and tell the same. */
 const SAMPLE = 60;
 
 /** Ohms of all suspects at all pairs of points, against solving each suspect's network by a dense LU of ml-matrix. */

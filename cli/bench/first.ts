@@ -27,7 +27,7 @@ const ROUNDS = 7;
 /** A slower device, as a factor on the time of computing. */
 const SLOWER = 4;
 
-/** How soon the first proposal from all suspects is there, what a new entry takes, and what the worker keeps in memory. */
+/** Gives how soon the first proposal from all suspects is there, what a new entry takes, and what the worker keeps in memory. */
 export async function firstProposal(): Promise<void> {
   for (const machine of [ELECTRIC, LARGEST]) computed(machine);
   for (const machine of MACHINES) replanned(machine);

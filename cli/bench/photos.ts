@@ -98,7 +98,7 @@ const scrolled = (page: Page): Promise<number[]> =>
 
 const WAIT_MS = 180_000;
 
-/** How many of the job's photos the server has, once it has had time to get them all. */
+/** Gives how many of the job's photos the server has, once it has had time to get them all. */
 async function kept(page: Page, url: string, job: string): Promise<number> {
   for (const until = Date.now() + WAIT_MS; ; await page.waitForTimeout(2000)) {
     const text = await page.request.get(`${url}/api/jobs/${job}`).then((r) => r.text());

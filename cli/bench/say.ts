@@ -4,7 +4,7 @@ import { tokensOf } from "../../src/core/speech/hear/tokens";
 import { understand } from "../../src/core/speech/understand";
 import { LARGEST, PREFIX, print, quantile, sampleJob, timed } from "./measure";
 
-/** What is muttered in the course of a job, short and long. */
+/** Holds what is muttered in the course of a job, short and long. */
 const LINES = [
   "igniter 62 ohm",
   "main coil 1,2k cold, OL once hot",

@@ -17,7 +17,7 @@ interface Series {
   readonly points: readonly (readonly [number, number])[];
 }
 
-/** How cost grows with nets, suspects and tests: printed, and written to docs/ as a table and a chart. */
+/** Tells how cost grows with nets, suspects and tests: printed, and written to docs/ as a table and a chart. */
 export function scaling(): void {
   const series = [overNets(), overSuspects(), overTests()];
   for (const s of series) for (const [x, ms] of s.points) print({ name: `${s.title}, ${x} ${s.x}`, figure: ms, unit: "ms" });

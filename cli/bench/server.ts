@@ -26,7 +26,7 @@ export function folding(): void {
   });
 }
 
-/** What the server sends for a job of 50 and of 5,000 entries, and how soon; the entries that follow are told apart. */
+/** Gives what the server sends for a job of 50 and of 5,000 entries, and how soon; the entries that follow are told apart. */
 export async function jobPages(): Promise<void> {
   buildIfNeeded();
   const { Server } = await import("../../tests/e2e/support/server");

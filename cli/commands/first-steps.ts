@@ -56,7 +56,7 @@ function stepsAfter(catalogue: TestCatalogue, machine: Machine, complaint: strin
   return lines;
 }
 
-/** What the customer's words mean on this machine, as the reading line hears them. */
+/** Gives what the customer's words mean on this machine, as the reading line hears them. */
 function complained(machine: Machine, words: string): Draft {
   const heard = new TypedJob(machine).type(words).entries.flatMap((e) => (e.kind === "finding" ? [e.body] : []));
   return { kind: "complaint", body: { words, findings: heard } };

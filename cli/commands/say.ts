@@ -10,7 +10,7 @@ import { entrySays } from "../../src/core/speech/words/entries";
 import { MACHINES } from "../../src/machines";
 import { BadInput } from "../bad-input";
 
-/** What a line was understood as, one JSON object a line. */
+/** Gives what a line was understood as, one JSON object a line. */
 export function run(args: string[]): void {
   const { machine, job, lines } = readArguments(args);
   const out = lines.map((line) => JSON.stringify(answer(line, machine, job)));

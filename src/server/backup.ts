@@ -57,7 +57,7 @@ const copied = (from: string, to: string): Promise<void> =>
     worker.once("exit", (code) => code !== 0 && reject(new Error(`the copy ended with ${code}`)));
   });
 
-/** Whether its journal has hashes: that of an earlier version has none. */
+/** True where its journal has hashes: that of an earlier version has none. */
 const isChained = async (client: Client): Promise<boolean> =>
   (await client.execute("select 1 from sqlite_master where name = 'about'")).rows.length > 0;
 
@@ -114,7 +114,7 @@ function moveAside(folder: string): string | undefined {
   if (!existsSync(target)) return undefined;
   mkdirSync(backupsFolder(folder), { recursive: true, mode: 0o700 });
   const aside = join(backupsFolder(folder), `before-restore-${stamp(new Date())}.db`);
-  // What is not yet in the main file lies beside it, and goes with it.
+  // Whatever is not yet in the main file lies beside it, and goes with it.
   for (const end of ["-wal", "-shm"]) if (existsSync(target + end)) renameSync(target + end, aside + end);
   renameSync(target, aside);
   return aside;

@@ -20,7 +20,7 @@ const querySchema = z.object({
   since: z.coerce.number().int().min(0).optional(),
 });
 
-/** What is put on the tips, on which machine. */
+/** Holds what is put on the tips, on which machine. */
 interface Asked {
   readonly machine: Machine;
   readonly seed: number;

@@ -6,7 +6,7 @@ import type { Database } from "./database/handle";
 import { appendEntries, journalOf } from "./journal/keep-journal";
 
 const SUPPLIER = "Supplier (simulated)";
-/** How often the calendar is looked at; an order, or what is done with one, is answered at once. */
+/** Says how often the calendar is looked at; an order, or what is done with one, is answered at once. */
 const LOOK_MS = 30_000;
 
 const isOf = <K extends StockEntry["kind"]>(e: StockEntry, kind: K): e is Extract<StockEntry, { kind: K }> => e.kind === kind;

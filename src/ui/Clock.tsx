@@ -14,7 +14,7 @@ export function Clock({ at }: { readonly at: string | undefined }) {
 
 const AGAIN_MS = 30_000;
 
-/** How long ago a time is: “3 h ago”. It goes on while it is looked at. */
+/** Gives how long ago a time is: “3 h ago”. It goes on while it is looked at. */
 export function Ago({ at }: { readonly at: string | undefined }) {
   const [, again] = useState(0);
   useEffect(() => {

@@ -1,6 +1,6 @@
 import styles from "./Notice.module.css";
 
-/** What is not here, and where all jobs are. */
+/** Shows what is not here, and where all jobs are. */
 export function Missing({ what }: { readonly what: string }) {
   return (
     <main className={styles.notice}>

@@ -6,7 +6,7 @@ import { Button } from "./Button";
 import styles from "./ReadingField.module.css";
 
 interface Props {
-  /** What is read, for who does not see where the field stands. */
+  /** Holds what is read, for who does not see where the field stands. */
   readonly label: string;
   readonly unit: Unit;
   /** In the unit; Infinity for OL. */
@@ -16,7 +16,7 @@ interface Props {
   readonly standing?: boolean;
 }
 
-/** What a bare number is meant in, where nobody writes the unit itself: microfarads. */
+/** Holds what a bare number is meant in, where nobody writes the unit itself: microfarads. */
 const BARE: Partial<Record<Unit, string>> = { farad: "µF" };
 
 /** A number from a meter, as people write it, with OL by a touch where that can be read. What can't be read is said and stays. */

@@ -12,14 +12,14 @@ interface Field {
   readonly numeric?: boolean;
   /** It may be left empty. */
   readonly optional?: boolean;
-  /** What stands there at first. */
+  /** Holds what stands there at first. */
   readonly first?: string;
 }
 
 interface Props<N extends string> {
   readonly fields: Readonly<Record<N, Field>>;
   readonly button: string;
-  /** What is wrong with what was typed; `undefined`: nothing. */
+  /** Gives what is wrong with what was typed; `undefined`: nothing. */
   readonly amiss?: (typed: Readonly<Record<N, string>>) => string | undefined;
   readonly onKeep: (typed: Readonly<Record<N, string>>) => unknown;
   readonly onLeave?: () => void;

@@ -100,7 +100,7 @@ async function prepare(predictor: Predictor, revision: string): Promise<void> {
   await keepTable(revision, table());
 }
 
-/** What would be read at another place: the job is ranked already, so that this is quick. */
+/** Gives what would be read at another place: the job is ranked already, so that this is quick. */
 function foresee({ turn, probing }: PlaceQuestion): void {
   if (!latest) return;
   const { probing: _, ...question } = latest;
@@ -141,7 +141,7 @@ async function answerWith({ suspects, catalogue, pairs }: Engine, { turn, job: a
   if (ways) post({ type: "other-ways", turn, ways });
 }
 
-/** What those who work otherwise would do; `undefined` when something newer came in. */
+/** Gives what those who work otherwise would do; `undefined` when something newer came in. */
 async function askOthers(
   { catalogue, pairs }: Engine,
   job: Job,

@@ -14,7 +14,7 @@ const G14 = machineOf("kelvane-g14");
 const CFM = 60 / 0.3048 ** 3;
 const record = (page: Page) => page.getByLabel("Record", { exact: true }).locator("li");
 
-/** What somebody would type who watched this burner with that fault. */
+/** Gives what somebody would type who watched this burner with that fault. */
 function watched(id: string, seconds: number): string {
   const course = coursesOf(G14, hypothesesOf(G14, { pairs: false })).find((c) => c.members.some((m) => m.id === id));
   if (!course) throw new Error(id);

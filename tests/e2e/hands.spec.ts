@@ -80,7 +80,7 @@ bothWays((way, press) => {
     await press(page, /^WH TBN of the bias heater: off$/);
     await expect(page.getByLabel("Removed parts")).toContainText("Wire of the bias heater, TBN");
 
-    // What was mistaken is taken back.
+    // Whatever was mistaken is taken back.
     await press(page, /^WH TBN of the bias heater: back on$/);
     await expect(page.getByLabel("Removed parts")).not.toContainText("TBN");
     await page

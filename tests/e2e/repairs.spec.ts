@@ -28,7 +28,7 @@ test("an open element: found, replaced, proven, closed", async ({ page }) => {
   await prove(page);
   await close(page);
 
-  // What it was is proposed from the record, corrected, and told; then the machine is handed over.
+  // Whatever it was is proposed from the record, corrected, and told; then the machine is handed over.
   await visit(page, "Hand over");
   await next(page).getByRole("button", { name: "State the cause…" }).click();
   const told = next(page).getByRole("region", { name: "What failed" });

@@ -18,7 +18,7 @@ const idOf = (page: Page) => page.url().split("/").at(-2) ?? "";
 interface OnServer {
   readonly entries: readonly { readonly id: string; readonly kind: string }[];
 }
-/** What the server holds of a job; no entries while it has none of it. */
+/** Gives what the server holds of a job; no entries while it has none of it. */
 const onServer = async (job: string): Promise<OnServer> => ({
   entries: [],
   ...((await (await fetch(`${server.url}/api/jobs/${job}`)).json()) as Partial<OnServer>),
@@ -121,7 +121,7 @@ const WRONG: readonly (readonly [string, number, string, string])[] = [
 
 test("eleven wrong answers to a send: nothing leaves the queue, all of it arrives once when our own server answers", async ({ page }) => {
   await openByForm(page, server.url, "no start");
-  // What opens the job is sent first: only the lines typed below are to meet the wrong answers.
+  // Whatever opens the job is sent first: only the lines typed below are to meet the wrong answers.
   await type(page, "hums");
   await expect.poll(async () => (await onServer(idOf(page))).entries.some((e) => e.kind === "finding")).toBe(true);
   await expect(page.getByText(/not sent yet/)).toHaveCount(0);

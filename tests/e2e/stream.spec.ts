@@ -37,7 +37,7 @@ bothWays((way, press) => {
     await page.locator('[data-part="high-limit"]').click();
     await page.getByLabel("auto-save when stable").check();
     await expect(record.first()).toContainText(/High-limit thermostat, wires off: 0\.\d Ω/);
-    // What the card asks for next is on the meter, and is not kept before somebody says so.
+    // Whatever the card asks for next is on the meter, and is not kept before somebody says so.
     await expect(status(page)).toContainText("steady 4 s");
     await expect(record.first()).toContainText("High-limit thermostat");
     await press(page, "Meter off");

@@ -180,7 +180,7 @@ test("an entry that the server refuses is kept, shown with the reason, and holds
     const refused = entries
       .filter((e) => JSON.stringify(e).includes('"hums"'))
       .map(({ id }, index) => ({ id, index, message: "not today" }));
-    // What the server itself would say: some refused by name, the others to be sent again.
+    // Whatever the server itself would say: some refused by name, the others to be sent again.
     if (refused.length > 0) await route.fulfill({ status: 400, json: { journal: "j", acknowledged: [], refused } });
     else await route.continue();
   });

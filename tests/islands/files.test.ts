@@ -8,7 +8,7 @@ const csv = (text: string) => new TextEncoder().encode(text) as Uint8Array<Array
 const OURS = { "content-type": "application/json", "x-served-by": "yennic" };
 const answer = (body: unknown, status = 200) => new Response(JSON.stringify(body), { status, headers: OURS });
 
-/** What the server has, and what it says to a file that is sent. */
+/** Holds what the server has, and what it says to a file that is sent. */
 let has: Set<string>;
 let says: (hash: string) => Response | "no network";
 let failed: unknown[];

@@ -7,7 +7,7 @@ import { Replica, type ReplicaState } from "../../src/islands/replica/replica";
 import { SAFE, saw } from "../job-of";
 
 const job = v7();
-/** What is answered to the entries of one request: by our server, by something else, or by nobody. */
+/** Holds what is answered to the entries of one request: by our server, by something else, or by nobody. */
 type Answer = (entries: readonly Envelope[]) => Response | "no network";
 let answer: Answer;
 let sent: Envelope[][];
@@ -45,7 +45,7 @@ class Ears {
 }
 
 let lacking: string[] = [];
-/** What the server has of each job, as it tells it when asked. */
+/** Holds what the server has of each job, as it tells it when asked. */
 let has: Record<string, { seq: number; entry: Envelope }[]>;
 
 beforeEach(async () => {

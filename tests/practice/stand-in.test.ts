@@ -11,7 +11,7 @@ import { shipped } from "../job-of";
 const e27 = shipped("orrinshaw-e27");
 const element: Question = { kind: "ohms", place: { between: ["element.1", "element.2"] }, circumstances: { wiring: [partOff("element")] } };
 
-/** What it holds after three seconds. */
+/** Gives what it holds after three seconds. */
 function held(standIn: StandIn, on: Parameters<StandIn["stream"]>[0], fitted: readonly string[] = []) {
   const stream = standIn.stream(on, fitted);
   return stream && Array.from({ length: 40 }, (_, i) => stream(i + 1)).reduce(heard, NOTHING_HELD).held;

@@ -17,7 +17,7 @@ import { MACHINES } from "../../src/machines";
 import { jobOf, shipped } from "../job-of";
 
 /**
- * How a kind is added is told in four recipes; these are their proofs. The type checker reads this file too: where a line is
+ * Tells how a kind is added is told in four recipes; these are their proofs. The type checker reads this file too: where a line is
  * marked as an error, it must be one, so that a field of a kind that could be forgotten would fail the check.
  */
 

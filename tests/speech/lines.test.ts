@@ -20,7 +20,7 @@ const linesOf = (file: string): Accepted[] =>
     .filter((l) => l !== "")
     .map((l) => JSON.parse(l) as Accepted);
 
-/** What technicians mutter, and what may come out. */
+/** Holds what technicians mutter, and what may come out. */
 test.each(["open-examples.jsonl", "muttered.jsonl"])("%s: nearly all are understood, none is taken for what it is not", (file) => {
   const rows = linesOf(file).map((row) => {
     const machine = shipped(MACHINES[row.machine] ?? row.machine);

@@ -88,6 +88,6 @@ const FINE_S = 2;
 const cyclingThermostat = (machine: Machine) =>
   machine.parts.find((p): p is Extract<Part, { kind: "thermostat" }> => p.kind === "thermostat" && p.senses === "exhaust");
 
-/** Whether it is a thermostat or a fuse of the heat branch: a flame sensor opens in every run. */
+/** True where it is a thermostat or a fuse of the heat branch: a flame sensor opens in every run. */
 const isThermal = (machine: Machine, id: string): boolean =>
   machine.parts.some((p) => p.id === id && (p.kind === "thermostat" || p.kind === "fuse"));

@@ -1,4 +1,4 @@
-/** How a rehearsed world differs from what the ranking assumes. Shares unless said otherwise. */
+/** Says how a rehearsed world differs from what the ranking assumes. Shares unless said otherwise. */
 export interface Nature {
   /** Parts spread evenly over so many times their tolerance; `together` of it is common to all parts of a machine. */
   readonly toleranceFactor: number;
@@ -28,7 +28,7 @@ export interface Nature {
   readonly poorTouch: number;
   /** A new part is bad out of its box. */
   readonly badNew: number;
-  /** Who is told to look at what the model does not have finds it there. */
+  /** Whoever is told to look at what the model does not have finds it there. */
   readonly findsOutside: number;
   /** One job in so many has a trouble that the model does not have; 0: none. */
   readonly foreignOneIn: number;

@@ -18,7 +18,7 @@ import { assembliesFitted, type Proof } from "../record/job/state";
 import type { Move, Strategy } from "./strategies/situation";
 import type { World } from "./world";
 
-/** What was thought of a repair when it was made. */
+/** Holds what was thought of a repair when it was made. */
 interface Call {
   /** Share of the explanations that this repair puts right. */
   readonly share: number;
@@ -54,7 +54,7 @@ export interface Outcome {
   readonly found: boolean;
   /** Closed as put right though it is not. */
   readonly left: boolean;
-  /** How often it was said that the trouble is none that the model has; and whether so before any part went in. */
+  /** Says how often it was said that the trouble is none that the model has; and whether so before any part went in. */
   readonly doubted: number;
   readonly doubtedFirst: boolean;
   /** Steps that broke a caution. */
@@ -140,7 +140,7 @@ export class Play {
     };
   }
 
-  /** What the ranking gives to a repair that is about to be made, and to the truth before the first of them. */
+  /** Gives what the ranking gives to a repair that is about to be made, and to the truth before the first of them. */
   private judge(assembly: string, gamble: boolean): void {
     const { fitted } = this;
     const ranking = rank(this.suspects, this.job.evidence, fitted);
@@ -221,7 +221,7 @@ export class Play {
       if (!helps) this.count.wrongParts++;
       if (!partsOfAssembly(machine, assembly).some((part) => hasOwnFinding(this.job, part))) this.count.unmeasured++;
     } else if (!helps) this.count.idleRework++;
-    // Who puts right what no circuit shows has said so.
+    // Whoever puts right what no circuit shows has said so.
     if (mendedPiece(assembly) && this.count.parts === 0) this.doubtedFirst = true;
     this.record({ kind: "fitted", body: { assembly, action: replaces(repair) ? "replaced" : "put-right" } });
   }

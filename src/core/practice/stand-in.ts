@@ -9,7 +9,7 @@ import { type Nature, NEAR } from "./nature";
 import { normalFrom, streamFrom } from "./random";
 import { World } from "./world";
 
-/** What is on the tips of the simulated meter: a question, or each other. */
+/** Holds what is on the tips of the simulated meter: a question, or each other. */
 export type OnTips = Question | "leads";
 
 /** A careful hand, a meter and parts within what their sheets allow. */
@@ -39,7 +39,7 @@ export class StandIn {
     this.renewed = fault === HEALTHY ? [...new Set(machine.parts.map(assemblyIdOf))] : [];
   }
 
-  /** What the meter comes to: in the unit, Infinity for OL; `undefined` for what it does not measure. */
+  /** Gives what the meter comes to: in the unit, Infinity for OL; `undefined` for what it does not measure. */
   private comesTo(on: OnTips, fitted: readonly string[]): { readonly value: number; readonly unit: Unit } | undefined {
     if (on === "leads") return { value: this.world.shortedLeads, unit: "ohm" };
     if (on.kind === "capacitance") {

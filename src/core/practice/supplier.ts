@@ -6,14 +6,14 @@ import type { Order } from "../record/stock/order";
 import type { Stock } from "../record/stock/stock";
 import { streamFrom } from "./random";
 
-/** How often things go another way, of what comes; estimates of a simulated supplier. */
+/** Says how often things go another way, of what comes; estimates of a simulated supplier. */
 const OFTEN = { backOrdered: 0.1, wrong: 0.04, dead: 0.015 } as const;
-/** What the supplier asks of the price to the customer. */
+/** Holds what the supplier asks of the price to the customer. */
 const OUR_SHARE = 0.62;
 
 export type News = StockBody<"order-news">;
 
-/** What the simulated supplier says of an order in its present round, each with the day of its calendar on which it says it. Same order, same news. */
+/** Gives what the simulated supplier says of an order in its present round, each with the day of its calendar on which it says it. Same order, same news. */
 export function newsOf(order: Order, items: readonly Item[]): { readonly day: number; readonly news: News }[] {
   const { id, round, trial } = order;
   const random = streamFrom(round, id);

@@ -32,7 +32,7 @@ export function variedMachine(machine: Machine, { roomC, together, toleranceFact
   };
 }
 
-/** What is wrong with the n-th new one of an assembly that was fitted; mostly nothing. */
+/** Gives what is wrong with the n-th new one of an assembly that was fitted; mostly nothing. */
 export function wrongWithNew(machine: Machine, { badNew }: Nature, seed: number, assembly: string, n: number): Fault[] {
   const random = streamFrom(seed, `new ${assembly} ${n}`);
   if (random() >= badNew) return [];

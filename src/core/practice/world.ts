@@ -41,11 +41,11 @@ const LONG_RUN_S = 960;
 const LIVE_AT_S = 45;
 /** After so many faults that nobody would notice, one is taken all the same. */
 const MOST_DRAWS = 200;
-/** What no model has is a trouble that most people see: fewer than this take the machine to be well. */
+/** Whatever no model has is a trouble that most people see: fewer than this take the machine to be well. */
 const CLEARLY = 0.15;
 /** A drum is hard to turn against a seized motor. */
 const SEIZED_HOLDS = 0.5;
-/** What is wrong where the model has no name for it. */
+/** Holds what is wrong where the model has no name for it. */
 const FOREIGN = "outside the model";
 const OPPOSITE: Readonly<Record<string, string>> = { yes: "no", no: "yes" };
 
@@ -79,11 +79,11 @@ export class World {
   truth: Machine;
   private readonly sound: Machine;
   private readonly broken: Machine;
-  /** What is wrong is not in the model: what it is, in words. */
+  /** Set where the trouble is not in the model: its name, in words. */
   readonly foreign: string | undefined;
   private readonly foreignAt: MendedPiece | undefined;
   private readonly nature: Nature;
-  /** What is drawn from now: set for each thing that is drawn. */
+  /** Gives what is drawn from now: set for each thing that is drawn. */
   private random: () => number;
   private readonly asked = new Map<string, number>();
   private readonly gain: number;
@@ -192,7 +192,7 @@ export class World {
     return good === faults ? faults : this.random() < INTERMITTENT_IS_OPEN ? whileOpen(faults) : good;
   }
 
-  /** What a customer tells of it. */
+  /** Gives what a customer tells of it. */
   private notice(all: readonly Fault[]): Finding[] {
     const faults = this.now(all);
     const see = (sight: SightId) => this.seeSight(sight, faults, this.nature.customerError);
@@ -259,7 +259,7 @@ export class World {
     return this.works(left);
   }
 
-  /** What no model has was put right where it is. */
+  /** Whatever no model has was put right where it is. */
   private mended(fitted: readonly string[]): boolean {
     return this.foreignAt !== undefined && fitted.includes(pieceId(this.foreignAt));
   }
@@ -283,12 +283,12 @@ export class World {
     return slips !== (held || ((this.foreignAt === piece || itself) && this.foundOutside()));
   }
 
-  /** Whether who looks at pieces that no circuit shows finds what is wrong there. */
+  /** True where who looks at pieces that no circuit shows finds what is wrong there. */
   private foundOutside(): boolean {
     return streamFrom(this.seed, "outside")() < this.nature.findsOutside;
   }
 
-  /** What a technician finds there. Throws RangeError for what no rehearsed world has: a logger, a gas gauge, a probe on a part, what is only ever told. */
+  /** Gives what a technician finds there. Throws RangeError for what no rehearsed world has: a logger, a gas gauge, a probe on a part, what is only ever told. */
   answer(question: Question, fitted: readonly string[]): Finding {
     this.random = this.streamOf(question, fitted);
     const faults = this.now(this.left(fitted));

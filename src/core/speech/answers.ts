@@ -17,7 +17,7 @@ import { hypothesisSays } from "./words/card/diagnosis";
 import { proposalSays } from "./words/card/proposals";
 import { entrySays } from "./words/entries";
 
-/** What is known besides the job when a question is answered. */
+/** Holds what is known besides the job when a question is answered. */
 interface Known {
   readonly machine: Machine;
   readonly job: Job;

@@ -7,7 +7,7 @@ import { hear } from "./hear/hear";
 import { lexiconOf } from "./hear/lexicon";
 import { tokensOf } from "./hear/tokens";
 
-/** What a complaint in prose comes to: what was seen, and what is told of when it began and what was before. */
+/** Holds what a complaint in prose comes to: what was seen, and what is told of when it began and what was before. */
 export interface Complaint {
   readonly findings: readonly Finding[];
   readonly told: readonly Body<"note">[];
@@ -37,7 +37,7 @@ export function complaintIn(words: string, machine: Machine): Complaint {
   return { findings: [...findings.values()].slice(0, MOST_FINDINGS), told };
 }
 
-/** Whether a sentence tells when it began, or what was done before. */
+/** True where a sentence tells when it began, or what was done before. */
 function aboutWhat(sentence: string, machine: Machine): "onset" | "history" | undefined {
   const chunks = chunksOf(tokensOf(sentence), lexiconOf(machine)).flatMap((p) => (p.is === "chunk" ? [p.chunk] : []));
   const acts = chunks.some((c) => has(c, "fit", "clean", "remake"));

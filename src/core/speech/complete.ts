@@ -2,7 +2,7 @@ import type { Vocabulary } from "../model/naming/vocabulary";
 import type { Stage } from "../record/job/stages";
 import { normal } from "./hear/tokens";
 
-/** What is said at each bench, the likeliest first. Anything may be said anywhere: the rest follows. */
+/** Holds what is said at each bench, the likeliest first. Anything may be said anywhere: the rest follows. */
 export const SAID_AT: Record<Stage, readonly string[]> = {
   intake: ["turns", "no heat", "no start", "trips", "stops early", "hums"],
   safe: ["cord out", "breaker off", "proved dead", "energised", "gas off", "gas on", "discharged the capacitor"],

@@ -2,7 +2,7 @@ import type { MachineRef } from "../model/machine/revision";
 import type { Draft } from "../record/job/kinds/index";
 import type { Complaint } from "./complaint";
 
-/** What is asked before a job is opened. */
+/** Holds what is asked before a job is opened. */
 interface Intake {
   readonly customer: string;
   readonly place: string;

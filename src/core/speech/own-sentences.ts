@@ -17,7 +17,7 @@ export const ownSentence = (line: string, machine: Machine): Draft | undefined =
   return sentencesOf(machine).get(normal(said)) ?? quoted(said, machine) ?? valueSentence(said, machine);
 };
 
-/** How earlier versions said what the record says now: reports on paper and old records still have it. */
+/** Says how earlier versions said what the record says now: reports on paper and old records still have it. */
 const FORMERLY: readonly (readonly [RegExp, string])[] = [
   [/^made safe: (cord out|breaker off), proved dead(?:, meter tried on the (.+) before and after)?$/i, "Proved dead: $1"],
   [/^(power off.*), not proven dead$/i, "$1, not proved dead"],
@@ -185,7 +185,7 @@ const RUN: Readonly<Record<string, Partial<Body<"proof">>>> = {
   "air not checked": { airflow: "unknown" },
 };
 
-/** What a proof run showed, row by row; `undefined` for other words. */
+/** Gives what a proof run showed, row by row; `undefined` for other words. */
 function proofIn(rows: readonly string[]): Body<"proof"> | undefined {
   const said = rows.map((r) => RUN[r.trim().toLowerCase()]);
   const body: Partial<Body<"proof">> = Object.assign({}, ...said);

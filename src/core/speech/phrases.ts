@@ -23,7 +23,7 @@ export function partPhrase(machine: Machine, part: Part): string {
   return names.find(means) ?? part.name.toLowerCase();
 }
 
-/** What these words mean besides would be taken first. */
+/** Whatever these words mean besides would be taken first. */
 const TAKEN: ReadonlySet<string> = new Set(["cabinet", "neutral"]);
 const OTHERWISE: ReadonlySet<string> = new Set(["sight", "point", "leg", "state"]);
 

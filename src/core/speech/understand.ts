@@ -22,16 +22,16 @@ import { entrySays } from "./words/entries";
 export interface Reading {
   readonly drafts: readonly Draft[];
   readonly says: string;
-  /** What forbids it now, and what would allow it. */
+  /** Holds what forbids it now, and what would allow it. */
   readonly blocked?: string;
 }
 
-/** How a typed line was understood in this job. Whatever is not `entries`, `command` or `question` is kept as a note when it is entered. */
+/** Says how a typed line was understood in this job. Whatever is not `entries`, `command` or `question` is kept as a note when it is entered. */
 export type Understanding =
   | {
       readonly is: "entries";
       readonly drafts: readonly Draft[];
-      readonly says: string /** What is to be minded before it is entered. */;
+      readonly says: string /** To be minded before it is entered. */;
       readonly warns?: string;
     }
   | { readonly is: "command"; readonly command: Exclude<Command, "close">; readonly says: string }
@@ -47,7 +47,7 @@ export interface Context {
   readonly job: Job;
   /** Control positions set on the sheet; those not named are as found. */
   readonly controls?: ControlPositions;
-  /** What the card asks for: its place need not be said again. */
+  /** Holds what the card asks for: its place need not be said again. */
   readonly asked?: Question;
 }
 
@@ -91,7 +91,7 @@ export function understand(line: string, context: Context): Understanding {
 const unlike = (readings: readonly Reading[]): Reading[] =>
   readings.filter((r, i) => r.drafts.length > 0 && readings.findIndex((o) => o.says === r.says) === i);
 
-/** What words may mean in this job, each ready to be entered; none for what is only words. */
+/** Gives what words may mean in this job, each ready to be entered; none for what is only words. */
 export function readingsOf(words: string, context: Context): readonly Reading[] {
   const found = understand(words, context);
   switch (found.is) {
@@ -193,7 +193,7 @@ function panelBlocked(machine: Machine, { kind, body }: Draft, job: JobState): s
     : `The ${first} must go back before the ${moved}`;
 }
 
-/** What the card asks for is in mind before anything is said. */
+/** Whatever the card asks for is in mind before anything is said. */
 function carriedFrom({ asked }: Context): Carried {
   if (!asked) return {};
   if (asked.kind === "look" || asked.kind === "verdict" || asked.kind === "capacitance") return { parts: [asked.place.part] };

@@ -1,6 +1,6 @@
 import type { ComponentType, ReactNode } from "react";
 
-/** What a bench brings to the page of a job. */
+/** Holds what a bench brings to the page of a job. */
 export interface BenchParts {
   /** The middle of the page. */
   readonly Bench: ComponentType;

@@ -6,7 +6,7 @@ import type { ListedJob } from "../../core/speech/words/job-row";
 import type { EarlierVisit } from "../../core/speech/words/report/earlier-visits";
 import type { Cursor } from "./shelf";
 
-/** What the server answers, or `undefined` when it has no such thing. Throws when it does not answer, or somebody else does. */
+/** Gives what the server answers, or `undefined` when it has no such thing. Throws when it does not answer, or somebody else does. */
 async function ask<T>(path: string, init?: RequestInit): Promise<T | undefined> {
   const response = await fetch(path, { redirect: "manual", ...init });
   if (response.headers.get("x-served-by") !== "yennic") throw new Error(`another server answered to ${path}`);
@@ -40,7 +40,7 @@ const sequenced = ({ entries, seqs }: ToldEntries): Sequenced[] =>
 export const askEarlier = async (job: string): Promise<readonly EarlierVisit[] | undefined> =>
   (await ask<{ visits: EarlierVisit[] }>(`/api/jobs/${job}/earlier`))?.visits;
 
-/** How long a technician took for panels on machines of this job's kind. */
+/** Gives how long a technician took for panels on machines of this job's kind. */
 export const askMoved = async (job: string, by: string): Promise<readonly Moved[]> =>
   (await ask<{ moved: Moved[] }>(`/api/jobs/${job}/moved?by=${encodeURIComponent(by)}`))?.moved ?? [];
 

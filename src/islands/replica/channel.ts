@@ -1,7 +1,7 @@
 import type { Sequenced } from "../../core/record/journal/envelope";
 import type { ListedJob } from "../../core/speech/words/job-row";
 
-/** What is known of the server just now. */
+/** Holds what is known of the server just now. */
 export interface Contact {
   /** When it last said anything, in milliseconds since 1970; 0: never yet. */
   readonly heardAt: number;
@@ -9,7 +9,7 @@ export interface Contact {
   readonly trouble?: string | undefined;
 }
 
-/** What tabs of one browser tell one another. */
+/** Holds what tabs of one browser tell one another. */
 export type Message =
   /** Something was put into the queue, taken out of it, or refused. */
   | { readonly is: "queue" }

@@ -3,7 +3,7 @@ import type { Shelf } from "./shelf";
 
 const NOTED_MS = 20_000;
 
-/** What this tab knows of the server: when it last said anything, and what is amiss. */
+/** Holds what this tab knows of the server: when it last said anything, and what is amiss. */
 export class ServerContact {
   private known: Contact = { heardAt: 0 };
   private noted = 0;

@@ -49,7 +49,7 @@ export class Files {
     for await (const { refused: _, ...file } of this.all()) await this.put({ ...file, waits: 1 });
   }
 
-  /** How many files wait, and why the server does not take others. */
+  /** Gives how many files wait, and why the server does not take others. */
   async standing(): Promise<{ readonly waiting: number; readonly refused: readonly string[] }> {
     let waiting = 0;
     const refused: string[] = [];

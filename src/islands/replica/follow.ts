@@ -5,7 +5,7 @@ import { listen, type ToldNews } from "./listen";
 import { type Machines, machinesNamed } from "./machines";
 import type { Cursor, Shelf } from "./shelf";
 
-/** What following the journal needs of its tab. */
+/** Holds what following the journal needs of its tab. */
 interface Followed {
   readonly heard: () => void;
   /** The line to the server stands again. */
@@ -91,7 +91,7 @@ export class Follower {
     });
   }
 
-  /** What this browser holds and the server, which was restored from an older copy, does not. */
+  /** Gives what this browser holds and the server, which was restored from an older copy, does not. */
   private async lackedByServer(): Promise<readonly Envelope[]> {
     const all = (await (await this.shelf)?.everyEntry()) ?? [];
     const lacking = new Set(await askLacking(all.map((s) => s.entry.id)));

@@ -1,12 +1,12 @@
 import type { Envelope, Sequenced } from "../../core/record/journal/envelope";
 import type { ListedJob } from "../../core/speech/words/job-row";
 
-/** What is told of a job as far as the server is known to have it. */
+/** Holds what is told of a job as far as the server is known to have it. */
 export interface ToldJob {
   /** In the server's order. The same objects while nothing changed. */
   readonly entries: readonly Envelope[];
   readonly row?: ListedJob | undefined;
-  /** Whether the job is here from its first entry on. */
+  /** True where the job is here from its first entry on. */
   readonly whole: boolean;
 }
 
@@ -17,7 +17,7 @@ export class JobFeed {
   private row: ListedJob | undefined;
   private highest = 0;
 
-  /** Whether anything was new. */
+  /** True where anything was new. */
   take(entries: readonly Sequenced[], row?: ListedJob): boolean {
     const fresh = entries.filter((s) => !this.bySeq.has(s.seq));
     for (const { seq, entry } of fresh) {

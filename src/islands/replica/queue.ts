@@ -37,12 +37,12 @@ export class Queue {
     this.loose = [...this.loose, ...entries.map((entry) => ({ order: this.nextLoose++, entry }))];
   }
 
-  /** What waits. Rows that did not change are the same objects as before. */
+  /** Gives what waits. Rows that did not change are the same objects as before. */
   async rows(): Promise<readonly Pending[]> {
     return [...(await this.storedRows()), ...this.loose];
   }
 
-  /** What waits in this page alone: nobody else can send it. */
+  /** Gives what waits in this page alone: nobody else can send it. */
   looseRows(): readonly Pending[] {
     return this.loose;
   }
@@ -64,7 +64,7 @@ export class Queue {
     });
   }
 
-  /** What the server's answer made of rows that were sent. */
+  /** Gives what the server's answer made of rows that were sent. */
   async settle(sent: readonly Pending[], { acknowledged, refused }: Answer): Promise<void> {
     const taken = sent.flatMap((row) => {
       const seq = acknowledged.get(row.entry.id);

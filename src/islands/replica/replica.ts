@@ -20,7 +20,7 @@ import { Sender } from "./sender";
 import { Shelf } from "./shelf";
 import { StockFeed, type StockListener } from "./stock-feed";
 
-/** What waits, and how things stand with the server and the browser's storage. */
+/** Holds what waits, and how things stand with the server and the browser's storage. */
 export interface ReplicaState {
   readonly pending: readonly Pending[];
   readonly contact: Contact;
@@ -155,7 +155,7 @@ export class Replica {
     return this.files.find(hash);
   }
 
-  /** How the files of this browser stand. */
+  /** Tells how the files of this browser stand. */
   filesStanding(): ReturnType<Files["standing"]> {
     return this.files.standing();
   }
@@ -185,7 +185,7 @@ export class Replica {
     this.sender.now();
   }
 
-  /** What waits, oldest first. */
+  /** Gives what waits, oldest first. */
   waiting(): Promise<readonly Pending[]> {
     return this.queue.rows();
   }
@@ -286,7 +286,7 @@ export class Replica {
     await this.files.sendAgain();
     await this.lookAtQueue();
     this.channel.post({ is: "anew" });
-    // What waits must be there before the copy is taken, so that no page shows less than it did.
+    // Whatever waits must be there before the copy is taken, so that no page shows less than it did.
     await this.sender.flush();
     await this.reload();
   }

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import type { Envelope } from "../../core/record/journal/envelope";
 
-/** What our server said of entries that it named; of the others nothing is known. */
+/** Holds what our server said of entries that it named; of the others nothing is known. */
 export interface Answer {
   readonly acknowledged: ReadonlyMap<string, number>;
   readonly refused: ReadonlyMap<string, string>;

@@ -6,9 +6,9 @@ import { type Answer, type NotThere, sendEntries } from "./send";
 
 const BATCH = { entries: 50, bytes: 400_000 };
 
-/** What the sender needs of its tab. */
+/** Holds what the sender needs of its tab. */
 interface Post {
-  /** Whether it is this tab that sends what all tabs have stored. */
+  /** True where it is this tab that sends what all tabs have stored. */
   readonly leads: () => boolean;
   /** The server has these now: they go into the jobs before they leave the queue, so that none is away for a moment. */
   readonly taken: (entries: readonly Sequenced[]) => Promise<void>;

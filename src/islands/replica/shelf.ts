@@ -4,7 +4,7 @@ import type { FileType } from "../../core/record/files/file";
 import { type Envelope, readEnvelope, type Sequenced } from "../../core/record/journal/envelope";
 import type { ListedJob } from "../../core/speech/words/job-row";
 
-/** How far this copy goes: the number and hash of the last entry of all that it has seen of a journal. */
+/** Says how far this copy goes: the number and hash of the last entry of all that it has seen of a journal. */
 export interface Cursor {
   readonly journal: string;
   readonly seq: number;
@@ -18,7 +18,7 @@ interface StoredWaiting {
   readonly refused?: string;
 }
 
-/** What an answer of the server made of entries that waited. */
+/** Holds what an answer of the server made of entries that waited. */
 interface Settled {
   readonly taken: readonly { readonly order: number; readonly seq: number; readonly entry: Envelope }[];
   readonly refused: readonly { readonly order: number; readonly entry: Envelope; readonly refused: string }[];

@@ -55,7 +55,7 @@ export class StockFeed {
     this.take(entries);
   }
 
-  /** Whether the server has told all. */
+  /** True where the server has told all. */
   private async load(ask: Ask): Promise<boolean> {
     const shelf = await this.shelf;
     this.take((await shelf?.entriesIn(KEY).catch(() => undefined)) ?? []);

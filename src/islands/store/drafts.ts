@@ -5,7 +5,7 @@ import { readSmall, writeSmall } from "../replica/browser-store";
 const keyOf = (name: string): string => `yennic.draft.${name}`;
 
 export const readDraft = (name: string): string | undefined => readSmall("sessionStorage", keyOf(name));
-/** What is being typed and not entered yet; it survives a reload of this tab. Empty text is none. */
+/** Gives what is being typed and not entered yet; it survives a reload of this tab. Empty text is none. */
 export const writeDraft = (name: string, text: string | undefined): void =>
   writeSmall("sessionStorage", keyOf(name), text === "" ? undefined : text);
 

@@ -7,7 +7,7 @@ export { readingsOf } from "../../core/speech/understand";
 
 let last: { readonly line: string; readonly context: Context; readonly understood: Understanding } | undefined;
 
-/** How a line is understood. Several places ask the same of each key: it is worked out once. */
+/** Tells how a line is understood. Several places ask the same of each key: it is worked out once. */
 export function understandOnce(line: string, context: Context): Understanding {
   const keys = Object.keys({ ...last?.context, ...context }) as (keyof Context)[];
   if (!last || last.line !== line || keys.some((k) => last?.context[k] !== context[k]))

@@ -9,14 +9,14 @@ import { whenIdle } from "../../ui/when-idle";
 import type { FromEngine, ToEngine } from "../../workers/engine.protocol";
 import { newWorker, takeEarly } from "./early-engine";
 
-/** What the engine has found out so far. What did not change keeps its reference. */
+/** Holds what the engine has found out so far. What did not change keeps its reference. */
 export interface Diagnosis {
   readonly standing?: Standing;
   /** `null` when nothing is left to do. */
   readonly proposal?: Proposal | null;
-  /** What those who work otherwise would do now. */
+  /** Holds what those who work otherwise would do now. */
   readonly ways?: readonly OtherWay[];
-  /** What would be read at the chosen place. */
+  /** Holds what would be read at the chosen place. */
   readonly foresight?: readonly Foresight[];
   /** A newer question is being worked on; what is shown belongs to the one before. */
   readonly working: boolean;
@@ -76,7 +76,7 @@ export const startEngine: StartEngine = (told, known) => {
       turn++;
       late?.cancel();
       late = undefined;
-      // What the page came with answers the first question: the engine gets ready once the page rests.
+      // Whatever the page came with answers the first question: the engine gets ready once the page rests.
       if (isFirst && known.proposal !== undefined) {
         late = { question, cancel: whenIdle(hurry) };
         return;

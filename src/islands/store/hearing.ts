@@ -1,6 +1,6 @@
 import { later } from "./later";
 
-/** What understands the reading line: words, rules and completions. It is heavy, and comes behind the page. */
+/** Gives what understands the reading line: words, rules and completions. It is heavy, and comes behind the page. */
 export const hearing = later(() => import("./ear"));
 
 /** The page says by this attribute that it shows what only hearing can tell. */

@@ -3,7 +3,7 @@ import type { Draft } from "../../core/record/job/kinds/index";
 import type { Stage } from "../../core/record/job/stages";
 import type { Asked } from "../../core/speech/hear/meaning";
 
-/** What somebody wants done on a job's page. Everything that can happen there goes through one door. */
+/** Holds what somebody wants done on a job's page. Everything that can happen there goes through one door. */
 export type Intent =
   | { readonly do: "record"; readonly drafts: readonly Draft[] }
   /** Takes back what the last act made, or the entry that is named. */
@@ -19,7 +19,7 @@ export type Intent =
   | { readonly do: "choose-part"; readonly part: string }
   | { readonly do: "choose-point"; readonly net: string }
   | { readonly do: "unchoose" }
-  /** What is to be reached, by parts; none: what the proposal is about. */
+  /** Holds what is to be reached, by parts; none: what the proposal is about. */
   | { readonly do: "reach"; readonly parts: readonly string[] }
   /** By which of the ways to these parts. */
   | { readonly do: "take-way"; readonly way: string; readonly parts: readonly string[] }

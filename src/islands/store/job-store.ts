@@ -17,7 +17,7 @@ import type { Dispatch, Intent } from "./intent";
 import { lastStanding } from "./last-standing";
 import { afterEntry, probingOf, type View, viewAfter, viewOf } from "./view";
 
-/** What a page knows of its job. A part that did not change keeps its reference. */
+/** Holds what a page knows of its job. A part that did not change keeps its reference. */
 export interface Snapshot {
   readonly job: Job;
   readonly diagnosis: Diagnosis;
@@ -54,19 +54,19 @@ interface MachineSource {
   readonly subscribe: (listener: () => void) => () => void;
 }
 
-/** What a page of a job begins with: its entries, or what is shown of a job whose entries follow. */
+/** Holds what a page of a job begins with: its entries, or what is shown of a job whose entries follow. */
 interface Beginning {
   readonly number?: number | undefined;
   readonly shown?: Job;
-  /** What is shown is enough to work out what is next. */
+  /** True where enough is shown to work out the next step. */
   readonly enough?: boolean;
   readonly entries?: readonly Envelope[];
-  /** What was worked out of it already. */
+  /** Holds what was worked out of it already. */
   readonly first?: FirstAnswer;
   readonly earlier?: readonly EarlierVisit[] | undefined;
 }
 
-/** What a store needs of the world. */
+/** Holds what a store needs of the world. */
 interface Surroundings {
   readonly box: () => EntryBox;
   readonly machines: MachineSource;
@@ -95,7 +95,7 @@ export class JobStore {
   private engine: Engine | undefined;
   private contact: ReplicaState["contact"] = { heardAt: 0 };
   private openedAt = 0;
-  /** What the page came with, until the entries are here. */
+  /** Holds what the page came with, until the entries are here. */
   private shown: Job | undefined;
   private lapsed: { readonly of: Job; readonly job: Job } | undefined;
   private asked: { readonly job: Job; readonly place: string; readonly early: boolean } | undefined;
@@ -198,7 +198,7 @@ export class JobStore {
     this.refold();
   }
 
-  /** What the server is known to have of this job. */
+  /** Gives what the server is known to have of this job. */
   private take({ entries, row, whole }: ToldJob): void {
     if (row) this.change({ number: row.number });
     if (!whole) return;
@@ -223,7 +223,7 @@ export class JobStore {
   /** Takes in what is new. Entries keep their order and identity, so that what was folded is not folded again. */
   private refold(): void {
     const waiting = this.pending.filter(mayCount).map((p) => p.entry);
-    // What is shown of a job counts until its entries are here; those that wait are put behind them.
+    // Whatever is shown of a job counts until its entries are here; those that wait are put behind them.
     if (this.known.length === 0 && !this.snapshot.whole) {
       if (this.shown && waiting.some((e) => e.kind === "energised")) this.shown = { ...this.shown, safety: LIVE };
       this.change({ job: this.forWhoIsHere() });
@@ -236,7 +236,7 @@ export class JobStore {
     this.fold = next;
     this.shown = undefined;
     const { view } = this.snapshot;
-    // Who stands where the work stands goes on with it; who looks elsewhere stays.
+    // Whoever stands where the work stands goes on with it; who looks elsewhere stays.
     const bench = view.bench === before ? next.job.stage : view.bench;
     this.change({ job: this.forWhoIsHere(), whole: true, view: bench === view.bench ? view : { ...view, bench } });
     this.ask();
@@ -308,7 +308,7 @@ const told = (job: object): object => Object.fromEntries(Object.entries(job).fil
 const DONE = Promise.resolve();
 const LIVE: Safety = { power: "live", liveTests: false, discharged: [] };
 
-/** What the server refused counts for nothing; but that a machine is live counts wherever it is known. */
+/** Gives what the server refused counts for nothing; but that a machine is live counts wherever it is known. */
 const mayCount = ({ entry, refused }: Pending): boolean => refused === undefined || entry.kind === "energised";
 
 const sameSet = (known: ReadonlySet<string>, next: ReadonlySet<string>): ReadonlySet<string> =>

@@ -13,6 +13,6 @@ export function lastStanding(job: Job): readonly string[] {
   if (!last) return [];
   const { at, by } = last.entry;
   const together = standing.filter((l) => l.entry.at === at && l.entry.by === by);
-  // What was told on opening the job was told one thing after another.
+  // Whatever was told on opening the job was told one thing after another.
   return together.some((l) => l.entry.kind === "opened") ? [last.entry.id] : together.map((l) => l.entry.id);
 }

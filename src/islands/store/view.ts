@@ -8,13 +8,13 @@ import type { Stage } from "../../core/record/job/stages";
 import type { Asked } from "../../core/speech/hear/meaning";
 import type { Intent } from "./intent";
 
-/** What is looked at in the quiet card: the suspects, a part, or one or two test points. */
+/** Holds what is looked at in the quiet card: the suspects, a part, or one or two test points. */
 type Chosen =
   | { readonly kind: "nothing" }
   | { readonly kind: "part"; readonly part: string }
   | { readonly kind: "points"; readonly points: readonly string[] };
 
-/** What this page shows of the job, and what is being typed. It stays when the bench changes. */
+/** Holds what this page shows of the job, and what is being typed. It stays when the bench changes. */
 export interface View {
   readonly bench: Stage;
   readonly line: string;
@@ -85,7 +85,7 @@ function chosenPoints(chosen: Chosen, net: string): Chosen {
   return chosen.points[0] === net ? NOTHING : { kind: "points", points: [...chosen.points, net] };
 }
 
-/** What the chosen part or points would read now: across the part, its wires off; between the points as the machine stands. */
+/** Gives what the chosen part or points would read now: across the part, its wires off; between the points as the machine stands. */
 export function probingOf(machine: Machine, chosen: Chosen, live: boolean): Probing | undefined {
   if (chosen.kind === "points") {
     const [a, b] = chosen.points;

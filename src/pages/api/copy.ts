@@ -5,7 +5,7 @@ import { answer, json } from "../../server/gate/http";
 import { journalOf } from "../../server/journal/keep-journal";
 import { openJobs } from "../../server/kept/jobs";
 
-/** What a browser needs to begin its copy: where the journal stands, the open jobs' rows, the machines that are offered. */
+/** Holds what a browser needs to begin its copy: where the journal stands, the open jobs' rows, the machines that are offered. */
 export const GET: APIRoute = () =>
   answer(async () => {
     const db = await database();

@@ -4,7 +4,7 @@ import { answer } from "../../server/gate/http";
 import { readCursor } from "../../server/gate/query";
 import { feedStream } from "../../server/journal/live";
 
-/** What is written, as it is written, in server-sent events; first what was missed since `?after=…&hash=…`. */
+/** Holds what is written, as it is written, in server-sent events; first what was missed since `?after=…&hash=…`. */
 export const GET: APIRoute = ({ url }) =>
   answer(async () => {
     const stream = feedStream(await database(), readCursor(url.searchParams));

@@ -3,7 +3,7 @@ import { database } from "../../server/database";
 import { answer, json } from "../../server/gate/http";
 import { journalOf } from "../../server/journal/keep-journal";
 
-/** Whether the server can write: 200, or 503 with since when not and why. */
+/** True where the server can write: 200, or 503 with since when not and why. */
 export const GET: APIRoute = () =>
   answer(async () => {
     const health = await journalOf(await database()).health();

@@ -16,9 +16,9 @@ interface Told {
   readonly answer?: FirstAnswer;
 }
 
-/** What pages of jobs come with: how the suspects stand, and what is next. */
+/** Holds what pages of jobs come with: how the suspects stand, and what is next. */
 export interface FirstAnswers {
-  /** What is known of a job as it stands now; `undefined` where it is not there soon enough: then the page works it out itself. */
+  /** Gives what is known of a job as it stands now; `undefined` where it is not there soon enough: then the page works it out itself. */
   readonly ask: (job: Job) => Promise<FirstAnswer | undefined>;
   /** Has it worked out before anybody asks, once the job rests: of one that changes quickly only the newest state is. */
   readonly prepare: (job: Job) => void;

@@ -58,7 +58,7 @@ export const jobs = sqliteTable(
   ],
 );
 
-/** What is said once of the whole journal: its id, by which a browser knows whose copy it keeps. */
+/** Holds what is said once of the whole journal: its id, by which a browser knows whose copy it keeps. */
 export const about = sqliteTable("about", { name: text("name").primaryKey(), value: text("value").notNull() });
 
 /** Every revision of a machine that was ever offered here, so that no record loses the circuit it was read on. Never updated. */

@@ -28,7 +28,7 @@ const SAYS: readonly (readonly [prefix: string, status: 503 | 507, says: string]
   ["SQLITE_BUSY", 503, "another program holds the database: nothing was written. It is tried again by itself"],
 ];
 
-/** What a failure of the database means to who asked; any other error as it is. */
+/** Gives what a failure of the database means to who asked; any other error as it is. */
 export function storageErrorOf(error: unknown): unknown {
   const code = sqliteCode(error);
   const known = SAYS.find(([prefix]) => code?.startsWith(prefix));

@@ -39,7 +39,7 @@ const isSame = (a: string, b: string): boolean => timingSafeEqual(digest(a), dig
 
 const tokenOf = (key: string): string => createHmac("sha256", key).update("cookie").digest("base64url");
 
-/** Whether these are the words of the key. */
+/** True where these are the words of the key. */
 export function isKey(folder: string, words: string): boolean {
   const key = keyOf(folder);
   return key !== undefined && isSame(words.trim(), key);
@@ -52,7 +52,7 @@ export function cookieFor(folder: string): string {
   return `${COOKIE}=${tokenOf(key)}; Path=/; Max-Age=31536000; HttpOnly; SameSite=Strict`;
 }
 
-/** Whether a request's `Cookie` header holds the cookie of the present key. */
+/** True where a request's `Cookie` header holds the cookie of the present key. */
 export function holdsKey(folder: string, header: string | undefined): boolean {
   const key = keyOf(folder);
   const cookies = (header ?? "").split(/;\s*/).filter((c) => c.startsWith(`${COOKIE}=`));

@@ -25,7 +25,7 @@ const MAX_URL = 4000;
 
 /** Pages and files without which nobody could show the key, and the word whether the server is well. */
 const OPEN = /^\/(key|shell|sw\.js|mark\.svg|manifest\.webmanifest|api\/health|_astro\/.*)$/;
-/** What the framework would answer by itself and this program does not use. */
+/** Holds what the framework would answer by itself and this program does not use. */
 const UNUSED = /^\/_(?!astro\/)/;
 
 /** Why a request is not let in; `undefined` when it is. */
@@ -41,7 +41,7 @@ export function turnedAway({ hosts, keyIn }: Gate, request: Pick<IncomingMessage
     return { status: 421, message: `“${named}” is not a name of this server; if it should be, name it in YENNIC_HOSTS` };
   }
   const path = url.split("?")[0] ?? "";
-  // What is looked at here must be what is answered: no “/_astro/../api” that becomes “/api” further on.
+  // Whatever is looked at here must be what is answered: no “/_astro/../api” that becomes “/api” further on.
   if (pathOf(url) !== path)
     return {
       status: 400,

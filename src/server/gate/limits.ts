@@ -1,4 +1,4 @@
-/** What a value that came in may hold at most. Far above what the program itself sends. */
+/** Holds what a value that came in may hold at most. Far above what the program itself sends. */
 const MOST = { depth: 16, keys: 200, elements: 20_000, text: 20_000, key: 100 } as const;
 
 interface LimitProblem {

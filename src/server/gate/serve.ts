@@ -4,11 +4,11 @@ import { RateLimiterMemory, RateLimiterRes } from "rate-limiter-flexible";
 import sirv from "sirv";
 import { type Gate, isLoopback, type Turned, turnedAway } from "./gate";
 
-/** What one address may ask a second. This machine's own browsers and tools are not held back by what a network must be. */
+/** Holds what one address may ask a second. This machine's own browsers and tools are not held back by what a network must be. */
 const LIMITS = { own: 5000, others: 100 };
 const OPEN_CONNECTIONS = 500;
 const TABLES = "/tables/";
-/** How often the access key may be tried from one address in a minute. */
+/** Says how often the access key may be tried from one address in a minute. */
 const KEY_TRIES = 10;
 
 const HEADERS: Readonly<Record<string, string>> = {

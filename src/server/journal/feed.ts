@@ -3,7 +3,7 @@ import type { Sequenced } from "../../core/record/journal/envelope";
 import type { ListedJob } from "../../core/speech/words/job-row";
 import type { Head } from "./read-journal";
 
-/** What was written at once: entries in order, and the rows of the jobs that they changed. */
+/** Holds what was written at once: entries in order, and the rows of the jobs that they changed. */
 export interface News {
   readonly entries: readonly (Sequenced & Head)[];
   readonly rows: readonly ListedJob[];

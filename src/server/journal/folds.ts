@@ -22,7 +22,7 @@ export class Folds {
 
   constructor(private readonly db: Database) {}
 
-  /** How a job stands. */
+  /** Tells how a job stands. */
   async of(job: string): Promise<Standing> {
     const known = this.kept.get(job);
     if (known) {

@@ -16,7 +16,7 @@ import { Feed } from "./feed";
 import { Folds, rowOfFold } from "./folds";
 import { breath, type Head, headOf, knownAmong } from "./read-journal";
 
-/** What the server says of each entry, by its id, in the order asked: on disk with its number, or refused. */
+/** Holds what the server says of each entry, by its id, in the order asked: on disk with its number, or refused. */
 export type Outcome = { readonly id: string; readonly seq: number } | { readonly id: string; readonly refused: RefusedEntry };
 
 /** Why one entry is skipped. Others of the same request are. */
@@ -33,7 +33,7 @@ interface Request {
   readonly reject: (error: unknown) => void;
 }
 
-/** What one commit writes. */
+/** Holds what one commit writes. */
 interface Group {
   readonly fresh: (Sequenced & Head)[];
   readonly byId: Map<string, Sequenced>;
@@ -49,7 +49,7 @@ const FIRST_NUMBER = 201;
 /** Characters that must find room before a full disk is believed to have some again. */
 const ROOM = 60_000;
 
-/** Whether the last write reached the disk. */
+/** True where the last write reached the disk. */
 type Health = { readonly ok: true } | { readonly ok: false; readonly since: string; readonly message: string };
 
 /**
@@ -166,7 +166,7 @@ export class Journal {
     }
   }
 
-  /** What becomes of one entry; a new one joins the group. */
+  /** Gives what becomes of one entry; a new one joins the group. */
   private async judge({ envelope: entry, kept }: Checked, group: Group): Promise<Outcome> {
     const { id, stream } = entry;
     const known = group.byId.get(id);

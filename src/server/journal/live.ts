@@ -5,7 +5,7 @@ import type { Journal } from "./journal";
 import { journalOf } from "./keep-journal";
 import { breath, entriesAfter, type Head, hashAt } from "./read-journal";
 
-/** How far a browser's copy goes. Without a hash: it has none yet, and begins at that number. */
+/** Says how far a browser's copy goes. Without a hash: it has none yet, and begins at that number. */
 interface Cursor {
   readonly after: number;
   readonly hash?: string | undefined;

@@ -11,7 +11,7 @@ import { type Taken, takeEntries } from "./take-entries";
 /** Entries that are written at once. */
 const BATCH = 200;
 
-/** What became of a job that was brought in. */
+/** Holds what became of a job that was brought in. */
 interface BroughtIn {
   readonly job: string;
   readonly number: number | undefined;

@@ -2,7 +2,7 @@ import { type Checked, checkEntry, firstIssue } from "../../core/record/job/entr
 import { limitProblem } from "../gate/limits";
 import type { Journal, RefusedEntry } from "./journal";
 
-/** What became of each entry of a request. */
+/** Holds what became of each entry of a request. */
 export interface Taken {
   readonly acknowledged: readonly { readonly id: string; readonly seq: number }[];
   readonly refused: readonly (RefusedEntry & { readonly id?: string; readonly index: number })[];

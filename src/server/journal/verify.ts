@@ -3,7 +3,7 @@ import type { Envelope } from "../../core/record/journal/envelope";
 import { linkOf } from "./chain";
 import { breath, type Head, sequencedOf } from "./read-journal";
 
-/** What an inspection of a journal came to. */
+/** Holds what an inspection of a journal came to. */
 export type Verified =
   | { readonly ok: true; readonly entries: number; readonly head: Head; readonly journal: string }
   | { readonly ok: false; readonly seq: number; readonly id?: string; readonly why: string };
@@ -85,7 +85,7 @@ const TAIL = 200;
 /** A database file up to this size is looked through page by page at each start. */
 const LOOKED_THROUGH_BYTES = 64_000_000;
 
-/** What is wrong with a database at first sight: a damaged page, or an end of the journal that does not fit. `undefined`: nothing. */
+/** Gives what is wrong with a database at first sight: a damaged page, or an end of the journal that does not fit. `undefined`: nothing. */
 export async function quickCheck(client: Client, bytes: number): Promise<string | undefined> {
   if (bytes <= LOOKED_THROUGH_BYTES) {
     const said = String(Object.values((await client.execute("PRAGMA quick_check(1)")).rows[0] ?? {})[0] ?? "ok");

@@ -62,7 +62,7 @@ const COPIED = 300;
 export const openJobs = (db: Database): Promise<ListedJob[]> =>
   db.select().from(jobs).where(eq(jobs.closed, false)).orderBy(desc(jobs.urgency), desc(jobs.changedAt)).limit(COPIED).all();
 
-/** How many open jobs leave their machine in a state that can hurt somebody. */
+/** Gives how many open jobs leave their machine in a state that can hurt somebody. */
 const countUnsafe = async (db: Database): Promise<number> =>
   (
     await db
@@ -72,7 +72,7 @@ const countUnsafe = async (db: Database): Promise<number> =>
       .get()
   )?.n ?? 0;
 
-/** How many jobs a search finds beyond those that it looks at. */
+/** Gives how many jobs a search finds beyond those that it looks at. */
 async function leftOut(db: Database, q: string): Promise<number> {
   const match = matchOf(q);
   if (match === undefined) return 0;

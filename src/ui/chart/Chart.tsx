@@ -9,7 +9,7 @@ const STYLES_ARE_HERE = "apexcharts-css";
 
 interface Props {
   readonly options: ApexOptions;
-  /** What it shows, for who does not see it. */
+  /** Holds what it shows, for who does not see it. */
   readonly says: string;
 }
 

@@ -17,7 +17,7 @@ export interface ReadCycle {
   /** Or why it can't be fitted. */
   readonly fit: RunFit | string;
   readonly fitted: readonly (readonly [number, number])[];
-  /** How the exhaust would go when nothing is wrong, then under each of the faults of the question; as long as the record. */
+  /** Says how the exhaust would go when nothing is wrong, then under each of the faults of the question; as long as the record. */
   readonly runs: readonly (readonly (readonly [number, number])[])[];
 }
 

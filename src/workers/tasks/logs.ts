@@ -4,7 +4,7 @@ import { type LogSummary, summaryOf } from "../../core/model/logging/summary";
 import { textOf } from "../../core/model/logging/text-of";
 import type { Unit } from "../../core/model/quantity/quantity";
 
-/** What a logger's file comes to, or why it can't be read. */
+/** Holds what a logger's file comes to, or why it can't be read. */
 export type LogAnswer =
   | {
       readonly ok: true;

@@ -8,7 +8,7 @@ import type { FontBytes } from "../../report/fonts";
 import type { PaperSize } from "../../report/paper";
 import { recordPdf } from "../../report/record-pdf";
 
-/** What is to be made, with the time of the last entry. */
+/** Holds what is to be made, with the time of the last entry. */
 export type PdfAsked = { readonly size: PaperSize; readonly made: string } & (
   | { readonly is: "customer"; readonly report: Report }
   | { readonly is: "record"; readonly record: TechnicianRecord }

@@ -24,7 +24,7 @@ export const machineOf = (id: string): Machine => parseMachine(JSON.parse(readFi
 export const E27: Machine = machineOf("orrinshaw-e27");
 const deadJob = { ...foldJob("job", [], () => E27), machine: E27, safety: { power: "dead", liveTests: false, discharged: [] } } as const;
 
-/** What an ohm-meter shows on a machine with these faults at the place that `words` name: the reading comes from the circuit, not from the test. */
+/** Gives what an ohm-meter shows on a machine with these faults at the place that `words` name: the reading comes from the circuit, not from the test. */
 export function meter(faults: readonly Fault[], words: string): string {
   const understood = understand(`${words} 12 ohm`, { machine: E27, job: deadJob });
   const draft = understood.is === "entries" ? understood.drafts[0] : undefined;
@@ -106,7 +106,7 @@ export async function visit(page: Page, bench: string): Promise<void> {
   await alive(page);
 }
 
-/** Who leads the suspects, as one of the benches that reason shows it. */
+/** Whoever leads the suspects, as one of the benches that reason shows it. */
 export async function leads(page: Page, sentence: string | RegExp, atLeast: number): Promise<void> {
   if (!(await leader(page).isVisible())) await visit(page, "Meter");
   await expect(leader(page)).toContainText(sentence);

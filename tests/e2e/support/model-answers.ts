@@ -13,7 +13,7 @@ import { findingKind } from "../../../src/core/record/finding/finding";
 import { testTitle } from "../../../src/core/speech/words/card/proposals";
 import { answerSays } from "../../../src/core/speech/words/card/tests";
 
-/** What leads and zero add to a reading, Ω. */
+/** Holds what leads and zero add to a reading, Ω. */
 const LEADS = 0.2;
 
 /** A machine with a hidden fault, as it would answer the card: always of one mind, whatever the card foretells. */
@@ -50,7 +50,7 @@ export class ModelAnswers {
     return capital(capital(answerSays(this.machine, question, value)).replace(/^Looks /, ""));
   }
 
-  /** What was fitted or put right, by the title of its card. */
+  /** Gives what was fitted or put right, by the title of its card. */
   putRight(title: string): void {
     const all = [...this.machine.parts.map(assemblyIdOf), ...piecesOf(this.machine).map(pieceId)];
     const done = all.filter((a) => repairSays(repairOf(this.machine, a)) === title);

@@ -69,7 +69,7 @@ export function onJob(pane: ReactNode, { machine = shipped("orrinshaw-e27"), lin
     ...render(<StoreContext value={store}>{pane}</StoreContext>),
     user: userEvent.setup(),
     get: store.getSnapshot,
-    /** What was entered since, as the record says it. */
+    /** Gives what was entered since, as the record says it. */
     recorded: () => {
       const { job } = store.getSnapshot();
       return job.record.slice(before).map((l) => lineSays(job.machine, l).says);

@@ -10,7 +10,7 @@ const folder = oracle("way-in");
 const names = readdirSync(folder).filter((f) => f.endsWith(".json") && !f.endsWith(".answer.json"));
 const read = (name: string): unknown => JSON.parse(readFileSync(resolve(folder, name), "utf8"));
 
-/** Whether each thing comes off once, only after what its way needs, and the minutes are those of what was taken. */
+/** True where each thing comes off once, only after what its way needs, and the minutes are those of what was taken. */
 function wrongWith({ removals, parts, reach, off }: WayProblem, way: WayIn): string | undefined {
   const isOff = new Set(off);
   let minutes = 0;

@@ -11,7 +11,7 @@ const run = (faults: readonly Fault[], until = 960): readonly Frame[] =>
   operate(machine, new FaultSet(faults), startScript(machine, until)).frames;
 
 const glows = (f: Frame) => f.igniterC > 820;
-/** How often something begins in a timeline. */
+/** Gives how often something begins in a timeline. */
 const starts = (frames: readonly Frame[], is: (f: Frame) => boolean) =>
   frames.filter((f, i) => is(f) && !(i > 0 && is(item(frames, i - 1)))).length;
 

@@ -11,7 +11,7 @@ const g14 = shipped("kelvane-g14");
 const e27 = shipped("orrinshaw-e27");
 const S = 180;
 
-/** What an attentive person would tap of a run that went so. */
+/** Gives what an attentive person would tap of a run that went so. */
 function tapped(strip: Strip): WatchedEvent[] {
   const of = (lane: Lane, on: Happening, off?: Happening): WatchedEvent[] =>
     strip.lanes[lane].flatMap((s) => [{ at: s.from, what: on }, ...(off && s.to < S ? [{ at: s.to, what: off }] : [])]);

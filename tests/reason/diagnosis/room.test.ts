@@ -8,7 +8,7 @@ import { proposalsOf } from "../../play-of";
 
 const c7 = shipped("kelvane-c7");
 const set = suspectsFor(c7);
-/** What its sound thermistor reads in a room of 4 °C. */
+/** Holds what its sound thermistor reads in a room of 4 °C. */
 const [cold] = c7.parts.flatMap((p) => (p.kind === "thermistor" ? [Math.round(thermistorOhms(p, 4))] : []));
 
 function after(...lines: Parameters<typeof jobOf>[1]) {

@@ -20,7 +20,7 @@ test("a run that goes just like a course, watched to the end, has that course fi
     const ranked = rankCourses(G14, COURSES, { seconds: FOLLOWED_S, events: eventsOf(course.strip, LANES, FOLLOWED_S) });
     expect(ranked.reduce((sum, r) => sum + r.share, 0)).toBeCloseTo(1, 9);
     const [first] = ranked;
-    // Who is ten times rarer beforehand may stay second.
+    // Whoever is ten times rarer beforehand may stay second.
     if (first?.course !== course) expect((first?.course.prior ?? 0) / course.prior).toBeGreaterThan(3);
   }
 });

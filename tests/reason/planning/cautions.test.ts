@@ -30,7 +30,7 @@ const anyDraft = fc.constantFrom<Draft>(
   fitted("duct", "put-right"),
 );
 
-/** What a step may never do in the state in which it is proposed. */
+/** Gives what a step may never do in the state in which it is proposed. */
 function breaks(step: Step, job: Job): string | undefined {
   switch (step.kind) {
     case "test": {

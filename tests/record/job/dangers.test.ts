@@ -319,7 +319,7 @@ function dangersOnRecord(machine: Machine, job: Job): string[] {
 }
 const parts = (machine: Machine) => machine.parts.filter((p) => p.kind === "thermostat");
 
-/** What no step may do: reach into a machine that is not dead, run one that may not be run. */
+/** Gives what no step may do: reach into a machine that is not dead, run one that may not be run. */
 function breaks(machine: Machine, job: Job, { step }: Proposal): string | undefined {
   const dead = job.safety.power === "dead";
   switch (step.kind) {

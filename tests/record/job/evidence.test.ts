@@ -16,7 +16,7 @@ const finding = fc.oneof(
 );
 const evidence = finding.map((f): Evidence => ({ entry: "e", source: "technician", finding: f as Evidence["finding"], fitted: [] }));
 
-/** What is asked of the evidence, found by looking through all of it. */
+/** Gives what is asked of the evidence, found by looking through all of it. */
 const plainly = (all: readonly Evidence[]) => ({
   turns: all.flatMap((e, at) => (e.finding.kind === "sight" && e.finding.place.sight === "turns" ? [at] : [])),
   belt: all.flatMap((e, at) => (e.finding.kind === "look" && e.finding.place.part === "belt" ? [at] : [])),

@@ -4,7 +4,7 @@ import { readKept } from "../../../src/core/record/job/entry";
 import { ENTRY_KINDS } from "../../../src/core/record/job/kinds/index";
 
 const job = v7();
-/** What the body of an entry of the first version is now. */
+/** Gives what the body of an entry of the first version is now. */
 function now(kind: string, body: Record<string, unknown>): unknown {
   const kept = readKept({ id: v7(), stream: { of: "job", id: job }, at: "2026-11-24T10:00:00Z", by: "T", kind, version: 1, body });
   if (!kept.readable) return kept.entry.unread.code;

@@ -92,7 +92,7 @@ const EXAMPLES: { [K in EntryKind]: Body<K> } = {
 };
 const drafts = Object.entries(EXAMPLES).map(([kind, body]) => ({ kind, body }) as Draft);
 
-/** What of a state an entry changed. */
+/** Gives what of a state an entry changed. */
 function changed(before: JobState, draft: Draft): string[] {
   const after = stateAfter(before, draft, { id: "e", at: "2026-11-24T10:00:00Z", by: "Tester", findMachine: () => machine });
   return (Object.keys({ ...before, ...after }) as (keyof JobState)[]).filter((k) => before[k] !== after[k]);

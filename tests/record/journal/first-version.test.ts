@@ -20,7 +20,7 @@ import { machineFinder } from "../../../src/server/kept/machines";
 import { catalogueOf, suspectsFor } from "../../job-of";
 import { fixture } from "../../paths";
 
-/** What the first version made of its own entries, written down by that version beside the database and the entries file. */
+/** Holds what the first version made of its own entries, written down by that version beside the database and the entries file. */
 interface Meaning {
   readonly id: string;
   readonly number: number;
@@ -65,7 +65,7 @@ afterAll(() => {
   rmSync(folder, { recursive: true, force: true });
 });
 
-/** What this version makes of a job, in the same terms. */
+/** Gives what this version makes of a job, in the same terms. */
 function meaningOf(job: Job): Omit<Meaning, "number" | "waits"> {
   const { machine, machineRef } = job;
   if (!machine || !machineRef) throw new Error("the machine is not found");
@@ -94,7 +94,7 @@ function meaningOf(job: Job): Omit<Meaning, "number" | "waits"> {
   };
 }
 
-/** What this version asks for that the first did not, by job; all else means the same. */
+/** Holds what this version asks for that the first did not, by job; all else means the same. */
 const STRICTER: Readonly<Record<number, { readonly blockers?: readonly string[] }>> = {
   // A condenser machine has its insulation and earth measured before it closes.
   208: { blockers: [...CONDENSER_CHECKS, "no good test run yet"] },

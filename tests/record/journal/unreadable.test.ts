@@ -28,7 +28,7 @@ const envelope = (change: Partial<Envelope>): Envelope => ({
   body: {},
   ...change,
 });
-/** What this version can't read: of a kind it does not know, of a newer version, or with a body of another shape. */
+/** Holds what this version can't read: of a kind it does not know, of a newer version, or with a body of another shape. */
 const unreadable = fc
   .constantFrom<Partial<Envelope>>(
     { kind: "x-ray", body: { film: "blue" } },

@@ -79,7 +79,7 @@ function dearestOf(needs: readonly number[], least: Float64Array): number {
   return dearest;
 }
 
-/** What lies between the beginning and all from which the goal costs nothing more. */
+/** Gives what lies between the beginning and all from which the goal costs nothing more. */
 function cutOf(task: Task, costs: Float64Array, through: Int32Array): Cut {
   const { things, begin, goal, actions } = task;
   const near = new Uint8Array(things);

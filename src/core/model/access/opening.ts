@@ -2,17 +2,17 @@ import { type Machine, maybePanelOf, maybePlaceOf, type Panel, panelOf } from ".
 import { wayIn } from "./way-in";
 import type { Taken, WayProblem } from "./way-problem";
 
-/** How something on this machine was found to differ from its file. */
+/** Says how something on this machine was found to differ from its file. */
 export interface Differs {
   /** The panel. */
   readonly of: string;
-  /** What else must be off before it can come off. */
+  /** Holds what else must be off before it can come off. */
   readonly needs?: readonly string[] | undefined;
   /** Minutes that it takes here, off and back again. */
   readonly minutes?: number | undefined;
 }
 
-/** How far a machine is open, and what was found to differ. A job is one. */
+/** Says how far a machine is open, and what was found to differ. A job is one. */
 export interface OpenNow {
   readonly panelsOff: readonly string[];
   readonly differs?: readonly Differs[];
@@ -28,7 +28,7 @@ interface Opening {
 
 type Goal = string | null;
 
-/** What keeps this from being solved again for the same question: proposals ask it hundreds of times. */
+/** Holds what keeps this from being solved again for the same question: proposals ask it hundreds of times. */
 const known = new WeakMap<Machine, Map<string, Opening>>();
 
 /**
@@ -83,7 +83,7 @@ export function waysOf(panel: Panel, { differs }: OpenNow): Panel["ways"] {
   return more.length === 0 ? panel.ways : panel.ways.map((w) => ({ ...w, needs: [...new Set([...w.needs, ...more])] }));
 }
 
-/** Whether something can be reached as the machine stands. What it does not have is out of reach. */
+/** True where something can be reached as the machine stands. What it does not have is out of reach. */
 export function isReached(machine: Machine, goal: Goal, { panelsOff }: OpenNow): boolean {
   if (goal === null || panelsOff.includes(goal)) return true;
   return maybePlaceOf(machine, goal)?.ways.some((w) => w.needs.every((n) => panelsOff.includes(n))) ?? false;

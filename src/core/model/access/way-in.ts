@@ -10,7 +10,7 @@ export interface NoWay {
 
 interface Priced extends Task {
   readonly costs: Float64Array;
-  /** What each action takes; of the last, which joins all that is to be reached, nothing. */
+  /** Holds what each action takes; of the last, which joins all that is to be reached, nothing. */
   readonly takes: readonly (Taken & { readonly of: "removal" | "part" })[];
 }
 

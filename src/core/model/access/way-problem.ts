@@ -8,7 +8,7 @@ const waySchema = z.strictObject({
   minutes: minutes.describe("Extra time for this access route, minutes."),
 });
 
-/** What can come off, what is to be reached, and what is off already; what each way needs and costs. */
+/** Holds what can come off, what is to be reached, and what is off already; what each way needs and costs. */
 export const wayProblemSchema = z
   .strictObject({
     format: z.literal("way-in/1").optional(),

@@ -8,9 +8,9 @@ import type { Taken, WayIn } from "./way-problem";
 export interface OnTheWay {
   readonly panel: Panel;
   readonly isOff: boolean;
-  /** How, where there is more than one way to it. */
+  /** Says how, where there is more than one way to it. */
   readonly says?: string;
-  /** What must be off before it, and why. */
+  /** Holds what must be off before it, and why. */
   readonly after: readonly string[];
   readonly because?: string;
   readonly minutesOff: number;
@@ -21,7 +21,7 @@ export interface OnTheWay {
 export interface Way {
   readonly id: string;
   readonly steps: readonly OnTheWay[];
-  /** How the places are reached in the end: “lying down, with an angle driver”. */
+  /** Says how the places are reached in the end: “lying down, with an angle driver”. */
   readonly reached: readonly string[];
   /** Minutes still to come: in, and back again with everything that is off by then. */
   readonly minutesIn: number;
@@ -29,7 +29,7 @@ export interface Way {
   readonly tools: readonly string[];
 }
 
-/** How many ways are offered besides the best. */
+/** Says how many ways are offered besides the best. */
 const MOST_WAYS = 3;
 
 /**

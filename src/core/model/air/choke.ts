@@ -14,7 +14,7 @@ export interface Choke {
 const LEAST_FREE = 0.02;
 
 /**
- * How much of the duct is free, from the flow that is there: Δp = k V̇², so that the free area goes with √(k expected / k found) (ASHRAE Handbook, Fundamentals).
+ * Gives how much of the duct is free, from the flow that is there: Δp = k V̇², so that the free area goes with √(k expected / k found) (ASHRAE Handbook, Fundamentals).
  * `loss`: the clear run's loss at a flow, Pa. The band is that of 2 σ of the flow.
  */
 export function chokeOf(machine: Machine, flow: Figure, loss: (flow: number) => number): Choke {
@@ -35,7 +35,7 @@ export function freeAs({ thermal }: Machine, flow: number): number {
   return Math.max(LEAST_FREE, Math.sqrt((k * v0 * v0) / (p0 * ((v0 / bounded) ** 2 - 1))));
 }
 
-/** What the air had to do with it, by the band of what is free. */
+/** Holds what the air had to do with it, by the band of what is free. */
 export type AirVerdict = "choked" | "clear" | "may-be";
 
 /** Below this free share heat piles up before the limit (est.); a run is clear above it. */

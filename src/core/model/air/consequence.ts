@@ -2,7 +2,7 @@ import { type Fault, FaultSet } from "../machine/fault";
 import type { Machine, Part } from "../machine/format";
 import { operate, startScript } from "../machine/run/operate";
 
-/** What a flow does to the machine. °C, s, kWh. */
+/** Holds what a flow does to the machine. °C, s, kWh. */
 export interface Consequence {
   readonly boxC: number;
   /** The exhaust while it cycles, or at its hottest. */

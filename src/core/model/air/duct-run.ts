@@ -1,7 +1,7 @@
 import { ductLoss } from "../physics/duct-loss";
 import { PASCAL_PER_INCH_OF_WATER } from "../quantity/quantity";
 
-/** What a duct is made of. */
+/** Holds what a duct is made of. */
 const MATERIALS = ["metal", "foil"] as const;
 export type Material = (typeof MATERIALS)[number];
 export const HOODS = ["louvres", "flap", "none"] as const;
@@ -49,7 +49,7 @@ export function lengthsOf(run: DuctRun): { readonly straight: number; readonly b
   return { straight, bends, allowed: Math.max(0, USUAL_LIMIT_M - bends) };
 }
 
-/** What each piece loses at a flow, m³/s, in order; the hood last. Pa. */
+/** Gives what each piece loses at a flow, m³/s, in order; the hood last. Pa. */
 export function lossesOf(run: DuctRun, flow: number): number[] {
   const speed = flow / ((Math.PI / 4) * run.diameterM ** 2);
   const pieces = run.pieces.map((piece) => {

@@ -4,7 +4,7 @@ import { airflowFromRise } from "../physics/airflow-from-rise";
 import type { Figure } from "../quantity/figure";
 import { flowAtPressure } from "./fan";
 
-/** What was measured of the air; each by itself is an estimate of the flow. */
+/** Holds what was measured of the air; each by itself is an estimate of the flow. */
 export interface AirMeasured {
   /** Pa at the machine's outlet, the fan running. */
   readonly backPressure?: number | undefined;

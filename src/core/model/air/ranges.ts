@@ -1,6 +1,6 @@
 import type { Range } from "../quantity/range";
 
-/** What can be typed of a duct and its air. */
+/** Holds what can be typed of a duct and its air. */
 export const AIR_RANGES = {
   metres: { least: 0.05, most: 60, unit: "m", because: "a piece has a length, and no house has a longer one" },
   backPressure: { least: 0, most: 4, unit: "in w.c.", because: "the fan pushes outwards, and no such fan gives more" },

@@ -8,7 +8,7 @@ export interface AirCase {
   readonly flow: number;
 }
 
-/** How the air stands: what flows now, and what would with the way cleared. */
+/** Says how the air stands: what flows now, and what would with the way cleared. */
 interface AirStands {
   /** Loss of the clear run at a flow, Pa. */
   readonly loss: (flow: number) => number;

@@ -1,6 +1,6 @@
 import { item, real } from "./at";
 
-/** What fits best, and the sum of the squares that it leaves. */
+/** Holds what fits best, and the sum of the squares that it leaves. */
 interface Fit {
   readonly coefficients: Float64Array;
   readonly left: number;

@@ -39,7 +39,7 @@ const at = ({ discharge, specificGravity, heatingValueBtuPerFt3 }: Balance, pres
 });
 
 /**
- * What is wanting of orifice, pressure and input, from the other two: Q = Cd A √(2 Δp / ρ), input = Q × heating value (Baumeister, Marks' Standard Handbook).
+ * Gives what is wanting of orifice, pressure and input, from the other two: Q = Cd A √(2 Δp / ρ), input = Q × heating value (Baumeister, Marks' Standard Handbook).
  * `undefined` unless just one is wanting. Inches, inches of water, BTU/h.
  */
 export function balanced(given: Balance): Balanced | undefined {
@@ -56,7 +56,7 @@ export function balanced(given: Balance): Balanced | undefined {
   return undefined;
 }
 
-/** What a hole burns at a pressure, BTU/h. */
+/** Gives what a hole burns at a pressure, BTU/h. */
 export const inputThrough = (given: Balance, diameter: number, pressure: number): number =>
   orificeInput(diameter, at(given, pressure)).inputBtuPerH;
 

@@ -21,7 +21,7 @@ interface ClockedInput {
 /** Start and stop by hand, together, s (est.). */
 const HAND_S = 0.5;
 
-/** What a burner burns by the gas meter, less what burns besides (NFPA 54, checking input with the meter). BTU/h. */
+/** Gives what a burner burns by the gas meter, less what burns besides (NFPA 54, checking input with the meter). BTU/h. */
 export function clocked({ dial, seconds, heatingValueBtuPerFt3, others }: Clocked): ClockedInput {
   const all = clockedInput(dial, seconds, heatingValueBtuPerFt3);
   return { all, burner: all - others, sigma: (all * HAND_S) / seconds };

@@ -2,7 +2,7 @@
 export const GASES = ["natural", "propane"] as const;
 export type Gas = (typeof GASES)[number];
 
-/** What is taken of a fuel where nobody knows better: the supplier's figures win. Pressures in inches of water. */
+/** Holds what is taken of a fuel where nobody knows better: the supplier's figures win. Pressures in inches of water. */
 interface Fuel {
   readonly name: string;
   readonly specificGravity: number;

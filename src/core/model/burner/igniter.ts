@@ -1,4 +1,4 @@
-/** What cold ohms and running amps of an igniter say together. */
+/** Holds what cold ohms and running amps of an igniter say together. */
 type IgniterStands = "good" | "open" | "aged" | "odd";
 
 /** Below this share of its rated current it glows too little to open the sensor in time (est.). */

@@ -1,7 +1,7 @@
 import { type Balanced, balanced, balanceOf, type Unknown } from "./balance";
 import { altitudeShare, type Gas } from "./gas";
 
-/** How a burner stands, as far as it is known. Inches, in w.c., ft. */
+/** Says how a burner stands, as far as it is known. Inches, in w.c., ft. */
 export interface BurnerKnown {
   readonly gas: Gas;
   readonly altitudeFt?: number | undefined;
@@ -11,17 +11,17 @@ export interface BurnerKnown {
   readonly supplyStaticInWc?: number | undefined;
 }
 
-/** What to find from the others. */
+/** Holds what to find from the others. */
 export type Wanted = Unknown | "gas";
 
 export interface Reckoned {
-  /** What came of it; `undefined` while something else is wanting too. */
+  /** Holds what came of it; `undefined` while something else is wanting too. */
   readonly found: Balanced | undefined;
-  /** What is burnt, BTU/h, worked out or given. */
+  /** Holds what is burnt, BTU/h, worked out or given. */
   readonly burns: number | undefined;
   /** Pressure at the manifold, in w.c., worked out or given. */
   readonly pressure: number | undefined;
-  /** What the plate says at this height, BTU/h, and which share of the rating that is. */
+  /** Holds what the plate says at this height, BTU/h, and which share of the rating that is. */
   readonly plate: number | undefined;
   readonly share: number;
 }

@@ -8,7 +8,7 @@ export interface SoakReading {
   readonly ohms: number;
 }
 
-/** What a soak test comes to. °C. */
+/** Holds what a soak test comes to. °C. */
 interface Soak {
   /** Temperature at each reading; `undefined` for OL. */
   readonly celsius: readonly (number | undefined)[];

@@ -111,7 +111,7 @@ function equations(n: number, unknown: number, resistors: readonly Placed<Resist
   return matrix;
 }
 
-/** Whether anything joins the two nets. A net that is not in the network is joined to nothing. */
+/** True where anything joins the two nets. A net that is not in the network is joined to nothing. */
 export function joined({ nets }: OperatingPoint, a: string, b: string): boolean {
   const [i, j] = [nets.number.get(a), nets.number.get(b)];
   return i !== undefined && j !== undefined && nets.island[i] === nets.island[j];

@@ -3,7 +3,7 @@ import { endOf, evened, type Series, valueAt } from "./series";
 import { smoothed } from "./smooth";
 import type { Switch } from "./switches";
 
-/** What a curve of the exhaust shows besides its switches. °C, K, s. */
+/** Holds what a curve of the exhaust shows besides its switches. °C, K, s. */
 export interface Course {
   /** Steepest rise while it warms, K a minute. */
   readonly risesKPerMin: number;

@@ -53,7 +53,7 @@ function misfit(series: Series, samples: readonly number[], before: readonly num
   return off.reduce((sum, o) => sum + (o - mean) ** 2, 0);
 }
 
-/** How far earlier turns lie from each other in the same stretch, as a variance. */
+/** Gives how far earlier turns lie from each other in the same stretch, as a variance. */
 function ownVariance(series: Series, before: readonly number[], after: number, ahead: number): number {
   const each = before.map((t, k) => {
     const samples = stretchOf(series, t - ahead, t + after);

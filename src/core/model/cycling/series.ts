@@ -69,7 +69,7 @@ export function valueAt({ seconds, values }: Series, at: number): number {
   return real(values, i - 1) + ((real(values, i) - real(values, i - 1)) * (at - t0)) / (t1 - t0);
 }
 
-/** What of a series lies within its first so many seconds. */
+/** Gives what of a series lies within its first so many seconds. */
 export function firstPart({ seconds, values }: Series, mostS: number): Series {
   const end = indexAt(seconds, (seconds[0] ?? 0) + mostS);
   return { seconds: seconds.subarray(0, end), values: values.subarray(0, end) };

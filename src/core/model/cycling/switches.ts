@@ -22,7 +22,7 @@ const TURNED_SIGMA = 8;
 /** On either side of a turn so much is looked at for the bend, s; and so long after the switch the bend shows: box, drum and sensor lag (est.). */
 const BEND_S = 35;
 const SHOWS_AFTER_S = 5.5;
-/** How far from the extreme the bend may lie, s. */
+/** Says how far from the extreme the bend may lie, s. */
 const BEFORE_S = 12;
 const AFTER_S = 8;
 
@@ -82,7 +82,7 @@ function turnsOf(values: Float64Array, by: number): Turn[] {
     const beyond = sign * (real(values, i) - real(values, extreme));
     if (beyond > 0) extreme = i;
     else if (-beyond > by) {
-      // What falls from the very first sample on was not seen to be switched.
+      // Whatever falls from the very first sample on was not seen to be switched.
       if (extreme > 1) turns.push({ index: extreme, to });
       to = to === "off" ? "on" : "off";
       extreme = i;
@@ -100,7 +100,7 @@ function bentAt(series: Series, turn: number, [from, to]: readonly [number, numb
 
 const TURN_LAGS_S = 2.5;
 
-/** What a cycling exhaust comes to. °C; `null` where it never turned. */
+/** Holds what a cycling exhaust comes to. °C; `null` where it never turned. */
 export interface Cycling {
   readonly switches: readonly Switch[];
   /** Means of the extremes. */

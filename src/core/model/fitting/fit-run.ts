@@ -6,7 +6,7 @@ import type { Machine } from "../machine/format";
 import type { Figure } from "../quantity/figure";
 import { at, coolingOf, pulseOf, type Response, responseOf } from "./response";
 
-/** What is known of the run besides its record. */
+/** Holds what is known of the run besides its record. */
 export interface Known {
   /** W of the heat while it is on, as rated or measured. */
   readonly watts: Figure;
@@ -20,7 +20,7 @@ interface SwitchedAt {
   readonly boxC: number;
 }
 
-/** What a record of an empty machine's exhaust comes to. */
+/** Holds what a record of an empty machine's exhaust comes to. */
 export interface RunFit {
   /** m³/s. */
   readonly flow: Figure;
@@ -89,14 +89,14 @@ interface Trial {
   readonly searched: Searched;
   readonly response: Response;
   readonly cooling: Float64Array;
-  /** What is left, in σ: of the samples, then of what else is known. */
+  /** Holds what is left, in σ: of the samples, then of what else is known. */
   readonly residuals: Float64Array;
   readonly left: number;
 }
 
 class Problem {
   private readonly seconds: number;
-  /** What is known of each searched before: its value, and 1 σ (∞: nothing). */
+  /** Holds what is known of each searched before: its value, and 1 σ (∞: nothing). */
   private readonly before: readonly Figure[];
 
   constructor(
@@ -140,7 +140,7 @@ class Problem {
     return { searched, response, cooling, residuals, left: residuals.reduce((sum, r) => sum + r * r, 0) };
   }
 
-  /** How what is left falls with each of the searched, row by row. */
+  /** Tells how what is left falls with each of the searched, row by row. */
   private slopes({ searched, response, cooling, residuals }: Trial): Float64Array[] {
     const moved = this.tried(searched.map((v, i) => (i === LN_FLOW ? v + FLOW_STEP : v)));
     const power = item(searched, POWER) * PER_KILOWATT;

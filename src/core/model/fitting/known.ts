@@ -9,7 +9,7 @@ const RATED_WITHIN = 0.06;
 /** So long, s, a good machine is run to see how soon heat follows its thermostat. */
 const LOOKED_AT_S = 2400;
 
-/** What is known of a machine's run before it is logged: the heat that it gives when healthy, and how soon that follows its thermostat. */
+/** Gives what is known of a machine's run before it is logged: the heat that it gives when healthy, and how soon that follows its thermostat. */
 export function knownOf(machine: Machine): Known {
   const { frames } = operate(machine, new FaultSet([]), { ...startScript(machine, LOOKED_AT_S), everyS: 5 });
   const heats = frames.filter((f) => f.heatW > 0).map((f) => f.heatW);

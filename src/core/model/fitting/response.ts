@@ -18,11 +18,11 @@ export function responseOf(machine: Machine, flow: number, profile: Profile, sec
   return run(machine, flow, 0, seconds, (t) => shareOn(profile, t, t + 1));
 }
 
-/** What one joule at the first second does, K/J. */
+/** Gives what one joule at the first second does, K/J. */
 export const pulseOf = (machine: Machine, flow: number, seconds: number): Float64Array =>
   run(machine, flow, 0, seconds, (t) => (t === 0 ? 1 : 0)).exhaust;
 
-/** What is left of a rise of 1 K that the whole machine had at first. */
+/** Gives what is left of a rise of 1 K that the whole machine had at first. */
 export function coolingOf(machine: Machine, flow: number, seconds: number): Float64Array {
   return run(machine, flow, 1, seconds, () => 0).exhaust;
 }

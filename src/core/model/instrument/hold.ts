@@ -1,13 +1,13 @@
 import type { Streamed } from "./stream";
 
-/** What came from a meter so far: as much as is needed, however long it streams. */
+/** Holds what came from a meter so far: as much as is needed, however long it streams. */
 export interface Hold {
   readonly last: Streamed | undefined;
   /** The newest readings, oldest first, at most {@link WINDOW}. */
   readonly newest: readonly Streamed[];
   /** s for which it has shown the same within its noise; 0 while it moves. */
   readonly steady: number;
-  /** What it shows, evened out over the time it was steady; Infinity for OL; `undefined` while it moves. */
+  /** Holds what it shows, evened out over the time it was steady; Infinity for OL; `undefined` while it moves. */
   readonly held: number | undefined;
   readonly received: number;
   /** Numbers that never came, and such that came again. */

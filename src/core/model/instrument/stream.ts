@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { UNITS } from "../quantity/quantity";
 
-/** How often a logging meter tells what it shows, per second. */
+/** Says how often a logging meter tells what it shows, per second. */
 export const PER_SECOND = 10;
 
 /** One reading of a meter that streams, numbered without a gap. */

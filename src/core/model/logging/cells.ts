@@ -1,6 +1,6 @@
 import Papa from "papaparse";
 
-/** What stands between the cells of a line, and between a number and its decimals. */
+/** Holds what stands between the cells of a line, and between a number and its decimals. */
 export interface Separators {
   readonly cell: "," | ";" | "\t";
   readonly decimal: "." | ",";

@@ -1,6 +1,6 @@
 import { millisecondsInDay } from "date-fns/constants";
 import { decimalIn } from "../quantity/decimal";
-/** How a log tells its time. One log tells it in one way. */
+/** Says how a log tells its time. One log tells it in one way. */
 export type TimeKind = "seconds" | "clock" | "date";
 
 export interface LogTime {

@@ -96,7 +96,7 @@ function isReading({ cells }: Line, columns: Columns, separators: Separators): b
   return time !== undefined && readValue(cells, columns, separators) !== undefined;
 }
 
-/** What a meter writes of itself where no head stands before the readings: a word, and no reading after it. */
+/** Gives what a meter writes of itself where no head stands before the readings: a word, and no reading after it. */
 const isAboutMeter = (line: Line, columns: Columns, separators: Separators): boolean =>
   readTime(line.cells[columns.time] ?? "", 1) === undefined &&
   /^[\p{L} ]+$/u.test(line.cells[columns.time] ?? "") &&

@@ -1,7 +1,7 @@
 import { real } from "../array/at";
 import type { MeterLog } from "./read-log";
 
-/** What a log comes to. Overloads count as readings but not in the values. */
+/** Holds what a log comes to. Overloads count as readings but not in the values. */
 export interface LogSummary {
   readonly rows: number;
   readonly overload: number;

@@ -8,14 +8,14 @@ const JOINT_PRICE = 2;
 /** Of a part whose file gives neither a fit nor a remedy. */
 const UNTOLD_MINUTES = 10;
 
-/** What puts a joint at a part right, by name. */
+/** Gives what puts a joint at a part right, by name. */
 export const jointId = (part: string): string => `joint.${part}`;
 const jointPart = (id: string): string | undefined => (id.startsWith("joint.") ? id.slice("joint.".length) : undefined);
 
 /** Id of what is fitted when a part fails: the assembly it belongs to, or the part itself. */
 export const assemblyIdOf = (part: Part): string => part.assembly ?? part.id;
 
-/** How one assembly is put right: a new one fitted, something cleared, reset or set, or a burnt joint remade. Minutes and price are estimates. */
+/** Says how one assembly is put right: a new one fitted, something cleared, reset or set, or a burnt joint remade. Minutes and price are estimates. */
 export interface Repair {
   readonly id: string;
   readonly is: "fit" | "remedy" | "joint" | "piece";
@@ -33,7 +33,7 @@ export const replaces = (repair: Repair): boolean => repair.is === "fit";
 /** Made on a dead machine only: what stands behind a panel, what goes in, wires and pieces inside. */
 export const isDeadWork = (repair: Repair): boolean => repair.panel !== null || repair.is !== "remedy";
 
-/** Whether an id names something that can be fitted or put right on this machine. */
+/** True where an id names something that can be fitted or put right on this machine. */
 export const isAssembly = (machine: Machine, id: string): boolean => {
   const piece = mendedPiece(id);
   if (piece) return piecesOf(machine).includes(piece);
@@ -64,7 +64,7 @@ function panelOfMost({ parts, panels }: Machine): string | null {
   return [...panels].sort((a, b) => wired(b.id) - wired(a.id))[0]?.id ?? null;
 }
 
-/** What puts a fault right: a joint is remade at the part where it is, a piece that no circuit shows by itself; for any other fault its assembly is fitted. */
+/** Gives what puts a fault right: a joint is remade at the part where it is, a piece that no circuit shows by itself; for any other fault its assembly is fitted. */
 export function remedyOf(machine: Machine, fault: Fault): string {
   const part = partOf(machine, fault.part);
   const piece = generalFaultOf(fault.mode)?.piece;
@@ -72,7 +72,7 @@ export function remedyOf(machine: Machine, fault: Fault): string {
   return isJoint(fault) ? jointId(part.id) : assemblyIdOf(part);
 }
 
-/** How an assembly, a joint (`joint.PART`), or a piece (`piece.PIECE`) is put right. Throws RangeError for what the machine does not have. */
+/** Tells how an assembly, a joint (`joint.PART`), or a piece (`piece.PIECE`) is put right. Throws RangeError for what the machine does not have. */
 export function repairOf(machine: Machine, id: string): Repair {
   const at = jointPart(id);
   if (at !== undefined) {
@@ -88,7 +88,7 @@ export function repairOf(machine: Machine, id: string): Repair {
   return { is: "fit", ...fittingOf(machine, part) };
 }
 
-/** What is fitted when a part fails, and what that takes. */
+/** Gives what is fitted when a part fails, and what that takes. */
 export function fittingOf(
   machine: Machine,
   part: Part,

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { id, positive } from "./parts/fields";
 
-/** What comes off a machine, by its looks: how it is drawn, and how it is said. */
+/** Holds what comes off a machine, by its looks: how it is drawn, and how it is said. */
 export const SORTS = [
   "machine",
   "cover",
@@ -19,7 +19,7 @@ export const SORTS = [
 ] as const;
 export type Sort = (typeof SORTS)[number];
 
-/** What holds something: counted, so that the same number goes back. */
+/** Holds what holds something: counted, so that the same number goes back. */
 export const fastenerSchema = z
   .strictObject({
     is: z.enum(["screw", "nut", "bolt", "clip", "hook", "tab", "pin", "tie"]).describe("What it is."),
@@ -34,7 +34,7 @@ export const fastenerSchema = z
   .describe("Fasteners of one kind.");
 export type Fastener = z.infer<typeof fastenerSchema>;
 
-/** What can hurt, break or get lost on the way. */
+/** Holds what can hurt, break or get lost on the way. */
 const MIND = ["sharp", "spring", "tabs", "felt", "weight", "two-people", "falls", "glass", "water", "angle", "duct"] as const;
 
 const way = z

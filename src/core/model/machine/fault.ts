@@ -20,7 +20,7 @@ export const JOINT_INTERMITTENT = "joint-intermittent";
 const JOINTS: readonly string[] = [JOINT_OPEN, JOINT_POOR, JOINT_PINCHED, JOINT_HOT, JOINT_SWAPPED, JOINT_INTERMITTENT];
 export const isJoint = (f: Fault): boolean => JOINTS.includes(f.mode);
 
-/** What any part may have whether or not its file lists it. A contact burnt inside: `severity` is what it puts in series, Ω. */
+/** Holds what any part may have whether or not its file lists it. A contact burnt inside: `severity` is what it puts in series, Ω. */
 export const RESISTIVE = "resistive";
 /** A resistance that is far from its rating: `severity` is the factor on it; `at` names the winding where there are several. */
 export const OFF_VALUE = "off-value";

@@ -8,7 +8,7 @@ interface GeneralFault {
   readonly of: (part: Part, machine: Machine) => boolean;
   /** Each stands for all about it; what it is, the kind of part says. None: it is there or not. */
   readonly severities?: readonly number[];
-  /** How often it happens, in the weights of machine files (est.). */
+  /** Says how often it happens, in the weights of machine files (est.). */
   readonly weight: number;
   /** Where it is put right, if not by a new part. */
   readonly piece?: MendedPiece;

@@ -2,12 +2,12 @@ import { dequal } from "dequal";
 import type { Fastener } from "./cabinet";
 import type { Machine, Panel } from "./format";
 
-/** What a job found of one panel that the file has otherwise. */
+/** Holds what a job found of one panel that the file has otherwise. */
 interface PanelFound {
   readonly of: string;
   readonly needs?: readonly string[] | undefined;
   readonly minutes?: number | undefined;
-  /** What came out, as counted. */
+  /** Holds what came out, as counted. */
   readonly fasteners?: readonly Fastener[];
 }
 

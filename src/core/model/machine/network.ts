@@ -69,7 +69,7 @@ function withDeviation(part: string, { name, ohms }: PartBranch, faults: FaultSe
 /** A cold machine with the cord out, prepared so that one suspect's network after another can be had for the price of its difference. */
 export interface DeadMachine {
   readonly healthy: readonly Component[];
-  /** What faults change: resistors that go and resistors that come. Empty when an ohm-meter can't tell the faults from none. */
+  /** Gives what faults change: resistors that go and resistors that come. Empty when an ohm-meter can't tell the faults from none. */
   readonly change: (faults: FaultSet) => { readonly gone: readonly Component[]; readonly come: readonly Component[] };
 }
 

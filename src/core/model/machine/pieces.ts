@@ -10,7 +10,7 @@ export const PIECES = {
 } as const;
 export type Piece = keyof typeof PIECES;
 
-/** How a piece is fixed: an order, minutes, and the price of what goes in (est.). */
+/** Says how a piece is fixed: an order, minutes, and the price of what goes in (est.). */
 interface PieceRepair {
   readonly name: string;
   readonly verb: string;
@@ -30,7 +30,7 @@ const PIECE_REPAIRS = {
 export type MendedPiece = keyof typeof PIECE_REPAIRS;
 export const MENDED_PIECES = Object.keys(PIECE_REPAIRS) as MendedPiece[];
 
-/** What puts a piece right, by name. */
+/** Gives what puts a piece right, by name. */
 export const pieceId = (piece: Piece): string => `piece.${piece}`;
 export const mendedPiece = (id: string): MendedPiece | undefined => MENDED_PIECES.find((p) => pieceId(p) === id);
 export const pieceRepair = (piece: MendedPiece): PieceRepair => PIECE_REPAIRS[piece];

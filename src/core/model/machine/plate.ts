@@ -3,7 +3,7 @@ import { hasHood, type Machine } from "./format";
 
 const word = z.string().trim().min(1).max(60);
 
-/** What stands on a plate, as far as it was read. */
+/** Holds what stands on a plate, as far as it was read. */
 export const plateSchema = z
   .strictObject({
     maker: word.optional().describe("Maker."),
@@ -21,7 +21,7 @@ export type Plate = z.infer<typeof plateSchema>;
 export type PlateRow = keyof Plate;
 export const PLATE_ROWS: readonly PlateRow[] = ["maker", "model", "fuel", "volts", "vented"];
 
-/** What would stand on the plate of a machine whose sheet is here. */
+/** Gives what would stand on the plate of a machine whose sheet is here. */
 export const plateOf = (machine: Machine): Plate => ({
   maker: machine.maker,
   model: machine.model,
@@ -59,7 +59,7 @@ export function differsIn(plate: Plate, machine: Machine): PlateRow[] {
   return PLATE_ROWS.filter((row) => plate[row] !== undefined && !isSame(row, plate[row], sheet[row]));
 }
 
-/** What each row weighs when the nearest is looked for (est.): another fuel is another machine. */
+/** Holds what each row weighs when the nearest is looked for (est.): another fuel is another machine. */
 const WEIGHTS: Readonly<Record<PlateRow, number>> = { maker: 3, model: 4, fuel: 6, volts: 3, vented: 3 };
 
 /** From 0, nothing alike, to 1; rows that were not read are left out. */

@@ -24,7 +24,7 @@ const PLACES_SPREAD = 0.6;
 export const severitiesIn = ([low, high]: readonly [number, number]): number[] =>
   Array.from({ length: SEVERITIES }, (_, k) => low * (high / low) ** ((k + 0.5) / SEVERITIES));
 
-/** What a part may have though its file does not list it, at each severity. */
+/** Gives what a part may have though its file does not list it, at each severity. */
 export function unlistedFaults(part: Part): Fault[] {
   const lists = (mode: string) => part.faults.some((f) => f.mode === mode);
   switch (kindOf(part).deviates) {

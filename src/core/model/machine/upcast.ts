@@ -15,7 +15,7 @@ const records = (x: unknown): Json[] => (Array.isArray(x) ? x.filter(isRecord) :
 /** Volts at which the first version took every timer drive, lamp and bias heater to work. */
 const WORKED_ABOVE_VOLTS = 60;
 
-/** How well the first version took eyes (or warming) to find a fault, by kind and mode; it had no field for it. */
+/** Says how well the first version took eyes (or warming) to find a fault, by kind and mode; it had no field for it. */
 const SEEN: Readonly<Record<string, number>> = {
   "belt broken": 0.98,
   "duct choked": 0.85,

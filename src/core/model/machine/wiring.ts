@@ -44,7 +44,7 @@ export interface Wiring {
   readonly node: (part: Part, number: number) => string;
   /** Parted from the sheet altogether: all its wires are off. */
   readonly isOff: (part: string) => boolean;
-  /** What the wiring brings at a part. */
+  /** Gives what the wiring brings at a part. */
   readonly bonds: (part: string) => readonly Bond[];
 }
 
@@ -195,7 +195,7 @@ export function editsOfFaults({ faults }: FaultSet): WiringEdit[] {
 export const wiringUnder = (machine: Machine, faults: FaultSet, edits: readonly WiringEdit[]): Wiring =>
   wiringOf(machine, [...editsOfFaults(faults), ...edits]);
 
-/** Whether at least one wire of a part is off, so that it can be read by itself. */
+/** True where at least one wire of a part is off, so that it can be read by itself. */
 export const isIsolated = (edits: readonly WiringEdit[], part: string): boolean =>
   edits.some((e) => (e.edit === "part-off" && e.part === part) || (e.edit === "off" && readTerminal(e.at)?.part === part));
 

@@ -21,5 +21,5 @@ export function fastenerSays(f: Fastener): string {
 /** Several kinds, one after the other; empty where there are none. */
 export const fastenersSay = (list: readonly Fastener[]): string => list.map(fastenerSays).join("; ");
 
-/** How many are put by: what stays on the machine or on what came off is not counted. */
+/** Gives how many are put by: what stays on the machine or on what came off is not counted. */
 export const countOf = (list: readonly Fastener[]): number => list.filter((f) => !f.stays).reduce((sum, f) => sum + f.count, 0);

@@ -81,16 +81,16 @@ export function faultsSay(machine: Machine, faults: readonly Fault[], unrelated:
   return [first, ...rest.map(lower)].join(unrelated ? " and, separately, " : ", ");
 }
 
-/** What is put right, as a thing: “heating element”, “joint at the heating element”. */
+/** Gives what is put right, as a thing: “heating element”, “joint at the heating element”. */
 export const repairName = (repair: Repair): string => (repair.is === "joint" ? `joint at the ${lower(repair.name)}` : lower(repair.name));
 
-/** What is to be done, as an order: “Replace the heating element”. */
+/** Gives what is to be done, as an order: “Replace the heating element”. */
 export function repairSays(repair: Repair): string {
   if (repair.is === "joint") return `Remake the joint at the ${lower(repair.name)}`;
   return repair.is !== "fit" ? (repair.verb ?? repair.name) : `Replace the ${lower(repair.name)}`;
 }
 
-/** What is fitted as one, in a sentence. What the machine does not have is called by its id. */
+/** Gives what is fitted as one, in a sentence. What the machine does not have is called by its id. */
 export function assemblyName(machine: Machine | undefined, assembly: string): string {
   try {
     return machine ? repairName(repairOf(machine, assembly)) : assembly;
@@ -100,6 +100,6 @@ export function assemblyName(machine: Machine | undefined, assembly: string): st
   }
 }
 
-/** What was done: “Replaced: heating element”. */
+/** Gives what was done: “Replaced: heating element”. */
 export const fittedSays = (machine: Machine | undefined, assembly: string, replaced: boolean): string =>
   `${replaced ? "Replaced:" : "Fixed:"} ${assemblyName(machine, assembly)}`;

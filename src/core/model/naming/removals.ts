@@ -12,7 +12,7 @@ interface Verbs {
 
 const PANEL: Verbs = { off: (n) => `Take off the ${n}`, on: (n) => `Put the ${n} back`, isOff: "off", isOn: "back on" };
 
-/** What is skipped off like a panel. */
+/** Holds what is skipped off like a panel. */
 const OTHERWISE: Partial<Record<Sort, Verbs>> = {
   machine: { off: () => "Pull the machine out", on: () => "Push the machine back", isOff: "pulled out", isOn: "back in its place" },
   drum: { off: (n) => `Lift the ${n} out`, on: (n) => `Put the ${n} back in`, isOff: "out", isOn: "back in" },
@@ -39,7 +39,7 @@ export function panelDoneSays(machine: Machine | undefined, id: string, state: "
 export const isOffSays = (machine: Machine | undefined, id: string): string =>
   `the ${panelName(machine, id)} is ${verbsOf(machine, id).isOff}`;
 
-/** What something is behind: “behind the front”; of a place, by each way to it: “behind the rear panel or the drum”. */
+/** Gives what something is behind: “behind the front”; of a place, by each way to it: “behind the rear panel or the drum”. */
 export function behindSays(machine: Machine, id: string): string {
   const place = maybePlaceOf(machine, id);
   const last = place ? place.ways.map((w) => w.needs.at(-1) ?? "") : [id];

@@ -1,8 +1,8 @@
-/** How far a meter may be off, as its maker says: so much percent of the reading and so many counts of the last digit (IEC 61010-2-033 data sheets). */
+/** Says how far a meter may be off, as its maker says: so much percent of the reading and so many counts of the last digit (IEC 61010-2-033 data sheets). */
 interface Accuracy {
   readonly percentOfReading: number;
   readonly digits: number;
-  /** What one count of the last digit is, in the unit of the reading. */
+  /** Holds what one count of the last digit is, in the unit of the reading. */
   readonly digitSize: number;
 }
 

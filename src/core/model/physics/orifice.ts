@@ -19,7 +19,7 @@ function flowPerSquareInch({ dischargeCoefficient, pressureInWc, specificGravity
   return (dischargeCoefficient * METRE_PER_INCH ** 2 * metresPerSecond * 3600) / M3_PER_FT3;
 }
 
-/** What passes an orifice and what it heats. Inches, then ft³/h, BTU/h and W; for gas at room temperature and pressures so low that it hardly expands (under some 1 psi). Its error is mostly that of Cd, ± 5 %. */
+/** Gives what passes an orifice and what it heats. Inches, then ft³/h, BTU/h and W; for gas at room temperature and pressures so low that it hardly expands (under some 1 psi). Its error is mostly that of Cd, ± 5 %. */
 export function orificeInput(diameterIn: number, gas: GasAtOrifice): { flowFt3PerH: number; inputBtuPerH: number; inputWatts: number } {
   const flowFt3PerH = (Math.PI / 4) * diameterIn ** 2 * flowPerSquareInch(gas);
   const inputBtuPerH = flowFt3PerH * gas.heatingValueBtuPerFt3;

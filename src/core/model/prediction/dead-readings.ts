@@ -26,7 +26,7 @@ interface NamedBranch extends Branch {
   readonly sigma: number;
 }
 
-/** What one fault does to the network. Faults that do the same have the same number; 0 is nothing. */
+/** Holds what one fault does to the network. Faults that do the same have the same number; 0 is nothing. */
 interface Difference {
   readonly number: number;
   readonly gone: readonly NamedBranch[];
@@ -164,7 +164,7 @@ export class DeadReadings {
       const at = variant;
       const d = rest.find((x) => moves(at, x, a, b));
       if (!d) break;
-      // What did not matter before may matter now: the rest is looked at again.
+      // Whatever did not matter before may matter now: the rest is looked at again.
       rest = rest.filter((x) => x !== d);
       variant = this.with(variant, d);
     }
@@ -219,7 +219,7 @@ export class DeadReadings {
     return next;
   }
 
-  /** What the faults change; nothing for those that an ohm-meter can't tell. One difference a fault; one for all together where a fault moves a part that another one touches. */
+  /** Gives what the faults change; nothing for those that an ohm-meter can't tell. One difference a fault; one for all together where a fault moves a part that another one touches. */
   private differencesOf(faults: readonly Fault[]): readonly Difference[] {
     let known = this.byFaults.get(faults);
     if (!known) {
@@ -332,7 +332,7 @@ const NONE = new FaultSet([]);
 const isNet = (point: string): boolean => point.charCodeAt(0) >= 65 && point.charCodeAt(0) <= 90;
 
 /**
- * Whether a difference can move the reading of a pair; true when in doubt. A branch that goes without carrying
+ * True where a difference can move the reading of a pair; true when in doubt. A branch that goes without carrying
  * current, and branches that come between points of one potential (what floats takes that potential too), leave every
  * current as it is: exact, by substitution.
  */

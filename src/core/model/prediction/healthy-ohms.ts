@@ -9,7 +9,7 @@ import { type WiringEdit, wiringUnder } from "../machine/wiring";
 const HEALTHY = new FaultSet([]);
 const known = new WeakMap<Machine, Map<string, number>>();
 
-/** What a healthy, dead machine reads between two points, Ω; Infinity for an open line. */
+/** Gives what a healthy, dead machine reads between two points, Ω; Infinity for an open line. */
 export function healthyOhms(
   machine: Machine,
   [a, b]: readonly [string, string],

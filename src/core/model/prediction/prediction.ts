@@ -6,7 +6,7 @@ interface AnswerPrediction {
   readonly after?: number;
 }
 
-/** What an instrument would show, before its own error: a mean with the spread of the parts' tolerances as 1 σ, in the quantity's unit. */
+/** Holds what an instrument would show, before its own error: a mean with the spread of the parts' tolerances as 1 σ, in the quantity's unit. */
 export interface ValuePrediction {
   readonly is: "value";
   readonly mean: number;
@@ -18,7 +18,7 @@ export interface ValuePrediction {
 }
 
 /**
- * What a machine with given faults would show at a question: an answer, a value with its spread, an open line, or nothing
+ * Holds what a machine with given faults would show at a question: an answer, a value with its spread, an open line, or nothing
  * that could be had (a sight that this machine does not have, a pressure that the model does not follow).
  */
 export type Prediction = AnswerPrediction | ValuePrediction | { readonly is: "open" } | { readonly is: "not-to-be-had" };
@@ -31,5 +31,5 @@ export const foreseen = (mean: number, sigma: number, floating = false): ValuePr
 /** Above this an ohm-meter shows OL, Ω. */
 export const OHM_RANGE = 40e6;
 
-/** Whether an ohm-meter would show OL. */
+/** True where an ohm-meter would show OL. */
 export const readsOpen = (p: Prediction): boolean => p.is === "open" || (p.is === "value" && p.mean > OHM_RANGE);

@@ -39,13 +39,13 @@ export interface Probing {
 
 const editKey = (e: WiringEdit): string => Object.values(e).join(" ");
 
-/** What a run shows: sights and what can be measured on it. */
+/** Holds what a run shows: sights and what can be measured on it. */
 export interface Seen {
   readonly shares: SightShares;
   readonly measures: RunMeasures;
 }
 
-/** What was worked out of a machine before: runs by the key of their behaviour, and readings under this list of suspects. */
+/** Holds what was worked out of a machine before: runs by the key of their behaviour, and readings under this list of suspects. */
 interface WorkedOut {
   readonly runs: ReadonlyMap<string, Seen>;
   readonly list: readonly (readonly Fault[])[];
@@ -86,7 +86,7 @@ export class Predictor {
     return this.seenOf(faults, long).shares;
   }
 
-  /** What a quarter of an hour's run measures. */
+  /** Gives what a quarter of an hour's run measures. */
   measures(faults: readonly Fault[]): RunMeasures {
     return this.seenOf(faults, true).measures;
   }

@@ -3,7 +3,7 @@ import type { Machine } from "../machine/format";
 import type { Timeline } from "../machine/run/timeline";
 import { DARK_C, GLOWS_C } from "../sights/run";
 
-/** What instruments and a watch find on a run: °C, Pa, seconds; a time is left out for what never happens. */
+/** Holds what instruments and a watch find on a run: °C, Pa, seconds; a time is left out for what never happens. */
 export interface RunMeasures {
   readonly "exhaust-peak": number;
   readonly "back-pressure": number;

@@ -4,7 +4,7 @@ import { operate, startScript } from "../machine/run/operate";
 import type { Frame } from "../machine/run/timeline";
 import { DARK_C, GLOWS_C, WARM_K } from "../sights/run";
 
-/** What of a run is drawn, each in a lane of its own. */
+/** Holds what of a run is drawn, each in a lane of its own. */
 export const LANES = ["drum", "glow", "flame", "warm"] as const;
 export type Lane = (typeof LANES)[number];
 
@@ -14,7 +14,7 @@ export interface Span {
   readonly to: number;
 }
 
-/** How a machine with some faults would run: when each lane is on. */
+/** Says how a machine with some faults would run: when each lane is on. */
 export interface Strip {
   readonly lanes: Readonly<Record<Lane, readonly Span[]>>;
 }

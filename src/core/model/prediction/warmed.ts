@@ -2,13 +2,13 @@ import type { Fault } from "../machine/fault";
 import type { Part } from "../machine/format";
 import { COPPER, hotResistance } from "../physics/hot-resistance";
 
-/** How far from its rating a good thermostat acts, K (est.: what makers allow). */
+/** Says how far from its rating a good thermostat acts, K (est.: what makers allow). */
 const ACTS_WITHIN_K = 6;
 
-/** What a part shows that was warmed: open, closed, either, or that warmth is not what moves it. */
+/** Holds what a part shows that was warmed: open, closed, either, or that warmth is not what moves it. */
 type Warmed = "open" | "closed" | "either" | "as-cold";
 
-/** How warm: °C of the part itself, or “hot” as by a heat gun until it should have acted. */
+/** Says how warm: °C of the part itself, or “hot” as by a heat gun until it should have acted. */
 export type HowWarm = number | "hot";
 
 /** Of a contact or a coil with these faults, its wires off. */
@@ -33,6 +33,6 @@ function actsAt(celsius: number, warm: HowWarm): Warmed {
   return warm < celsius - ACTS_WITHIN_K ? "closed" : "either";
 }
 
-/** What warmth does to the ohms of a winding, against those at the room's temperature. */
+/** Gives what warmth does to the ohms of a winding, against those at the room's temperature. */
 export const warmthFactor = (part: Part, celsius: number, roomC: number): number =>
   part.kind === "coil" || part.kind === "motor" ? hotResistance(1, celsius, COPPER) / hotResistance(1, roomC, COPPER) : 1;

@@ -4,7 +4,7 @@ export type Cents = number;
 /** `count` of something at a price each. Throws RangeError where that is no whole number of cents that can be held exactly. */
 export const times = (each: Cents, count: number): Cents => exact(each * count);
 
-/** What a time costs: minutes at cents an hour, rounded to the cent. */
+/** Gives what a time costs: minutes at cents an hour, rounded to the cent. */
 export const timeCosts = (minutes: number, centsAnHour: Cents): Cents => roundedRatio(exactMinutes(minutes) * centsAnHour, 6000);
 
 /** A share of an amount in hundredths of a percent (8 % is 800), rounded to the cent. */

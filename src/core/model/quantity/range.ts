@@ -1,4 +1,4 @@
-/** What a number can be; outside of it, it is refused where it is typed. */
+/** Holds what a number can be; outside of it, it is refused where it is typed. */
 export interface Range {
   readonly least: number;
   readonly most: number;

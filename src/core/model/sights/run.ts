@@ -18,11 +18,11 @@ export interface SeenRun {
   readonly frames: readonly Frame[];
   /** It goes on long enough to see the heat cycle. */
   readonly long: boolean;
-  /** What another sight of it shows. */
+  /** Gives what another sight of it shows. */
   readonly of: (sight: string) => Shares | undefined;
 }
 
-/** What the run shows of a sight; `undefined` where it says nothing. */
+/** Holds what the run shows of a sight; `undefined` where it says nothing. */
 export type Share = (run: SeenRun) => Shares | undefined;
 
 /** The model does not show it: a reading, or a sight that is taken when it is told. */
@@ -79,7 +79,7 @@ export const displayLit: Share = ({ machine, frames }) => (hasBoard(machine) ? y
 /** The code on a board's display: its answers are the machine's own codes. */
 export const boardCode: Share = ({ machine, frames }) => (hasBoard(machine) ? { [lastOf(frames).code ?? "none"]: 1 } : undefined);
 
-/** How the load comes out: dry by heat that stays, air that moves and a run to the end (est.). */
+/** Tells how the load comes out: dry by heat that stays, air that moves and a run to the end (est.). */
 export const damp: Share = ({ long, of }) => {
   if (!long) return undefined;
   const short = of("cycles")?.short ?? 0;
@@ -121,7 +121,7 @@ export const airAtHood: Share = (run) => {
 export const GLOWS_C = 820;
 export const DARK_C = 650;
 
-/** What the sight hole shows in the first two minutes. */
+/** Gives what the sight hole shows in the first two minutes. */
 const early = (frames: readonly Frame[]): readonly Frame[] => frames.filter((f) => f.at <= WARM_AT_S);
 
 export const glows: Share = ({ machine, frames }) =>
@@ -157,7 +157,7 @@ const LATE_K = 13;
 /** From here on the heat is due to go off, kelvin. */
 const DUE_K = 2;
 
-/** What the exhaust is held at: by its thermostat or by the board, °C. */
+/** Gives what the exhaust is held at: by its thermostat or by the board, °C. */
 function exhaustSetC(machine: Machine): number {
   const set = machine.parts.flatMap((p) =>
     p.kind === "thermostat" && p.senses === "exhaust" ? [p.opensC] : p.kind === "board" ? [p.sensor.heatOffC] : [],
@@ -166,7 +166,7 @@ function exhaustSetC(machine: Machine): number {
 }
 
 /**
- * Whether the heat goes off and on by the exhaust, by something else too early, or never. Says nothing about a run without heat, nor about one
+ * True where the heat goes off and on by the exhaust, by something else too early, or never. Says nothing about a run without heat, nor about one
  * in which it never got hot enough to have to go off, as on a low supply.
  */
 export const heatCycles: Share = ({ machine, frames, long }) => {

@@ -22,7 +22,7 @@ import {
   warm,
 } from "./run";
 
-/** What a person can see, hear or feel of a machine that runs, or should. */
+/** Holds what a person can see, hear or feel of a machine that runs, or should. */
 export interface Sight {
   readonly id: string;
   /** Short label, as a row heading. */
@@ -30,9 +30,9 @@ export interface Sight {
   readonly question: string;
   /** Answers in the order offered; the first is what a good machine gives. */
   readonly answers: readonly Answer[];
-  /** What to do to see it. */
+  /** Holds what to do to see it. */
   readonly how: string;
-  /** What a run of the model shows of it. */
+  /** Holds what a run of the model shows of it. */
   readonly share: Share;
   readonly minutes: number;
   /** P(a technician's answer is wrong), est. */

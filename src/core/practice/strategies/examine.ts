@@ -38,7 +38,7 @@ function isBad({ job, suspects }: Situation, check: OpenCheck, question: Questio
   return bad.length > 1;
 }
 
-/** What is put right for a check that stays bad; `undefined`: nothing is left that could be. */
+/** Gives what is put right for a check that stays bad; `undefined`: nothing is left that could be. */
 function remedyFor({ job, suspects }: Situation, check: OpenCheck): string | undefined {
   const { machine } = suspects.predictor;
   switch (check.code) {

@@ -11,7 +11,7 @@ import type { Move, Situation, Strategy } from "./situation";
 import { unclearAssemblies } from "./unclear";
 import { wrapUp } from "./wrap-up";
 
-/** What is watched before anything is opened; the code and the display only on machines that have them. */
+/** Holds what is watched before anything is opened; the code and the display only on machines that have them. */
 const WATCHED: readonly (SightId | "code")[] = ["starts", "warm", "display", "code"];
 
 /**
@@ -71,7 +71,7 @@ class FixedOrder {
       if (this.pending !== test) return this.make(situation, test);
       this.pending = undefined;
       const bad = isBad(situation, test);
-      // What reads bad is read once more before a part is fitted for it.
+      // Whatever reads bad is read once more before a part is fitted for it.
       if (bad && test.question.kind === "ohms" && this.again !== test) {
         this.again = test;
         continue;
@@ -99,7 +99,7 @@ class FixedOrder {
     return { kind: "test", test };
   }
 
-  /** What needs a run of a machine that may not be run is left out. */
+  /** Whatever needs a run of a machine that may not be run is left out. */
   private skip(situation: Situation): Move {
     this.queue?.shift();
     return this.next(situation);
@@ -143,7 +143,7 @@ function nextWatched(situation: Situation): Move | undefined {
 
 const BAD_ANSWERS = ["bad", "no", "weak", "none"];
 
-/** Whether the last thing that was found, by this test, is bad. */
+/** True where the last thing that was found, by this test, is bad. */
 function isBad({ job, suspects }: Situation, { question }: TestAction): boolean {
   const finding = job.evidence.at(-1)?.finding;
   if (question.kind === "ohms") return !readsHealthy(suspects.predictor, finding);

@@ -51,7 +51,7 @@ export function fitOrReach(situation: Situation, assembly: string): Move {
   return before ?? { kind: "fit", assembly };
 }
 
-/** What a technician last saw of the machine; `undefined`: not yet. */
+/** Gives what a technician last saw of the machine; `undefined`: not yet. */
 export function lastSight(job: Job, id: SightId | "code"): string | undefined {
   const last = job.evidence.findLast(
     ({ source, finding: f }) => source === "technician" && (id === "code" ? f.kind === "code" : f.kind === "sight" && f.place.sight === id),

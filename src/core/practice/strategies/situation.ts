@@ -6,7 +6,7 @@ import type { Question } from "../../record/finding/finding";
 import type { Job } from "../../record/job/fold";
 import type { Draft } from "../../record/job/kinds/index";
 
-/** What a strategy may do at one step. */
+/** Holds what a strategy may do at one step. */
 export type Move =
   | { readonly kind: "entry"; readonly draft: Draft; readonly minutes: number }
   | { readonly kind: "test"; readonly test: TestAction }
@@ -19,7 +19,7 @@ export type Move =
   /** Nothing more can be done; `outside`: because the trouble is none that the model has. */
   | { readonly kind: "stop"; readonly outside?: true };
 
-/** What a strategy sees: the machine as the model has it, and the job's record. */
+/** Holds what a strategy sees: the machine as the model has it, and the job's record. */
 export interface Situation {
   readonly suspects: SuspectSet;
   readonly catalogue: TestCatalogue;
@@ -29,5 +29,5 @@ export interface Situation {
 /** A strategy may be a state machine: it is made for one job. */
 export type Strategy = (situation: Situation) => Move;
 
-/** Whether a test is a reading across this part, its wires off. */
+/** True where a test is a reading across this part, its wires off. */
 export const isAcrossTest = (test: TestAction, part: string): boolean => test.id.startsWith(`part ${part}.`);

@@ -30,7 +30,7 @@ export function unclearAssemblies({ suspects, catalogue, job }: Situation): stri
   return [...weights].sort((x, y) => y[1] - x[1]).map(([assembly]) => assembly);
 }
 
-/** Whether the part would read as it should with this fault; true where it can't be read at all. */
+/** True where the part would read as it should with this fault; true where it can't be read at all. */
 function readsGood(predictor: Predictor, fault: Fault, test: TestAction | undefined): boolean {
   if (test?.question.kind !== "ohms") return true;
   const { place, circumstances } = test.question;

@@ -45,7 +45,7 @@ function nextWatched(situation: Situation): Move | undefined {
   return undefined;
 }
 
-/** What puts the likeliest right first; explanations that the same repair puts right count together. */
+/** Gives what puts the likeliest right first; explanations that the same repair puts right count together. */
 function inOrderOfShare({ suspects, job }: Situation): string[][] {
   const groups = new Map<string, { assemblies: readonly string[]; share: number }>();
   for (const { hypothesis, probability } of rank(suspects, job.evidence).suspects) {

@@ -16,7 +16,7 @@ export interface AgainstNew {
   readonly failsAgain: number;
   /** Chance that another, new machine fails within {@link YEARS}. */
   readonly newFails: number;
-  /** What one failure costs. */
+  /** Holds what one failure costs. */
   readonly failureCosts: Cents;
   readonly repair: Cents;
   readonly newMachine: Cents;
@@ -26,7 +26,7 @@ export interface AgainstNew {
   readonly repairOver: Cents;
   /** Over {@link YEARS}: what another machine loses of its life, and the failure that may come. */
   readonly newOver: Cents;
-  /** What the repair saves today, and over {@link YEARS}; below nothing where another machine is the cheaper. */
+  /** Holds what the repair saves today, and over {@link YEARS}; below nothing where another machine is the cheaper. */
   readonly savesNow: Cents;
   readonly savesOver: Cents;
 }

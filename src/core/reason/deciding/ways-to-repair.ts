@@ -15,7 +15,7 @@ import { type CallBack, callBackOf } from "./call-back";
 export interface WayToRepair {
   readonly id: "part" | "part-and-vent" | "set" | "set-and-vent";
   readonly assemblies: readonly string[];
-  /** What goes in, from the catalogue; an assembly that it does not have is priced by the machine's file. */
+  /** Holds what goes in, from the catalogue; an assembly that it does not have is priced by the machine's file. */
   readonly items: readonly { readonly item: Item; readonly count: number }[];
   readonly unlisted: readonly string[];
   readonly minutes: number;
@@ -25,7 +25,7 @@ export interface WayToRepair {
   readonly expected: Cents;
 }
 
-/** What has to be known to say what a repair costs. */
+/** Holds what has to be known to say what a repair costs. */
 export interface Deciding {
   readonly machine: Machine;
   readonly job: Pick<Job, "evidence" | "fitted" | "proof" | "panelsOff" | "differs" | "machineRef">;
@@ -49,7 +49,7 @@ export function waysToRepair(of: Deciding): WayToRepair[] {
   const and = (assemblies: readonly string[]) => (vent === undefined ? [] : [...assemblies, vent]);
   const set = [...withSiblings(machine, parts)];
   const hasSet = set.length > parts.length;
-  // What is done already is not offered undone.
+  // Whatever is done already is not offered undone.
   const isCleared = vent !== undefined && job.fitted.some((f) => f.assembly === vent);
   const offered: (readonly [WayToRepair["id"], readonly string[]])[] = [
     ...(parts.length > 0 && !isCleared ? [["part", parts] as const] : []),
@@ -132,7 +132,7 @@ export function itemsOf(
 /** Minutes at the machine on a call-back (est.). */
 const CALL_BACK_WORK = 45;
 
-/** What a call-back costs: coming, three quarters of an hour, and what the next fault of such a machine costs in parts. Tax in. */
+/** Gives what a call-back costs: coming, three quarters of an hour, and what the next fault of such a machine costs in parts. Tax in. */
 export function callBackPrice(machine: Machine, terms: Terms): Cents {
   const net = sumOf([terms.callOut, timeCosts(CALL_BACK_WORK, terms.hour), Math.round(meanPart(machine) * 100)]);
   return net + shareOf(net, terms.tax);

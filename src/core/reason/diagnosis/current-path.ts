@@ -9,7 +9,7 @@ import type { Evidence } from "../../record/job/state";
 import type { Ranking } from "./rank";
 import type { SuspectSet } from "./suspect-set";
 
-/** How the current of a reading got there, where that is not plain. */
+/** Says how the current of a reading got there, where that is not plain. */
 export interface CurrentPath {
   readonly entry: string;
   /** Parts on the way, from the first probe to the second, each with its share of the meter's current. */

@@ -33,16 +33,16 @@ export interface Hypothesis {
 }
 
 const NOTHING_WRONG_WEIGHT = 2;
-/** How often a bad joint still conducts, against one that is open (est.). */
+/** Says how often a bad joint still conducts, against one that is open (est.). */
 const POOR_WEIGHT = 0.6;
-/** How often a wire has rubbed through on the cabinet, against a joint that is open, for each net (est.). */
+/** Says how often a wire has rubbed through on the cabinet, against a joint that is open, for each net (est.). */
 const PINCHED_WEIGHT = 0.25;
-/** How often a joint parts only when it is hot, against one that is open; and how often two wires of one part were swapped by an earlier repair, for each part, in the weights of the file (est.). */
+/** Says how often a joint parts only when it is hot, against one that is open; and how often two wires of one part were swapped by an earlier repair, for each part, in the weights of the file (est.). */
 const HOT_WEIGHT = 0.12;
 const SWAPPED_WEIGHT = 0.25;
-/** How often a joint is intermittent, against one that is open for good (est.). */
+/** Says how often a joint is intermittent, against one that is open for good (est.). */
 const INTERMITTENT_WEIGHT = 0.1;
-/** How often a part is off in a way that its file does not list, against those that it lists; and at least, in the weights of the file (est.). */
+/** Says how often a part is off in a way that its file does not list, against those that it lists; and at least, in the weights of the file (est.). */
 const UNLISTED_SHARE = 0.12;
 const LEAST_UNLISTED = 0.1;
 /** Share of machines with two faults that have nothing to do with each other (est.). */
@@ -102,7 +102,7 @@ const unordered = (faults: readonly Fault[]): string => faults.map(faultKey).sor
 interface Single {
   readonly fault: Fault;
   readonly range: readonly [number, number] | undefined;
-  /** What is left to it alone after the cases in which it damages something else. */
+  /** Holds what is left to it alone after the cases in which it damages something else. */
   readonly alone: number;
   readonly weight: number;
 }
@@ -221,7 +221,7 @@ const general = (machine: Machine, part: Machine["parts"][number]): Weighted[] =
     faults.map((f): Weighted => ({ kind: "single", faults: [f], weight: weight / faults.length })),
   );
 
-/** What the file of a machine does not list and happens all the same. */
+/** Gives what the file of a machine does not list and happens all the same. */
 function unlisted(part: Machine["parts"][number]): Weighted[] {
   const faults = unlistedFaults(part);
   const weight = Math.max(LEAST_UNLISTED, UNLISTED_SHARE * part.faults.reduce((sum, f) => sum + f.weight.value, 0));

@@ -2,7 +2,7 @@ import { item, real } from "../../model/array/at";
 import { logSum, summed } from "../../model/array/logs";
 import type { Evidence } from "../../record/job/state";
 
-/** What the leads of a meter that was not zeroed may read, Ω, and how often (est.): one unknown of the whole job. */
+/** Holds what the leads of a meter that was not zeroed may read, Ω, and how often (est.): one unknown of the whole job. */
 export const LEADS: readonly number[] = [0.05, 0.25, 0.5, 0.85];
 const USUALLY: readonly number[] = [0.35, 0.35, 0.2, 0.1];
 /** Above this leads do not matter, Ω. */

@@ -3,7 +3,7 @@ import type { Fault } from "../../model/machine/fault";
 import type { Ranking } from "./rank";
 import type { SuspectSet } from "./suspect-set";
 
-/** How a part stands on the sheet. */
+/** Says how a part stands on the sheet. */
 export interface Mark {
   readonly state: "good" | "suspect" | "bad" | "unknown";
   /** Posterior that the part, or a joint at it, is at fault now. */

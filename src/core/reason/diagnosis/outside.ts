@@ -35,7 +35,7 @@ function pieceLog(evidence: readonly Evidence[], { place, result }: PieceLook, n
   return Math.log(result.value === "bad" ? FOUND_THERE : 1 - FOUND_THERE);
 }
 
-/** What is found of the machine as it runs, rather than of one place in it. */
+/** Holds what is found of the machine as it runs, rather than of one place in it. */
 const BEHAVIOUR: readonly FindingKind[] = ["sight", "code", "volts", "amps", "temperature", "pressure", "series"];
 
 /** Of the machine as it runs, or of a way through it with its wires on: what a trouble shows from afar, wherever it sits. */

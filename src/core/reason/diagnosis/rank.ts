@@ -7,7 +7,7 @@ import { outsideLog } from "./outside";
 import { type ShareBand, shareBand } from "./spread";
 import { LEAST_LIKELIHOOD, type SuspectSet } from "./suspect-set";
 
-/** How one entry speaks for (+) or against (−) a suspect, in bans (powers of ten) against the average of all suspects. */
+/** Says how one entry speaks for (+) or against (−) a suspect, in bans (powers of ten) against the average of all suspects. */
 export interface Weight {
   readonly entry: string;
   readonly bans: number;
@@ -92,7 +92,7 @@ function weighed(
   return { logs, stuck };
 }
 
-/** What was fitted more than once: the first did not help, the second may have. */
+/** Gives what was fitted more than once: the first did not help, the second may have. */
 export const fittedTwice = (fitted: readonly string[]): string[] => [...new Set(fitted.filter((f, i) => fitted.indexOf(f) !== i))];
 
 /** Adds, for each hypothesis that was worked on, that the work changed nothing. */

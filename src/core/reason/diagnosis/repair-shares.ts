@@ -20,7 +20,7 @@ export function massLeft(set: SuspectSet, { posterior, stuck }: Ranking, fitted:
   return mass;
 }
 
-/** What is left to be put right after what was fitted, the likeliest first. “Nothing” has no assemblies. */
+/** Gives what is left to be put right after what was fitted, the likeliest first. “Nothing” has no assemblies. */
 export function repairShares(set: SuspectSet, ranking: Ranking, fitted: readonly string[]): RepairShare[] {
   const mass = massLeft(set, ranking, fitted);
   const shares = new Map<string, { assemblies: readonly string[]; share: number }>();

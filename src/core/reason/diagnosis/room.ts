@@ -10,10 +10,10 @@ export function roomTemperature(evidence: readonly Evidence[]): number | undefin
   return last?.kind === "temperature" ? last.result.value : undefined;
 }
 
-/** Whether the room itself is asked about. */
+/** True where the room itself is asked about. */
 export const asksRoom = (question: Question): boolean => question.kind === "temperature" && isOfRoom(question.place);
 
-/** What reads otherwise in a cold room: a thermistor, and air. */
+/** Gives what reads otherwise in a cold room: a thermistor, and air. */
 const heedsRoom = (finding: Finding, machine: Machine): boolean =>
   (finding.kind === "temperature" && !asksRoom(finding)) || (finding.kind === "ohms" && thermistorAcross(finding, machine) !== undefined);
 
@@ -28,7 +28,7 @@ export function inTheirRoom(evidence: readonly Evidence[], machine: Machine): re
   });
 }
 
-/** Whether a part was read that reads otherwise in another room, and nobody said how warm that is. */
+/** True where a part was read that reads otherwise in another room, and nobody said how warm that is. */
 export const wantsRoom = (evidence: readonly Evidence[], part: string, machine: Machine): boolean =>
   roomTemperature(evidence) === undefined &&
   evidence.some(

@@ -19,7 +19,7 @@ export interface Course {
   readonly strips: readonly Strip[];
 }
 
-/** How a course stands against what was seen. */
+/** Says how a course stands against what was seen. */
 export interface RankedCourse {
   readonly course: Course;
   readonly share: number;
@@ -29,7 +29,7 @@ const LANES: readonly Lane[] = ["drum", "glow", "flame"];
 /** Resistance of good igniters against their rating: the second is as rated. Nothing in an ignition spreads more. */
 const IGNITERS = [0.87, 1, 1.15] as const;
 
-/** How the ignition goes under each suspect of one fault, and when nothing is wrong: those that can't be told from each other are one. Throws as {@link stripOf} does. */
+/** Tells how the ignition goes under each suspect of one fault, and when nothing is wrong: those that can't be told from each other are one. Throws as {@link stripOf} does. */
 export function coursesOf(machine: Machine, hypotheses: readonly Hypothesis[]): Course[] {
   const courses: { members: Hypothesis[]; prior: number; strip: Strip }[] = [];
   const lanes = lanesSeen(machine);
@@ -76,7 +76,7 @@ const withIgniter = (machine: Machine, factor: number): Machine =>
 const changesOf = (strip: Strip, lane: Lane, until: number): number[] =>
   strip.lanes[lane].flatMap(({ from, to }) => [from, to]).filter((t) => t < until - 1e-6);
 
-/** What would be told of a strip by who misses nothing. */
+/** Gives what would be told of a strip by who misses nothing. */
 export const eventsOf = (strip: Strip, lanes: readonly Lane[], seconds: number): WatchedEvent[] =>
   Object.entries(SAID)
     .flatMap(([what, { lane, on }]) =>
@@ -98,7 +98,7 @@ const SAID: Readonly<Record<string, { readonly lane: Lane; readonly on: boolean 
   "flame-out": { lane: "flame", on: false },
 };
 
-/** What was told of a lane, by turns on and off. */
+/** Gives what was told of a lane, by turns on and off. */
 function told(events: readonly WatchedEvent[], lane: Lane): number[] {
   const moments: number[] = [];
   for (const { at, what } of events) {
@@ -114,11 +114,11 @@ const MACHINES_WITHIN = 0.06;
 /** ln of how often a change is missed, and how often one is told that was none (est.). */
 const MISSED = Math.log(0.03);
 const IMAGINED = Math.log(0.01);
-/** What a change of which nothing is foreseen may be is spread over so many s. */
+/** Whatever a change of which nothing is foreseen may be is spread over so many s. */
 const SPREAD_S = 120;
 
 /**
- * How likely each course is after a run that was watched, the likeliest first: changes told against changes foreseen, in order, each missed or imagined now and
+ * Gives how likely each course is after a run that was watched, the likeliest first: changes told against changes foreseen, in order, each missed or imagined now and
  * then (least-cost alignment, Needleman & Wunsch 1970), by Bayes' rule.
  */
 export function rankCourses(machine: Machine, courses: readonly Course[], run: WatchedRun): RankedCourse[] {
@@ -138,7 +138,7 @@ function laneLog(strip: Strip, lane: Lane, { seconds, events }: WatchedRun): num
   // best[j]: of the changes due so far, against the first j that were told.
   let best = [0, ...seen.map((_, j) => (j + 1) * (IMAGINED - Math.log(SPREAD_S)))];
   for (const t of due) {
-    // What is due about the end may still have been to come.
+    // Whatever is due about the end may still have been to come.
     const missed = t > seconds ? 0 : t > seconds - spread(t) ? Math.log(0.5) : MISSED;
     const next = [item(best, 0) + missed];
     for (const [j, at] of seen.entries()) {

@@ -1,4 +1,4 @@
-/** How far the base rate of a trouble may be off: 1 σ of its logarithm (est.). */
+/** Says how far the base rate of a trouble may be off: 1 σ of its logarithm (est.). */
 export const BASE_RATE_SIGMA = 0.6;
 /** From here to there lie four of five. */
 const FOUR_OF_FIVE = 1.2816;

@@ -35,7 +35,7 @@ export interface Standing {
   readonly strange: readonly string[];
   readonly marks: Readonly<Record<string, Mark>>;
   readonly fixed: number;
-  /** How the current of each surprising reading got there. */
+  /** Says how the current of each surprising reading got there. */
   readonly paths: readonly CurrentPath[];
   /** Hypotheses behind the suspects; pairs of faults come in when they are worked out. */
   readonly hypotheses: number;
@@ -44,7 +44,7 @@ export interface Standing {
   readonly contradiction?: Contradiction;
 }
 
-/** What would be read at a place: on a good machine (no hypothesis), and under a leading suspect. */
+/** Holds what would be read at a place: on a good machine (no hypothesis), and under a leading suspect. */
 export interface Foresight {
   readonly of?: { readonly hypothesis: Hypothesis; readonly probability: number };
   readonly prediction: Prediction;
@@ -52,7 +52,7 @@ export interface Foresight {
   readonly sigma: number;
 }
 
-/** What has to be known of a job. */
+/** Holds what has to be known of a job. */
 export type Asked = Omit<Job, "machine" | "record">;
 
 const MOST_SHOWN = 12;
@@ -80,7 +80,7 @@ export function standingOf(set: SuspectSet, pairs: boolean, ranking: Ranking, jo
   };
 }
 
-/** What a good machine and the leading suspects would read at a place. */
+/** Gives what a good machine and the leading suspects would read at a place. */
 export function foresightOf(set: SuspectSet, ranking: Ranking, job: Asked, probing: Probing): Foresight[] {
   const fitted = assembliesFitted(job);
   const line = (faults: readonly Fault[], of?: Foresight["of"]): Foresight => {

@@ -9,7 +9,7 @@ import type { SuspectSet } from "./suspect-set";
 /** An entry that the rest of the record did not lead anybody to expect. */
 interface Strange {
   readonly entry: string;
-  /** How many times likelier it would be if anything might be found there, in powers of ten. */
+  /** Says how many times likelier it would be if anything might be found there, in powers of ten. */
   readonly bans: number;
 }
 

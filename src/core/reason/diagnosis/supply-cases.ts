@@ -19,7 +19,7 @@ export function outletPairs({ supply: { legs, neutral } }: Machine): OutletPair[
   return [...across, ...toNeutral];
 }
 
-/** What one state of the supply means for this machine: volts at the outlet with the cord out and in, parallel to the pairs; whether it starts, turns, heats. */
+/** Holds what one state of the supply means for this machine: volts at the outlet with the cord out and in, parallel to the pairs; whether it starts, turns, heats. */
 export interface SupplyCase {
   /** None: as it should be, or what is swapped. */
   readonly faults: readonly Fault[];
@@ -33,7 +33,7 @@ export interface SupplyCase {
   readonly trips: number;
 }
 
-/** What the supply itself can have; and of the cord, one poor joint for all of them. */
+/** Gives what the supply itself can have; and of the cord, one poor joint for all of them. */
 function casesOf(machine: Machine): (readonly Fault[])[] {
   const cord = new Set([machine.supply.part, ...machine.parts.filter((p) => p.kind === "conductor").map((p) => p.id)]);
   const single = hypothesesOf(machine, { pairs: false }).filter((h) => h.faults.length === 1 && cord.has(item(h.faults, 0).part));

@@ -19,17 +19,17 @@ export interface Judgement {
   readonly verdict: Verdict;
   /** As shown; Infinity for OL. */
   readonly shown: number;
-  /** What the leads may have added. */
+  /** Holds what the leads may have added. */
   readonly leads: Interval & { readonly known: boolean };
   /** ± of the meter on its range. */
   readonly meter: { readonly plusMinus: number; readonly range: MeterRange } | undefined;
-  /** What it may be in truth. */
+  /** Holds what it may be in truth. */
   readonly may: Interval;
   readonly limits: Limits;
   readonly hints: readonly Hint[];
 }
 
-/** What one who reads well would doubt or do about it. */
+/** Holds what one who reads well would doubt or do about it. */
 export type Hint =
   /** Its leads decide: short them, subtract. */
   | "zero-leads"
@@ -82,7 +82,7 @@ function leadsKnown(known: number | undefined): Judgement["leads"] {
   return known === undefined ? { ...UNKNOWN_LEADS, known: false } : { low: known - KNOWN_TO, high: known + KNOWN_TO, known: true };
 }
 
-/** What is left of what the meter shows, Ω, when the leads are taken off. */
+/** Gives what is left of what the meter shows, Ω, when the leads are taken off. */
 export const lessLeads = (shown: number, { low, high }: Interval): number => shown - (low + high) / 2;
 
 /** The reading less its leads, with what the meter, the leads, the part's warmth and its supply leave open: each on its own, so in quadrature (JCGM 100:2008, 5.1.2). */
@@ -94,7 +94,7 @@ function mayBe(shown: number, leads: Interval, plusMinus: number, { warmth, supp
   return { low: Math.max(0, middle - off), high: Math.max(0, middle + off) };
 }
 
-/** What a reading at a place with these limits may be in truth. */
+/** Gives what a reading at a place with these limits may be in truth. */
 export function truthOf(limits: Limits, shown: number, leadOhms: number | undefined, meter: Meter): Interval {
   const plusMinus = shown === Infinity ? 0 : (bandOf(meter, limits.unit, shown)?.plusMinus ?? 0);
   return mayBe(shown, limits.unit === "ohm" ? leadsKnown(leadOhms) : NO_LEADS, plusMinus, limits);
@@ -105,7 +105,7 @@ const FINGER: Interval = { low: 10e3, high: 5e6 };
 
 /** A meter that may be off by more than this share of what lies between the limits is too coarse for them. */
 const COARSE = 0.25;
-/** What leads read on the whole, once they are known, Ω (est.). */
+/** Holds what leads read on the whole, once they are known, Ω (est.). */
 const ZEROED: Interval = { low: 0.2, high: 0.3 };
 /** A clamp that shows less than this share of what should pass may lie round two wires. */
 const NEXT_TO_NOTHING = 0.1;
@@ -127,7 +127,7 @@ function hintsFor(machine: Machine, finding: MeteredFinding, judged: Judged): Hi
 /** So many of the last digit of its range as one step: it was read on a range above. */
 const STEPS_ABOVE = 10;
 
-/** Whether what was shown has fewer digits than its range shows, and those that are missing would turn the verdict. */
+/** True where what was shown has fewer digits than its range shows, and those that are missing would turn the verdict. */
 function isCoarse({ verdict, shown, meter, leads, limits }: Judged): boolean {
   const step = stepOf(shown);
   if (!meter || step < STEPS_ABOVE * meter.range.digitSize * (1 - 1e-9)) return false;
@@ -153,7 +153,7 @@ interface OhmsJudged extends Judged {
   readonly part: Part | undefined;
 }
 
-/** What is doubted of a reading in ohms, and when. */
+/** Holds what is doubted of a reading in ohms, and when. */
 const OHM_DOUBTS: readonly (readonly [hint: Hint, when: (j: OhmsJudged) => boolean])[] = [
   ["below-zero", ({ shown, leads }) => shown < leads.low - KNOWN_TO],
   ["finger", ({ shown, verdict, limits }) => isWithin(shown, FINGER) && verdict !== "pass" && limits.testVolts === undefined],
@@ -187,7 +187,7 @@ function hintsForOhms(machine: Machine, finding: OhmsFinding, judged: Judged): H
   return OHM_DOUBTS.flatMap(([hint, when]) => (when(doubted) ? [hint] : []));
 }
 
-/** Whether it is what a good machine would read there with every wire on. */
+/** True where it is what a good machine would read there with every wire on. */
 function readsWithWiresOn(machine: Machine, finding: OhmsFinding, shown: number): boolean {
   const { wiring, ...rest } = finding.circumstances;
   if (!wiring || wiring.length === 0 || shown === Infinity) return false;

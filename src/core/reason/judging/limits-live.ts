@@ -10,7 +10,7 @@ import { type AmpsQuestion, SUPPLY } from "../../record/finding/kinds/amps";
 import { isUnplugged } from "../../record/finding/kinds/volts";
 import type { Limits } from "./limits";
 
-/** How far what an outlet gives may be off its rating where nobody measured it, and where somebody did (ANSI C84.1, range A; est.). */
+/** Says how far what an outlet gives may be off its rating where nobody measured it, and where somebody did (ANSI C84.1, range A; est.). */
 const SUPPLY_SHARE = { assumed: 0.05, measured: 0.01 };
 /** Of a part without a tolerance of its own, and of a whole machine, as a share (est.). */
 const CURRENT_SHARE = 0.12;
@@ -51,7 +51,7 @@ function ratedVolts({ supply: { legs } }: Machine): number {
 /** V that a good joint drops at most: a hundredth of an ohm under this current, never less than a tenth of a volt (est.). */
 const GOOD_JOINT_OHMS = 0.01;
 const LEAST_DROP_V = 0.1;
-/** What is no voltage, V. */
+/** Holds what is no voltage, V. */
 const NO_VOLTS = 2;
 
 /** V between two points as it runs on heat, at the outlet, or over a joint. */
@@ -74,7 +74,7 @@ export function limitsOfVolts(machine: Machine, question: QuestionOfKind<"volts"
 
 const predictors = new WeakMap<Machine, Predictor>();
 
-/** What a machine without faults shows, worked out once. */
+/** Gives what a machine without faults shows, worked out once. */
 function healthy(machine: Machine): Predictor {
   const known = predictors.get(machine) ?? new Predictor(machine);
   predictors.set(machine, known);

@@ -5,7 +5,7 @@ import type { Limits } from "./limits";
 import { limitsOfAmps, limitsOfVolts } from "./limits-live";
 import { limitsOfOhms } from "./limits-ohms";
 
-/** What a good machine may read there, its wires, controls, warmth and supply as said. Throws RangeError for a place that is not on it. */
+/** Gives what a good machine may read there, its wires, controls, warmth and supply as said. Throws RangeError for a place that is not on it. */
 export function limitsOf(machine: Machine, question: MeteredQuestion): Limits {
   switch (question.kind) {
     case "ohms":

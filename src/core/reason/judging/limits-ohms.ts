@@ -15,17 +15,17 @@ const SENSOR_CLOSED = 1;
 const LEAST_INSULATION = 1e6;
 /** Above this an ohm-meter shows OL, or what is no way through anything, Ω (est.). */
 const OPEN_FROM = 2e6;
-/** How far a way through a whole machine may be off, as a share; and in joints besides, Ω (est.). */
+/** Says how far a way through a whole machine may be off, as a share; and in joints besides, Ω (est.). */
 const WAY_SHARE = 0.15;
 const WAY_JOINTS = 0.5;
-/** How far a part's temperature may be off: its own was measured, the room's was, nobody said. K (est.). */
+/** Says how far a part's temperature may be off: its own was measured, the room's was, nobody said. K (est.). */
 const MEASURED_K = 0.5;
 const ROOM_K = 2;
 const ASSUMED_K = 7;
 
 const OHM = { unit: "ohm" } as const;
 
-/** What a good machine may read between two points in ohms. Throws RangeError for a place that is not on it. */
+/** Gives what a good machine may read between two points in ohms. Throws RangeError for a place that is not on it. */
 export function limitsOfOhms(machine: Machine, question: OhmsQuestion): Limits {
   const { circumstances, place } = question;
   const controls = { ...restControls(machine), ...controlsIn(circumstances) };
@@ -72,7 +72,7 @@ function contactLimits(part: Part, question: OhmsQuestion): Limits {
   }
 }
 
-/** What a part's own warmth does to its ohms, against those at the model's room. */
+/** Gives what a part's own warmth does to its ohms, against those at the model's room. */
 function warmthOf(machine: Machine, part: Part, { circumstances }: OhmsQuestion) {
   const room = machine.thermal.ambientC;
   const { celsius, kelvin, said } = howWarmIs(part, circumstances, room);

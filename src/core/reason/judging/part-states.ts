@@ -20,7 +20,7 @@ export interface PartState {
   readonly id: string;
   readonly state: StateIs;
   readonly question: MeteredQuestion;
-  /** Whether a new part on the bench is read so as well. */
+  /** True where a new part on the bench is read so as well. */
   readonly onBench: boolean;
 }
 
@@ -78,7 +78,7 @@ export function statesOf(machine: Machine, part: Part): PartState[] {
   ];
 }
 
-/** What warmth shows, by kind: that a contact opens, that a thermistor falls, that a coil holds. */
+/** Holds what warmth shows, by kind: that a contact opens, that a thermistor falls, that a coil holds. */
 const WARMED: readonly { readonly is: "warmed" | "in-hand" | "hot"; readonly kinds: readonly Part["kind"][]; readonly onBench: boolean }[] =
   [
     { is: "warmed", kinds: ["thermostat", "radiant-sensor"], onBench: true },
@@ -90,7 +90,7 @@ const LEAKY: readonly Part["kind"][] = ["motor", "element"];
 /** Whose current says more than their ohms. */
 const CLAMPED: readonly Part["kind"][] = ["motor", "element", "igniter"];
 
-/** Whether a finding is a reading of a part in this state. */
+/** True where a finding is a reading of a part in this state. */
 export function isReadingOf(finding: Finding, { question }: PartState): boolean {
   if (finding.kind !== question.kind) return false;
   if (finding.kind === "amps" && question.kind === "amps") return finding.place.through === question.place.through;
@@ -108,6 +108,6 @@ export function isReadingOf(finding: Finding, { question }: PartState): boolean 
   );
 }
 
-/** What a reading says nothing of stands as the state wants it. */
+/** Whatever a reading says nothing of stands as the state wants it. */
 const controlsAgree = (a: ControlPositions = {}, b: ControlPositions = {}): boolean =>
   Object.keys(b).every((k) => a[k] === undefined || a[k] === b[k]);

@@ -16,7 +16,7 @@ export interface OnCurve {
   readonly curve: number;
   /** °C at which its curve has what was read. */
   readonly readsAs: number;
-  /** What was read against its curve, less 1; with how far the temperature and the part's tolerance leave it open. */
+  /** Holds what was read against its curve, less 1; with how far the temperature and the part's tolerance leave it open. */
   readonly drift: { readonly share: number; readonly low: number; readonly high: number };
 }
 
@@ -57,7 +57,7 @@ export function curvePoints(part: PartOf<"thermistor">) {
   });
 }
 
-/** Whether it fell when it was held in the hand, as it must; `undefined` while one of the two is missing. */
+/** True where it fell when it was held in the hand, as it must; `undefined` while one of the two is missing. */
 export function fellInHand(cold: OnCurve | undefined, warm: OnCurve | undefined): boolean | undefined {
   return cold && warm ? warm.ohms < cold.ohms * FALLS_BY : undefined;
 }

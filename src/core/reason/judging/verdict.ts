@@ -7,7 +7,7 @@ export interface Interval {
 export type Verdict = "pass" | "fail" | "cant-tell";
 
 /**
- * What a reading says of limits when it may be anything within `may`: all of it within them, none of it, or some (ISO 14253-1, decision rules: neither
+ * Gives what a reading says of limits when it may be anything within `may`: all of it within them, none of it, or some (ISO 14253-1, decision rules: neither
  * conformity nor non-conformity is proven).
  */
 export function verdictOf(may: Interval, limits: Interval): Verdict {

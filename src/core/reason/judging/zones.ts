@@ -26,7 +26,7 @@ export function zonesOf(limits: Limits, to: number, leadOhms: number | undefined
   return zones;
 }
 
-/** How far an axis goes on which limits and readings are drawn: beyond both, not so far that the limits are lost. */
+/** Gives how far an axis goes on which limits and readings are drawn: beyond both, not so far that the limits are lost. */
 export function axisFor({ low, high }: Pick<Limits, "low" | "high">, readings: readonly number[]): number {
   const most = Math.max(0, ...readings.filter((r) => r !== Infinity));
   const limit = high === Infinity ? Math.min(low || 1, 100) : high;

@@ -7,7 +7,7 @@ import { questionOfCheck } from "../../record/job/checks/index";
 import type { Proposal } from "./proposal";
 import { panelsOfQuestion } from "./tests/reach-of-question";
 
-/** What hands are to reach. */
+/** Holds what hands are to reach. */
 export interface Aim {
   readonly name: string;
   /** Panels and places. */
@@ -16,7 +16,7 @@ export interface Aim {
   readonly parts: readonly string[];
 }
 
-/** What a proposal is about, where something has to come off for it; `undefined`: nothing does. */
+/** Gives what a proposal is about, where something has to come off for it; `undefined`: nothing does. */
 export function aimOfProposal(machine: Machine, { step, prepares }: Pick<Proposal, "step" | "prepares">): Aim | undefined {
   const aim = prepares ?? step;
   if ("assembly" in aim) return aimOfAssemblies(machine, [aim.assembly]);

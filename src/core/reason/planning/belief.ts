@@ -21,7 +21,7 @@ export interface Belief {
 const NEGLIGIBLE = 2e-5;
 
 /**
- * What is left to be wrong. What was fitted is taken out of each hypothesis; that all is well is left out once something
+ * Gives what is left to be wrong. What was fitted is taken out of each hypothesis; that all is well is left out once something
  * was fitted. Who trusts a cold coil takes one that read good to be good.
  */
 export function beliefOf(set: SuspectSet, ranking: Ranking, job: JobState): Belief {

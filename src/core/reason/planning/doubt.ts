@@ -71,7 +71,7 @@ export function mayGamble(
   return shareOf(s, band.low) > LEAST_GAMBLE && (share > GAMBLE_TIMES * s.ranking.outside || !s.looked);
 }
 
-/** What to do when doubt leads: take the strangest entry again, or the test that would still tell most; `undefined`: neither is left. */
+/** Gives what to do when doubt leads: take the strangest entry again, or the test that would still tell most; `undefined`: neither is left. */
 export function stillToTest(
   s: Situation,
   tests: readonly Valued[],

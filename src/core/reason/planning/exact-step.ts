@@ -29,7 +29,7 @@ interface Kept {
   readonly access: readonly Taken[];
 }
 
-/** What is still in question, as it is now. */
+/** Holds what is still in question, as it is now. */
 interface InQuestion {
   readonly machine: Machine;
   readonly belief: Belief;

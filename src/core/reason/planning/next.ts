@@ -14,7 +14,7 @@ import type { Outcomes } from "./tests/outcomes";
 import type { TestAction } from "./tests/tests";
 import { bias, type Power, powerAfter, type Scales, stateMinutes, type Valued, valuedNow, valueTests } from "./tests/valued";
 
-/** How far the planner looks, and over how many tests. */
+/** Says how far the planner looks, and over how many tests. */
 interface Lookahead {
   /** 1: a test, then repairs alone. 2: a test, one more where that pays, then repairs. */
   readonly depth: 1 | 2;
@@ -28,7 +28,7 @@ export const LOOKAHEAD: Lookahead = { depth: 2, shortlist: 7, exactUpTo: 5 };
 /** A test, or a repair made to see whether it helps. */
 type NextAction = { readonly kind: "test"; readonly valued: Valued } | ({ readonly kind: "repair" } & RepairChance);
 
-/** What to do next, with the value of all that was considered. */
+/** Holds what to do next, with the value of all that was considered. */
 export interface Choice {
   readonly belief: Belief;
   readonly groups: readonly RepairGroup[];
@@ -43,12 +43,12 @@ export interface Choice {
   /** Expected minutes with no more test at all. */
   readonly repairsOnly: number;
   readonly by: "exact" | "lookahead";
-  /** What any test would be worth now. */
+  /** Gives what any test would be worth now. */
   readonly valued: (test: TestAction) => Valued;
 }
 
 const MOST_REPAIRS = 4;
-/** What is less likely than this is not cleared, set or remade to see whether it helps. */
+/** Whatever is less likely than this is not cleared, set or remade to see whether it helps. */
 const SLIGHT = 0.05;
 /** From this share on that nothing is wrong, it is run to see. */
 const SEEMS_WELL = 0.2;
@@ -147,7 +147,7 @@ function lookAhead(valued: readonly Valued[], costs: CostToGo, job: JobState, { 
   const felt = (v: Valued) => v.cost * bias(v.test, job);
   const seconds = depth > 1 ? valued.slice(0, shortlist + 4) : [];
   const rows = seconds.map((v) => compact(v.outcomes, belief));
-  // What comes second is done in the state in which the first leaves the machine.
+  // Whatever comes second is done in the state in which the first leaves the machine.
   const { power } = job.safety;
   const inState = (then: Power) =>
     seconds.map((v, k): PricedTest => {

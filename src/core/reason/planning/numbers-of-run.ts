@@ -51,5 +51,5 @@ export function numberBeforeGamble(s: Situation, belief: Belief, { members }: Re
 
 const isNumber = (test: TestAction): boolean => isAirTemperature(test) || test.question.kind === "amps";
 
-/** What may be measured of the air and the current of a run. */
+/** Gives what may be measured of the air and the current of a run. */
 const numbersOfRun = ({ catalogue, machine, job }: Situation): TestAction[] => offeredTests(catalogue.tests, machine, job).filter(isNumber);

@@ -7,7 +7,7 @@ import { propose } from "./propose";
 import { aimKey, aimOf } from "./steady";
 import type { TestCatalogue } from "./tests/catalogue";
 
-/** What would have to change for a job to be worked the other way. */
+/** Holds what would have to change for a job to be worked the other way. */
 export type Change =
   | { [K in keyof Preference]: { readonly field: K; readonly to: Preference[K] } }[keyof Preference]
   | { readonly field: "liveTests"; readonly to: boolean };
@@ -15,7 +15,7 @@ export type Change =
 /** A way of working that good technicians follow, against the one this job follows. */
 export interface OtherWay {
   readonly change: Change;
-  /** What it would do now: the step, or what the step prepares. */
+  /** Holds what it would do now: the step, or what the step prepares. */
   readonly aim: Purpose | Step;
   readonly minutes: number;
   /** It is what this job's own way does. */
@@ -39,7 +39,7 @@ const changed = (job: Job, change: Change): Job =>
     ? { ...job, safety: { ...job.safety, liveTests: change.to } }
     : { ...job, preference: { ...job.preference, [change.field]: change.to } };
 
-/** What the planner would do with one thing changed; `own` is what it does now. */
+/** Gives what the planner would do with one thing changed; `own` is what it does now. */
 export function askOtherWay(
   catalogue: TestCatalogue,
   job: Job,

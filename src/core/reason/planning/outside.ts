@@ -70,7 +70,7 @@ export function lookedOutside(machine: Machine, job: JobState): boolean {
   return piecesOf(outsideModel(machine, job)).every((p) => seen.includes(p));
 }
 
-/** What this machine may have that its model has not, with what it does or does not do. */
+/** Gives what this machine may have that its model has not, with what it does or does not do. */
 export function outsideModel(machine: Machine, { evidence }: JobState): OutsideModel[] {
   const saw = (sight: string, value: string) =>
     evidence.some((e) => e.finding.kind === "sight" && e.finding.place.sight === sight && e.finding.result.value === value);

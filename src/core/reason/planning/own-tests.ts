@@ -65,7 +65,7 @@ export function ownTestDue(
   return best?.test;
 }
 
-/** What is less likely than this, of the known, is not measured before anybody gives up. */
+/** Whatever is less likely than this, of the known, is not measured before anybody gives up. */
 const IN_QUESTION = 0.1;
 
 /** Before anybody gives up: a test of a likely part itself, its wires off, that nobody has made though it would tell. The likeliest first. */
@@ -82,21 +82,21 @@ export function ownTestLeft({ catalogue, machine, job }: Tested, belief: Belief,
   return undefined;
 }
 
-/** What was found of a part speaks for its trouble when it is so many times likelier under it than on a good machine; and against it, the other way round. */
+/** Whatever was found of a part speaks for its trouble when it is so many times likelier under it than on a good machine; and against it, the other way round. */
 const SPEAKS_FOR = 5;
 const SPEAKS_AGAINST = 2;
 
-/** What was found of a part itself, by a reading, a look or a trial of its own. */
+/** Holds what was found of a part itself, by a reading, a look or a trial of its own. */
 type OwnStanding = "bad" | "good" | "open";
 
-/** How what a repair puts in stands by what was found of it itself: bad where any of it was, good where all of the likeliest part says so. */
+/** Tells how what a repair puts in stands by what was found of it itself: bad where any of it was, good where all of the likeliest part says so. */
 export function ownStanding(s: Tested, belief: Belief, group: RepairGroup): OwnStanding {
   const bans = ownBans(s, belief, group, dueOf(s, belief, group));
   if (isBad(bans)) return "bad";
   return (bans[0] ?? 0) < -Math.log(SPEAKS_AGAINST) ? "good" : "open";
 }
 
-/** How what was found of each part that a repair would put in speaks for its likeliest trouble, as ln of a likelihood ratio; the likeliest part first. */
+/** Tells how what was found of each part that a repair would put in speaks for its likeliest trouble, as ln of a likelihood ratio; the likeliest part first. */
 function ownBans({ catalogue: { suspects }, machine, job }: Tested, belief: Belief, group: RepairGroup, assembly: string): number[] {
   return partsInQuestion(machine, belief, group, assembly).map(({ part, leader }) => {
     const at = suspects.numberOf(leader.id);
@@ -106,7 +106,7 @@ function ownBans({ catalogue: { suspects }, machine, job }: Tested, belief: Beli
 
 const isBad = (bans: readonly number[]): boolean => bans.some((b) => b > Math.log(SPEAKS_FOR));
 
-/** What of a repair is fitted next: what was found bad itself before the rest. */
+/** Gives what of a repair is fitted next: what was found bad itself before the rest. */
 export function dueOf(s: Tested, belief: Belief, group: RepairGroup): string {
   const fitted = assembliesFitted(s.job);
   const left = group.assemblies.filter((a) => !fitted.includes(a));
@@ -116,7 +116,7 @@ export function dueOf(s: Tested, belief: Belief, group: RepairGroup): string {
 
 const dearness = ({ test, tells: t }: { test: TestAction; tells: number }): number => test.minutes / Math.max(0.05, t);
 
-/** How much of the shares of its outcomes differs between a hypothesis and a good machine, 0 to 1. */
+/** Gives how much of the shares of its outcomes differs between a hypothesis and a good machine, 0 to 1. */
 export function tells(catalogue: TestCatalogue, test: TestAction, hypothesis: number): number {
   const outcomes = catalogue.outcomesOf(test);
   const well = rowOf(outcomes, catalogue.suspects.healthy);

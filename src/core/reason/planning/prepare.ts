@@ -4,7 +4,7 @@ import type { JobState } from "../../record/job/state";
 import { DISCHARGE_MINUTES, ENERGISE_MINUTES, MAKE_SAFE_MINUTES } from "./prices";
 import { type Proposal, type Purpose, plain } from "./proposal";
 
-/** What is needed before hands or probes can do something. */
+/** Holds what is needed before hands or probes can do something. */
 export interface Needs {
   readonly power: "dead" | "live" | "any";
   /** Panels to take off, in order. */

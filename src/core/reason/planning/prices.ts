@@ -14,6 +14,6 @@ export const PROVE_MINUTES = 4;
 export const WHOLE_PROOF_MINUTES = PROVE_MINUTES + 8;
 /** A second visit. */
 export const CALL_BACK_MINUTES = 90;
-/** What one live test costs above its minutes: the hazard. */
+/** Holds what one live test costs above its minutes: the hazard. */
 export const LIVE_HAZARD_MINUTES = 2;
 export const METER_NEW_MINUTES = 0.7;

@@ -30,21 +30,21 @@ export type Step =
       /** All of it was looked at before. */
       readonly again: boolean;
     }
-  /** What the customer noticed is to be written down. */
+  /** Holds what the customer noticed is to be written down. */
   | { readonly kind: "intake" }
   | { readonly kind: "close"; readonly reservations?: { readonly rows: readonly ProofRow[]; readonly why: string } };
 
 export type StepKind = Step["kind"];
 export type StepOf<K extends StepKind> = Extract<Step, { kind: K }>;
 
-/** What a preparation is for. */
+/** Holds what a preparation is for. */
 export type Purpose =
   | { readonly for: "test"; readonly test: TestAction }
   | { readonly for: "fit"; readonly assembly: string }
   | { readonly for: "check"; readonly check: OpenCheck }
   | { readonly for: "close-up"; readonly panel: string };
 
-/** What is to be looked at that the model does not have. */
+/** Holds what is to be looked at that the model does not have. */
 export type OutsideModel =
   | "sheet"
   | "earlier-repair"
@@ -57,7 +57,7 @@ export type OutsideModel =
 
 /** Why this and not another. Minutes are expected minutes. */
 export type Reason =
-  /** What the test would tell apart, what it saves, and what would be next best. */
+  /** Holds what the test would tell apart, what it saves, and what would be next best. */
   | {
       readonly code: "tells";
       readonly apart?: readonly [Hypothesis, Hypothesis];
@@ -79,7 +79,7 @@ export type Reason =
       readonly code: "doubt";
       readonly outside: number;
       readonly entries: readonly string[];
-      /** What would come next. */
+      /** Holds what would come next. */
       readonly before?: Before;
       /** The likeliest suspect, where it is likelier than that. */
       readonly leader?: { readonly hypothesis: Hypothesis; readonly share: number };
@@ -110,10 +110,10 @@ export interface PartToBuy {
   readonly gamble: boolean;
 }
 
-/** What doubt comes before: a part; tests that tell little; the close of a job that ran well though the record gives no more than this share to it. */
+/** Holds what doubt comes before: a part; tests that tell little; the close of a job that ran well though the record gives no more than this share to it. */
 export type Before = PartToBuy | "little to test" | { readonly fixed: number };
 
-/** What fitting the whole set would add. */
+/** Holds what fitting the whole set would add. */
 export interface SetOffer {
   readonly set: string;
   readonly minutes: number;
@@ -154,17 +154,17 @@ export interface Proposal {
   readonly step: Step;
   /** Minutes of work of what is proposed, preparations included. */
   readonly minutes: number;
-  /** What its parts cost, in the shop's currency; left out where none is bought. */
+  /** Holds what its parts cost, in the shop's currency; left out where none is bought. */
   readonly price?: number;
   readonly reason: Reason;
   readonly expects: readonly Expectation[];
-  /** What this step prepares, when it is only a preparation. */
+  /** Holds what this step prepares, when it is only a preparation. */
   readonly prepares?: Purpose;
-  /** What was to come by the proposal before, and does not: what was entered since says otherwise. */
+  /** Holds what was to come by the proposal before, and does not: what was entered since says otherwise. */
   readonly instead?: Purpose;
   readonly caution?: Caution;
   readonly others: readonly OtherTest[];
-  /** How it was chosen: the small problem solved exactly, or by looking ahead; left out where nothing was to choose. */
+  /** Says how it was chosen: the small problem solved exactly, or by looking ahead; left out where nothing was to choose. */
   readonly by?: "exact" | "lookahead";
 }
 

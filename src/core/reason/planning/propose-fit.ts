@@ -65,7 +65,7 @@ interface Beside {
   readonly share: number;
 }
 
-/** What is less likely than this is left. */
+/** Whatever is less likely than this is left. */
 const SLIGHT = 0.08;
 
 /**
@@ -84,14 +84,14 @@ export function cheapBeside({ catalogue, machine, job, ranking }: Situation): Be
   return undefined;
 }
 
-/** What may be wrong besides and is cheap to put right now. */
+/** Gives what may be wrong besides and is cheap to put right now. */
 export function proposeBeside({ machine, job }: Situation, { repair, share }: Beside): Proposal {
   const reason: Reason = { code: "beside", chance: share, minutes: repair.minutes };
   const before = preparation(machine, job, needsOfRepair(machine, job, repair), { for: "fit", assembly: repair.id });
   return before ? { ...before, reason } : plain(fitStep(repair), repair.minutes, reason);
 }
 
-/** Who fits sets: the next assembly of a set that was begun. */
+/** Whoever fits sets: the next assembly of a set that was begun. */
 export function siblingDue({ machine, job }: Situation): string | undefined {
   if (job.preference.parts !== "set") return undefined;
   const begun = job.fitted.filter((f) => f.action === "replaced").map((f) => f.assembly);
@@ -117,7 +117,7 @@ function fitStep(repair: Repair): StepOf<"fit"> {
   return { kind: "fit", assembly: repair.id, replaces: replaces(repair), meterNew: saves > METER_NEW_MINUTES };
 }
 
-/** What those who fit sets would do besides, with its price; `undefined` where nothing of a set is left. */
+/** Gives what those who fit sets would do besides, with its price; `undefined` where nothing of a set is left. */
 function setOffer(machine: Machine, assemblies: readonly string[]): SetOffer | undefined {
   const more = withSiblings(machine, assemblies).filter((a) => !assemblies.includes(a));
   const set = machine.sets.find((s) => more.some((a) => s.assemblies.includes(a)));

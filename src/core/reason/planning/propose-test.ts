@@ -83,7 +83,7 @@ function joined(classes: readonly OutcomeClass[]): OutcomeClass[] {
   return out.length < classes.length ? joined(out) : out;
 }
 
-/** What may come out, the likeliest first. Outcomes after which the same suspect leads are one, but for that in which a good machine reads. */
+/** Gives what may come out, the likeliest first. Outcomes after which the same suspect leads are one, but for that in which a good machine reads. */
 export function expectations(belief: Belief, { outcomes, chances }: Valued, healthy: number): Expectation[] {
   const well = rowOf(outcomes, healthy);
   const most = Math.max(...well);

@@ -35,7 +35,7 @@ function weighed(s: Situation): Proposal | undefined {
   return decided(CHOSEN, { ...s, choice, mayBeFixed, doubted: doubtedStep(s, choice) });
 }
 
-/** What a page comes with: how the suspects of its job stand and what is next. */
+/** Holds what a page comes with: how the suspects of its job stand and what is next. */
 export interface FirstAnswer {
   readonly standing: Standing;
   /** `null` when nothing is left to do. */

@@ -14,7 +14,7 @@ export interface Rates {
 
 export const DEFAULT_RATES: Rates = { perHour: 90 };
 
-/** What it costs to try a whole explanation: all its assemblies, panels included, and the run that proves it. In minutes. */
+/** Gives what it costs to try a whole explanation: all its assemblies, panels included, and the run that proves it. In minutes. */
 function repairMinutes(machine: Machine, assemblies: readonly string[], now: OpenNow, rates: Rates): number {
   const repairs = assemblies.map((a) => repairOf(machine, a));
   const work = repairs.reduce((sum, r) => sum + r.minutes + (r.price / rates.perHour) * 60, 0);
@@ -77,7 +77,7 @@ export function repairGroups(machine: Machine, hypotheses: readonly Hypothesis[]
   }));
 }
 
-/** What is fitted when one assembly of a set is due, by those who fit sets. Sorted. */
+/** Gives what is fitted when one assembly of a set is due, by those who fit sets. Sorted. */
 export function withSiblings(machine: Machine, assemblies: readonly string[]): readonly string[] {
   const set = machine.sets.find((s) => assemblies.some((a) => s.assemblies.includes(a)));
   return set ? [...new Set([...assemblies, ...set.assemblies])].sort() : assemblies;

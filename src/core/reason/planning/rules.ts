@@ -24,7 +24,7 @@ export interface Weighed extends Situation {
   readonly choice: Choice;
   /** A run is worth its minutes before another part. */
   readonly mayBeFixed: boolean;
-  /** What doubt asks for, where it leads. */
+  /** Holds what doubt asks for, where it leads. */
   readonly doubted: Proposal | undefined;
 }
 
@@ -34,7 +34,7 @@ interface Rule<S extends Situation> {
   readonly step: (s: S) => Proposal | undefined;
 }
 
-/** What `when` finds is handed to `step`; `undefined` and `false`: nothing. */
+/** Gives what `when` finds is handed to `step`; `undefined` and `false`: nothing. */
 const ruleFor =
   <S extends Situation>() =>
   <T>(name: string, { when, step }: { when: (s: S) => T | false | undefined; step: (s: S, of: T) => Proposal }): Rule<S> => ({
@@ -105,7 +105,7 @@ const repairChosen = ({ choice: { action } }: Weighed): RepairChance | undefined
 /** It is likelier than a repair that nothing is wrong. */
 const nothingToRepair = (s: Weighed): boolean => repairChosen(s)?.group.assemblies.length === 0;
 
-/** What giving up comes before. */
+/** Gives what giving up comes before. */
 const afterRun = ({ unexplained, ranking }: Situation): Before => (unexplained ? { fixed: ranking.fixed } : "little to test");
 
 /** Before anything is fitted, what does not go with the rest of the record is taken again, once. */
@@ -189,7 +189,7 @@ function onceMore(s: Situation, choice: Choice, again: TestAction, entry: string
 
 const atOnce = ruleFor<Situation>();
 
-/** What needs no weighing of tests and repairs. */
+/** Holds what needs no weighing of tests and repairs. */
 export const AT_ONCE: readonly Rule<Situation>[] = [
   atOnce("gas that leaks comes before all else", { when: leaking, step: ({ machine, job }, danger) => examine(machine, job, danger) }),
   atOnce("the power out of what may not be run", {
@@ -209,7 +209,7 @@ export const AT_ONCE: readonly Rule<Situation>[] = [
 
 const chosen = ruleFor<Weighed>();
 
-/** What follows once tests and repairs were weighed. */
+/** Holds what follows once tests and repairs were weighed. */
 export const CHOSEN: readonly Rule<Weighed>[] = [
   chosen("what the power was switched for", {
     when: kept,

@@ -19,7 +19,7 @@ export interface Situation {
   readonly unexplained: boolean;
   /** A run may prove what was fitted or put right. */
   readonly provable: boolean;
-  /** What the model does not have was looked for, and not found. */
+  /** True once all that the model does not have was looked for, and not found. */
   readonly looked: boolean;
 }
 

@@ -2,7 +2,7 @@ import { assembliesFitted, type JobState } from "../../record/job/state";
 import type { Proposal, Purpose, Step } from "./proposal";
 import { timesTaken } from "./tests/offered";
 
-/** What a proposal is for: its step, or what that prepares. */
+/** Gives what a proposal is for: its step, or what that prepares. */
 export const aimOf = ({ prepares, step }: { readonly prepares?: Purpose; readonly step: Step }): Purpose | Step => prepares ?? step;
 
 /** Equal for a step and for what prepares it. */
@@ -20,7 +20,7 @@ export const promisedTest = ({ prepares }: Pick<Proposal, "prepares">, job: JobS
 export const foundNothingSinceSwitch = ({ answersAtSwitch, evidence, untold }: JobState): boolean =>
   answersAtSwitch === evidence.length + untold.length;
 
-/** What the proposal before promised, where this one does not follow it and it was not done meanwhile. */
+/** Gives what the proposal before promised, where this one does not follow it and it was not done meanwhile. */
 export function insteadOf({ prepares }: Pick<Proposal, "prepares">, now: Proposal, job: JobState): Purpose | undefined {
   if (!prepares || aimKey(prepares) === aimKey(aimOf(now))) return undefined;
   switch (prepares.for) {

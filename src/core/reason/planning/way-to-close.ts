@@ -76,7 +76,7 @@ const cautionOf = (check: OpenCheck): Caution | undefined => {
   return check.code === "to-cabinet" ? "not-to-be-run" : undefined;
 };
 
-/** What hands took off besides panels goes back where it was in the order. */
+/** Whatever hands took off besides panels goes back where it was in the order. */
 const thingBack = ({ safety }: Job, thing: CameOff): Proposal =>
   safety.power === "dead" ? plain({ kind: "put-back", thing }, PUT_BACK_MINUTES, { code: "back-before-power" }) : makeSafe();
 

@@ -8,7 +8,7 @@ export const fileHashSchema = z
   .regex(/^[0-9a-f]{64}$/, "a SHA-256 in hexadecimal")
   .describe("SHA-256 of the file.");
 
-/** What is kept: pictures as the browser made them anew, and logs as a meter wrote them. */
+/** Holds what is kept: pictures as the browser made them anew, and logs as a meter wrote them. */
 export const FILE_TYPES = ["image/jpeg", "text/csv"] as const;
 export type FileType = (typeof FILE_TYPES)[number];
 

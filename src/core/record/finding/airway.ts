@@ -37,5 +37,5 @@ export const airwayOf = (machine: Machine): AirwayPlace[] =>
   hasHood(machine) ? ["lint-screen", "screen-housing", "duct", "hood"] : ["lint-screen", "screen-housing", "condenser"];
 
 export const airwayAnswers = (place: AirwayPlace): Readonly<Record<string, string>> => AIRWAY[place].answers;
-/** How it should be. */
+/** Tells how it should be. */
 export const airwayWell = (place: AirwayPlace): string => Object.keys(AIRWAY[place].answers)[0] ?? "";

@@ -10,7 +10,7 @@ export type Witness = "customer" | "technician";
 
 export const ref = z.string().regex(/^[a-zA-Z][\w.-]{0,59}$/, "an id of letters, digits, dots and hyphens");
 
-/** What decides how likely a result is besides the prediction. */
+/** Holds what decides how likely a result is besides the prediction. */
 export interface Judged {
   readonly machine: Machine;
   readonly witness: Witness;
@@ -18,7 +18,7 @@ export interface Judged {
   readonly leadOhms?: number;
 }
 
-/** What may be found: one of a few answers, a value in a unit, or neither that could be foreseen. */
+/** Holds what may be found: one of a few answers, a value in a unit, or neither that could be foreseen. */
 type Asks = { readonly answers: readonly string[] } | { readonly unit: Unit } | null;
 
 /**
@@ -35,13 +35,13 @@ export type QuestionOf<F> = F extends unknown ? Omit<F, "result" | "meter"> : ne
 export interface FindingDefinition<K extends string, S extends z.ZodType<Found>> {
   readonly kind: K;
   readonly schema: S;
-  /** What it names that this machine does not have; `undefined` when all is there. */
+  /** Gives what it names that this machine does not have; `undefined` when all is there. */
   readonly unknownName: (question: QuestionOf<z.infer<S>>, machine: Machine) => string | undefined;
   readonly power: (question: QuestionOf<z.infer<S>>, machine: Machine | undefined) => Power;
   /** Points and parts that probes or hands touch. */
   readonly touches: (question: QuestionOf<z.infer<S>>) => readonly string[];
   readonly asks: (question: QuestionOf<z.infer<S>>, machine: Machine) => Asks;
-  /** What the machine would show under each of a list of faults. Equal machines get the same object. */
+  /** Holds what the machine would show under each of a list of faults. Equal machines get the same object. */
   readonly predict: (
     question: QuestionOf<z.infer<S>>,
     list: readonly (readonly Fault[])[],
@@ -50,7 +50,7 @@ export interface FindingDefinition<K extends string, S extends z.ZodType<Found>>
   ) => readonly Prediction[];
   /** P(result | prediction), or its density per unit; 1 where the finding says nothing. */
   readonly likelihood: (finding: z.infer<S>, prediction: Prediction, judged: Judged) => number;
-  /** What may have been answered instead, by mistake, with its chance (est.): a reading taken with the wires still on. */
+  /** Holds what may have been answered instead, by mistake, with its chance (est.): a reading taken with the wires still on. */
   readonly mistakenFor?: (
     question: QuestionOf<z.infer<S>>,
   ) => { readonly question: QuestionOf<z.infer<S>>; readonly chance: number } | undefined;
@@ -106,7 +106,7 @@ const SQRT_2PI = Math.sqrt(2 * Math.PI);
 export const answerLikelihood = (shares: Readonly<Record<string, number>>, value: string, answers: number, error: number): number =>
   (1 - error) * (shares[value] ?? 0) + error / answers;
 
-/** How much oftener people err than the rate of an attentive person, and what is told the other way round however plain it is (est.). */
+/** Says how much oftener people err than the rate of an attentive person, and what is told the other way round however plain it is (est.). */
 const ERRS: Readonly<Record<Witness, { readonly factor: number; readonly besides: number }>> = {
   technician: { factor: 1.5, besides: 0.01 },
   customer: { factor: 3, besides: 0.06 },

@@ -51,19 +51,19 @@ type Definitions = (typeof FINDING_KINDS)[number];
 export type Finding = z.infer<Definitions["schema"]>;
 export type FindingKind = Finding["kind"];
 export type FindingOf<K extends FindingKind> = Extract<Finding, { kind: K }>;
-/** What is to be found out: a finding without its result. */
+/** Holds what is to be found out: a finding without its result. */
 export type Question = QuestionOf<Finding>;
 export type QuestionOfKind<K extends FindingKind> = QuestionOf<FindingOf<K>>;
 
 const schemas = FINDING_KINDS.map((d) => d.schema) as [Definitions["schema"], ...Definitions["schema"][]];
-/** What was seen, looked at, felt, read or logged: a place, a result, the circumstances. */
+/** Holds what was seen, looked at, felt, read or logged: a place, a result, the circumstances. */
 export const findingSchema = z
   .discriminatedUnion("kind", schemas as never)
   .describe("What was seen, looked at, felt, read or logged.") as unknown as z.ZodType<Finding, unknown>;
 
 const byKind = new Map<string, unknown>(FINDING_KINDS.map((d) => [d.kind, d]));
 
-/** What the program knows of a finding's kind, ready to be asked about that finding. */
+/** Gives what the program knows of a finding's kind, ready to be asked about that finding. */
 export function findingKind(of: { readonly kind: FindingKind }): FindingDefinition<FindingKind, z.ZodType<Finding>> {
   // The one place where a finding meets the definition of its own kind: the key says that they belong together.
   return byKind.get(of.kind) as FindingDefinition<FindingKind, z.ZodType<Finding>>;
@@ -115,7 +115,7 @@ function likelihoodsAt(
   return likelihoods;
 }
 
-/** Whether a finding answers this question: same kind, same place whichever probe is where, no control said to stand otherwise. */
+/** True where a finding answers this question: same kind, same place whichever probe is where, no control said to stand otherwise. */
 export function answers(finding: Finding, question: Question): boolean {
   if (finding.kind !== question.kind) return false;
   const [a, b] = [finding.place, question.place];
@@ -123,7 +123,7 @@ export function answers(finding: Finding, question: Question): boolean {
   return same && controlsAgree(controlsIn(finding.circumstances), controlsIn(question.circumstances));
 }
 
-/** Whether it answers this question in the same way: the same wires off, too. */
+/** True where it answers this question in the same way: the same wires off, too. */
 export const answersAlike = (finding: Finding, question: Question): boolean =>
   answers(finding, question) && dequal(wiringIn(finding.circumstances), wiringIn(question.circumstances));
 

@@ -8,7 +8,7 @@ import { valueAtRoom } from "./kinds/ohms";
 const WITHIN_SIGMA = 3.5;
 const LEAD_OHMS = 0.4;
 
-/** Whether a reading is what a good machine gives there: OL for OL, or within the band. What is no reading is not judged: true. */
+/** True where a reading is what a good machine gives there: OL for OL, or within the band. What is no reading is not judged: true. */
 export function readsHealthy(predictor: Predictor, finding: Finding | undefined): boolean {
   if (finding?.kind !== "ohms" && finding?.kind !== "volts") return true;
   const kind = findingKind(finding);

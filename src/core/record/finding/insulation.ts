@@ -11,7 +11,7 @@ export const isSoundToCabinet = ({ result }: FindingOf<"ohms">): boolean => resu
 
 const known = new WeakMap<Machine, WeakMap<object, boolean>>();
 
-/** Whether this is a place, cabinet on one side, where a good machine reads an open line: not the earth wire. */
+/** True where this is a place, cabinet on one side, where a good machine reads an open line: not the earth wire. */
 export function shouldBeOpen(machine: Machine, question: QuestionOfKind<"ohms">): boolean {
   const { place, circumstances } = question;
   if (!place.between.includes(machine.cabinet)) return false;

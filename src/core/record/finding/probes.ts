@@ -23,5 +23,5 @@ export const unknownPoint = (machine: Machine, points: readonly string[]): strin
     );
   });
 
-/** Whether two places are the same, whichever probe is where. */
+/** True where two places are the same, whichever probe is where. */
 export const samePoints = ([a, b]: readonly string[], [c, d]: readonly string[]): boolean => (a === c && b === d) || (a === d && b === c);

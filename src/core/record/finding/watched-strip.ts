@@ -5,7 +5,7 @@ import type { Happening, WatchedEvent } from "./watched";
 const BEGINS: Readonly<Record<Lane, Happening>> = { drum: "turns", glow: "glow", flame: "flame", warm: "warm" };
 const ENDS: { readonly [L in Lane]?: Happening } = { drum: "stops", glow: "dark", flame: "flame-out" };
 
-/** What was told of a lane as spans; what goes on lasts until now. */
+/** Gives what was told of a lane as spans; what goes on lasts until now. */
 export function toldSpans(lane: Lane, events: readonly WatchedEvent[], now: number): Span[] {
   const told = events.filter(({ what }) => what === BEGINS[lane] || what === ENDS[lane]);
   return spansOf(
@@ -14,7 +14,7 @@ export function toldSpans(lane: Lane, events: readonly WatchedEvent[], now: numb
   );
 }
 
-/** How late against a good machine something may be told, s: warm air takes a hand, a drum does not. */
+/** Says how late against a good machine something may be told, s: warm air takes a hand, a drum does not. */
 const GRACE_S: Readonly<Record<Lane, number>> = { drum: 8, glow: 25, flame: 30, warm: 45 };
 
 export type SoFar =
@@ -23,10 +23,10 @@ export type SoFar =
   | { readonly is: "ended"; readonly lane: Lane; readonly at: number }
   | { readonly is: "wrong"; readonly what: Happening; readonly at: number };
 
-/** What no healthy machine does. */
+/** Holds what no healthy machine does. */
 const WRONG: readonly Happening[] = ["hums", "trips"];
 
-/** How what was told so far stands against a healthy run: as it should, with what is due next; something that did not come; something that ended; or what no healthy machine does. */
+/** Tells how what was told so far stands against a healthy run: as it should, with what is due next; something that did not come; something that ended; or what no healthy machine does. */
 export function soFar(healthy: Strip, events: readonly WatchedEvent[], now: number, lanes: readonly Lane[]): SoFar {
   const wrong = events.find((e) => WRONG.includes(e.what));
   if (wrong) return { is: "wrong", ...wrong };

@@ -2,11 +2,11 @@ import type { Machine } from "../../model/machine/format";
 import type { Finding } from "./finding";
 import { sightFinding } from "./kinds/sight";
 
-/** What happens in a run, as it is told when it happens. */
+/** Holds what happens in a run, as it is told when it happens. */
 export const HAPPENINGS = ["motor", "turns", "stops", "hums", "glow", "dark", "flame", "flame-out", "warm", "click", "trips"] as const;
 export type Happening = (typeof HAPPENINGS)[number];
 
-/** What happened, in words. */
+/** Holds what happened, in words. */
 export const HAPPENED: Readonly<Record<Happening, string>> = {
   motor: "motor runs",
   turns: "drum turns",
@@ -33,7 +33,7 @@ export interface WatchedRun {
   readonly events: readonly WatchedEvent[];
 }
 
-/** What can happen on this machine: no igniter, no glow. */
+/** Gives what can happen on this machine: no igniter, no glow. */
 export const happeningsOf = (machine: Machine): Happening[] =>
   HAPPENINGS.filter((h) => machine.burner !== undefined || !["glow", "dark", "flame", "flame-out", "click"].includes(h));
 
@@ -48,17 +48,17 @@ const WARM_BY_S = 150;
 /** A flame that is not back so long after it went out does not come back, s. */
 const FLAME_BACK_S = 90;
 
-/** What comes only once it runs. */
+/** Holds what comes only once it runs. */
 const HEATS: readonly Happening[] = ["warm", "glow", "flame"];
 
-/** What a run tells as sights: what happened, and what did not though it was looked at long enough. */
+/** Gives what a run tells as sights: what happened, and what did not though it was looked at long enough. */
 export function sightsOfRun(machine: Machine, { seconds, events }: WatchedRun): Finding[] {
   const first = (what: Happening) => events.find((e) => e.what === what)?.at;
   const last = (what: Happening) => events.findLast((e) => e.what === what)?.at;
   const told: Finding[] = [];
   const tell = (...sight: Parameters<typeof sightFinding>) => told.push(sightFinding(...sight));
   const [turns, hums, motor] = [first("turns"), first("hums"), first("motor")];
-  // Who taps what only a machine that runs can do saw it run, though nobody tapped the drum.
+  // Whoever taps what only a machine that runs can do saw it run, though nobody tapped the drum.
   const heats = HEATS.map((h) => first(h)).find((at) => at !== undefined);
   const runs = turns ?? motor ?? heats;
   const watched = seconds >= NOT_STARTED_S;

@@ -8,7 +8,7 @@ export type Energy =
   | { readonly of: "gas"; readonly state: "open" | "safe" }
   | { readonly of: "heat"; readonly state: "may-be-hot" | "safe" };
 
-/** What is in this machine, with how it stands: nothing counts as safe that was not recorded so since the power was last on. */
+/** Gives what is in this machine, with how it stands: nothing counts as safe that was not recorded so since the power was last on. */
 export function energiesOf(machine: Machine, { safety, shut }: Pick<JobState, "safety" | "shut">): Energy[] {
   const { power, isolated, discharged, cool } = safety;
   const mains = power === "dead" ? "safe" : power === "live" ? "live" : isolated ? "off-unproved" : "unproved";

@@ -11,7 +11,7 @@ interface Placed<F extends Finding = Finding> {
 
 /** Evidence sorted by what is asked of it. */
 interface Sorted {
-  /** How much of the evidence is in. */
+  /** Says how much of the evidence is in. */
   count: number;
   readonly ofKind: Map<FindingKind, number>;
   readonly sights: Map<SightId, Placed<FindingOf<"sight">>[]>;
@@ -66,10 +66,10 @@ function append<K, V>(lists: Map<K, V[]>, key: K, value: V): void {
   else lists.set(key, [value]);
 }
 
-/** How many findings of a kind there are. */
+/** Gives how many findings of a kind there are. */
 export const countOf = (state: Recorded, kind: FindingKind): number => sort(state).ofKind.get(kind) ?? 0;
 
-/** What was answered to a sight, in order. */
+/** Gives what was answered to a sight, in order. */
 export const sightings = (state: Recorded, sight: SightId): readonly Placed<FindingOf<"sight">>[] => sort(state).sights.get(sight) ?? [];
 
 /** Looks at a part, in order. */

@@ -4,7 +4,7 @@ import { SIGHTS, UNTOLD } from "../../model/sights/sights";
 import type { Finding } from "../finding/finding";
 import { LOOK_ANSWERS } from "../finding/kinds/look";
 
-/** What the first version recorded as sightings, readings and measures, and what each is now. */
+/** Holds what the first version recorded as sightings, readings and measures, and what each is now. */
 
 const ref = z.string().regex(/^[a-zA-Z][\w.-]{0,59}$/, "an id of letters, digits, dots and hyphens");
 const LOOKS = "looks";

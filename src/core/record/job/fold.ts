@@ -16,7 +16,7 @@ export type RecordLine =
   | { readonly status: "refused"; readonly entry: Entry; readonly refusal: Refusal }
   | { readonly status: "unreadable"; readonly entry: Unreadable };
 
-/** What the entries of one job come to. */
+/** Holds what the entries of one job come to. */
 export interface Job extends JobState {
   /** Every entry, in order, with what became of it. */
   readonly record: readonly RecordLine[];

@@ -1,6 +1,6 @@
 import type { Machine } from "../../model/machine/format";
 
-/** What is known of the energy in the machine. Nothing but a recorded proof makes it dead; anything unknown counts as dangerous. */
+/** Holds what is known of the energy in the machine. Nothing but a recorded proof makes it dead; anything unknown counts as dangerous. */
 export interface Safety {
   readonly power: "unknown" | "dead" | "live";
   /** Time of the entry that made it so, and who made it. */
@@ -23,7 +23,7 @@ export interface Safety {
 export const DEAD_HOLDS_HOURS = 12;
 export type Lapse = "hours" | "person";
 
-/** Who stands at the machine, and when. */
+/** Whoever stands at the machine, and when. */
 export interface Standing {
   readonly at: string;
   readonly by: string;

@@ -2,7 +2,7 @@ import type { FindMachine } from "../../model/machine/revision";
 import type { Job } from "./fold";
 import type { Evidence } from "./state";
 
-/** What a page shows of a job before its entries are there: as folded, but of a long one only the last of its record. */
+/** Holds what a page shows of a job before its entries are there: as folded, but of a long one only the last of its record. */
 export type ShownJob = Omit<Job, "machine">;
 
 const EVIDENCE = 200;
@@ -14,7 +14,7 @@ export function shownOf({ machine: _, ...job }: Job): ShownJob {
   return { ...job, evidence, record: job.record.slice(-RECORD) };
 }
 
-/** Whether all that is known of the job is shown, its record excepted: enough to work out what is next. */
+/** True where all that is known of the job is shown, its record excepted: enough to work out what is next. */
 export const isEnough = (job: Pick<Job, "evidence">): boolean => job.evidence.length <= EVIDENCE;
 
 /** The last finding of each place, in order: what stands on the sheet. */

@@ -52,7 +52,7 @@ function isDone(stage: Stage, state: JobState): boolean {
   }
 }
 
-/** Whether a technician found something like this. */
+/** True where a technician found something like this. */
 const found = ({ evidence }: JobState, isOne: (finding: Finding) => boolean): boolean =>
   evidence.some((e) => e.source === "technician" && isOne(e.finding));
 

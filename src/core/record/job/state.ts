@@ -142,7 +142,7 @@ interface NextVisit {
 /** A name drawn by hand: strokes of points, x and y in turn, within 1000 by 300. */
 export type Signature = readonly (readonly number[])[];
 
-/** What the run that proves a repair showed. */
+/** Holds what the run that proves a repair showed. */
 export interface Proof {
   readonly starts: "yes" | "no" | "unknown";
   readonly turns: "yes" | "no" | "unknown";
@@ -158,19 +158,19 @@ export interface Proof {
 export interface GasJoint {
   readonly entry: string;
   readonly name: string;
-  /** How much evidence there was then. */
+  /** Says how much evidence there was then. */
   readonly at: number;
   readonly test?: {
     readonly method: "soap" | "detector" | "pressure";
     readonly tight: boolean;
     readonly by: string;
     readonly when: string;
-    /** How much evidence there was then. */
+    /** Says how much evidence there was then. */
     readonly at: number;
   };
 }
 
-/** What the entries taken so far come to. Each entry gives a new state; what it does not change keeps its reference. */
+/** Holds what the entries taken so far come to. Each entry gives a new state; what it does not change keeps its reference. */
 export interface JobState {
   readonly id: string;
   readonly opened?: { readonly customer: string; readonly place: string; readonly phone?: string | undefined };
@@ -180,13 +180,13 @@ export interface JobState {
   readonly machine?: Machine | undefined;
   /** Serial number from its plate. */
   readonly serial?: string | undefined;
-  /** What stands on its plate, where the sheet of another machine is used. */
+  /** Holds what stands on its plate, where the sheet of another machine is used. */
   readonly plate?: Plate | undefined;
   readonly complaint?: { readonly words: string; readonly findings: readonly Finding[] };
   readonly evidence: readonly Evidence[];
   readonly safety: Safety;
   readonly panelsOff: readonly string[];
-  /** How this machine was found to differ from its file: what is in the way besides, what takes longer. */
+  /** Says how this machine was found to differ from its file: what is in the way besides, what takes longer. */
   readonly differs: readonly Differs[];
   /** The drum is out of the machine. */
   readonly drumOut: boolean;
@@ -202,7 +202,7 @@ export interface JobState {
   readonly plugReads: readonly PlugReadingTaken[];
   /** Fasteners in their cups, by what they held, in the order in which they came out. */
   readonly cups: readonly Cup[];
-  /** What the cups came to when something went back on. */
+  /** Holds what the cups came to when something went back on. */
   readonly recounts: readonly Recount[];
   /** Lines of checklists that were seen to, or not, and why. */
   readonly ticks: readonly Tick[];
@@ -212,7 +212,7 @@ export interface JobState {
   readonly wiresOff: readonly string[];
   /** Supplies whose cock is shut. */
   readonly shut: readonly ("gas" | "water")[];
-  /** What is needed or ordered, in the order in which it was last said. */
+  /** Holds what is needed or ordered, in the order in which it was last said. */
   readonly wanted: readonly Wanted[];
   readonly used: readonly Used[];
   readonly leftOver: readonly KitLeft[];
@@ -220,13 +220,13 @@ export interface JobState {
   readonly fitted: readonly Fitted[];
   /** The last proof, when nothing was fitted after it. */
   readonly proof?: Proof | undefined;
-  /** How much evidence there was when it was made; what came later may contradict it. */
+  /** Says how much evidence there was when it was made; what came later may contradict it. */
   readonly evidenceAtProof: number;
-  /** How many answers there were, told or not, when its power was last switched: until the next, what it was switched for is still to come. */
+  /** Says how many answers there were, told or not, when its power was last switched: until the next, what it was switched for is still to come. */
   readonly answersAtSwitch?: number;
   /** Joints of the gas train that were opened, with the last test of each. */
   readonly joints: readonly GasJoint[];
-  /** How the burner stands, as far as it was said. */
+  /** Says how the burner stands, as far as it was said. */
   readonly burnerSet?: BurnerSet;
   /** The duct in this house. */
   readonly ductRun?: DuctRunKept;
@@ -239,7 +239,7 @@ export interface JobState {
   readonly everSafe: boolean;
   readonly everOpen: boolean;
   readonly closed: boolean;
-  /** What it was, as the customer is told. */
+  /** Holds what it was, as the customer is told. */
   readonly conclusion?: { readonly wrong: string; readonly cause?: string | undefined; readonly proved?: string | undefined };
   readonly handedOver?: { readonly to: string; readonly at: string; readonly by: string; readonly signed?: Signature | undefined };
   /** Years since the machine was new. */
@@ -247,7 +247,7 @@ export interface JobState {
   readonly agreed?: Agreed;
   readonly declined: readonly Declined[];
   readonly visits: readonly NextVisit[];
-  /** What it was closed without. */
+  /** Holds what it was closed without. */
   readonly reservations?: string;
   readonly preference: Preference;
   /** The meter that is used now: what its leads read when they were shorted, Ω, left out while nobody did; and which it is, where it was named. */

@@ -1,6 +1,6 @@
 import { z } from "zod";
 
-/** What a stream of entries is about. */
+/** Holds what a stream of entries is about. */
 const STREAMS = ["job", "machine", "person", "stock", "place"] as const;
 export type StreamOf = (typeof STREAMS)[number];
 
@@ -25,7 +25,7 @@ const fields = {
     .describe("What sort of fact it is."),
 };
 
-/** What every entry has, whatever its kind: it can be kept and passed on by a version that does not know the kind. */
+/** Holds what every entry has, whatever its kind: it can be kept and passed on by a version that does not know the kind. */
 export const envelopeSchema = z
   .strictObject({
     ...fields,

@@ -1,6 +1,6 @@
 import type { z } from "zod";
 
-/** How a body of an earlier version, or of a kind that was given up, becomes one of a later version. */
+/** Says how a body of an earlier version, or of a kind that was given up, becomes one of a later version. */
 export interface Upcaster {
   readonly from: { readonly kind: string; readonly version: number };
   /** Version of this kind that comes out. */
@@ -18,7 +18,7 @@ export const upcaster = <S extends z.ZodType>(
   up: (body: z.infer<S>) => unknown,
 ): Upcaster => ({ from, to, schema, up: (body) => up(body as z.infer<S>) });
 
-/** What the journal has to know of a kind of entry. */
+/** Holds what the journal has to know of a kind of entry. */
 interface Readable {
   readonly kind: string;
   readonly version: number;

@@ -59,10 +59,10 @@ const isFor = (fit: Item["fits"][number], { id, revision }: OfMachine): boolean 
 export const coveredBy = (item: Item, machine: OfMachine): string[] =>
   item.fits.filter((f) => isFor(f, machine)).flatMap((f) => f.assemblies);
 
-/** What replaces a code; `undefined` while nothing does. */
+/** Gives what replaces a code; `undefined` while nothing does. */
 export const supersederOf = (items: readonly Item[], old: string): Item | undefined => items.find((i) => i.supersedes.includes(old));
 
-/** What is delivered when a code is asked for now: the last that took its place. Codes that supersede each other in a circle end at the first seen again. */
+/** Gives what is delivered when a code is asked for now: the last that took its place. Codes that supersede each other in a circle end at the first seen again. */
 export function presentItem(items: readonly Item[], asked: string): Item | undefined {
   const seen = new Set([asked]);
   let found = items.find((i) => i.code === asked);

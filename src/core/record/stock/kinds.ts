@@ -14,7 +14,7 @@ const day = z.iso.date();
 export const TRIALS = ["well", "back-ordered", "wrong", "dead"] as const;
 export type Trial = (typeof TRIALS)[number];
 
-/** What the supplier says of an order, in its order. */
+/** Holds what the supplier says of an order, in its order. */
 export const NEWS_STEPS = ["confirmed", "replaced", "back-ordered", "shipped", "arrived"] as const;
 export type NewsStep = (typeof NEWS_STEPS)[number];
 

@@ -4,7 +4,7 @@ import type { Place } from "./places";
 
 type Of<K extends StockEntry["kind"]> = Extract<StockEntry, { kind: K }>;
 
-/** How an order stands, as a person would say it. */
+/** Says how an order stands, as a person would say it. */
 type OrderState = "asked" | "confirmed" | "back-ordered" | "shipped" | "arrived" | "here" | "cancelled";
 
 /** An order with all that was heard of it. */
@@ -12,9 +12,9 @@ export interface Order {
   readonly id: string;
   readonly at: string;
   readonly by: string;
-  /** What was asked for. */
+  /** Holds what was asked for. */
   readonly item: string;
-  /** What comes: the same, or what took its place. */
+  /** Holds what comes: the same, or what took its place. */
   readonly comes: string;
   readonly count: number;
   readonly to: Place;
@@ -26,9 +26,9 @@ export interface Order {
   readonly round: number;
   /** When it is to be here. */
   readonly due?: string | undefined;
-  /** What it costs us, each, as the supplier said. */
+  /** Holds what it costs us, each, as the supplier said. */
   readonly cents?: number | undefined;
-  /** What came, where it has arrived and nobody has looked at it. */
+  /** Holds what came, where it has arrived and nobody has looked at it. */
   readonly came?: { readonly item: string; readonly dead: boolean; readonly at: string } | undefined;
   /** Deliveries that were sent back. */
   readonly sentBack: readonly { readonly round: number; readonly is: "wrong" | "dead"; readonly item: string; readonly at: string }[];
@@ -38,7 +38,7 @@ export interface Order {
   readonly cameAnyway: boolean;
 }
 
-/** What an order is made of; entries may have come in any order. */
+/** Holds what an order is made of; entries may have come in any order. */
 export interface OrderEntries {
   readonly placed: Of<"ordered">;
   readonly news: readonly Of<"order-news">[];

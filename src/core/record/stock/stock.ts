@@ -23,12 +23,12 @@ export type StockProblem =
   | { readonly code: "no-such-piece"; readonly item: string; readonly piece: string; readonly over: number }
   | { readonly code: "unknown-order"; readonly order: string };
 
-/** What all entries of the stock come to, in whatever order they came in. */
+/** Holds what all entries of the stock come to, in whatever order they came in. */
 export interface Stock {
   /** The catalogue: what ships, with the shop’s own in place of the same code. */
   readonly items: readonly Item[];
   readonly terms: Terms;
-  /** Whether the shop has said its own terms. */
+  /** True where the shop has said its own terms. */
   readonly ownTerms: boolean;
   /** Pieces by item and account; what came in stands against the supplier, so that each item sums to nothing. */
   readonly pieces: ReadonlyMap<string, ReadonlyMap<Account, number>>;
@@ -171,7 +171,7 @@ function wrongPieces(used: Accounts["used"], leftOver: readonly LeftOver[], item
 const leastOf = (minimums: readonly Of<"minimum">[]): Stock["least"] =>
   [...new Map(minimums.map(({ body }) => [`${body.place} ${body.item}`, body])).values()].filter((m) => m.least > 0);
 
-/** How many lie there; less than none where more was taken than was known. */
+/** Gives how many lie there; less than none where more was taken than was known. */
 export const countAt = ({ pieces }: Pick<Stock, "pieces">, item: string, place: Account): number => pieces.get(item)?.get(place) ?? 0;
 
 /** Where an item lies, most pieces first. */
@@ -180,7 +180,7 @@ export const whereIs = (stock: Pick<Stock, "pieces">, item: string): { readonly 
     .filter((p) => p.count > 0)
     .toSorted((a, b) => b.count - a.count);
 
-/** What lies under its minimum, with what is on its way there. */
+/** Gives what lies under its minimum, with what is on its way there. */
 export function underMinimum(
   stock: Stock,
 ): { readonly item: string; readonly place: Place; readonly has: number; readonly least: number; readonly coming: number }[] {

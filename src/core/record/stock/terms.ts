@@ -3,7 +3,7 @@ import { cents } from "./item";
 
 const basisPoints = z.number().int().min(0).max(5000);
 
-/** What the shop charges and assumes. */
+/** Holds what the shop charges and assumes. */
 export const termsSchema = z
   .strictObject({
     shop: z.string().trim().min(1).max(120).describe("Name of the shop, on the report."),

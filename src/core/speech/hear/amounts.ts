@@ -1,7 +1,7 @@
 import { PASCAL_PER_INCH_OF_WATER } from "../../model/quantity/quantity";
 import { isOneAway } from "./spelling";
 
-/** What a number's unit makes of it. `none`: no unit was said. `kilo`, `mega`, `milli`: a bare prefix. `degree`, `inch`: C or F, water or not, is not told. */
+/** Holds what a number's unit makes of it. `none`: no unit was said. `kilo`, `mega`, `milli`: a bare prefix. `degree`, `inch`: C or F, water or not, is not told. */
 type SaidUnit =
   | "none"
   | "kilo"

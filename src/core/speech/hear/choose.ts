@@ -14,16 +14,16 @@ import { opening } from "./readers/work/opening";
 import { repairs } from "./readers/work/repairs";
 import type { Chunk } from "./senses";
 
-/** What one saying comes to. */
+/** Holds what one saying comes to. */
 export interface Read {
   readonly meanings: readonly Meaning[];
-  /** How much of it is accounted for, less what is not. */
+  /** Says how much of it is accounted for, less what is not. */
   readonly score: number;
   readonly leaves: Carried;
   readonly manner: Manner;
   /** It is the one word “dead”. */
   readonly isDead?: true;
-  /** What else it could have been, or would be if it were meant so; the likeliest first. */
+  /** Holds what else it could have been, or would be if it were meant so; the likeliest first. */
   readonly others: readonly (readonly Meaning[])[];
 }
 
@@ -73,7 +73,7 @@ const COMMON = 0.25;
 /** A phrase of more words is surer. */
 const LONGER = 0.12;
 const NUMBER = 1.2;
-/** What is not accounted for costs more than what is brings. */
+/** Whatever is not accounted for costs more than what is brings. */
 const LEFT_OVER = 0.75;
 /** A “not” that nothing accounts for turns everything round. */
 const LOST_NOT = 2.5;
@@ -81,7 +81,7 @@ const LOST_NOT = 2.5;
 const ENOUGH = 0.55;
 const ENOUGH_READ = 0.6;
 const ENOUGH_JUDGED = 0.7;
-/** What asks is worth less than what does not. */
+/** Whatever asks is worth less than what does not. */
 const DOUBTFUL = 0.75;
 /** Even a word that carries nothing is better accounted for. */
 const LEAST_WEIGHT = 0.05;
@@ -102,7 +102,7 @@ const weightOf = (chunk: Chunk): number => {
   return isOnlyManner(chunk) ? COMMON : SENSED + LONGER * Math.min(3, chunk.size - 1);
 };
 
-/** What it costs when it is left over. */
+/** Gives what it costs when it is left over. */
 const leftOf = (chunk: Chunk): number =>
   chunk.common || chunk.amount?.unit === "second" ? Math.min(COMMON, weightOf(chunk)) : weightOf(chunk);
 
@@ -189,7 +189,7 @@ const enoughFor = ({ chunks }: Clause, chosen: readonly Candidate[]): number => 
   return chunks.some((c) => c.amount) ? ENOUGH_READ : ENOUGH_JUDGED;
 };
 
-/** What was spoken of stays in mind though nothing was said of it that counts. */
+/** Whatever was spoken of stays in mind though nothing was said of it that counts. */
 const keeps = (carried: Carried, all: readonly Candidate[]): Carried => (all.length > 0 ? { ...carried, ...all[0]?.leaves } : carried);
 
 const lastOf = (chosen: readonly Candidate[]): Carried => {
@@ -272,7 +272,7 @@ function packed(clause: Clause, candidates: readonly Candidate[]): Packed {
   };
 }
 
-/** What a candidate says was seen: each sight with its answer. */
+/** Gives what a candidate says was seen: each sight with its answer. */
 const sightsIn = ({ meanings }: Candidate): ReadonlyMap<string, unknown> =>
   new Map(
     meanings.flatMap((m) => {

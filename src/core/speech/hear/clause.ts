@@ -6,16 +6,16 @@ import type { Meaning } from "./meaning";
 import type { Chunk, Sense } from "./senses";
 import { normal } from "./tokens";
 
-/** What sayings before have left in mind: the thing that was spoken of, and what was said of it. */
+/** Holds what sayings before have left in mind: the thing that was spoken of, and what was said of it. */
 export interface Carried {
   readonly parts?: readonly string[];
   /** Motor terminals, where a winding was meant. */
   readonly terminals?: readonly [number, number];
   readonly subject?: Subject;
   readonly panels?: readonly string[];
-  /** What the last saying came to. */
+  /** Holds what the last saying came to. */
   readonly last?: Meaning;
-  /** How long something lasted, seconds. */
+  /** Says how long something lasted, seconds. */
   readonly lasted?: number | undefined;
   /** Somebody tested something: what is “dead” after it may be a proof. */
   readonly tested?: true;
@@ -42,7 +42,7 @@ export interface Candidate {
   readonly act?: true;
   /** It was only wished, begun or told to be done: never so, and offered to who meant it otherwise. */
   readonly wished?: true;
-  /** What it leaves in mind. */
+  /** Holds what it leaves in mind. */
   readonly leaves?: Carried;
 }
 
@@ -171,7 +171,7 @@ function nounAt(chunk: Chunk, at: number, machine: Machine): NounPhrase | undefi
 export const wired = (machine: Machine, ids: readonly string[]): string[] =>
   ids.filter((id) => (maybePartOf(machine, id)?.nets.length ?? 0) > 0);
 
-/** What is fitted new when this name is: the assembly that it is, or those that its parts belong to; none where its parts are not replaced. */
+/** Gives what is fitted new when this name is: the assembly that it is, or those that its parts belong to; none where its parts are not replaced. */
 export const assembliesOf = (machine: Machine, { assembly, parts }: NounPhrase): readonly string[] =>
   assembly === undefined
     ? [...new Set(parts.map((id) => assemblyIdOf(partOf(machine, id))))].filter((id) => replaces(repairOf(machine, id)))

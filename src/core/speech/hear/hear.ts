@@ -16,7 +16,7 @@ import type { Chunk } from "./senses";
 import { isSightOf, tidied } from "./tidy";
 import { tokensOf } from "./tokens";
 
-/** What joining two sayings costs: by the mark between them. */
+/** Holds what joining two sayings costs: by the mark between them. */
 const JOINED: Readonly<Record<string, number>> = { ",": 0.45, and: 0.25 };
 const JOINED_OTHERWISE = 0.2;
 

@@ -29,7 +29,7 @@ const SAID_OTHERWISE: readonly Sort[] = ["belt", "drum", "machine"];
 
 /** All that words may mean: the trade's, and on a machine its own names besides. */
 export interface Lexicon {
-  /** What a phrase means; its words parted by single spaces. */
+  /** Gives what a phrase means; its words parted by single spaces. */
   readonly senses: (phrase: string) => readonly Sense[];
   readonly longest: number;
   /** Parts that have this word in their name. */

@@ -2,7 +2,7 @@ import type { WordTag } from "../lexicon/words";
 import { type Candidate, has, tagged } from "./clause";
 import type { Chunk } from "./senses";
 
-/** How a saying is meant: as something that is so, or as something else. */
+/** Says how a saying is meant: as something that is so, or as something else. */
 export interface Manner {
   readonly unmade: boolean;
   readonly notDone: boolean;
@@ -71,7 +71,7 @@ export function sortOf({ meanings, act }: Candidate): Sort {
   return first?.is === "command" || first?.is === "question" ? "command" : "reading";
 }
 
-/** Whether something of this sort, said in this manner, is said to be so now. */
+/** True where something of this sort, said in this manner, is said to be so now. */
 export function isSo(sort: Sort, m: Manner): boolean {
   if (m.condition || m.asking || (m.first && sort !== "sight")) return sort === "command";
   switch (sort) {

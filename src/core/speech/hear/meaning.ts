@@ -33,17 +33,17 @@ export function oneOf(choices: readonly Choice[]): Meaning | undefined {
   return choices.length === 1 ? entry(first.draft) : { is: "doubt", choices: choices.slice(0, MOST_CHOICES) };
 }
 
-/** What was found, where it says that something was found. */
+/** Gives what was found, where it says that something was found. */
 export const findingIn = (m: Meaning | undefined): Finding | undefined =>
   m?.is === "entry" && m.draft.kind === "finding" ? m.draft.body : undefined;
 
-/** What was seen of the machine as a whole, where it says so. */
+/** Gives what was seen of the machine as a whole, where it says so. */
 export function sightIn(m: Meaning | undefined): Extract<Finding, { kind: "sight" }> | undefined {
   const found = findingIn(m);
   return found?.kind === "sight" ? found : undefined;
 }
 
-/** What a line comes to, before anybody looks at what the job allows. */
+/** Holds what a line comes to, before anybody looks at what the job allows. */
 export interface Heard {
   readonly status: "understood" | "note" | "unclear";
   readonly meanings: readonly Meaning[];

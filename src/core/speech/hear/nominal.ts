@@ -4,7 +4,7 @@ import { thermistorOhms } from "../../model/machine/parts/kinds/thermistor";
 
 const ROOM_C = 25;
 
-/** What a good part reads at room temperature, Ω; `undefined` for contacts, fuses and what has no wires. */
+/** Gives what a good part reads at room temperature, Ω; `undefined` for contacts, fuses and what has no wires. */
 export function nominalOhms(part: Part): number | undefined {
   switch (part.kind) {
     case "thermistor":

@@ -1,7 +1,7 @@
 import { DAY_WORDS } from "../../record/job/day-meant";
 import { entry, type Heard, type Meaning } from "./meaning";
 
-/** Whether what is needed is ordered, and when it comes, as the line says of it anywhere. `again` hears what is left of the line without that. */
+/** True where what is needed is ordered, and when it comes, as the line says of it anywhere. `again` hears what is left of the line without that. */
 export function withOrder(line: string, heard: Heard, again: (bare: string) => Heard): Heard {
   const ordered = /\bordered\b/i.test(line) && !/\b(be|not|n't|gets?|getting) ordered\b/i.test(line);
   const due = DAY_WORDS.exec(line)?.[1]?.toLowerCase();

@@ -33,7 +33,7 @@ export interface Chunk {
   readonly raw: string;
   readonly senses: readonly Sense[];
   readonly amount?: Amount;
-  /** What its words do, in any form; and in a form that says that it is done. */
+  /** Holds what its words do, in any form; and in a form that says that it is done. */
   readonly tags: ReadonlySet<WordTag>;
   readonly done: ReadonlySet<WordTag>;
   /** A letter was wrong and was put right; more than one word would have done. */

@@ -28,7 +28,7 @@ export class Spelling {
 
 const deletesOf = (word: string): string[] => Array.from(word, (_, i) => word.slice(0, i) + word.slice(i + 1));
 
-/** Whether two words are one slip apart: a letter left out, put in or wrong, or two changed over. */
+/** True where two words are one slip apart: a letter left out, put in or wrong, or two changed over. */
 export function isOneAway(a: string, b: string): boolean {
   if (Math.abs(a.length - b.length) > 1) return false;
   let i = 0;

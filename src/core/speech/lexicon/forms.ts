@@ -82,7 +82,7 @@ const IRREGULAR: Readonly<Record<string, readonly [past: string, ...participle: 
 };
 const VOWEL = /[aeiou]/;
 
-/** Whether the last letter is doubled before -ed and -ing: stop, trip, plug; not open, clean. */
+/** True where the last letter is doubled before -ed and -ing: stop, trip, plug; not open, clean. */
 const doubles = (verb: string): boolean => {
   const m = /^(.*)([aeiou])([bdgklmnprt])$/.exec(verb);
   if (!m || /[aeiou]$/.test(m[1] ?? "")) return false;

@@ -94,7 +94,7 @@ export const WINDING_NAMES = {
   main: "main winding, run winding, motor main, main motor winding, motor run winding, motor main winding, running winding, motor run",
 } as const;
 
-/** What is fitted as one, by an assembly's id. */
+/** Holds what is fitted as one, by an assembly's id. */
 export const ASSEMBLY_NAMES: Readonly<Record<string, string>> = {
   cord: "cord, power cord, mains lead, mains cord, power lead, mains cable, power cable, cord set, supply cord, mains flex",
   timer: "timer, timer assembly, complete timer, whole timer",

@@ -1,4 +1,4 @@
-/** What a sighting is about. Phrases as in {@link WORDS}. */
+/** Holds what a sighting is about. Phrases as in {@link WORDS}. */
 export const SUBJECTS = {
   machine:
     "machine, dryer, drier, tumbler, tumble dryer, appliance, unit, it, she, thing, the whole thing, whole machine, this, cycle, program, programme, run, load, fan and drum",

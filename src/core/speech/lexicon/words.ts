@@ -1,9 +1,9 @@
 /**
- * What the words of the trade mean, by what they do in a saying. Phrases are parted by commas; `~` before one takes its first word in
+ * Holds what the words of the trade mean, by what they do in a saying. Phrases are parted by commas; `~` before one takes its first word in
  * all its forms. One phrase may stand in several lists. Nothing here is code: `lexicon.ts` reads it, `tests/language/lexicon.test.ts` holds it.
  */
 export const WORDS = {
-  // How a saying is meant
+  // This is how a saying is meant
   no: "no, not, never, without, isnt, arent, doesnt, dont, wont, cant, cannot, couldnt, wasnt, werent, aint, nor, neither, hardly any, refuses to, refused to, fails to, failed to, will not, does not, do not, is not, are not, can not, could not, was not, unable to, no longer, no more, stopped being, not any, any more, anymore, wouldnt, would not, lacks, lacking, absent",
   notDone:
     "no leak test, no leak check, no soap test, no bubble test, no tightness test, didnt, did not, hasnt, has not, havent, have not, hadnt, had not, hasn t, haven t, didn t",

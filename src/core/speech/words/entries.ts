@@ -28,7 +28,7 @@ export function lineSays(machine: Machine | undefined, line: RecordLine): { read
   return line.status === "refused" ? { says, reason: refusalSays(machine, line.refusal) } : { says };
 }
 
-/** Who made an entry, in what state of the machine a finding was found, and with which meter. */
+/** Whoever made an entry, in what state of the machine a finding was found, and with which meter. */
 export function madeBySays(line: RecordLine): string {
   if (line.status === "unreadable") return line.entry.envelope.by;
   const { by, kind, body } = line.entry;

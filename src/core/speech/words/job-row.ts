@@ -9,7 +9,7 @@ import { wantedSays } from "./card/waiting";
 import { entrySays } from "./entries";
 import { type StandingWords, standingSays } from "./standing";
 
-/** What a list of jobs shows of one. The server keeps it beside the journal; a browser makes it of the entries that it holds. */
+/** Holds what a list of jobs shows of one. The server keeps it beside the journal; a browser makes it of the entries that it holds. */
 export interface JobRow extends StandingWords {
   readonly id: string;
   readonly stage: Stage;
@@ -43,7 +43,7 @@ export function jobRow(job: Job, openedAt: string, changedAt: string, orders: re
     .flatMap((o) => o.came?.at ?? o.hereSince ?? [])
     .toSorted()
     .at(-1);
-  // What has come is to be gone on with: at the top of the list, among those that can hurt somebody.
+  // Whatever has come is to be gone on with: at the top of the list, among those that can hurt somebody.
   const isDue = parts?.here === true;
   return {
     id: job.id,
@@ -66,7 +66,7 @@ export function jobRow(job: Job, openedAt: string, changedAt: string, orders: re
   };
 }
 
-/** What was said to be ordered, without the catalogue. */
+/** Gives what was said to be ordered, without the catalogue. */
 function saidToCome({ machine, wanted, used }: Job): { readonly says: string; readonly here: boolean } | undefined {
   const open = wanted.filter((w) => w.ordered && !used.some((u) => w.assembly !== null && u.renews.includes(w.assembly)));
   return machine && open.length > 0 ? { says: `waiting on ${open.map((w) => wantedSays(machine, w)).join("; ")}`, here: false } : undefined;
@@ -75,7 +75,7 @@ function saidToCome({ machine, wanted, used }: Job): { readonly says: string; re
 /** As urgent as what can hurt somebody. */
 const TOP = 3;
 
-/** What a job is found by: place, customer, machine (its id and its name), serial number, the customer's words. */
+/** Gives what a job is found by: place, customer, machine (its id and its name), serial number, the customer's words. */
 export const searchedWords = (row: JobRow): readonly string[] => [
   row.place,
   row.customer,
@@ -92,7 +92,7 @@ export const wordsIn = (text: string): string[] =>
     .toLowerCase()
     .match(/[\p{L}\p{N}]+/gu) ?? [];
 
-/** Whether every word of `said` begins some word of the job. */
+/** True where every word of `said` begins some word of the job. */
 export function matchesWords(row: JobRow, said: string): boolean {
   const own = searchedWords(row).flatMap(wordsIn);
   return wordsIn(said).every((word) => own.some((o) => o.startsWith(word)));
@@ -101,7 +101,7 @@ export function matchesWords(row: JobRow, said: string): boolean {
 /** Kinds of which the list does not speak as the last thing done. */
 const BEGINNINGS: readonly EntryKind[] = ["opened", "machine", "complaint", "retract"];
 
-/** What stands between the job and its close, in a few words. */
+/** Gives what stands between the job and its close, in a few words. */
 function waitsFor({ closed, fitted, blockers, record, machine }: Job): string | null {
   if (closed) return null;
   if (fitted.length > 0) {

@@ -11,7 +11,7 @@ import { blockerSays } from "./card/blockers";
 import { checkTest } from "./card/checks";
 import { stepTitle } from "./card/proposals";
 
-/** How a job stands, for those who are not at it: what is next, and what is unsafe there. */
+/** Says how a job stands, for those who are not at it: what is next, and what is unsafe there. */
 export interface StandingWords {
   readonly next: string | null;
   readonly unsafe: string | null;
@@ -39,7 +39,7 @@ function leftUnsafe({ declined }: Job): string | null {
   return last ? `Tagged DO NOT USE: ${last.what} declined` : null;
 }
 
-/** What is next without working the suspects out: danger first, the way to the close after a repair, else the stage. */
+/** Gives what is next without working the suspects out: danger first, the way to the close after a repair, else the stage. */
 function nextSays(job: Job, danger: OpenCheck | undefined): string {
   const { machine, blockers, fitted, stage } = job;
   if (!machine) return blockerSays(machine, { code: "machine" }).todo;

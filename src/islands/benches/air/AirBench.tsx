@@ -15,7 +15,7 @@ import { Loaded } from "./Loaded";
 import { OutletRow } from "./OutletRow";
 import { SupplyCases } from "./SupplyCases";
 
-/** What comes in and what goes out: the outlet, the air at the hood, its temperature and pressure; the sheet under it. */
+/** Shows what comes in and what goes out: the outlet, the air at the hood, its temperature and pressure; the sheet under it. */
 export function AirBench() {
   const machine = useMachine();
   const live = useJob((s) => s.job.safety.liveTests);

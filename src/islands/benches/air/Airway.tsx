@@ -31,7 +31,7 @@ function Place({ place }: { readonly place: AirwayPlace }) {
   const dispatch = useDispatch();
   const record = useJob((s) => s.job.record);
   const [counted, setCounted] = useState<Counted>({ open: "", of: "" });
-  // What was cleaned since is said by its own mark: what was found stays as it was found.
+  // Whatever was cleaned since is said by its own mark: what was found stays as it was found.
   const lines = record.flatMap((l) => (l.status === "counts" ? [l.entry] : []));
   const foundAt = lines.findLastIndex((e) => e.kind === "finding" && e.body.kind === "airway" && e.body.place.airway === place);
   const last = lines[foundAt];
@@ -83,7 +83,7 @@ function louvresIn({ open, of }: Counted): { open: number; of: number } | undefi
   return counted.of >= 1 && counted.open <= counted.of ? counted : undefined;
 }
 
-/** How many louvres stand open, of how many. */
+/** Gives how many louvres stand open, of how many. */
 function Louvres({ counted, onCount }: { readonly counted: Counted; readonly onCount: (counted: Counted) => void }) {
   const field = (key: keyof Counted, name: string) => (
     <input

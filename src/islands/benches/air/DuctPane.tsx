@@ -9,7 +9,7 @@ import { AirBoard } from "../../panes/air/AirBoard";
 import type { AirTyped } from "../../panes/air/Measured";
 import { useDispatch, useJob, useMachine } from "../../store/context";
 
-/** What of the air stands in the record already: the last of each. */
+/** Gives what of the air stands in the record already: the last of each. */
 function measuredIn(evidence: readonly Evidence[]): AirTyped {
   const findings = evidence.flatMap((e) => (e.source === "technician" ? [e.finding] : []));
   const pressure = findings.findLast((f): f is FindingOf<"pressure"> => f.kind === "pressure" && f.place.stream === "duct");

@@ -66,7 +66,7 @@ function Rows() {
   );
 }
 
-/** What the cord and the outlet lose, where the outlet was measured too. */
+/** Shows what the cord and the outlet lose, where the outlet was measured too. */
 function FromOutlet({ pair, volts }: { readonly pair: readonly [string, string]; readonly volts: number }) {
   const machine = useMachine();
   const outlet = useLast({ kind: "volts", place: { between: [pair[0], pair[1]] }, circumstances: {} });

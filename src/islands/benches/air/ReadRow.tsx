@@ -14,7 +14,7 @@ import { SIGN } from "../../panes/reading/Verdict";
 import { useDispatch, useJob, useMachine } from "../../store/context";
 import styles from "./Air.module.css";
 
-/** What was last read there since the last repair; at the outlet, with the cord as it is asked. */
+/** Gives what was last read there since the last repair; at the outlet, with the cord as it is asked. */
 export function useLast(question: MeteredQuestion): MeteredFinding | undefined {
   const { cord } = question.circumstances;
   return useJob(({ job }) => {

@@ -5,7 +5,7 @@ import { useCalculated } from "../../store/calculator";
 import { useMachine } from "../../store/context";
 import styles from "./Air.module.css";
 
-/** What a lost leg, swapped conductors, a poor joint or another supply would show at the outlet, cord out and in, and what this machine would do. */
+/** Shows what a lost leg, swapped conductors, a poor joint or another supply would show at the outlet, cord out and in, and what this machine would do. */
 export function SupplyCases() {
   const machine = useMachine();
   const [open, setOpen] = useState(false);

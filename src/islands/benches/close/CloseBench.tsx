@@ -17,7 +17,7 @@ import { PhotoStrip } from "../../panes/photos/PhotoStrip";
 import { CheckButtons } from "../../panes/questions/CheckButtons";
 import { useDispatch, useJob, useMachine } from "../../store/context";
 
-/** What goes on next, in the reverse order of what was really done, its cups; the plug check; what is looked at while it is still open. */
+/** Shows what goes on next, in the reverse order of what was really done, its cups; the plug check; what is looked at while it is still open. */
 export function CloseBench() {
   const machine = useMachine();
   const cameOff = useJob((s) => s.job.cameOff);

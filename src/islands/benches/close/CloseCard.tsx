@@ -4,7 +4,7 @@ import { Checklist } from "../../panes/hands/Checklist";
 import { ClosingCard } from "../../panes/questions/ClosingCard";
 import { useJob, useMachine } from "../../store/context";
 
-/** What hands look at before it is shut; then what keeps it from closing. */
+/** Shows what hands look at before it is shut; then what keeps it from closing. */
 export function CloseCard() {
   const machine = useMachine();
   const wasOff = useJob((s) => s.job.wasOff);

@@ -1,7 +1,7 @@
 import type { Proposal, StepKind } from "../../../core/reason/planning/proposal";
 import type { Job } from "../../../core/record/job/fold";
 
-/** What the card of what is next is about while it is closed up. */
+/** Holds what the card of what is next is about while it is closed up. */
 type CloseCardKind =
   | "proposal"
   /** The plug check, before anything covers the wires. */
@@ -18,7 +18,7 @@ interface Standing {
   readonly proposal: Proposal | null | undefined;
   /** The plug check is what comes next. */
   readonly plug: boolean;
-  /** Who works closes up all the same. */
+  /** Whoever works closes up all the same. */
   readonly anyway: boolean;
 }
 
@@ -26,7 +26,7 @@ interface Standing {
 export const isGoingBack = ({ safety, closed, cameOff }: Standing["job"]): boolean =>
   safety.power === "dead" && !closed && cameOff.length > 0;
 
-/** What hands do next while it is closed up, or what is proposed. */
+/** Gives what hands do next while it is closed up, or what is proposed. */
 export function whichCard({ job, proposal, plug, anyway }: Standing): CloseCardKind {
   const closing = anyway || proposal === null || (proposal !== undefined && ON_THE_WAY_OUT.includes(proposal.step.kind));
   if (closing && plug) return "plug";

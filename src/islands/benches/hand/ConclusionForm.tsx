@@ -2,7 +2,7 @@ import { conclusionFrom } from "../../../core/speech/words/report/report";
 import { WordsForm } from "../../../ui/WordsForm";
 import { useDispatch, useJob, useMachine } from "../../store/context";
 
-/** What it was: proposed from the record, corrected, kept. */
+/** Shows what it was: proposed from the record, corrected, kept. */
 export function ConclusionForm({ onDone, main = false }: { readonly onDone: () => void; readonly main?: boolean }) {
   const machine = useMachine();
   const dispatch = useDispatch();

@@ -15,7 +15,7 @@ import hand from "./Hand.module.css";
 import { OutAndIn } from "./OutAndIn";
 import { VisitForm } from "./VisitForm";
 
-/** What it costs, what is left to tell, and the customer's page as it will be given. */
+/** Shows what it costs, what is left to tell, and the customer's page as it will be given. */
 export function HandBench() {
   const { report, made } = useReport();
   const closed = useJob((s) => s.job.closed);
@@ -80,7 +80,7 @@ function ToTell({ report }: { readonly report: Report }) {
   );
 }
 
-/** What it was, told once and corrected as often as it must be. */
+/** Shows what it was, told once and corrected as often as it must be. */
 function Correct() {
   const [asking, setAsking] = useState(false);
   const fitted = useJob((s) => s.job.fitted.length);

@@ -9,7 +9,7 @@ import { useDispatch, useJob } from "../../store/context";
 import { ConclusionForm } from "./ConclusionForm";
 import { SignHere } from "./SignHere";
 
-/** What is left once the job is closed: say what it was, tell each thing, have it signed. */
+/** Shows what is left once the job is closed: say what it was, tell each thing, have it signed. */
 export function HandNext({ children }: { readonly children: ReactNode }) {
   return useJob((s) => s.job.closed) ? <Left /> : children;
 }

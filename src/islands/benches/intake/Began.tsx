@@ -3,7 +3,7 @@ import { WordsForm } from "../../../ui/WordsForm";
 import { useDispatch, useJob } from "../../store/context";
 import styles from "./Intake.module.css";
 
-/** What is asked of every customer, with the usual answers; anything else is written. */
+/** Holds what is asked of every customer, with the usual answers; anything else is written. */
 const ASKED = [
   {
     name: "How it started",

@@ -24,7 +24,7 @@ const fieldsSchema = z.object({
 });
 type Fields = z.infer<typeof fieldsSchema>;
 
-/** What was read of it so far, as a plate. */
+/** Gives what was read of it so far, as a plate. */
 function plateFrom({ maker, model, fuel, volts, vented }: Partial<Fields>): Plate {
   const parsed = plateSchema.safeParse({
     ...(maker?.trim() && { maker }),
@@ -127,7 +127,7 @@ function Typed({ name, form: { register, formState } }: { readonly name: (typeof
   );
 }
 
-/** Who corrects the serial number alone stays on the revision that the job was read on; the plate is kept where it is another machine's. */
+/** Whoever corrects the serial number alone stays on the revision that the job was read on; the plate is kept where it is another machine's. */
 function bodyOf(fields: Fields, { ref, machine }: KeptMachine, used: MachineRef | undefined, before: string): Body<"machine"> {
   const read = plateFrom(fields);
   return {

@@ -12,7 +12,7 @@ const FIELDS = [
 ] as const;
 type Fields = Record<(typeof FIELDS)[number]["name"], string>;
 
-/** Who and where; what was written down wrongly is corrected, and what stood there before stays on record. */
+/** Whoever and where; what was written down wrongly is corrected, and what stood there before stays on record. */
 export function WhoWhere() {
   const opened = useJob((s) => s.job.opened);
   const [correcting, setCorrecting] = useState(false);

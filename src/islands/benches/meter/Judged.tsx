@@ -73,7 +73,7 @@ export function Judged({ subject, meter }: Props) {
   );
 }
 
-/** What is judged: what the meter shows while it streams, else what is typed or was read. */
+/** Gives what is judged: what the meter shows while it streams, else what is typed or was read. */
 function useHeld(subject: Subject | undefined, { on, hold }: StandIn): { limits: Limits; judgement?: Judgement } | undefined {
   const machine = useMachine();
   const job = useJob((s) => s.job);
@@ -122,7 +122,7 @@ function Shown({ judgement }: { readonly judgement: Judgement }) {
   );
 }
 
-/** What the meter shows now; a verdict only once it stands. */
+/** Shows what the meter shows now; a verdict only once it stands. */
 function Streamed({ meter: { hold, zeroing, silent }, judgement }: { readonly meter: StandIn; readonly judgement: Judgement | undefined }) {
   const { last, held } = hold;
   if (!last) return <p className={styles.number}>{silent ?? "…"}</p>;

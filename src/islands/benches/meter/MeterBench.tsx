@@ -14,7 +14,7 @@ import { useStandIn } from "./use-stand-in";
 const PANES = { sheet: "Sheet", part: "One part", readings: "All readings", log: "Logger’s file" } as const;
 type Pane = keyof typeof PANES;
 
-/** What the meter shows, judged; under it the sheet, on which parts and test points are chosen, one part with all that can be read of it, or every reading as a table. */
+/** Shows what the meter shows, judged; under it the sheet, on which parts and test points are chosen, one part with all that can be read of it, or every reading as a table. */
 export function MeterBench() {
   const [pane, setPane] = useState<Pane>("sheet");
   const isRead = useJob((s) => s.job.record.some((l) => l.status !== "unreadable" && l.entry.kind === "finding"));

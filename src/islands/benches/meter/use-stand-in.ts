@@ -8,7 +8,7 @@ import { draftOf, type Subject } from "../../panes/reading/subject";
 import { useDispatch, useJob, useMachine } from "../../store/context";
 import { type Streaming, useStream } from "./use-stream";
 
-/** What stands behind the simulated meter: a fault of its own, or none. */
+/** Holds what stands behind the simulated meter: a fault of its own, or none. */
 export type Behind = "drawn" | "healthy";
 
 export interface StandIn extends Streaming {

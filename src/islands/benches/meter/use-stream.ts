@@ -2,7 +2,7 @@ import { useEffect, useState } from "react";
 import { type Hold, heard, NOTHING_HELD } from "../../../core/model/instrument/hold";
 import { streamedSchema } from "../../../core/model/instrument/stream";
 
-/** What a streaming meter shows at an address; `undefined`: it is off. */
+/** Holds what a streaming meter shows at an address; `undefined`: it is off. */
 export interface Streaming {
   readonly hold: Hold;
   /** Why nothing comes. */

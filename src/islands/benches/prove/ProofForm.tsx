@@ -45,7 +45,7 @@ export function ProofForm() {
   );
 }
 
-/** What was not seen needs a reason. */
+/** Whatever was not seen needs a reason. */
 const seenOrTold = z
   .preprocess((body: Body<"proof">) => ({ ...body, whyUnseen: body.whyUnseen?.trim() || undefined }), proof.schema)
   .superRefine((body, context) => {

@@ -49,7 +49,7 @@ function ByHand() {
   );
 }
 
-/** What the exchanges that were made want to be seen, each on its own list. */
+/** Shows what the exchanges that were made want to be seen, each on its own list. */
 function Afterwards() {
   const machine = useMachine();
   const fitted = useJob((s) => s.job.fitted);

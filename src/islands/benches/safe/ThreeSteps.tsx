@@ -9,7 +9,7 @@ import styles from "./Safe.module.css";
 type Step = "source" | "machine" | "again";
 const STEPS: readonly Step[] = ["source", "machine", "again"];
 
-/** What goes wrong in a step, and what it means. */
+/** Holds what goes wrong in a step, and what it means. */
 const FAILS: Readonly<Record<Step, string>> = {
   source: "A meter that shows nothing on a live source proves nothing. Check its leads, battery and range, or use another source.",
   machine: "⚠ LIVE. Hands off. Find the feed: wrong breaker, wrong cord, crossed conductor. Recorded as live.",
@@ -86,7 +86,7 @@ interface RowProps {
   readonly step: Step;
   readonly n: number;
   readonly at: "now" | "done" | "later";
-  /** What is answered, while the step is on. */
+  /** Holds what is answered, while the step is on. */
   readonly children: ReactNode;
 }
 

@@ -97,7 +97,7 @@ function HappeningKeys({ clock: { run, happened } }: { readonly clock: RunClock 
   );
 }
 
-/** How it stands against a good machine, and when the leading suspects can be told apart. */
+/** Tells how it stands against a good machine, and when the leading suspects can be told apart. */
 function State({
   clock: { run, now },
   strips,
@@ -160,7 +160,7 @@ function Controls({ clock }: { readonly clock: RunClock }) {
   const dispatch = useDispatch();
   const power = useJob((s) => s.job.safety.power);
   const machine = useMachine();
-  // What may not be run is not begun from here either.
+  // Whatever may not be run is not begun from here either.
   const forbidden = useJob((s) => isApart(s.job) || dangerOfRunning(machine, s.job) !== undefined);
   const { run, start, stop, undo } = clock;
   const begin = () => {
@@ -187,7 +187,7 @@ function Controls({ clock }: { readonly clock: RunClock }) {
   );
 }
 
-/** What the run tells, before it is kept; what was tapped wrongly is struck out. */
+/** Shows what the run tells, before it is kept; what was tapped wrongly is struck out. */
 function Ended({ clock: { run, drop, forget } }: { readonly clock: RunClock }) {
   const machine = useMachine();
   const dispatch = useDispatch();

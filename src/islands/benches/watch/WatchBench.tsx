@@ -14,7 +14,7 @@ import { Run } from "./Run";
 import { type RunClock, useRun } from "./use-run";
 import styles from "./Watch.module.css";
 
-/** What a running machine shows: a run with the clock, what was kept of such runs, and what can be seen of this machine, each answered at a touch. */
+/** Shows what a running machine shows: a run with the clock, what was kept of such runs, and what can be seen of this machine, each answered at a touch. */
 export function WatchBench() {
   const machine = useMachine();
   const sights = useMemo(() => askedSights(machine).filter((s) => s.id !== "airflow"), [machine]);

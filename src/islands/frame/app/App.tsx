@@ -58,7 +58,7 @@ interface Here {
   readonly stage: Stage;
 }
 
-/** How soon a job that is not here is looked for again. */
+/** Says how soon a job that is not here is looked for again. */
 const AGAIN_MS = 2000;
 
 function JobHere({ id, bench }: { readonly id: string; readonly bench: string }) {

@@ -1,6 +1,6 @@
 import type { ListQuery } from "../jobs/use-job-page";
 
-/** What an address asks for. */
+/** Holds what an address asks for. */
 export type Place =
   | { readonly at: "list"; readonly query: ListQuery }
   | { readonly at: "new" }

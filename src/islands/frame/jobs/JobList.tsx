@@ -7,7 +7,7 @@ import { type JobPage, type ListQuery, useJobPage } from "./use-job-page";
 
 interface Props {
   readonly query: ListQuery;
-  /** What the page came with; left out where it was opened without a server. */
+  /** Holds what the page came with; left out where it was opened without a server. */
   readonly first?: JobPage;
 }
 

@@ -134,7 +134,7 @@ function useWholeMachine(ref: MachineRef | undefined): Machine | undefined {
   return machine;
 }
 
-/** How long the server is waited for before the job is opened from this device. */
+/** Says how long the server is waited for before the job is opened from this device. */
 const PATIENCE_MS = 1500;
 
 /** Goes to the job as soon as the server has it; when that takes long, from what is here. */

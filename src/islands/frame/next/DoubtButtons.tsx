@@ -6,7 +6,7 @@ import { FOUND_OUTSIDE } from "../../../core/speech/words/card/proposals";
 import { Button } from "../../../ui/Button";
 import { useDispatch } from "../../store/context";
 
-/** What was found where the model has nothing. */
+/** Shows what was found where the model has nothing. */
 export function DoubtButtons({ step: { look, again } }: { readonly step: StepOf<"doubt"> }) {
   const dispatch = useDispatch();
   const pieces = piecesOf(look);

@@ -3,7 +3,7 @@ import { expectationSays } from "../../../core/speech/words/card/proposals";
 import styles from "../../../ui/NextCard.module.css";
 import { useMachine } from "../../store/context";
 
-/** What may come out of the test, and what each outcome would mean. */
+/** Shows what may come out of the test, and what each outcome would mean. */
 export function Expectations({ proposal: { step, prepares, expects } }: { readonly proposal: Proposal }) {
   const machine = useMachine();
   const test = step.kind === "test" ? step.test : prepares?.for === "test" ? prepares.test : undefined;

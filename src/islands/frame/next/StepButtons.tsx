@@ -10,7 +10,7 @@ import { QuestionButtons } from "../../panes/questions/QuestionButtons";
 import { useDispatch, useJob } from "../../store/context";
 import { DoubtButtons } from "./DoubtButtons";
 
-/** What records that a step was taken. */
+/** Shows what records that a step was taken. */
 export function StepButtons({ step }: { readonly step: Step }) {
   const job = useJob((s) => s.job);
   const dispatch = useDispatch();

@@ -39,7 +39,7 @@ export function Line({ line, retraction }: Props) {
   );
 }
 
-/** What a note may have meant, one touch each. */
+/** Shows what a note may have meant, one touch each. */
 function NoteReadings({ entry }: { readonly entry: string }) {
   const note = useJob((s) => (s.job.closed ? undefined : s.job.notes.find((n) => n.entry === entry && n.open)));
   return note ? <Read note={note} /> : null;

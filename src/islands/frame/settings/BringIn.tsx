@@ -36,7 +36,7 @@ export function BringIn() {
         <span className="hidden">The job’s file</span>
         <input
           type="file"
-          // What is chosen before the page has come alive would be lost without a word.
+          // Whatever is chosen before the page has come alive would be lost without a word.
           disabled={!alive}
           accept=".zip,application/zip"
           onChange={(e) => {

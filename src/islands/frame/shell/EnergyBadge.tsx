@@ -9,7 +9,7 @@ interface Props {
   readonly silentSince?: number | undefined;
 }
 
-/** What energy is connected: always in sight, in words and with a mark of its own. */
+/** Shows what energy is connected: always in sight, in words and with a mark of its own. */
 export function EnergyBadge({ safety, silentSince }: Props) {
   return (
     <output className={styles.badge} data-power={safety.power} aria-label="Energy state">
@@ -45,7 +45,7 @@ export function EnergyBadge({ safety, silentSince }: Props) {
   );
 }
 
-/** What others enter is not seen here while the server is silent. */
+/** Whatever others enter is not seen here while the server is silent. */
 function Unheard({ since }: { readonly since: number | undefined }) {
   if (since === undefined) return null;
   return (

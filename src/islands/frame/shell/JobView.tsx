@@ -34,13 +34,13 @@ import { usePageKeys } from "./use-page-keys";
 interface Props {
   readonly id: string;
   readonly bench: Stage;
-  /** What is shown of the job until its entries are here, as a page of the server comes with it; or the entries that are here. */
+  /** Holds what is shown of the job until its entries are here, as a page of the server comes with it; or the entries that are here. */
   readonly begin: {
     readonly number?: number | undefined;
     readonly shown?: ShownJob;
     readonly enough?: boolean;
     readonly entries?: readonly Envelope[];
-    /** What the server has worked out of it. */
+    /** Holds what the server has worked out of it. */
     readonly first?: FirstAnswer;
     readonly earlier?: readonly EarlierVisit[] | undefined;
     readonly stock?: Stock | undefined;

@@ -4,7 +4,7 @@ import { useDispatch, useJob } from "../../store/context";
 import styles from "./JobView.module.css";
 import { benchHref, useBenchAddress } from "./use-bench-address";
 
-/** Whether the strip stands at its bench before any script has run: who has moved it since then means it. */
+/** True where the strip stands at its bench before any script has run: who has moved it since then means it. */
 const placedByStyle = () => typeof CSS !== "undefined" && CSS.supports("scroll-initial-target", "nearest");
 
 /** The ten benches in the order of the work. The one where the work stands is marked; any can be visited. */
@@ -15,7 +15,7 @@ export function Stages() {
   const shown = useRef<Stage | undefined>(placedByStyle() ? bench : undefined);
   useBenchAddress(id, bench);
   useEffect(() => {
-    // What moves under a finger loses its touch: only for another bench, and no further than it must.
+    // Whatever moves under a finger loses its touch: only for another bench, and no further than it must.
     if (shown.current === bench) return;
     shown.current = bench;
     here.current?.scrollIntoView({ block: "nearest", inline: "nearest" });

@@ -20,7 +20,7 @@ export function usePageKeys(): void {
   }, [dispatch, bench]);
 }
 
-/** Whether the key meant something. */
+/** True where the key meant something. */
 function obeyKey({ key, ctrlKey, metaKey }: KeyboardEvent, dispatch: Dispatch): boolean {
   if (key === "/") dispatch({ do: "focus-line" });
   else if (key === "z" && (ctrlKey || metaKey)) dispatch({ do: "take-back" });

@@ -34,13 +34,13 @@ interface Props {
   /** The run as it was kept; `undefined`: nobody built it. */
   readonly run: DuctRun | undefined;
   readonly onRun: (run: DuctRun) => void;
-  /** What was measured already. */
+  /** Holds what was measured already. */
   readonly first?: AirTyped;
   /** Keeps what flows as a finding; left out where there is no job. */
   readonly onKeep?: ((flow: Figure, by: readonly string[]) => void) | undefined;
 }
 
-/** What really flows, and what that does to this machine: the run, what was measured, fan against duct, now and cleared side by side. */
+/** Shows what really flows, and what that does to this machine: the run, what was measured, fan against duct, now and cleared side by side. */
 export function AirBoard({ machine, run, onRun, first, onKeep }: Props) {
   const [typed, setTyped] = useState<AirTyped>({ dutyPercent: 100, ...first });
   const { measured, amiss } = measuredFrom(typed);
@@ -115,7 +115,7 @@ interface VerdictProps {
   readonly worst: string | undefined;
 }
 
-/** Whether air did it, and what follows; before anything is measured, what is wanted. */
+/** True where air did it, and what follows; before anything is measured, what is wanted. */
 function Verdict({ choke, now, worst }: VerdictProps) {
   const verdict = choke ? airVerdict(choke) : "may-be";
   const Icon = ICON[verdict];

@@ -18,7 +18,7 @@ interface Water {
   readonly set: (kg: number) => void;
 }
 
-/** What each flow does to the machine, with so much water in the load; why not, where it can't be worked out. */
+/** Gives what each flow does to the machine, with so much water in the load; why not, where it can't be worked out. */
 export function useEffects(machine: Machine, cases: readonly AirCase[]) {
   const [kg, set] = useState(USUAL_WATER_KG);
   const frees = cases.map((c) => freeAs(machine, c.flow));

@@ -5,7 +5,7 @@ import { FROM_SAYS, flowSays } from "../../../core/speech/words/bench/air";
 import styles from "../../../ui/Calculator.module.css";
 import { NumberField } from "../../../ui/NumberField";
 
-/** What was typed of the air, each thing by itself; SI but for the heat's share of the time, %. */
+/** Holds what was typed of the air, each thing by itself; SI but for the heat's share of the time, %. */
 export interface AirTyped {
   readonly backPressure?: number | undefined;
   readonly speeds?: readonly (number | undefined)[] | undefined;
@@ -22,7 +22,7 @@ export interface AirTyped {
 const WATTS_WITHIN = 0.05;
 const POINTS = 3;
 
-/** What of it can be reckoned with, and why something can't. */
+/** Gives what of it can be reckoned with, and why something can't. */
 export function measuredFrom(t: AirTyped): { readonly measured: AirMeasured; readonly amiss: string | undefined } {
   const speeds = (t.speeds ?? []).flatMap((s) => s ?? []);
   const rise = t.roomC !== undefined && t.exhaustC !== undefined ? t.exhaustC - t.roomC : undefined;

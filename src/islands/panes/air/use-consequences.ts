@@ -2,7 +2,7 @@ import type { Consequence } from "../../../core/model/air/consequence";
 import type { Machine } from "../../../core/model/machine/format";
 import { useCalculated } from "../../store/calculator";
 
-/** What flows at these free shares do, away from the page; those that are not there yet are left out, and `trouble` says why none will come. */
+/** Holds what flows at these free shares do, away from the page; those that are not there yet are left out, and `trouble` says why none will come. */
 interface Consequences {
   readonly does: readonly (Consequence | undefined)[];
   readonly trouble: string | undefined;

@@ -30,7 +30,7 @@ export function CoilsPane() {
 
 const igniterVolts = ({ supply }: Machine): number => Math.abs(supply.legs[0]?.volts ?? 120);
 
-/** What is read between every two terminals of the coils, with all wires connected and by itself. */
+/** Shows what is read between every two terminals of the coils, with all wires connected and by itself. */
 function InCircuit({ machine, coils }: { readonly machine: Machine; readonly coils: readonly Part[] }) {
   const nets = [...new Set(coils.flatMap((c) => c.nets))];
   const rest = restControls(machine);

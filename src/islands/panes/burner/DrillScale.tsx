@@ -18,7 +18,7 @@ interface Props {
 const ABOUT = 0.16;
 const [LINE, HEIGHT] = [78, 128];
 
-/** What real drills would burn at this pressure, against the plate ±5%; and what burns. */
+/** Shows what real drills would burn at this pressure, against the plate ±5%; and what burns. */
 export function DrillScale({ gas, discharge, pressure, plate, input }: Props) {
   const frame = useRef<HTMLDivElement>(null);
   const { width } = useSize(frame);

@@ -164,7 +164,7 @@ interface DefaultsProps {
   readonly onDischarge: (discharge: number) => void;
 }
 
-/** What stands for what nobody said: named as such. */
+/** Shows what stands for what nobody said: named as such. */
 function Defaults({ typed, reckons: { share }, discharge, onType, onDischarge }: DefaultsProps) {
   return (
     <>

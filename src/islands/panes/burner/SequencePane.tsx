@@ -19,7 +19,7 @@ import styles from "./Burner.module.css";
 const SECONDS = { least: 1, most: 36_000, unit: "s", because: "a run is watched for some time" };
 const LANE_SAYS: Readonly<Record<Lane, string>> = { drum: "the drum", glow: "the glow", flame: "the flame", warm: "warm air" };
 const COMPARED = 2;
-/** Who leads by so much needs no more looking on. */
+/** Whoever leads by so much needs no more looking on. */
 const SETTLED = 0.95;
 
 /** The ignition over time: taken over from the run that was watched, typed afterwards, or from a simulated burner; held against all that could be wrong. */

@@ -6,7 +6,7 @@ import { entrySays } from "../../../core/speech/words/entries";
 import { Press } from "../../../ui/Press";
 import styles from "./Heard.module.css";
 
-/** What somebody struck out or corrected of what was heard, by what it is about. */
+/** Holds what somebody struck out or corrected of what was heard, by what it is about. */
 export type Corrections = Readonly<Record<string, string | null>>;
 
 const aboutOf = (f: Finding): string => `${f.kind} ${JSON.stringify(f.place)}`;
@@ -26,7 +26,7 @@ interface Props {
   readonly onCorrect: (about: string, to: string | null | undefined) => void;
 }
 
-/** What was taken from a customer's words, each to be struck out or turned; the words stay as they are. */
+/** Shows what was taken from a customer's words, each to be struck out or turned; the words stay as they are. */
 export function Heard({ heard, machine, corrections, onCorrect }: Props) {
   return (
     <ul className={styles.chips} aria-label="Symptoms picked up">

@@ -120,7 +120,7 @@ function Way({ way, most, isLeast, isAgreed }: Props) {
   );
 }
 
-/** What it costs now, of what that is made, and what may follow within a year. */
+/** Shows what it costs now, of what that is made, and what may follow within a year. */
 function Price({ way, most, isLeast }: Omit<Props, "isAgreed">) {
   const { bill, callBack, expected } = way;
   const { work, parts, rest } = shareOfPrice(way);

@@ -12,7 +12,7 @@ interface Point {
   readonly y: number;
 }
 
-/** How the belt of this machine runs: round the drum, the idler and the motor's pulley, its ribs on the side that is said. */
+/** Tells how the belt of this machine runs: round the drum, the idler and the motor's pulley, its ribs on the side that is said. */
 export function Belt({ routing }: { readonly routing: Routing }) {
   const { drum, idler, motor, seenFrom, says, ribs } = routing;
   const wheels: readonly Wheel[] = [{ x: 0, y: 0, radius: drum }, idler, motor];

@@ -7,7 +7,7 @@ import { useDispatch, useJob } from "../../store/context";
 interface ChecklistItem {
   readonly id: string;
   readonly says: string;
-  /** What it is about, over the line. */
+  /** Holds what it is about, over the line. */
   readonly about?: string;
   /** Where it is done, where that is on another bench. */
   readonly go?: { readonly says: string; readonly to: () => void };

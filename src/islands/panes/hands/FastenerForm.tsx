@@ -12,7 +12,7 @@ interface Props {
   readonly onLeave: () => void;
 }
 
-/** What came out, where it is not as the file says: how many, which head, how long, how it is known. */
+/** Shows what came out, where it is not as the file says: how many, which head, how long, how it is known. */
 export function FastenerForm({ title, begin, onKeep, onLeave }: Props) {
   const [list, setList] = useState<readonly FastenerFields[]>(() => begin.map(fieldsOf));
   const [amiss, setAmiss] = useState<string | undefined>();

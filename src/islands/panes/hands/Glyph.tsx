@@ -11,7 +11,7 @@ const Sheet = ({ children }: { readonly children?: ReactNode }) => (
 );
 const Screw = ({ x, y }: { readonly x: number; readonly y: number }) => <circle cx={x} cy={y} r="3" className="mark" />;
 
-/** What comes off, drawn by its sort, in a box of 120 by 190. */
+/** Holds what comes off, drawn by its sort, in a box of 120 by 190. */
 const GLYPHS: Record<Sort, ReactNode> = {
   machine: (
     <>
@@ -105,7 +105,7 @@ export const Glyph = ({ sort }: { readonly sort: Sort }) => (
   </svg>
 );
 
-/** What is to be reached, behind everything else. */
+/** Shows what is to be reached, behind everything else. */
 export const GoalGlyph = () => (
   <svg viewBox="0 0 120 190" aria-hidden="true">
     <Sheet>

@@ -5,7 +5,7 @@ import { useDispatch, useJob, useMachine } from "../../store/context";
 import styles from "./Hands.module.css";
 import type { Reach } from "./use-reach";
 
-/** What is to be reached: what the proposal is about, or parts that are chosen, several with one opening. */
+/** Shows what is to be reached: what the proposal is about, or parts that are chosen, several with one opening. */
 export function Goals({ reach }: { readonly reach: Reach }) {
   const machine = useMachine();
   const dispatch = useDispatch();

@@ -6,7 +6,7 @@ import { DiffersForm } from "./DiffersForm";
 import { panelDrafts } from "./panel-drafts";
 import { RecountForm } from "./RecountForm";
 
-/** What records that a panel is off, with its fasteners in their cup as the file says, or that it is back on and its cup is empty; or that it differs. */
+/** Shows what records that a panel is off, with its fasteners in their cup as the file says, or that it is back on and its cup is empty; or that it differs. */
 export function PanelButtons({
   panel,
   state,

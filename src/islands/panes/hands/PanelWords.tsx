@@ -2,7 +2,7 @@ import { maybePanelOf } from "../../../core/model/machine/format";
 import { useMachine } from "../../store/context";
 import styles from "./Hands.module.css";
 
-/** How a panel comes off or goes back, step by step, and what to mind. */
+/** Tells how a panel comes off or goes back, step by step, and what to mind. */
 export function PanelWords({ panel, state }: { readonly panel: string; readonly state: "off" | "on" }) {
   const machine = useMachine();
   const known = maybePanelOf(machine, panel);

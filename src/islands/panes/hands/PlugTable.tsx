@@ -101,7 +101,7 @@ function Readings({ plug: { check, verdict, reads, rows, left } }: { readonly pl
   );
 }
 
-/** What no reading at the plug can show: it is looked for. */
+/** Shows what no reading at the plug can show: it is looked for. */
 function Unseen({ plug: { check } }: { readonly plug: Plug }) {
   const machine = useMachine();
   if (check.unseen.length === 0) return null;

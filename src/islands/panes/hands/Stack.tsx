@@ -8,11 +8,11 @@ import styles from "./Stack.module.css";
 
 interface Props {
   readonly steps: readonly OnTheWay[];
-  /** What is behind it all. */
+  /** Holds what is behind it all. */
   readonly goal: string;
   /** Takes the next one off, or puts the last one back; left out while the machine is not dead. */
   readonly onTouch?: ((panel: string, state: "off" | "on") => void) | undefined;
-  /** What came off last of all. */
+  /** Holds what came off last of all. */
   readonly last: string | undefined;
 }
 

@@ -102,7 +102,7 @@ function Stays({ name, onLeave }: { readonly name: string; readonly onLeave: () 
   );
 }
 
-/** What is still set aside, and what is back, as one drawing: the last that came off goes back first. */
+/** Shows what is still set aside, and what is back, as one drawing: the last that came off goes back first. */
 export function BackStack() {
   const machine = useMachine();
   const off = useJob((s) => s.job.cameOff);

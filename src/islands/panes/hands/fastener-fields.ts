@@ -8,7 +8,7 @@ export interface FastenerFields {
   readonly head: string;
   readonly lengthMm: string;
   readonly finish: string;
-  /** What the form does not ask. */
+  /** Holds what the form does not ask. */
   readonly rest: Pick<Fastener, "thread" | "where">;
 }
 
@@ -29,7 +29,7 @@ export const fieldsOf = ({ is, count, head = "", lengthMm, finish = "", thread, 
 
 type FastenersRead = { readonly ok: true; readonly fasteners: Fastener[] } | { readonly ok: false; readonly amiss: string };
 
-/** What was typed, as fasteners; or what of it can't be read, with what is expected. Fields left empty are left out. */
+/** Gives what was typed, as fasteners; or what of it can't be read, with what is expected. Fields left empty are left out. */
 export function fastenersFrom(list: readonly FastenerFields[]): FastenersRead {
   const wrong = list.find((f) => lengthOf(f) === null);
   if (wrong)

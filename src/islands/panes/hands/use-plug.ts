@@ -14,7 +14,7 @@ export interface Plug extends PlugAnswer {
   readonly rows: readonly { readonly step: PlugStep; readonly read: PlugReadingTaken | undefined }[];
   /** Those still to be taken. */
   readonly left: readonly PlugStep[];
-  /** What the newest reading says is being worked out. */
+  /** True while the newest reading is being worked out. */
   readonly behind: boolean;
 }
 
@@ -26,7 +26,7 @@ interface PlugQuestion {
 
 const NONE: readonly string[] = [];
 
-/** What was asked last, so that the bench and the card wait for one answer. */
+/** Holds what was asked last, so that the bench and the card wait for one answer. */
 let asked: { readonly machine: Machine; readonly key: string; readonly answer: Promise<PlugAnswer> } | undefined;
 
 function ask(question: PlugQuestion): Promise<PlugAnswer> {

@@ -4,14 +4,14 @@ import { type Aim, aimOfAssemblies, aimOfParts, aimOfProposal } from "../../../c
 import { useJob, useMachine } from "../../store/context";
 import { useOwnTimes } from "./use-own-times";
 
-/** What is to be reached, and the ways to it, the least first. */
+/** Holds what is to be reached, and the ways to it, the least first. */
 export interface Reach extends Aim {
   readonly ways: readonly Way[];
   /** The way that is taken: the one that was picked, else the least. */
   readonly way: Way | undefined;
 }
 
-/** What the technician chose to reach; else what the proposal is about; else what is likeliest. */
+/** Gives what the technician chose to reach; else what the proposal is about; else what is likeliest. */
 export function useReach(): Reach {
   const machine = useMachine();
   const chosen = useJob((s) => s.view.reach);

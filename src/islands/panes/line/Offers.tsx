@@ -7,7 +7,7 @@ interface Props {
   readonly held: boolean;
 }
 
-/** What the line could go on as, over it; the nearest to it is the best. */
+/** Shows what the line could go on as, over it; the nearest to it is the best. */
 export function Offers({ completion: { offers, menuProps, itemProps }, held }: Props) {
   return (
     <ul {...menuProps({ "aria-label": "Completions" })} className={styles.offers} hidden={held || offers.length === 0}>

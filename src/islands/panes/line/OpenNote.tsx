@@ -33,7 +33,7 @@ function Asked({ note }: { readonly note: Note }) {
 
 const NONE: readonly Reading[] = [];
 
-/** What a note's words may mean in the job as it stands now. */
+/** Gives what a note's words may mean in the job as it stands now. */
 export function useNoteReadings({ words }: Note): readonly Reading[] {
   const machine = useMachine();
   const job = useJob((s) => s.job);

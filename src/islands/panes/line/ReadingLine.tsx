@@ -93,7 +93,7 @@ function useEnter(line: string, understood: Understanding | undefined, enter: ()
   return () => (understood || line.trim() === "" ? enter() : setWaits(line));
 }
 
-/** What the line may mean, one touch each. */
+/** Shows what the line may mean, one touch each. */
 function Ask({ understood, onPick }: { readonly understood: Asking; readonly onPick: (reading: Reading) => void }) {
   if (understood.readings.length === 0) return null;
   return (

@@ -7,7 +7,7 @@ interface Props {
   readonly onPick: (reading: Reading) => void;
 }
 
-/** What words may have meant, one touch each. What the state of the job forbids says what must come first. */
+/** Shows what words may have meant, one touch each. What the state of the job forbids says what must come first. */
 export function Readings({ readings, onPick }: Props) {
   return (
     <ul className={styles.readings} aria-label="Did you mean">

@@ -2,7 +2,7 @@ import { noteOf } from "../../../core/record/job/read-note";
 import type { Understanding } from "../../../core/speech/understand";
 import type { Intent } from "../../store/intent";
 
-/** What Enter does. Whatever is not understood, is unclear or is forbidden now is kept as a note. */
+/** Gives what Enter does. Whatever is not understood, is unclear or is forbidden now is kept as a note. */
 export function intentsFor(understood: Understanding, line: string): readonly Intent[] {
   switch (understood.is) {
     case "entries":
@@ -25,14 +25,14 @@ export function intentsFor(understood: Understanding, line: string): readonly In
 export const isWhole = (understood: Understanding | undefined): boolean =>
   understood !== undefined && understood.is !== "note" && understood.is !== "unclear";
 
-/** How the line is shown. */
+/** Tells how the line is shown. */
 export function stateOf(understood: Understanding | undefined): string {
   if (!understood) return "empty";
   if (understood.is === "entries") return understood.warns === undefined ? "ok" : "warns";
   return understood.is === "command" || understood.is === "question" ? "ok" : "kept";
 }
 
-/** What is said beside the line before Enter. */
+/** Gives what is said beside the line before Enter. */
 export function noteSays(understood: Understanding | undefined): string {
   if (!understood) return "";
   switch (understood.is) {

@@ -24,7 +24,7 @@ export interface LineCompletion {
   readonly inputProps: (input: RefObject<HTMLInputElement | null>) => ReturnType<UseComboboxPropGetters<Completion>["getInputProps"]>;
 }
 
-/** What the line could go on as; and the lines of before, by the arrows, while nothing is offered. */
+/** Gives what the line could go on as; and the lines of before, by the arrows, while nothing is offered. */
 export function useCompletion({ line, vocabulary, context, understood, edit, enter }: Options): LineCompletion {
   const [closed, setClosed] = useState(false);
   const [back, setBack] = useState(-1);
@@ -98,7 +98,7 @@ interface LineState {
   readonly understood: boolean;
 }
 
-/** What a key does in the line; `undefined` leaves it to the combobox or the page. */
+/** Gives what a key does in the line; `undefined` leaves it to the combobox or the page. */
 function actionFor({ key, shiftKey }: KeyboardEvent, { offers, highlighted, recalling, understood }: LineState): Action | undefined {
   const offer = offers[highlighted];
   switch (key) {

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from "react";
 
-/** Whether the page was last touched by a finger or a pen. */
+/** True where the page was last touched by a finger or a pen. */
 function useTouched() {
   const touched = useRef(false);
   useEffect(() => {

@@ -17,7 +17,7 @@ export function useVocabulary() {
   return useMemo(() => vocabularyOf(machine), [machine]);
 }
 
-/** How the line is understood as it stands; `undefined` while it is empty. */
+/** Tells how the line is understood as it stands; `undefined` while it is empty. */
 export function useUnderstanding(line: string): Understanding | undefined {
   const machine = useMachine();
   const job = useJob((s) => s.job);
@@ -34,7 +34,7 @@ export function useUnderstanding(line: string): Understanding | undefined {
   );
 }
 
-/** What the card asks for: its place need not be typed again. */
+/** Gives what the card asks for: its place need not be typed again. */
 function useAsked() {
   const machine = useMachine();
   const step = useJob((s) => (s.job.closed ? undefined : s.diagnosis.proposal?.step));
@@ -44,7 +44,7 @@ function useAsked() {
   }, [step, machine]);
 }
 
-/** What is likely to be said here: by the bench, and, once something is said, by what the card asks for. */
+/** Gives what is likely to be said here: by the bench, and, once something is said, by what the card asks for. */
 export function useCompletionContext(isEmpty: boolean): CompletionContext {
   const machine = useMachine();
   const bench = useJob((s) => s.view.bench);
@@ -58,7 +58,7 @@ export function useCompletionContext(isEmpty: boolean): CompletionContext {
 
 type Ear = Awaited<ReturnType<typeof hearing.load>>;
 
-/** What begins the answer to a question, or the answers themselves. */
+/** Gives what begins the answer to a question, or the answers themselves. */
 function wordsAnswering({ phraseFor }: Ear, machine: Machine, question: Question): readonly string[] {
   const asks = findingKind(question).asks(question, machine);
   if (asks && "answers" in asks) return asks.answers.map((value) => answerSays(machine, question, value));

@@ -3,7 +3,7 @@ import { decimalIn } from "../../../core/model/quantity/decimal";
 import { parseQuantity } from "../../../core/model/quantity/parse";
 import { UNIT_SYMBOL, type Unit } from "../../../core/model/quantity/quantity";
 
-/** What a meter's ranges may measure. */
+/** Holds what a meter's ranges may measure. */
 export const METER_UNITS = ["ohm", "volt", "amp", "farad", "celsius"] as const satisfies readonly Unit[];
 
 /** A range as it is typed. */
@@ -51,7 +51,7 @@ function prefixFor(value: number, unit: Unit): readonly [factor: number, prefix:
   return value < 1e6 ? [1e-3, "k"] : [1e-6, "M"];
 }
 
-/** What is wrong with what was typed, by the name of its field. */
+/** Holds what is wrong with what was typed, by the name of its field. */
 export type Amiss = Readonly<Record<string, string>>;
 
 /** The meter that was typed, or what is wrong with it. */

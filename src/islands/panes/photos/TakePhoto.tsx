@@ -6,7 +6,7 @@ import styles from "./Photos.module.css";
 import { shrink } from "./shrink";
 
 interface Props {
-  /** What it shows: plate, a panel, a part. */
+  /** Holds what it shows: plate, a panel, a part. */
   readonly of: string;
   /** Before hands went in, or after. */
   readonly when?: "before" | "after";

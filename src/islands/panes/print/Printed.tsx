@@ -4,7 +4,7 @@ import { Button } from "../../../ui/Button";
 import styles from "./Printed.module.css";
 
 interface Props {
-  /** What the button says. */
+  /** Holds what the button says. */
   readonly says: string;
   /** The page, made only when it is to be printed. */
   readonly children: () => ReactNode;

@@ -43,7 +43,7 @@ interface Props {
   readonly machine: Machine;
   readonly job: Job;
   readonly number: number | undefined;
-  /** What is ordered for it, and how that stands. */
+  /** Holds what is ordered for it, and how that stands. */
   readonly orders: readonly string[];
 }
 
@@ -104,7 +104,7 @@ function Waiting({ machine, job, number, orders }: Props) {
   );
 }
 
-/** What would hurt whoever plugs it in now. */
+/** Gives what would hurt whoever plugs it in now. */
 function unsafe(machine: Machine, job: Job): string[] {
   const energies = energiesOf(machine, job).flatMap((e) => {
     const { name, stands } = energySays(machine, e);

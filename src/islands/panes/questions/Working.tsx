@@ -1,6 +1,6 @@
 import card from "../../../ui/NextCard.module.css";
 
-/** What is next is being worked out. */
+/** Shown while the next step is being worked out. */
 export const Working = () => (
   <section className={card.card} aria-label="Next" data-working="true">
     <p className={card.kicker}>Next</p>

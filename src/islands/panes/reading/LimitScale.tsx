@@ -17,7 +17,7 @@ export interface Mark {
   readonly verdict: Verdict;
 }
 
-/** What a suspect would read there; Infinity for an open line. */
+/** Holds what a suspect would read there; Infinity for an open line. */
 export interface SuspectMark {
   readonly says: string;
   readonly from: number;
@@ -41,7 +41,7 @@ const LANE = 22;
 const NAMES: Record<Mark["is"], string> = { old: "old", new: "new", typed: "" };
 const SHORT: Record<Verdict, string> = { pass: "✓", fail: "✗", "cant-tell": "?" };
 
-/** What a meter may show there, with the verdict that each would get; readings on it with how far they may be off, and what suspects would read. */
+/** Shows what a meter may show there, with the verdict that each would get; readings on it with how far they may be off, and what suspects would read. */
 export function LimitScale({ limits, marks, suspects = NO_SUSPECTS }: Props) {
   const frame = useRef<HTMLDivElement>(null);
   const { width } = useSize(frame);

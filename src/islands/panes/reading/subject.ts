@@ -13,14 +13,14 @@ import { useJob, useMachine } from "../../store/context";
 import { probingOf } from "../../store/view";
 import { useUnderstanding } from "../line/use-line";
 
-/** What the meter is held to: a reading that is typed or was taken, or a place that is still to be read. */
+/** Holds what the meter is held to: a reading that is typed or was taken, or a place that is still to be read. */
 export interface Subject {
   readonly question: MeteredQuestion;
   readonly finding?: MeteredFinding;
   readonly from: "line" | "chosen" | "record" | "next";
 }
 
-/** What is being typed comes first, then what is chosen on the sheet, then what the card asks for, then what was read last. */
+/** Whatever is being typed comes first, then what is chosen on the sheet, then what the card asks for, then what was read last. */
 export function useSubject(): Subject | undefined {
   const typed = useTyped();
   const chosen = useChosen();

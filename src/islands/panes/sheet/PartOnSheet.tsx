@@ -11,7 +11,7 @@ interface Props {
   readonly item: LaidItem;
   readonly mark: Mark;
   readonly closed: boolean;
-  /** What was last read across it, or that it is new. */
+  /** Holds what was last read across it, or that it is new. */
   readonly note: string | undefined;
   /** It has a reading or a look of its own. */
   readonly measured: boolean;

@@ -5,7 +5,7 @@ import type { SheetProps } from "./props";
 import styles from "./Sheet.module.css";
 import { HALF } from "./symbols";
 
-/** How far the wires of a part that lies beside another reach out to it: never past the test points. */
+/** Gives how far the wires of a part that lies beside another reach out to it: never past the test points. */
 const reachOf = (pitch: number): number => Math.min(48, pitch / 2 - 7);
 
 /** The wire of a line, in the gaps that the symbols leave; green as far as its neighbours are proven. */

@@ -4,7 +4,7 @@ import { formatValue } from "../../../core/model/quantity/format";
 import { partAcross } from "../../../core/record/finding/kinds/ohms";
 import type { Evidence, Fitted } from "../../../core/record/job/state";
 
-/** What stands at parts: the last ohms across each whose wires were off, or that it is new. What was read on an old part is gone with it. */
+/** Gives what stands at parts: the last ohms across each whose wires were off, or that it is new. What was read on an old part is gone with it. */
 export function lastReadings(machine: Machine, evidence: readonly Evidence[], fitted: readonly Fitted[]): ReadonlyMap<string, string> {
   const notes = new Map<string, string>();
   for (const part of machine.parts) {

@@ -9,7 +9,7 @@ type Known = Pick<SheetProps, "marks" | "chosen" | "way" | "probes"> & {
   readonly toggled: ReadonlyMap<number, boolean>;
 };
 
-/** How each row of the file is to be drawn: what is in question in it, and whether somebody looks at it. */
+/** Tells how each row of the file is to be drawn: what is in question in it, and whether somebody looks at it. */
 export function looksOf(machine: Machine, { marks, chosen, way, probes, readings, toggled }: Known): RowLook[] {
   return machine.sheet.rows.map(({ parts }, i) => {
     const ids = parts.flat();

@@ -5,7 +5,7 @@ export const NO_MARK: Mark = { state: "unknown", share: 0 };
 
 export const isInQuestion = ({ state }: Mark): boolean => state === "suspect" || state === "bad";
 
-/** How a part stands, in words; good by a reading of its own, or by what was seen elsewhere. */
+/** Tells how a part stands, in words; good by a reading of its own, or by what was seen elsewhere. */
 export function markSays({ state, share }: Mark, measured: boolean): string {
   switch (state) {
     case "good":

@@ -5,7 +5,7 @@ const MARGIN = 26;
 /** Where a row's name stands, between the rail and its first part. */
 const GUTTER = 84;
 const PITCH_MIN = 88;
-/** What a part needs above its wire (names of test points), and under it: mark or reading, then its label. */
+/** Holds what a part needs above its wire (names of test points), and under it: mark or reading, then its label. */
 export const ABOVE = 28;
 const BELOW = 59;
 /** A reading under the label, where the mark has taken its place. */
@@ -14,7 +14,7 @@ const DEEPER = 18;
 const SIDE_BY_SIDE = BELOW + 20;
 /** A row's name over its first line, where it does not stand in the gutter. */
 export const NAME_ABOVE = 18;
-/** How far lines may be pulled apart to fill the page. */
+/** Says how far lines may be pulled apart to fill the page. */
 const MOST_SPREAD = 34;
 export const TOP = 26;
 const THIN = 28;
@@ -22,7 +22,7 @@ const THIN_FOR_THUMBS = 44;
 
 export type Row = Machine["sheet"]["rows"][number];
 
-/** How a row is to be drawn. */
+/** Says how a row is to be drawn. */
 export interface RowLook {
   /** The likeliest fault in it; 0 when nothing of it is in question. */
   readonly share: number;
@@ -32,7 +32,7 @@ export interface RowLook {
   readonly deep: boolean;
 }
 
-/** What the drawing has to be fitted into, and what that leaves for a row. */
+/** Holds what the drawing has to be fitted into, and what that leaves for a row. */
 export interface Page {
   readonly machine: Machine;
   readonly rails: ReadonlySet<string>;
@@ -110,7 +110,7 @@ export function openRows(page: Page, height: number): ReadonlySet<Row> {
   return open;
 }
 
-/** What is left of the height, shared among the open lines. */
+/** Gives what is left of the height, shared among the open lines. */
 export function spreadOf(page: Page, open: ReadonlySet<Row>, height: number): number {
   const lines = page.rows.reduce((sum, r) => sum + (open.has(r) ? lineCount(page, r) : 0), 0);
   const left = Number.isFinite(height) ? height - totalHeight(page, open) : 0;

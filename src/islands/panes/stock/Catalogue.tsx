@@ -12,7 +12,7 @@ import styles from "./Stock.module.css";
 import { useParts } from "./use-parts";
 import { enterStock, useStock } from "./use-stock";
 
-/** What renews these assemblies on this machine: code, price, warranty, where it lies; taken or ordered here. */
+/** Shows what renews these assemblies on this machine: code, price, warranty, where it lies; taken or ordered here. */
 export function Catalogue({ assemblies }: { readonly assemblies: readonly string[] }) {
   const machine = useMachine();
   const { here } = useParts();

@@ -5,7 +5,7 @@ import { useJob } from "../../store/context";
 import styles from "./Stock.module.css";
 import { useParts } from "./use-parts";
 
-/** What a kit brought and was not needed: left over on purpose, and said so. */
+/** Shows what a kit brought and was not needed: left over on purpose, and said so. */
 export function KitLeft({ kit }: { readonly kit: Item }) {
   const { leave } = useParts();
   const all = useJob((s) => s.job.leftOver);

@@ -42,7 +42,7 @@ export function Orders({ stock, orders, linked = false }: Props) {
   );
 }
 
-/** What came is looked at and metered by a person: right, wrong or dead. */
+/** Shows what came is looked at and metered by a person: right, wrong or dead. */
 function LookedAt({ order, stock }: { readonly order: Order; readonly stock: Stock }) {
   const [finding, setFinding] = useState<"wrong" | "dead" | undefined>();
   const came = order.came?.item ?? order.comes;

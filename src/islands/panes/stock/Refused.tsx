@@ -7,7 +7,7 @@ import { replica } from "../../replica/replica";
 import styles from "./Stock.module.css";
 import { useStock } from "./use-stock";
 
-/** What the server did not take of the stock, with why; it stays until somebody has looked at it. */
+/** Shows what the server did not take of the stock, with why; it stays until somebody has looked at it. */
 export function Refused() {
   const stock = useStock();
   const [refused, setRefused] = useState<readonly Pending[]>([]);

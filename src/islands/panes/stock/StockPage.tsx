@@ -170,7 +170,7 @@ interface PieceRowProps {
   readonly onOpen: () => void;
 }
 
-/** How many of an item lie where; open, what can be entered of it. */
+/** Gives how many of an item lie where; open, what can be entered of it. */
 function PieceRow({ stock, item, open, onOpen }: PieceRowProps) {
   return (
     <>

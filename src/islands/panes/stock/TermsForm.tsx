@@ -20,7 +20,7 @@ const LABELS: Readonly<Record<keyof Terms, string>> = {
   faultsAYear: "Faults a year, half way through",
 };
 
-/** What the shop charges, and what it assumes; estimates until it says its own. */
+/** Shows what the shop charges, and what it assumes; estimates until it says its own. */
 export function TermsForm({ terms, own }: { readonly terms: Terms; readonly own: boolean }) {
   const [asking, setAsking] = useState(false);
   const say = (cents: number) => moneySays(cents, terms.currency);
@@ -75,7 +75,7 @@ const bare = (cents: number): string => (cents / 100).toFixed(2);
 
 type Typed = Readonly<Record<keyof Terms, string>>;
 
-/** How each is typed, and what is expected of it. */
+/** Says how each is typed, and what is expected of it. */
 const READ: { readonly [K in keyof Terms]: readonly [expected: string, read: (text: string) => unknown] } = {
   shop: ["a name of at most 120 letters", String],
   address: ["an address of at most 200 letters", String],

@@ -13,7 +13,7 @@ interface Parts {
   readonly leave: (kit: Item, piece: string, count: number, why: string) => Promise<void>;
 }
 
-/** What this job takes from the stock and gives back: each is told to both, the stock its pieces, the job what it used as the catalogue has it now. */
+/** Gives what this job takes from the stock and gives back: each is told to both, the stock its pieces, the job what it used as the catalogue has it now. */
 export function useParts(): Parts {
   const machine = useMachine();
   const revision = useJob((s) => s.job.machineRef?.revision);

@@ -10,7 +10,7 @@ export interface Strips {
   readonly suspects: readonly { readonly suspect: Pick<RankedSuspect, "hypothesis" | "probability">; readonly strip: Strip }[];
 }
 
-/** How a good machine and these suspects would run, worked out away from the page: `undefined` until it is here, or why it can't be. */
+/** Tells how a good machine and these suspects would run, worked out away from the page: `undefined` until it is here, or why it can't be. */
 export function useStrips(machine: Machine, suspects: readonly RankedSuspect[], seconds: number): Strips | string | undefined {
   const [strips, setStrips] = useState<Strips | string | undefined>();
   const ids = suspects.map((s) => s.hypothesis.id).join();

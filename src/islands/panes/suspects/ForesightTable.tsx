@@ -8,7 +8,7 @@ import styles from "./SideCard.module.css";
 
 const NONE: readonly Foresight[] = [];
 
-/** What would be read at the chosen place: on a good machine, and under each leading suspect. */
+/** Shows what would be read at the chosen place: on a good machine, and under each leading suspect. */
 export function ForesightTable({ unit }: { readonly unit: "ohm" | "volt" }) {
   const machine = useMachine();
   const lines = useJob((s) => s.diagnosis.foresight);

@@ -13,7 +13,7 @@ import { Catalogue } from "../stock/Catalogue";
 import { ForesightTable } from "./ForesightTable";
 import styles from "./SideCard.module.css";
 
-/** What a part does, how it is tested, and what it should read now. */
+/** Shows what a part does, how it is tested, and what it should read now. */
 export function PartCard({ part: id }: { readonly part: string }) {
   const machine = useMachine();
   const dispatch = useDispatch();

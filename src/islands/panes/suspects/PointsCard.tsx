@@ -4,7 +4,7 @@ import { ForesightTable } from "./ForesightTable";
 import { CardHead } from "./PartCard";
 import styles from "./SideCard.module.css";
 
-/** What a meter between two chosen points would show, healthy and under each leading suspect. */
+/** Shows what a meter between two chosen points would show, healthy and under each leading suspect. */
 export function PointsCard({ points: [a = "", b] }: { readonly points: readonly string[] }) {
   const dispatch = useDispatch();
   const live = useJob((s) => s.job.safety.power === "live");

@@ -76,7 +76,7 @@ const ROW = 53;
 const ROUND = 70;
 const STACKED = "(max-width: 980px)";
 
-/** How many suspects can be shown whole; `undefined`: all. */
+/** Gives how many suspects can be shown whole; `undefined`: all. */
 function useRowsThatFit(card: RefObject<HTMLElement | null>, all: boolean): number | undefined {
   const { height } = useSize(card);
   const stacked = useSyncExternalStore(onStackChange, isStacked, () => false);

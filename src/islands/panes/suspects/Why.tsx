@@ -23,7 +23,7 @@ interface Spoken {
   readonly says: string;
 }
 
-/** What in the record speaks for a suspect and what against it. */
+/** Shows what in the record speaks for a suspect and what against it. */
 export function Why({ suspect }: { readonly suspect: RankedSuspect }) {
   const entrySays = useEntrySays();
   const spoken = byEntry(suspect).flatMap(([entry, bans]): Spoken[] => {

@@ -3,7 +3,7 @@ import { stampOfLine } from "../../../core/record/job/fold";
 import { lineSays } from "../../../core/speech/words/entries";
 import { useJob } from "../../store/context";
 
-/** How an entry reads in the record, by its id. */
+/** Tells how an entry reads in the record, by its id. */
 export function useEntrySays(): (entry: string) => string | undefined {
   const record = useJob((s) => s.job.record);
   const machine = useJob((s) => s.job.machine);

@@ -126,7 +126,7 @@ const closedIn = (machine: Machine, controls: ControlPositions): string =>
     })
     .join("");
 
-/** What readings taken at the plug say of the wires that were touched, by Bayes' rule over all mistakes that show in them. */
+/** Gives what readings taken at the plug say of the wires that were touched, by Bayes' rule over all mistakes that show in them. */
 export function judgePlug(
   machine: Machine,
   touched: readonly string[],

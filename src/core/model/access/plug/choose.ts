@@ -1,10 +1,10 @@
-/** What sets of candidates tell. What a set tells, every larger set tells too. */
+/** Holds what sets of candidates tell. What a set tells, every larger set tells too. */
 interface Choice {
   readonly candidates: number;
   readonly things: number;
-  /** Whether a set tells thing `i` from the right one. */
+  /** True where a set tells thing `i` from the right one. */
   readonly tells: (set: readonly number[], i: number) => boolean;
-  /** Whether it tells two things from each other. */
+  /** True where it tells two things from each other. */
   readonly parts: (set: readonly number[], i: number, j: number) => boolean;
   readonly effort: (candidate: number) => number;
 }
@@ -74,7 +74,7 @@ function fewest(choice: Choice, visible: readonly number[], grown: readonly numb
   return best;
 }
 
-/** How many pairs a set parts, less its effort. */
+/** Gives how many pairs a set parts, less its effort. */
 const worthOf = (choice: Choice, visible: readonly number[], set: readonly number[]): number =>
   -alike(choice, visible, set).length - set.reduce((sum, k) => sum + choice.effort(k), 0) / 100;
 

@@ -13,7 +13,7 @@ export interface PlugReading {
   readonly controls: ControlPositions;
 }
 
-/** What is read if the parts have their ratings, Ω, and what 1 σ of each part's deviation adds to it, Ω, in the order of {@link spreadParts}. `undefined`: OL. */
+/** Holds what is read if the parts have their ratings, Ω, and what 1 σ of each part's deviation adds to it, Ω, in the order of {@link spreadParts}. `undefined`: OL. */
 export interface Expected {
   readonly mean: number;
   readonly by: readonly number[];
@@ -37,7 +37,7 @@ export function controlStates(machine: Machine): ControlPositions[] {
   return states.sort((a, b) => movesFrom(rest, a) - movesFrom(rest, b));
 }
 
-/** How many controls stand otherwise. */
+/** Gives how many controls stand otherwise. */
 export const movesFrom = (rest: ControlPositions, state: ControlPositions): number =>
   Object.keys(rest).filter((c) => rest[c] !== state[c]).length;
 

@@ -92,20 +92,20 @@ export function logLikelihood(reads: readonly (number | null)[], foreseen: reado
   );
 }
 
-/** Whether a reading is what is foreseen, wherever the part stands in its tolerance and whatever the meter does. */
+/** True where a reading is what is foreseen, wherever the part stands in its tolerance and whatever the meter does. */
 export function fits(ohms: number | null, foreseen: Foreseen): boolean {
   if (ohms === null || !foreseen) return ohms === null && !foreseen;
   return Math.abs(ohms - foreseen.mean) <= partsOhms(foreseen) + TOLD_APART * Math.sqrt(meterVariance(foreseen.mean));
 }
 
-/** What the parts' deviations come to at most, all one way. */
+/** Gives what the parts' deviations come to at most, all one way. */
 const partsOhms = ({ by }: Expected): number => LARGEST * by.reduce((sum, x) => sum + Math.abs(x), 0);
 
 /** The same where anything may be read: OL as well as not, and any value. */
 export const logOfAnything = (reads: readonly (number | null)[]): number =>
   reads.reduce((log: number, ohms) => log - (ohms === null ? Math.log(2) : Math.log(2 * STRAY_FOLDS * (ohms + 1))), 0);
 
-/** Whether readings in these places tell the one from the other, whatever good parts and the meter do. */
+/** True where readings in these places tell the one from the other, whatever good parts and the meter do. */
 export function toldApart(one: readonly Foreseen[], two: readonly Foreseen[]): boolean {
   const both: (readonly [Expected, Expected])[] = [];
   for (const [i, a] of one.entries()) {

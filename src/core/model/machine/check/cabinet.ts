@@ -4,7 +4,7 @@ import type { MachineProblem } from "./problem";
 import { canComeOff } from "./reachable";
 import { twice, unknown } from "./unknown";
 
-/** What the cabinet of a machine file names: what is behind what, plugs, wires, spare terminals, exchanges. */
+/** Gives what the cabinet of a machine file names: what is behind what, plugs, wires, spare terminals, exchanges. */
 export function cabinetProblems(machine: Machine): MachineProblem[] {
   return [
     ...twice(machine.places, "place", "places"),

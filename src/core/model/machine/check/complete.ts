@@ -4,13 +4,13 @@ import type { Machine, Panel } from "../format";
 import { terminalName } from "../wiring";
 import { isReachable } from "./reachable";
 
-/** What a full machine file still lacks, in words, with its place. A file is used without it all the same. */
+/** Holds what a full machine file still lacks, in words, with its place. A file is used without it all the same. */
 interface Gap {
   readonly at: string;
   readonly lacks: string;
 }
 
-/** What a machine file lacks to guide hands: fasteners, steps, tools, wires, exchanges; parts that nothing reaches; counts that don't balance. Empty for a full one. */
+/** Gives what a machine file lacks to guide hands: fasteners, steps, tools, wires, exchanges; parts that nothing reaches; counts that don't balance. Empty for a full one. */
 export const cabinetGaps = (machine: Machine): Gap[] => [
   ...machine.panels.flatMap(panelGaps),
   ...reachGaps(machine),

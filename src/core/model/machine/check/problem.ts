@@ -17,7 +17,7 @@ export type MachineProblem = { readonly path: readonly (string | number)[] } & (
   | { readonly code: "does-not-work"; readonly works: Work; readonly because?: Reason }
 );
 
-/** What a good machine should do in its standard run. */
+/** Holds what a good machine should do in its standard run. */
 export type Work = "starts" | "heats" | "cycles" | "shows-no-code" | "holds-breaker" | "advances";
 
 /** Why it does not, where the circuit shows it. */

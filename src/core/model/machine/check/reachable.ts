@@ -1,6 +1,6 @@
 import type { Machine } from "../format";
 
-/** What comes off by at least one way, nothing being behind itself. */
+/** Gives what comes off by at least one way, nothing being behind itself. */
 export function canComeOff({ panels }: Pick<Machine, "panels">): ReadonlySet<string> {
   const can = new Set<string>();
   for (let before = -1; before < can.size; ) {
@@ -10,7 +10,7 @@ export function canComeOff({ panels }: Pick<Machine, "panels">): ReadonlySet<str
   return can;
 }
 
-/** Whether a panel can come off or a place be reached; what needs neither always can. */
+/** True where a panel can come off or a place be reached; what needs neither always can. */
 export function isReachable(machine: Machine, goal: string | null): boolean {
   if (goal === null) return true;
   const can = canComeOff(machine);

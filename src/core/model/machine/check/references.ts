@@ -4,7 +4,7 @@ import { cabinetProblems } from "./cabinet";
 import type { MachineProblem } from "./problem";
 import { type Path, twice, unknown } from "./unknown";
 
-/** What a machine's names refer to, gathered once. */
+/** Holds what a machine's names refer to, gathered once. */
 interface Names {
   readonly parts: readonly string[];
   readonly panels: readonly string[];
@@ -68,7 +68,7 @@ function partProblems(machine: Machine, names: Names, part: Part, path: Path): M
   ];
 }
 
-/** What a part of its kind refers to besides. */
+/** Gives what a part of its kind refers to besides. */
 function kindProblems(machine: Machine, names: Names, part: Part, path: Path): MachineProblem[] {
   const ofKind = (kind: Part["kind"]) => machine.parts.filter((p) => p.kind === kind).map((p) => p.id);
   switch (part.kind) {

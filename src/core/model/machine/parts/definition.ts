@@ -10,7 +10,7 @@ export interface PartBranch {
   readonly ohms: number;
 }
 
-/** What decides the branches of a part besides its ratings. */
+/** Holds what decides the branches of a part besides its ratings. */
 export interface PartState {
   readonly condition: Condition;
   /** Controls as faults leave them. */
@@ -32,12 +32,12 @@ export interface ThermalContact {
   readonly bias: { readonly id: string; readonly kelvin: number; readonly worksAboveVolts: number } | undefined;
 }
 
-/** What a thermal contact may have to know of its machine. */
+/** Holds what a thermal contact may have to know of its machine. */
 export interface ThermalSurroundings {
   readonly faults: FaultSet;
   /** The resistor that warms this thermostat's sensor, where there is one. */
   readonly biasOf: (thermostat: string) => ThermalContact["bias"];
-  /** What a board finds at its sensor input now, Ω, and the curve of the thermistor that should be there. */
+  /** Gives what a board finds at its sensor input now, Ω, and the curve of the thermistor that should be there. */
   readonly sensorOf: (board: string) => {
     readonly sensedOhms: number;
     readonly ambientOhms: number;
@@ -61,17 +61,17 @@ export interface Winding {
   readonly is: "whole" | "main" | "start";
 }
 
-/** How a part is examined without a meter across it. */
+/** Says how a part is examined without a meter across it. */
 export interface Examination {
   readonly by: "look" | "full" | "pull-out" | "burnt-spots" | "capacitance" | "film" | "warm" | "in-hand" | "hot" | "turn";
   /** Estimate. */
   readonly minutes: number;
 }
 
-/** How somebody finds out whether this part was the cause of a blown fuse: by the air, by ohms to the cabinet or across, or by looking. */
+/** Says how somebody finds out whether this part was the cause of a blown fuse: by the air, by ohms to the cabinet or across, or by looking. */
 export type CauseCheck = "air" | "cabinet" | "across" | "look";
 
-/** How a rehearsed machine's parts differ from their ratings. */
+/** Says how a rehearsed machine's parts differ from their ratings. */
 interface Spread {
   /** Factor on a rating within its tolerance; 1 for a part without one. */
   readonly factor: number;
@@ -82,7 +82,7 @@ interface Spread {
 /** All that the program has to know of a kind of part. A new kind fills every field; none has a default. */
 export interface PartDefinition<K extends string, S extends z.ZodType, M extends string> {
   readonly kind: K;
-  /** What the trade calls one: each name means every part of the kind. Parted by commas; none where only its own name will do. */
+  /** Holds what the trade calls one: each name means every part of the kind. Parted by commas; none where only its own name will do. */
   readonly called: string;
   readonly schema: S;
   readonly modes: Readonly<Record<M, Mode>>;
@@ -91,16 +91,16 @@ export interface PartDefinition<K extends string, S extends z.ZodType, M extends
   readonly branches: (part: z.infer<S>, state: PartState) => readonly PartBranch[];
   readonly thermal: (part: z.infer<S>, surroundings: ThermalSurroundings) => readonly ThermalContact[];
   readonly windings: (part: z.infer<S>) => readonly Winding[];
-  /** What can be metered at rest; a contact that closes at speed only can't. */
+  /** Gives what can be metered at rest; a contact that closes at speed only can't. */
   readonly readsAtRest: (part: z.infer<S>) => boolean;
   readonly examined: (part: z.infer<S>) => Examination | null;
   readonly causeCheck: (mode: M) => CauseCheck;
   readonly varied: (part: z.infer<S>, spread: Spread) => z.infer<S>;
-  /** Whether the sheet draws its contact closed. */
+  /** True where the sheet draws its contact closed. */
   readonly drawnClosed: (part: z.infer<S>, controls: ControlPositions) => boolean;
   /** It does not mind which of two wires is on which of its two terminals. */
   readonly eitherWayRound: boolean;
-  /** How one may be off though its file does not list it: a contact burns inside, a value or a winding's leaves its rating; or not at all. */
+  /** Says how one may be off though its file does not list it: a contact burns inside, a value or a winding's leaves its rating; or not at all. */
   readonly deviates: Deviation;
 }
 
@@ -110,9 +110,9 @@ export const definePart = <K extends string, S extends z.ZodType, M extends stri
   definition: PartDefinition<K, S, M>,
 ): PartDefinition<K, S, M> => definition;
 
-// What several kinds have in common, by name, so that each says which it means.
+// Whatever several kinds have in common, by name, so that each says which it means.
 
-/** What the lead and spring of a good closed contact read, Ω. */
+/** Holds what the lead and spring of a good closed contact read, Ω. */
 const CONTACT_OHMS = 0.02;
 export const FUSE_OHMS = 0.05;
 
@@ -129,7 +129,7 @@ export const asRated = <P>(part: P): P => part;
 
 /** Share by which the temperatures at which good thermostats, fuses and sensors act spread (est.): some two kelvin in seventy. */
 const ACTS_SPREAD = 0.03;
-/** What acts at temperatures, all of them shifted alike. */
+/** Gives what acts at temperatures, all of them shifted alike. */
 export function actsAbout<P extends { readonly opensC: number; readonly closesC?: number }>(part: P, { evenly }: Spread): P {
   const shift = evenly(ACTS_SPREAD);
   return { ...part, opensC: part.opensC * shift, ...(part.closesC !== undefined && { closesC: part.closesC * shift }) };

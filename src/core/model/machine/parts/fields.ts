@@ -20,7 +20,7 @@ const estimated = (value: z.ZodType<number>, says: string) =>
     })
     .describe(says);
 
-/** What fitting takes, without the way to it. */
+/** Holds what fitting takes, without the way to it. */
 export const fit = z
   .strictObject({
     minutes: positive.describe("Minutes of the exchange itself, panels not counted (estimate)."),

@@ -63,7 +63,7 @@ export const partSchema = z.discriminatedUnion("kind", schemas);
 
 const byKind = new Map<string, unknown>(PART_KINDS.map((d) => [d.kind, d]));
 
-/** What the program knows of a part's kind, ready to be asked about that part. */
+/** Gives what the program knows of a part's kind, ready to be asked about that part. */
 export function kindOf(part: Part): PartDefinition<PartKind, z.ZodType<Part>, string> {
   // The one place where a part meets the definition of its own kind: the key says that they belong together.
   return byKind.get(part.kind) as PartDefinition<PartKind, z.ZodType<Part>, string>;

@@ -15,7 +15,7 @@ const NO_HEAT_K = 5;
 /** A board that lost its supply begins anew this much later. */
 const REBOOT_S = 2;
 
-/** What a board does at one moment, given what the circuit brings it. */
+/** Holds what a board does at one moment, given what the circuit brings it. */
 export class BoardLogic {
   running = false;
   lit = false;

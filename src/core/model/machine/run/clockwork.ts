@@ -11,7 +11,7 @@ export class Clockwork {
     this.drive = drive?.kind === "resistor" ? drive : undefined;
   }
 
-  /** Whether its drive turns, by the volts across each branch. */
+  /** True where its drive turns, by the volts across each branch. */
   turns(volts: (branch: string) => number): boolean {
     return this.drive !== undefined && volts(this.drive.id) > this.drive.worksAboveVolts;
   }

@@ -23,7 +23,7 @@ export function fastestS({ thermal: m }: Machine): number {
   return Math.min(m.elementJPerK / m.elementWPerK, m.boxJPerK / box, m.sensorLagS);
 }
 
-/** What drives the temperatures while contacts stand still. */
+/** Holds what drives the temperatures while contacts stand still. */
 export interface Drive {
   /** W from the elements or the flame. */
   heatW: number;
@@ -54,7 +54,7 @@ const EVAPORATION_W_PER_K = 80;
 const HARDLY_DRIES_C = 24;
 const LATENT_J_PER_KG = 2.4e6;
 
-/** What the radiant sensor tends to, °C, for an igniter at `igniterC`: nothing below red heat. */
+/** Gives what the radiant sensor tends to, °C, for an igniter at `igniterC`: nothing below red heat. */
 const radiantTarget = (ambientC: number, igniterC: number, flame: boolean): number =>
   ambientC + (flame ? RADIANT_FLAME_C : Math.max(0, ((igniterC - 600) / 750) * 270));
 

@@ -22,6 +22,6 @@ export const hotJoints = ({ faults }: FaultSet): ThermalContact[] =>
       bias: undefined,
     }));
 
-/** What they do to the wires once they have parted. */
+/** Gives what they do to the wires once they have parted. */
 export const partedWhenHot = ({ faults }: FaultSet): WiringEdit[] =>
   faults.flatMap((f) => (f.mode === JOINT_HOT ? [{ edit: "off" as const, at: terminalName(f.part, Number(f.at)) }] : []));

@@ -8,7 +8,7 @@ import { thermistorC, thermistorOhms } from "../parts/kinds/thermistor";
 import { deadCondition } from "./at-rest";
 
 /**
- * What a board finds at its sensor input with the thermistor at room temperature: Ω, `Infinity` when nothing is connected. Wires and
+ * Gives what a board finds at its sensor input with the thermistor at room temperature: Ω, `Infinity` when nothing is connected. Wires and
  * connectors are in it; the board's own input is not.
  */
 export function sensedOhms(machine: Machine, faults: FaultSet, board: PartOf<"board">): number {

@@ -1,7 +1,7 @@
 import type { OperatingPoint } from "../../circuit/solve";
 import type { Condition, ControlPositions } from "./condition";
 
-/** What the user does: control positions from a moment on, seconds from the start. In order of time. */
+/** Holds what the user does: control positions from a moment on, seconds from the start. In order of time. */
 export interface Script {
   readonly moves: readonly { readonly at: number; readonly controls: ControlPositions }[];
   readonly until: number;

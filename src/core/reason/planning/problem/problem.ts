@@ -56,7 +56,7 @@ function hasPanelCycle(panels: readonly { id: string; behind: readonly string[] 
   return panels.some((p) => visit(p.id, []));
 }
 
-/** What to do, and what to do after each outcome. `otherwise` is null when no other fault is left. */
+/** Holds what to do, and what to do after each outcome. `otherwise` is null when no other fault is left. */
 export type Policy =
   | { readonly test: string; readonly pass: Policy; readonly fail: Policy }
   | { readonly repair: string; readonly otherwise: Policy | null };

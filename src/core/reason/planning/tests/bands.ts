@@ -7,7 +7,7 @@ export interface Band {
   high: number;
 }
 
-/** What is foreseen, within 1 σ. */
+/** Holds what is foreseen, within 1 σ. */
 export interface Spread {
   readonly mean: number;
   readonly sigma: number;

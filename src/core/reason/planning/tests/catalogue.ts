@@ -2,7 +2,7 @@ import type { SuspectSet } from "../../diagnosis/suspect-set";
 import { type Outcomes, steadyOutcomes, withIntermittent } from "./outcomes";
 import { type TestAction, testsOf } from "./tests";
 
-/** What a machine offers, made once: the outcome classes do not depend on what is known so far. */
+/** Holds what a machine offers, made once: the outcome classes do not depend on what is known so far. */
 export class TestCatalogue {
   private readonly outcomes = new Map<string, Outcomes>();
 

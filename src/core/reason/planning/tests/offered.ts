@@ -55,7 +55,7 @@ function drumStands({ evidence, fitted }: JobState): boolean {
 const isOfDrum = (finding: Finding): boolean =>
   finding.kind === "sight" && (finding.place.sight === "turns" || finding.place.sight === "starts");
 
-/** How often a technician made this test since the last repair; “can't tell” was an answer too. */
+/** Gives how often a technician made this test since the last repair; “can't tell” was an answer too. */
 export function timesTaken({ evidence, untold, fitted }: JobState, { question }: TestAction): number {
   const told = evidence.filter((e) => e.source === "technician" && e.fitted.length === fitted.length && answers(e.finding, question));
   return told.length + untold.filter((u) => u.repairs === fitted.length && answers(u.finding, question)).length;
@@ -75,7 +75,7 @@ interface NotNow {
 export const isApart = ({ panelsOff, wiresOff, drumOut }: Omit<StandsAs, "safety">): boolean =>
   panelsOff.length > 0 || wiresOff.length > 0 || drumOut;
 
-/** What forbids a test in this state of the job; `undefined`: it may be made. */
+/** Gives what forbids a test in this state of the job; `undefined`: it may be made. */
 export function forbids(machine: Machine, { safety, panelsOff, wiresOff, drumOut }: StandsAs, test: TestAction): Forbids | undefined {
   switch (test.needs) {
     case "nothing":

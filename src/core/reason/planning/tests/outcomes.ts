@@ -10,7 +10,7 @@ import type { SuspectSet } from "../../diagnosis/suspect-set";
 import { type Band, bandsOf, END, massIn, type Spread, type Weighed } from "./bands";
 import type { TestAction } from "./tests";
 
-/** What a test may show, as a few classes that can be told apart, with P(class | hypothesis). Most hypotheses foresee the same: they share a row. */
+/** Holds what a test may show, as a few classes that can be told apart, with P(class | hypothesis). Most hypotheses foresee the same: they share a row. */
 export interface Outcomes {
   readonly classes: readonly OutcomeClass[];
   /** Number of its row, for each hypothesis. */
@@ -25,7 +25,7 @@ export const sharesByRow = (outcomes: Outcomes, classes: readonly number[]): Flo
     classes.reduce((sum, c) => sum + real(outcomes.shares, r * outcomes.classes.length + c), 0),
   );
 
-/** How many different rows there are. */
+/** Gives how many different rows there are. */
 export const rowsIn = ({ shares, classes }: Pick<Outcomes, "shares" | "classes">): number => shares.length / Math.max(1, classes.length);
 
 /** P(class) under one hypothesis, class by class. */
@@ -49,7 +49,7 @@ export function steadyOutcomes({ predictor, faults, healthy, logPrior }: Suspect
   return bandOutcomes(predictions, logPrior.map(Math.exp), item(predictions, healthy), asks.unit, (p) => kind.sigma(question, p));
 }
 
-/** What is intermittent shows now this, now that: its row is between that of a good machine and that of the one that is open. */
+/** Gives what is intermittent shows now this, now that: its row is between that of a good machine and that of the one that is open. */
 export function withIntermittent({ intermittent }: SuspectSet, outcomes: Outcomes): Outcomes {
   const { length } = outcomes.classes;
   if (length < 2) return outcomes;
@@ -108,7 +108,7 @@ function inRows(predictions: readonly Prediction[], sharesOf: (p: Prediction) =>
   return { row, shares: Float64Array.from(rows.flatMap((r) => [...r])) };
 }
 
-/** What is likely to be read, and the rest of the axis between: there lies what may have any value. `weights`: prior of each prediction. */
+/** Gives what is likely to be read, and the rest of the axis between: there lies what may have any value. `weights`: prior of each prediction. */
 function bandOutcomes(
   predictions: readonly Prediction[],
   weights: Float64Array,

@@ -23,7 +23,7 @@ function pointPanel(machine: Machine, point: string): string | null {
 
 const partPanel = (machine: Machine, id: string): string | null => maybePartOf(machine, id)?.panel ?? null;
 
-/** Whether hands or a meter's ohms go where power may not be. */
+/** True where hands or a meter's ohms go where power may not be. */
 export const needsDead = (machine: Machine, question: Question): boolean =>
   findingKind(question).power(question, machine) === "dead" || panelsOfQuestion(machine, question).length > 0;
 

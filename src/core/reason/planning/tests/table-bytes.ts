@@ -5,7 +5,7 @@ import type { Seen } from "../../../model/prediction/predictor";
 import { type OutcomeClass, rowsIn } from "./outcomes";
 import type { Table, TableReadings, TableTest } from "./table";
 
-/** What comes before the numbers. */
+/** Holds what comes before the numbers. */
 interface Head {
   readonly fingerprint: string;
   readonly machine: Machine;

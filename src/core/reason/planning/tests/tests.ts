@@ -215,7 +215,7 @@ function liveTests(machine: Machine): TestAction[] {
     }));
 }
 
-/** What the whole machine draws on heat. A burner's igniter comes and goes: there it tells no more than the eye. */
+/** Gives what the whole machine draws on heat. A burner's igniter comes and goes: there it tells no more than the eye. */
 function clampTests(machine: Machine): TestAction[] {
   if (!machine.parts.some((p) => p.kind === "element")) return [];
   const question: Question = { kind: "amps", place: { through: SUPPLY }, circumstances: { controls: { ...runningControls(machine) } } };

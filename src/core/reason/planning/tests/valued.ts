@@ -32,7 +32,7 @@ export interface Valued {
 /** Minutes saved per minute spent. */
 export const worth = (v: Valued): number => v.saves / v.cost;
 
-/** What tests are weighed by. */
+/** Holds what tests are weighed by. */
 export interface Scales {
   readonly situation: Situation;
   readonly costs: CostToGo;
@@ -72,7 +72,7 @@ function promised(valued: readonly Valued[], job: JobState): Valued[] {
   return foundNothingSinceSwitch(job) && wanted.length > 0 ? valued.filter(fits) : [...valued];
 }
 
-/** How much dearer the other kind of test seems to those who look first, or meter first. */
+/** Says how much dearer the other kind of test seems to those who look first, or meter first. */
 const OTHER_WAY = 2.5;
 
 /** Look first or meter first, as how dear the other seems. */
@@ -91,7 +91,7 @@ function foresee({ situation, costs }: Scales, test: TestAction): Foreseen {
   return { outcomes, own, chances: chancesOf(costs.belief.weight, own) };
 }
 
-/** What this test would be worth now. */
+/** Gives what this test would be worth now. */
 export function valuedNow(scales: Scales, test: TestAction, { outcomes, own, chances }: Foreseen = foresee(scales, test)): Valued {
   const { situation, costs, repairsOnly } = scales;
   const { machine, job } = situation;
@@ -105,7 +105,7 @@ export function valuedNow(scales: Scales, test: TestAction, { outcomes, own, cha
 
 export type Power = JobState["safety"]["power"];
 
-/** How a test leaves the machine. */
+/** Tells how a test leaves the machine. */
 export function powerAfter({ needs }: TestAction, before: Power): Power {
   if (needs === "dead") return "dead";
   return needs === "nothing" ? before : "live";

@@ -60,7 +60,7 @@ function showsBad(machine: Machine, faults: readonly Fault[]): number {
   return (choked.severity ?? 0) < NEARLY_ALL ? SHOWS_CHOKED : SHOWS_PARTLY;
 }
 
-/** What is not well is any of the other answers alike. */
+/** Whatever is not well is any of the other answers alike. */
 function sharesOf(place: AirwayPlace, bad: number): Record<string, number> {
   const values = Object.keys(airwayAnswers(place));
   const well = airwayWell(place);

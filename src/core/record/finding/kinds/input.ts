@@ -34,7 +34,7 @@ export const input = defineFinding({
   predict: (_, list, predictor) =>
     byBehaviour(list, predictor, (faults): Prediction => {
       const burns = predictor.measures(faults).input;
-      // Who clocks a burner saw it burn.
+      // Whoever clocks a burner saw it burn.
       return burns > 0 ? foreseen(burns, 0) : NOT_TO_BE_HAD;
     }),
   likelihood: ({ result }, p) =>

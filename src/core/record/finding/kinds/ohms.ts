@@ -121,7 +121,7 @@ export function valueAtRoom(finding: OhmsFinding, machine: Machine): number | nu
 /** Chance that a thermostat about as warm as it acts has acted. */
 const MAY_HAVE_ACTED = 0.5;
 
-/** How warm a part was that is read by itself; `undefined`: as the room is. */
+/** Gives how warm a part was that is read by itself; `undefined`: as the room is. */
 export function howWarm({ circumstances: { partC, partHot } }: Pick<OhmsFinding, "circumstances">): HowWarm | undefined {
   return partC ?? (partHot ? "hot" : undefined);
 }
@@ -154,7 +154,7 @@ function warmed(
   });
 }
 
-/** What a thermistor is expected to read, with what is not known of its temperature. */
+/** Gives what a thermistor is expected to read, with what is not known of its temperature. */
 function inTheRoom(question: OhmsQuestion, machine: Machine, p: Prediction): Prediction {
   const part = p.is === "value" ? thermistorAcross(question, machine) : undefined;
   if (p.is !== "value" || !part) return p;
@@ -172,7 +172,7 @@ export function thermistorAcross(question: OhmsQuestion, machine: Machine) {
   return part?.kind === "thermistor" ? part : undefined;
 }
 
-/** Whether a reading is taken from end to end of a part whose wires are off. */
+/** True where a reading is taken from end to end of a part whose wires are off. */
 export function isAcross({ place, circumstances }: OhmsQuestion, part: Part): boolean {
   return isIsolated(wiringIn(circumstances), part.id) && place.between.every((p) => p === `${part.id}.1` || p === `${part.id}.2`);
 }
@@ -183,7 +183,7 @@ export function partAcross({ place, circumstances }: OhmsQuestion): string | und
   return a !== undefined && a === b && isIsolated(wiringIn(circumstances), a) ? a : undefined;
 }
 
-/** Whether a reading is taken from an end of a part, or a net it touches, to the cabinet. */
+/** True where a reading is taken from an end of a part, or a net it touches, to the cabinet. */
 export function isToCabinet({ place }: OhmsQuestion, part: Part, machine: Machine): boolean {
   const ends = [`${part.id}.1`, `${part.id}.2`, ...part.nets];
   return place.between.includes(machine.cabinet) && place.between.some((p) => ends.includes(p));

@@ -2,7 +2,7 @@ import { z } from "zod";
 import { NOT_TO_BE_HAD } from "../../../model/prediction/prediction";
 import { answerSchema, anyPower, defineFinding, findingFields, noSigma, touchesNothing } from "../definition";
 
-/** What a panel can be set to besides the machine's own controls. */
+/** Holds what a panel can be set to besides the machine's own controls. */
 export const PANEL_SETTINGS = { lock: "panel lock", delay: "delayed start" } as const;
 
 const schema = findingFields(

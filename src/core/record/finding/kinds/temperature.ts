@@ -22,7 +22,7 @@ const schema = findingFields(
 });
 
 type Place = z.infer<typeof schema>["place"];
-/** Whether it is of the room itself. */
+/** True where it is of the room itself. */
 export const isOfRoom = (place: Place): boolean => "stream" in place && place.stream === ROOM;
 
 /** 1 σ of a thermometer in the exhaust (est.), K; range and share of its slips. */

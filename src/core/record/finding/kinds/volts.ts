@@ -19,7 +19,7 @@ const LEAST_SIGMA_V = 1;
 
 export const voltsSigma = (p: ValuePrediction): number => Math.max(LEAST_SIGMA_V, p.sigma);
 
-/** What a good joint drops on the whole, V; how far a poor one spreads about its like, as the σ of its logarithm (est.). */
+/** Holds what a good joint drops on the whole, V; how far a poor one spreads about its like, as the σ of its logarithm (est.). */
 const GOOD_DROP_V = 0.12;
 const POOR_SPREAD = 1;
 /** Below this the model has a good joint, V. */

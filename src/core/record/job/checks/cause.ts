@@ -62,7 +62,7 @@ export function blownFuses(machine: Machine, state: Pick<JobState, "evidence" | 
   });
 }
 
-/** What tells whether a cause of this mode was there. Where no air comes out that could be felt, the duct is looked at. */
+/** Gives what tells whether a cause of this mode was there. Where no air comes out that could be felt, the duct is looked at. */
 export function causeCheckOf(machine: Machine, part: Part, mode: string): By {
   const by = kindOf(part).causeCheck(mode);
   return by === "air" && !hasHood(machine) ? "look" : by;
@@ -90,7 +90,7 @@ function questionBy(by: By, part: Part, machine: Machine): Question {
   }
 }
 
-/** Whether somebody has looked into this cause by what tells it, or put it right. Heat that another thermostat cycled tells nothing of a limit. */
+/** True where somebody has looked into this cause by what tells it, or put it right. Heat that another thermostat cycled tells nothing of a limit. */
 function isExamined(machine: Machine, part: Part, by: By, state: JobState): boolean {
   if (assembliesFitted(state).includes(assemblyIdOf(part))) return true;
   const looksGood = looksAt(state, part.id).some(({ finding }) => finding.result.value === "good");

@@ -13,7 +13,7 @@ export interface CheckDefinition<K extends string, C extends { readonly code: K 
   readonly code: K;
   /** Those that are open in a job, the most dangerous first. */
   readonly open: (machine: Machine, state: JobState) => readonly C[];
-  /** What is to be found out. */
+  /** Gives what is to be found out. */
   readonly question: (check: C, machine: Machine) => Question;
   readonly when: (check: C, machine: Machine) => CheckTime;
   /** Nobody may run the machine before it is cleared. */
@@ -24,7 +24,7 @@ export interface CheckDefinition<K extends string, C extends { readonly code: K 
   readonly id: (check: C) => string;
   /** Why it is open, as a clause. */
   readonly says: (check: C, machine: Machine) => string;
-  /** What is right, or what is to be done otherwise, as a sentence; nothing where the question says it. */
+  /** Gives what is right, or what is to be done otherwise, as a sentence; nothing where the question says it. */
   readonly right: (check: C, machine: Machine) => string;
 }
 
@@ -39,5 +39,5 @@ export const danger = (): boolean => true;
 export const noDanger = (): boolean => false;
 export const byCode = ({ code }: { readonly code: string }): string => code;
 export const noMore = (): string => "";
-/** What a sound insulation reads. */
+/** Holds what a sound insulation reads. */
 export const SOUND = "OL, or more than 1 MΩ.";

@@ -41,5 +41,5 @@ const isEarth = ({ supply, cabinet }: Machine, { place }: FindingOf<"ohms">): bo
 
 const isSound = ({ result }: FindingOf<"ohms">): boolean => result.is === "value" && result.value <= EARTH_OHMS;
 
-/** Whether the file draws the earth wire at all. */
+/** True where the file draws the earth wire at all. */
 const reachesEarth = ({ parts, supply }: Machine): boolean => parts.some((p) => p.nets.includes(supply.ground.pin));

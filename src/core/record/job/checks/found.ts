@@ -11,12 +11,12 @@ export const isSight = (finding: Finding, sight: SightId, value?: string): boole
 export const wasSeen = (state: Recorded, sight: SightId, value?: string): boolean =>
   sightings(state, sight).some(({ finding }) => value === undefined || finding.result.value === value);
 
-/** What a technician last answered to a sight; `undefined`: nobody looked. */
+/** Gives what a technician last answered to a sight; `undefined`: nobody looked. */
 export function lastSeen(state: Recorded, sight: SightId): Evidence | undefined {
   return sightings(state, sight).findLast(({ evidence }) => evidence.source === "technician")?.evidence;
 }
 
-/** Whether a technician saw this after the last fitting of such a thing. */
+/** True where a technician saw this after the last fitting of such a thing. */
 function seenSinceFitted(state: Recorded, sight: SightId, value: string, isOne: (assembly: string) => boolean): boolean {
   const at = state.fitted.findLastIndex((f) => isOne(f.assembly));
   const last = lastSeen(state, sight);

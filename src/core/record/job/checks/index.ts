@@ -32,7 +32,7 @@ function checkKind({ code }: OpenCheck): CheckDefinition<CheckCode, OpenCheck> {
 export const openChecks = (machine: Machine, state: JobState): OpenCheck[] =>
   CHECK_KINDS.flatMap((d): readonly OpenCheck[] => d.open(machine, state));
 
-/** What is to be found out for it. */
+/** Gives what is to be found out for it. */
 export const questionOfCheck = (machine: Machine, check: OpenCheck): Question => checkKind(check).question(check, machine);
 export const timeOfCheck = (machine: Machine, check: OpenCheck): CheckTime => checkKind(check).when(check, machine);
 /** Nobody may run the machine before this is cleared. */
@@ -40,11 +40,11 @@ const stopsRun = (check: OpenCheck): boolean => checkKind(check).stopsRun(check)
 
 export const isDanger = (check: OpenCheck): boolean => checkKind(check).isDanger(check);
 
-/** What keeps it from being run; `undefined`: nothing that is known. */
+/** Gives what keeps it from being run; `undefined`: nothing that is known. */
 export const dangerOfRunning = (machine: Machine, state: JobState): OpenCheck | undefined => openChecks(machine, state).find(stopsRun);
 
 export const checkId = (check: OpenCheck): string => checkKind(check).id(check);
 /** Why a check is open. */
 export const checkSays = (machine: Machine, check: OpenCheck): string => checkKind(check).says(check, machine);
-/** What is right; empty where the question says it. */
+/** Gives what is right; empty where the question says it. */
 export const rightSays = (machine: Machine, check: OpenCheck): string => checkKind(check).right(check, machine);

@@ -22,7 +22,7 @@ export const billShape = {
   total: amount.describe("Total due, in cents."),
   currency: z.string().trim().min(1).max(4).describe("Currency sign."),
 };
-/** Who sends the bill, and how long the work is under warranty, as it was then. */
+/** Whoever sends the bill, and how long the work is under warranty, as it was then. */
 export const billFrom = z.strictObject({
   shop: z.string().trim().min(1).max(120).describe("Name of the shop."),
   address: z.string().trim().max(200).describe("Its address."),

@@ -23,7 +23,7 @@ export const plugLine = (touched: readonly string[]) => ({
 
 type Done = Pick<JobState, "wasOff" | "fitted" | "touched">;
 
-/** What is looked at before the machine is shut: what the file says of each panel that was off, the belt and the drum where hands were at them, wires and tools. */
+/** Gives what is looked at before the machine is shut: what the file says of each panel that was off, the belt and the drum where hands were at them, wires and tools. */
 export function handChecks(machine: Machine, { wasOff, fitted, touched }: Done): HandCheck[] {
   const panels = wasOff.flatMap((id) => {
     const panel = maybePanelOf(machine, id);
@@ -42,7 +42,7 @@ export function handChecks(machine: Machine, { wasOff, fitted, touched }: Done):
   ];
 }
 
-/** What the exchanges that were made want afterwards, as they run. */
+/** Gives what the exchanges that were made want afterwards, as they run. */
 export function afterChecks(machine: Machine, { fitted }: Pick<JobState, "fitted">): (HandCheck & { readonly list: string })[] {
   const done = new Set(fitted.filter((f) => f.action === "replaced").map((f) => f.assembly));
   return machine.exchanges

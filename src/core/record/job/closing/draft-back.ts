@@ -1,7 +1,7 @@
 import type { CameOff } from "../hands/came-off";
 import type { Draft } from "../kinds/index";
 
-/** What records that something is back. */
+/** Gives what records that something is back. */
 export function draftBack({ is, id }: Pick<CameOff, "is" | "id">): Draft {
   switch (is) {
     case "panel":

@@ -1,7 +1,7 @@
 import type { Blocker } from "../blocker";
 import type { JobState } from "../state";
 
-/** What the hands left: something of their own still off, a wire's end off or burnt, a count that does not come out. */
+/** Gives what the hands left: something of their own still off, a wire's end off or burnt, a count that does not come out. */
 export function leftOff({ cameOff, leads, recounts }: Pick<JobState, "cameOff" | "leads" | "recounts">): Blocker[] {
   return [
     ...cameOff.flatMap((c): Blocker[] => (c.is === "own" ? [{ code: "own-off", name: c.id }] : [])),

@@ -3,14 +3,14 @@ import type { SightId } from "../../../model/sights/sights";
 import type { Finding } from "../../finding/finding";
 import type { JobState, Proof } from "../state";
 
-/** What the run that proves a repair is asked for. */
+/** Holds what the run that proves a repair is asked for. */
 export const PROOF_ROWS = ["starts", "turns", "warm", "cycles", "airflow"] as const;
 export type ProofRow = (typeof PROOF_ROWS)[number];
 
 /** The rows that this machine can show: without a hood there is no air to feel. */
 export const proofRows = (machine: Machine): readonly ProofRow[] => PROOF_ROWS.filter((r) => r !== "airflow" || hasHood(machine));
 
-/** What of a run says that the repair did not hold. */
+/** Holds what of a run says that the repair did not hold. */
 const FAILS: { readonly [R in ProofRow]: readonly string[] } = {
   starts: ["no"],
   turns: ["no"],
@@ -19,7 +19,7 @@ const FAILS: { readonly [R in ProofRow]: readonly string[] } = {
   airflow: ["none"],
 };
 
-/** What, seen after a proof, contradicts it. */
+/** Holds what, seen after a proof, contradicts it. */
 const CONTRADICTS: { readonly [S in SightId]?: readonly string[] } = {
   ...FAILS,
   hums: ["yes"],
@@ -34,7 +34,7 @@ const CONTRADICTS: { readonly [S in SightId]?: readonly string[] } = {
 
 export type ProofStanding = "none" | "failed" | "unseen" | "contradicted" | "proven";
 
-/** How the proof stands: with what was answered in it, and what was seen since. */
+/** Tells how the proof stands: with what was answered in it, and what was seen since. */
 export function proofStands({ machine, proof, evidence, evidenceAtProof }: JobState): ProofStanding {
   if (!proof || !machine) return "none";
   const rows = proofRows(machine);

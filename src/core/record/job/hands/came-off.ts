@@ -5,7 +5,7 @@ export interface CameOff {
   readonly id: string;
   /** The entry that says so. */
   readonly entry: string;
-  /** How it came off, which way round it sits. */
+  /** Says how it came off, which way round it sits. */
   readonly note?: string;
 }
 

@@ -25,7 +25,7 @@ export const leadSchema = z
 /** A wire's end as it was found on the job; what is left out is as the machine's file says. */
 export type LeadFound = Omit<z.infer<typeof leadSchema>, "state"> & { readonly off: boolean };
 
-/** Whether a wire goes to this terminal. */
+/** True where a wire goes to this terminal. */
 export function isWired(machine: Machine, at: string): boolean {
   const t = readTerminal(at);
   return t !== undefined && maybePartOf(machine, t.part)?.nets[t.number - 1] !== undefined;

@@ -6,14 +6,14 @@ import type { SightId } from "../../../model/sights/sights";
 import type { Question } from "../../finding/finding";
 import type { Evidence, JobState } from "../state";
 
-/** What is seen of a part while it works, by kind: its own trial. */
+/** Holds what is seen of a part while it works, by kind: its own trial. */
 const SEEN_AT_WORK: { readonly [K in PartKind]?: readonly SightId[] } = {
   igniter: ["glow"],
   "radiant-sensor": ["dark"],
   duct: ["airflow"],
 };
 
-/** What was found of this part, or piece that no circuit shows (`piece.PIECE`), itself since its assembly was last fitted: readings at it, looks, its trial. “Can't tell” is left out. */
+/** Gives what was found of this part, or piece that no circuit shows (`piece.PIECE`), itself since its assembly was last fitted: readings at it, looks, its trial. “Can't tell” is left out. */
 export function ownFindings({ machine, evidence, fitted }: JobState, part: string): Evidence[] {
   if (!machine) return [];
   const assembly = mendedPiece(part) ? part : assemblyIdOf(partOf(machine, part));
@@ -22,14 +22,14 @@ export function ownFindings({ machine, evidence, fitted }: JobState, part: strin
   return evidence.filter((e) => e.source === "technician" && since(e) && isOf(e.finding, part, machine));
 }
 
-/** Whether somebody tried to find out about this part itself since it was last fitted, even if they could not tell. */
+/** True where somebody tried to find out about this part itself since it was last fitted, even if they could not tell. */
 export function hasOwnFinding(state: JobState, part: string): boolean {
   const { machine, untold, fitted } = state;
   if (ownFindings(state, part).length > 0) return true;
   return machine !== undefined && untold.some((u) => u.repairs === fitted.length && isOf(u.finding, part, machine));
 }
 
-/** Whether an answer to this question is about the part or piece itself. */
+/** True where an answer to this question is about the part or piece itself. */
 export function isOf(finding: Question, id: string, machine: Machine): boolean {
   if (finding.kind === "spot")
     return "piece" in finding.place ? id === pieceId(finding.place.piece) : "joint" in finding.place && finding.place.joint === id;

@@ -25,7 +25,7 @@ export const isSamePlace = (a: Place, b: Place): boolean =>
   a.between.every((p) => b.between.includes(p)) &&
   [...new Set([...Object.keys(a.controls), ...Object.keys(b.controls)])].every((c) => a.controls[c] === b.controls[c]);
 
-/** What was read there; `undefined`: nothing yet. */
+/** Gives what was read there; `undefined`: nothing yet. */
 export const readAt = (reads: readonly PlugReadingTaken[], place: Place): PlugReadingTaken | undefined =>
   reads.find((r) => isSamePlace(r, place));
 

@@ -8,7 +8,7 @@ import type { CameOff } from "./came-off";
 export interface TrayCup {
   readonly of: string;
   readonly is: CameOff["is"];
-  /** What is in it, as counted; as the machine's file says where nobody counted. */
+  /** Holds what is in it, as counted; as the machine's file says where nobody counted. */
   readonly fasteners: readonly Fastener[];
   readonly counted: boolean;
   /** It is off: its fasteners are in the cup. */
@@ -30,7 +30,7 @@ export function trayOf(machine: Machine, { cameOff, cups }: Pick<JobState, "came
   ].filter((c) => c.fasteners.length > 0);
 }
 
-/** What the machine's file says comes out with a panel: what stays on it or on the machine is left out. */
+/** Gives what the machine's file says comes out with a panel: what stays on it or on the machine is left out. */
 export const inFile = (machine: Machine, panel: string): Fastener[] =>
   maybePanelOf(machine, panel)?.fasteners.filter((f) => !f.stays) ?? [];
 

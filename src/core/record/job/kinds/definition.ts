@@ -10,7 +10,7 @@ export const name = z.string().trim().min(1).max(120);
 export const ref = z.string().regex(/^[a-zA-Z][\w.-]{0,59}$/, "an id of letters, digits, dots and hyphens");
 export const text = z.string().trim().max(2000);
 
-/** What an entry's effect may look at besides its body. */
+/** Holds what an entry's effect may look at besides its body. */
 export interface Stamp {
   readonly id: string;
   readonly at: string;
@@ -27,11 +27,11 @@ export interface EntryDefinition<K extends string, S extends z.ZodType> {
   readonly schema: S;
   /** From earlier versions of it, and from kinds that became it. */
   readonly upcasters: readonly Upcaster[];
-  /** Whether it is still entered on a closed job: it is told, handed over, or taken back. */
+  /** True where it is still entered on a closed job: it is told, handed over, or taken back. */
   readonly afterClosing: (body: z.infer<S>) => boolean;
   /** Why it can't count in this state of the job; `undefined` when it can. */
   readonly allows: (body: z.infer<S>, state: JobState) => Refusal | undefined;
-  /** What it changes. */
+  /** Gives what it changes. */
   readonly effect: (body: z.infer<S>, state: JobState, stamp: Stamp) => Partial<JobState>;
   readonly says: (body: z.infer<S>, machine: Machine | undefined) => string;
 }

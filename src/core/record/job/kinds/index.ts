@@ -110,7 +110,7 @@ export type Draft = { [K in EntryKind]: { readonly kind: K; readonly body: Body<
 
 const byKind = new Map<string, unknown>(ENTRY_KINDS.map((d) => [d.kind, d]));
 
-/** What the program knows of an entry's kind, ready to be asked about that entry's body. */
+/** Gives what the program knows of an entry's kind, ready to be asked about that entry's body. */
 export function entryKind(of: { readonly kind: EntryKind }): EntryDefinition<EntryKind, z.ZodType<Body<EntryKind>>> {
   // The one place where an entry meets the definition of its own kind: the key says that they belong together.
   return byKind.get(of.kind) as EntryDefinition<EntryKind, z.ZodType<Body<EntryKind>>>;

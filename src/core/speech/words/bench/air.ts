@@ -11,7 +11,7 @@ export const flowSays = ({ value, sigma }: Figure): string => `${cfmOf(value).to
 
 export const inWcSays = (pascal: number): string => `${(pascal / PASCAL_PER_INCH_OF_WATER).toFixed(2)} in w.c.`;
 
-/** What an estimate was made from. */
+/** Holds what an estimate was made from. */
 export const FROM_SAYS: Readonly<Record<keyof AirMeasured, string>> = {
   backPressure: "back pressure",
   hood: "speed at the hood",
@@ -41,7 +41,7 @@ function loadsSay({ loads }: Consequence): string | undefined {
 
 const percent = (share: number): string => `${Math.round(100 * share)}%`;
 
-/** What follows if only the blown part is replaced. */
+/** Gives what follows if only the blown part is replaced. */
 function againSays(now: Consequence): string {
   if (now.cutOffAtS !== undefined) return "Replace only the cut-off and it opens again in the first load.";
   const loads = loadsSay(now);

@@ -12,7 +12,7 @@ export const drillSays = ({ number, inches }: Drill): string => `drill ${number}
 
 const PLATE_SAYS = { under: "under", within: "within", over: "over" } as const;
 
-/** How an input stands against the plate: “✓ 2.2 % under the nameplate”. */
+/** Tells how an input stands against the plate: “✓ 2.2 % under the nameplate”. */
 export function plateSays(input: number, plate: number): { readonly says: string; readonly is: "good" | "bad" } {
   const off = (input / plate - 1) * 100;
   const stands = againstPlate(input, plate);
@@ -40,7 +40,7 @@ export function fuelsSay(inches: number, inWc: number, input: number, discharge:
   return fits.length === 1 && one ? `That is ${FUELS[one.gas].name}: ${told}.` : `Matches neither gas: ${told}. Measure again.`;
 }
 
-/** What the hole that is probably in there means. */
+/** Gives what the hole that is probably in there means. */
 export function inThereSays(gas: Gas, { drill, right, other, is }: InThere): { readonly says: string; readonly is: "good" | "bad" } {
   const there = `Orifice is about ${drillSays(drill)}`;
   const asked = `the nameplate calls for ${drillSays(right)} for ${FUELS[gas].name}`;

@@ -5,7 +5,7 @@ import { capital, lower } from "../../../model/naming/text";
 import type { CameOff } from "../../../record/job/hands/came-off";
 import { leadName } from "../../../record/job/hands/lead-found";
 
-/** What came off, in a sentence: “the front”, “the wire of the timer, H1”, “plug J3”. */
+/** Gives what came off, in a sentence: “the front”, “the wire of the timer, H1”, “plug J3”. */
 export function cameOffName(machine: Machine, { is, id }: Pick<CameOff, "is" | "id">): string {
   switch (is) {
     case "panel":
@@ -23,7 +23,7 @@ export function cameOffName(machine: Machine, { is, id }: Pick<CameOff, "is" | "
 export const cameOffTitle = (machine: Machine, thing: Pick<CameOff, "is" | "id">): string =>
   capital(cameOffName(machine, thing).replace(/^the /, ""));
 
-/** How it goes back: what held it, its colour, what was noted when it came off. */
+/** Tells how it goes back: what held it, its colour, what was noted when it came off. */
 export function putBackSays(machine: Machine, { is, id, note }: CameOff): string {
   const lead = is === "lead" ? machine.leads.find((l) => l.at === id) : undefined;
   const told = [

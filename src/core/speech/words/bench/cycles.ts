@@ -19,7 +19,7 @@ interface CycleFact {
 
 const celsius = (c: number): string => `${c.toFixed(1)} °C`;
 
-/** What a record of the exhaust comes to, fact by fact, held against what the machine's file says. */
+/** Gives what a record of the exhaust comes to, fact by fact, held against what the machine's file says. */
 export function cycleFacts(
   machine: Machine,
   { cycling, course, fit }: { readonly cycling: Cycling; readonly course: Course; readonly fit: RunFit | string },

@@ -1,4 +1,4 @@
-/** What to do when it smells of gas, in this order, wherever it is asked. */
+/** Holds what to do when it smells of gas, in this order, wherever it is asked. */
 export const GAS_SMELL_STEPS = [
   "No switches, plugs, phones or flame.",
   "Gas off, only if it's within reach.",

@@ -66,7 +66,7 @@ function actsSay({ celsius, warm }: NonNullable<Limits["acts"]>, shown: number, 
 /** From here on nobody asks what the leads add, Ω. */
 const LEADS_MATTER = 100;
 
-/** What made the numbers: leads, meter, rating, temperature, supply. */
+/** Gives what made the numbers: leads, meter, rating, temperature, supply. */
 export function numbersSay({ unit, shown, leads, meter, limits }: Judgement): string {
   const value = (x: number) => formatValue(x, unit);
   const lead =

@@ -12,7 +12,7 @@ export function jointSays(volts: number, amps: number): string {
 /** Ohms of a joint are said in thousandths: that is where they matter. */
 const ohmsSay = (ohms: number): string => (ohms < 1 ? `${Math.round(ohms * 1000)} mΩ` : formatValue(ohms, "ohm"));
 
-/** What gets lost between the outlet and the terminal block. */
+/** Gives what gets lost between the outlet and the terminal block. */
 export const cordSays = (outlet: number, block: number, amps: number): string =>
   `Between outlet and terminal block ${jointSays(Math.max(0, outlet - block), amps)}.`;
 

@@ -10,7 +10,7 @@ export function plateRowSays(row: PlateRow, plate: Plate): string {
   return String(value);
 }
 
-/** What the sheet must say on every page where it is not this machine's own; `undefined` where it is. */
+/** Gives what the sheet must say on every page where it is not this machine's own; `undefined` where it is. */
 export function notThisOne(plate: Plate | undefined, machine: Machine): string | undefined {
   const rows = plate ? differsIn(plate, machine) : [];
   if (!plate || rows.length === 0) return undefined;

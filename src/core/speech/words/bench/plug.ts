@@ -23,7 +23,7 @@ export function plugPlaceSays(machine: Machine, { between, controls }: PlugReadi
   return `${pinName(machine, between[0])} to ${pinName(machine, between[1])}${so && `, ${so}`}`;
 }
 
-/** What was read. Ω; `null`: OL. */
+/** Gives what was read. Ω; `null`: OL. */
 export const ohmsSay = (ohms: number | null): string => (ohms === null ? "OL" : formatValue(ohms, "ohm"));
 
 /** Where the controls stand, all of them: “Timer timed dry, door shut, start released”. What no hand moves is left out. */
@@ -78,7 +78,7 @@ export function mistakeSays(machine: Machine, { edit }: Mistake): string {
   }
 }
 
-/** What is read: a value, or a range where good parts spread. */
+/** Gives what is read: a value, or a range where good parts spread. */
 export function foreseenSays(foreseen: Foreseen): string {
   if (!foreseen) return "OL";
   const [low, high] = band(foreseen);
@@ -88,7 +88,7 @@ export function foreseenSays(foreseen: Foreseen): string {
   return from.endsWith(` ${unit}`) ? `${from.split(" ")[0]} to ${to}` : `${from} to ${to}`;
 }
 
-/** What a reading may be, and what it would mean; right first, then each other reading with the mistakes that give it. */
+/** Gives what a reading may be, and what it would mean; right first, then each other reading with the mistakes that give it. */
 export function plugOutcomes(machine: Machine, { seen }: PlugCheck, step: PlugStep): { readonly reads: string; readonly means: string }[] {
   const cases = [step.right, ...step.under];
   return groupAlike(cases.map((c) => [c])).map((members) => {
@@ -103,7 +103,7 @@ export function plugOutcomes(machine: Machine, { seen }: PlugCheck, step: PlugSt
 /** Mistakes that give the same readings, as one column of a table. */
 interface PlugColumn {
   readonly says: string;
-  /** What is foreseen, in the order of the steps. */
+  /** Holds what is foreseen, in the order of the steps. */
   readonly foreseen: readonly Foreseen[];
   /** The readings so far rule it out. */
   readonly out: boolean;
@@ -137,10 +137,10 @@ export function plugColumns(
     });
 }
 
-/** How it stands while readings are still to be taken. */
+/** Tells how it stands while readings are still to be taken. */
 export const plugSoFar = (left: number): string => `Good so far. ${left} ${left === 1 ? "reading" : "readings"} left.`;
 
-/** What the readings say, and what to do. Mistakes that the plug can’t tell from each other come together. */
+/** Gives what the readings say, and what to do. Mistakes that the plug can’t tell from each other come together. */
 export function plugFindings(
   machine: Machine,
   { verdict, mistakes, unlike }: PlugVerdict,

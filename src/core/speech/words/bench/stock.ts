@@ -14,7 +14,7 @@ export const countSays = (count: number, name: string): string => (count === 1 ?
 
 const due = (o: Order): string => (o.due ? `, due ${daySays(o.due)}` : "");
 
-/** How an order stands, in few words. */
+/** Tells how an order stands, in few words. */
 function orderStateSays(order: Order): string {
   const again = order.sentBack.at(-1);
   const back = again ? `, ${again.is === "dead" ? "defective one" : "wrong one"} returned ${daySays(again.at)}` : "";
@@ -40,7 +40,7 @@ function orderStateSays(order: Order): string {
 export const orderSays = (items: readonly Item[], order: Order): string =>
   `${countSays(order.count, itemName(items, order.comes))}: ${orderStateSays(order)}`;
 
-/** What a job waits for, in a few words for the list; `undefined` when nothing is under way. */
+/** Gives what a job waits for, in a few words for the list; `undefined` when nothing is under way. */
 export function waitingSays(orders: readonly NamedOrder[]): { readonly says: string; readonly here: boolean } | undefined {
   const open = orders.filter((o) => o.state !== "cancelled");
   const arrived = open.find((o) => o.state === "arrived");
@@ -63,7 +63,7 @@ export function liesSays(stock: Pick<Stock, "pieces">, code: string): string {
   return at.length === 0 ? "none here" : at.map((p) => `${p.count} ${inPlace(p.place)}`).join(", ");
 }
 
-/** What else is to be known of an item. */
+/** Gives what else is to be known of an item. */
 export function itemFacts(items: readonly Item[], item: Item, currency: string): string[] {
   const by = supersederOf(items, item.code);
   return [

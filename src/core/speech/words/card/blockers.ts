@@ -9,7 +9,7 @@ import type { ProofStanding } from "../../../record/job/closing/proven";
 import { leadName } from "../../../record/job/hands/lead-found";
 import { checkTest } from "./checks";
 
-/** What keeps a job from being closed, and what to type or do about it. */
+/** Holds what keeps a job from being closed, and what to type or do about it. */
 interface BlockerWords {
   readonly says: string;
   readonly todo: string;

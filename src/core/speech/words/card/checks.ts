@@ -3,7 +3,7 @@ import { lower } from "../../../model/naming/text";
 import { type OpenCheck, questionOfCheck, rightSays } from "../../../record/job/checks/index";
 import { type TestWords, testSays } from "./tests";
 
-/** What is to be done for a check: the order, and how it is done. */
+/** Gives what is to be done for a check: the order, and how it is done. */
 export function checkTest(machine: Machine, check: OpenCheck): TestWords {
   if (check.code === "leak" && check.because !== "joint") return GAS_OUT;
   const { title, how } = testSays(machine, questionOfCheck(machine, check));

@@ -9,7 +9,7 @@ import type { Hypothesis } from "../../../reason/diagnosis/hypotheses";
 export const hypothesisSays = (machine: Machine, { faults, kind }: Pick<Hypothesis, "faults" | "kind">): string =>
   faultsSay(machine, faults, kind === "pair");
 
-/** How a meter's current went: “The current divides: …”. */
+/** Tells how a meter's current went: “The current divides: …”. */
 export function pathSays(machine: Machine, { parts }: CurrentPath): string {
   const main = parts.filter((p) => carriesAll(p.share)).map((p) => partName(machine, p.part));
   const shared = parts.filter((p) => sharesIn(p.share));
@@ -18,7 +18,7 @@ export function pathSays(machine: Machine, { parts }: CurrentPath): string {
   return `The current divides: ${divided}${main.length > 0 ? `. All of it goes through ${main.join(", ")}` : ""}.`;
 }
 
-/** What leads with two entries that don't go together, and without the one that is to be taken again. */
+/** Gives what leads with two entries that don't go together, and without the one that is to be taken again. */
 export function contradictionSays(machine: Machine, { leader, without }: Contradiction): string {
   const name = ({ hypothesis }: Contradiction["leader"]) => lower(hypothesisSays(machine, hypothesis));
   const then =

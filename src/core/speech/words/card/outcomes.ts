@@ -11,7 +11,7 @@ const CLOSED_OHMS = 1;
 /** A band without an upper end. */
 const ENDLESS = 1e8;
 
-/** What an outcome looks like: “OL”, “drum turns”, “9.6 to 12 Ω”. */
+/** Gives what an outcome looks like: “OL”, “drum turns”, “9.6 to 12 Ω”. */
 export function outcomeSays(machine: Machine, question: Question, outcome: OutcomeClass): string {
   switch (outcome.kind) {
     case "open":

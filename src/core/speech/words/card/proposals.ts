@@ -33,12 +33,12 @@ import { testSays } from "./tests";
 
 /** A proposal in words. */
 interface ProposalWords {
-  /** What to do, as an order. */
+  /** Holds what to do, as an order. */
   readonly title: string;
   readonly detail: string;
   /** One reason, in one sentence. */
   readonly why: string;
-  /** What else speaks for it: price, next best, what others do. */
+  /** Holds what else speaks for it: price, next best, what others do. */
   readonly more?: string;
   readonly prepares?: string;
   readonly caution?: string;
@@ -56,7 +56,7 @@ export function proposalSays(machine: Machine, proposal: Proposal): ProposalWord
   };
 }
 
-/** What was to come and does not is said first. */
+/** Whatever was to come and does not is said first. */
 const withInstead = (why: Why, instead: string | undefined): Why =>
   instead === undefined
     ? why
@@ -177,7 +177,7 @@ function purposeSays(machine: Machine, purpose: Purpose): string {
   }
 }
 
-/** What another way of working would do: its step, or what its step prepares. */
+/** Gives what another way of working would do: its step, or what its step prepares. */
 export const aimSays = (machine: Machine, aim: Purpose | Step): string =>
   "for" in aim ? purposeSays(machine, aim) : stepTitle(machine, aim);
 
@@ -275,7 +275,7 @@ const OUTSIDE: Record<OutsideModel, string> = {
   "water-or-mice": "water, mice, chafed harness",
 };
 
-/** What is found bad at a piece that no circuit shows, in a word or two. */
+/** Holds what is found bad at a piece that no circuit shows, in a word or two. */
 export const FOUND_OUTSIDE: Record<OutsidePiece, string> = {
   wiring: "Wiring doesn't match the sheet",
   drum: "Drum drags",
@@ -289,7 +289,7 @@ const runsUnexplained = (machine: Machine, fixed: number, outside: string, leade
   more: leader ? `Still most likely: ${percent(leader.share)} ${lower(hypothesisSays(machine, leader.hypothesis))}. ${outside}` : outside,
 });
 
-/** How sure it is that the model does not have the trouble, or what would be bought untested. */
+/** Gives how sure it is that the model does not have the trouble, or what would be bought untested. */
 function doubtSays(machine: Machine, { outside, entries, before, leader }: Extract<Reason, { code: "doubt" }>, step: Step): Why {
   const share = `${percent(outside)} chance the fault isn't on the wiring sheet.`;
   if (step.kind !== "doubt") {
@@ -331,7 +331,7 @@ const CAUTIONS: Record<Caution, string> = {
 /** So many are listed one by one. */
 const MOST_OUTCOMES = 2;
 
-/** What an outcome looks like and what it would mean. */
+/** Gives what an outcome looks like and what it would mean. */
 export function expectationSays(
   machine: Machine,
   test: TestAction,

@@ -14,7 +14,7 @@ import type { FindingOf, Question, QuestionOfKind } from "../../../record/findin
 import { SUPPLY } from "../../../record/finding/kinds/amps";
 import { CODE_ASKED, codeAnswers } from "../../../record/finding/kinds/code";
 
-/** What to do to find something out: an order, and how it is done. */
+/** Holds what to do to find something out: an order, and how it is done. */
 export interface TestWords {
   readonly title: string;
   readonly how: string;
@@ -171,7 +171,7 @@ const PIECE_LOOKS: Readonly<
   },
 };
 
-/** How a piece that no circuit shows is looked at; `undefined` for a joint or a point. */
+/** Tells how a piece that no circuit shows is looked at; `undefined` for a joint or a point. */
 function pieceLookOf({ place }: QuestionOfKind<"spot">) {
   const piece = "piece" in place ? MENDED_PIECES.find((p) => p === place.piece) : undefined;
   return piece && PIECE_LOOKS[piece];

@@ -2,7 +2,7 @@ import { checkSays, dangerOfRunning } from "../../../record/job/checks/index";
 import type { Draft } from "../../../record/job/kinds/index";
 import type { JobState } from "../../../record/job/state";
 
-/** What is to be minded before something is entered that nobody can refuse, because it is done already; `undefined`: nothing. */
+/** Gives what is to be minded before something is entered that nobody can refuse, because it is done already; `undefined`: nothing. */
 export function warningSays(state: JobState, draft: Draft): string | undefined {
   if (draft.kind !== "energised" || !state.machine) return undefined;
   const danger = dangerOfRunning(state.machine, state);

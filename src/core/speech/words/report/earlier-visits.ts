@@ -10,7 +10,7 @@ export const REPEAT_DAYS = 30;
 /** Readings that are shown of an earlier visit, the last of them. */
 const MOST_READINGS = 6;
 
-/** What another job on the same machine came to. */
+/** Holds what another job on the same machine came to. */
 export interface EarlierVisit {
   readonly id: string;
   readonly number: number;
@@ -18,10 +18,10 @@ export interface EarlierVisit {
   readonly changedAt: string;
   readonly closed: boolean;
   readonly complaint: string | null;
-  /** What was fitted or put right, each once. */
+  /** Holds what was fitted or put right, each once. */
   readonly done: readonly string[];
   readonly readings: readonly string[];
-  /** What it was closed without. */
+  /** Holds what it was closed without. */
   readonly reservations?: string;
   /** Work that was declined then, and whether the machine was left tagged DO NOT USE. */
   readonly declined?: string;

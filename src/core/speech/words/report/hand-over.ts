@@ -9,7 +9,7 @@ export interface ToSay {
   readonly said: boolean;
 }
 
-/** What is left to tell, from the customer's page: what it was, what was declined and reserved, what to mind, the warranty, the next visit. */
+/** Gives what is left to tell, from the customer's page: what it was, what was declined and reserved, what to mind, the warranty, the next visit. */
 export function toSay({ sections }: Report, { ticks }: Pick<Job, "ticks">): ToSay[] {
   const said = new Set(ticks.filter((t) => t.list === TOLD_LIST && t.state === "done").map((t) => t.says));
   return sections.flatMap(({ told, lines }) =>
@@ -21,9 +21,9 @@ export function toSay({ sections }: Report, { ticks }: Pick<Job, "ticks">): ToSa
 const MOST_SAID = 200;
 const lineOf = (id: string, says: string, said: ReadonlySet<string>): ToSay => ({ id, says, said: said.has(says) });
 
-/** What is next at the hand-over. */
+/** Holds what is next at the hand-over. */
 type HandStep =
-  /** What it was is told by nobody yet. */
+  /** True while nobody has told the cause. */
   | { readonly is: "conclude" }
   | { readonly is: "say"; readonly next: ToSay; readonly left: number }
   | { readonly is: "sign" }

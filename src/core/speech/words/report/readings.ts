@@ -54,7 +54,7 @@ export function readingsOf(machine: Machine, job: Pick<Job, "record" | "meters" 
     const finding = isNew ? asFinding(entry.body) : entry.kind === "finding" ? entry.body : undefined;
     const read = finding && measured(finding);
     if (!finding || !read) return [];
-    // What does not count may name what this machine does not have.
+    // Whatever does not count may name what this machine does not have.
     const isHere = findingKind(finding).unknownName(finding, machine) === undefined;
     const judgement = isHere && isMetered(finding) ? judgeInJob(machine, job, finding) : undefined;
     const { power = "unknown" } = finding.circumstances;

@@ -8,7 +8,7 @@ import type { Terms } from "../../../record/stock/terms";
 import { countSays } from "../bench/stock";
 import { dayAfter, daySays } from "../days";
 
-/** What went in, with its code; what was found good after all; what a kit left over. */
+/** Gives what went in, with its code; what was found good after all; what a kit left over. */
 export function partsSay(machine: Machine, job: Job): string[] {
   const good = goodAfterAll(machine, job);
   const left = job.leftOver.map((l) => `${countSays(l.count, l.piece)}${l.why ? ` (${l.why})` : ""}`);

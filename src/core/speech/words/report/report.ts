@@ -52,7 +52,7 @@ export interface Report {
   readonly made: string;
 }
 
-/** What a report is made of besides the job. */
+/** Holds what a report is made of besides the job. */
 interface ReportOf {
   readonly machine: Machine;
   readonly job: Job;
@@ -123,7 +123,7 @@ function sectionsOf({ machine, job, leader, terms }: ReportOf): ReportSection[] 
   );
 }
 
-/** What the agreed price does not hold: nothing is charged in silence. */
+/** Gives what the agreed price does not hold: nothing is charged in silence. */
 function priceSays({ agreed, used, fitted }: Job): string[] {
   if (!agreed) return fitted.length > 0 ? ["no price approved"] : [];
   const besides = used.filter((u) => !agreed.lines.some((l) => l.item === u.item));
@@ -145,7 +145,7 @@ const declinedSays = (d: Job["declined"][number]): string =>
     ...(d.marked ? ["We shut off its power and gas and tagged it DO NOT USE. Leave it off until it is repaired."] : []),
   ].join(" ");
 
-/** What it was, proposed from the record: to be corrected by whoever tells it. */
+/** Gives what it was, proposed from the record: to be corrected by whoever tells it. */
 export function conclusionFrom(machine: Machine, job: Job, leader: Pick<RankedSuspect, "hypothesis" | "probability"> | undefined): Told {
   const failed = job.evidence.filter((e) => e.source === "technician" && judgedVerdict(machine, job, e) === "fail");
   const faults = leader?.hypothesis.faults ?? [];
@@ -193,7 +193,7 @@ function notSeenTo(machine: Machine, { ticks, fitted }: Job): string[] {
   return [...ticks.filter((t) => t.state === "not-done").map((t) => `${t.says} (${t.why})`), ...open.map((c) => `${c.about}: ${c.says}`)];
 }
 
-/** What it is closed without, and what was said not to be done. */
+/** Gives what it is closed without, and what was said not to be done. */
 function reservations(machine: Machine, job: Job): string[] {
   const unseen = reservationsOf(job);
   const open = new Map(openChecks(machine, job).map((c) => [checkId(c), c]));
@@ -210,7 +210,7 @@ function concluded({ conclusion }: Job): string[] {
   return [wrong, ...(cause ? [`Caused by: ${cause}`] : []), ...(proved ? [`Proved by: ${proved}`] : [])];
 }
 
-/** What the customer does differently from now on. */
+/** Gives what the customer does differently from now on. */
 function toMind(machine: Machine, job: Job): string[] {
   if (job.fitted.length === 0) return [];
   return [

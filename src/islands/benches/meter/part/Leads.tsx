@@ -25,7 +25,7 @@ import type { PartRow } from "./use-part-readings";
 export function Leads({ part, first }: { readonly part: Part; readonly first: PartRow | undefined }) {
   const machine = useMachine();
   const cold = useMemo(() => firstLimits(machine, part), [machine, part]);
-  // What was read says how warm it was: its limits are those.
+  // Whatever was read says how warm it was: its limits are those.
   const limits = first?.old?.judgement.limits ?? cold;
   const suspects = useSuspectMarks(part, limits);
   if (!limits || !first) return null;
@@ -84,7 +84,7 @@ function Drawn({ part }: { readonly part: Part }) {
   );
 }
 
-/** What must be so before the number means anything. */
+/** Shows what must be so before the number means anything. */
 function Checks({ part, limits }: { readonly part: Part; readonly limits: Limits }) {
   const safety = useJob((s) => s.job.safety);
   const off = useJob((s) => s.job.wiresOff.includes(part.id));
@@ -139,7 +139,7 @@ const MOST_SUSPECTS = 3;
 /** A band of so many σ. */
 const SIGMAS = 2;
 
-/** What the leading suspects would read across the part, once it is chosen on the sheet. */
+/** Gives what the leading suspects would read across the part, once it is chosen on the sheet. */
 function useSuspectMarks(part: Part, limits: Limits | undefined): readonly SuspectMark[] {
   const machine = useMachine();
   const chosen = useJob((s) => s.view.chosen.kind === "part" && s.view.chosen.part === part.id);
@@ -151,7 +151,7 @@ function useSuspectMarks(part: Part, limits: Limits | undefined): readonly Suspe
     if (readsOpen(prediction)) return [{ says, from: Infinity, to: Infinity }];
     if (prediction.is !== "value") return [];
     const [from, to] = [Math.max(0, prediction.mean - SIGMAS * sigma), prediction.mean + SIGMAS * sigma];
-    // What reads as a healthy one does is not told apart here.
+    // Whatever reads as a healthy one does is not told apart here.
     return from <= limits.high && to >= limits.low ? [] : [{ says, from, to }];
   });
   return marked.slice(0, MOST_SUSPECTS);

@@ -21,7 +21,7 @@ export function PartPane() {
   const [picked, setPicked] = useState<string | undefined>();
   const [followed, setFollowed] = useState(chosen ?? asked);
   const at = chosen ?? asked;
-  // What is chosen on the sheet or typed leads; between two of those, who picks here does.
+  // Whatever is chosen on the sheet or typed leads; between two of those, who picks here does.
   if (at !== undefined && at !== followed) {
     setFollowed(at);
     setPicked(undefined);
@@ -49,7 +49,7 @@ export function PartPane() {
   );
 }
 
-/** What was read of the part, judged once for all that shows it. */
+/** Shows what was read of the part, judged once for all that shows it. */
 function Read({ part }: { readonly part: Part }) {
   const rows = usePartRows(part);
   return (

@@ -8,7 +8,7 @@ import { findJob } from "../../../../server/kept/jobs";
 
 const person = z.string().trim().min(1).max(120);
 
-/** How long `?by=…` took for panels on machines of this job's kind. */
+/** Says how long `?by=…` took for panels on machines of this job's kind. */
 export const GET: APIRoute = ({ params, url }) =>
   answer(async () => {
     const id = checkJobId(params.id);

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { allowsAlways, always, changesNothing, defineEntry, noUpcasters, text } from "../definition";
 
-/** What it takes back is left out by the fold, before anything has an effect. */
+/** Whatever it takes back is left out by the fold, before anything has an effect. */
 export const retract = defineEntry({
   kind: "retract",
   version: 1,

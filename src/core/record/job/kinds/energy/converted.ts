@@ -2,7 +2,7 @@ import { z } from "zod";
 import { withOpened } from "../../gas";
 import { defineEntry, never, noUpcasters, text } from "../definition";
 
-/** What a conversion to another fuel consists of: all of it or none (NFPA 54, conversion of equipment). */
+/** Holds what a conversion to another fuel consists of: all of it or none (NFPA 54, conversion of equipment). */
 export const CONVERSION = {
   orifice: "Orifice of that fuel, seated and tight",
   spring: "Regulator spring or its setting for that fuel, with its retainer",

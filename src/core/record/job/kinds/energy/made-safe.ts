@@ -2,7 +2,7 @@ import { z } from "zod";
 import { upcaster } from "../../../journal/upcast";
 import { defineEntry, never } from "../definition";
 
-/** What a meter can be tried on. */
+/** Holds what a meter can be tried on. */
 export const KNOWN_SOURCES = ["outlet", "lamp socket", "proving unit"] as const;
 
 const second = z.strictObject({

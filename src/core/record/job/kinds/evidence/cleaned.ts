@@ -13,7 +13,7 @@ export const cleaned = defineEntry({
   upcasters: noUpcasters,
   afterClosing: never,
   allows: () => undefined,
-  // What was found bad and is cleaned puts the air right; what is cleaned for good measure changes nothing that was found.
+  // Whatever was found bad and is cleaned puts the air right; what is cleaned for good measure changes nothing that was found.
   effect: ({ airway }, state, { id }) => {
     const duct = state.machine?.parts.find((p) => p.kind === "duct");
     const found = state.evidence.findLast(({ finding }) => finding.kind === "airway" && finding.place.airway === airway)?.finding;

@@ -28,7 +28,7 @@ export const machine = defineEntry({
   ],
   afterClosing: never,
   allows: allowsAlways,
-  // What was found of a part that the machine does not have stays on record, and counts for nothing.
+  // Whatever was found of a part that the machine does not have stays on record, and counts for nothing.
   effect: ({ machine: machineRef, serial, plate }, { evidence, untold }, { findMachine }) => {
     const found = findMachine(machineRef);
     const has = (f: Finding) => !found || findingKind(f).unknownName(f, found) === undefined;

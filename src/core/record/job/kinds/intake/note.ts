@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { defineEntry, never, noUpcasters, text } from "../definition";
 
-/** What notes are about; said of it in the record and in the report. */
+/** Holds what notes are about; said of it in the record and in the report. */
 const ABOUT = { onset: "Since when", history: "What was before" } as const;
 
 export const note = defineEntry({

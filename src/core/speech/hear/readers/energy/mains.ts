@@ -3,10 +3,10 @@ import type { Machine } from "../../../../model/machine/format";
 
 type Leg = Machine["supply"]["legs"][number];
 
-/** What one leg has to neutral, V. */
+/** Gives what one leg has to neutral, V. */
 const legVolts = ({ supply }: Machine): number => Math.abs(item(supply.legs, 0).volts);
 
-/** What both legs have between them, V; `undefined` where there is one. */
+/** Gives what both legs have between them, V; `undefined` where there is one. */
 function gapVolts({ supply: { legs } }: Machine): number | undefined {
   const [one, two] = legs;
   return one && two ? phasorGap(one, two) : undefined;

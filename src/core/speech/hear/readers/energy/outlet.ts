@@ -42,7 +42,7 @@ const isOfAPart = ({ chunks, machine }: Clause, place: SupplyPlace): boolean =>
       !has(chunks[n.at], "cabinet", "neutral"),
   );
 
-/** What so many values say of the supply; `undefined` where they are more or fewer than what is named. */
+/** Gives what so many values say of the supply; `undefined` where they are more or fewer than what is named. */
 function voltsAt(machine: Machine, place: SupplyPlace, values: readonly number[]): readonly Meaning[] | undefined {
   const [one, two] = machine.supply.legs;
   if (!one || values.length === 0) return undefined;

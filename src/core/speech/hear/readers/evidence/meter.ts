@@ -188,7 +188,7 @@ function couldBeVolts(machine: Machine, id: string, { amount }: Said): boolean {
 const FAR_OFF = 5;
 
 /**
- * What a value may be in ohms, `nominal` being the part's own or 0: a bare one that is absurd for the part may have lost its prefix; a bare
+ * Gives what a value may be in ohms, `nominal` being the part's own or 0: a bare one that is absurd for the part may have lost its prefix; a bare
  * 1 may be an open line.
  */
 function ohmsSaid({ amount, word }: Said, toCabinet: boolean, nominal: number): readonly Ohms[] {

@@ -42,11 +42,11 @@ const MEANT_OTHERWISE: Readonly<Record<string, Rule>> = {
   },
 };
 
-/** Whether the word is there for something else than what was seen. */
+/** True where the word is there for something else than what was seen. */
 export const isMeantOtherwise = (telling: Telling, chunks: readonly Chunk[]): boolean =>
   Object.values(MEANT_OTHERWISE).some((rule) => rule(telling, chunks));
 
-/** Whether it is said of too little to go by: of nothing, or of what this machine does not have. */
+/** True where it is said of too little to go by: of nothing, or of what this machine does not have. */
 export function isTooLittle(
   { row, at, form }: Telling,
   { chunks, machine }: Clause,

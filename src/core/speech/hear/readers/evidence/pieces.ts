@@ -7,7 +7,7 @@ const FREED = /^(freed|freed up|unjammed|cleared|eased)$/;
 const MADE_FAST = /^(fastened|refastened|tightened|retightened|tightened up|secured)$/;
 const PUT_RIGHT = /^(put right|set right|sorted out|corrected|repaired|fixed|mended)/;
 
-/** What is done to each piece that puts it right; a drum that is put back is a panel's work, one that is cleaned is only clean. */
+/** Holds what is done to each piece that puts it right; a drum that is put back is a panel's work, one that is cleaned is only clean. */
 const ACTS: Readonly<Record<MendedPiece, { readonly text: RegExp; readonly renewed: boolean }>> = {
   drum: { text: FREED, renewed: false },
   idler: { text: FREED, renewed: true },

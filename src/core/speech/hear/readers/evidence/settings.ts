@@ -9,7 +9,7 @@ const PANEL_CONTROLS: readonly string[] = ["lock", "delay"];
 const SET_NOW =
   /^(set|turned|switched|put|moved|changed|dialled|dialed|selected|chose|chosen|took|released|unlocked|cancelled|canceled|started)\b/;
 
-/** How a control stands: “cycle knob was at air only”, “turned it to timed dry”, “panel lock is active”. */
+/** Tells how a control stands: “cycle knob was at air only”, “turned it to timed dry”, “panel lock is active”. */
 export function settings(clause: Clause): Candidate[] {
   const { chunks, machine } = clause;
   const found: Candidate[] = [];

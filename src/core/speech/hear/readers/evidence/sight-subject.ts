@@ -5,7 +5,7 @@ import type { Subject } from "../../../lexicon/subjects";
 import { type Clause, has, nounsOf, sensesOf, subjectsOf } from "../../clause";
 import type { Chunk } from "../../senses";
 
-/** What a part is, as a thing that something is seen of. */
+/** Holds what a part is, as a thing that something is seen of. */
 const SUBJECT_OF_KIND: Readonly<Record<string, Subject>> = {
   element: "element",
   igniter: "igniter",

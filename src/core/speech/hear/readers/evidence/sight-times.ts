@@ -53,7 +53,7 @@ function nearestTelling(chunks: readonly Chunk[], at: number): number | undefine
   return undefined;
 }
 
-/** How a time is said: by the word before it. */
+/** Tells how a time is said: by the word before it. */
 function timeWord(chunks: readonly Chunk[], at: number): "at" | "for" | "every" | "bare" {
   for (let i = at - 1; i >= Math.max(0, at - 3); i--) {
     const text = chunks[i]?.text ?? "";

@@ -11,7 +11,7 @@ import { isMeantOtherwise, isTooLittle, type Telling } from "./not-seen";
 import { denialOf, type Spoken, subjectFor } from "./sight-subject";
 import { lastingOf, oftenIn, timesFor } from "./sight-times";
 
-/** What was seen, heard, felt or smelt of the machine as a whole. */
+/** Gives what was seen, heard, felt or smelt of the machine as a whole. */
 export function sights(clause: Clause): Candidate[] {
   const { chunks } = clause;
   if (chunks.some((c) => has(c, "elsewhere"))) return smellOfGas(clause);
@@ -81,7 +81,7 @@ const STRENGTH = /^(very|really|just|only|still|again|quite|barely|hardly|proper
 const strengthOf = (chunks: readonly Chunk[], at: number): number[] =>
   [at - 1, at + 1].filter((i) => STRENGTH.test(chunks[i]?.text ?? "") && !has(chunks[i], "no"));
 
-/** What a sighting leaves in mind: “glows, goes out”. */
+/** Holds what a sighting leaves in mind: “glows, goes out”. */
 const SUBJECT_OF: Readonly<Record<string, Subject>> = {
   glow: "igniter",
   flame: "flame",
@@ -104,7 +104,7 @@ const SAID_OF_ANY: readonly SightId[] = ["glow", "advances", "airflow", "smell",
 
 const canBe = (machine: Machine, sight: SightId): boolean => SAID_OF_ANY.includes(sight) || canShow(machine, sightOf(sight));
 
-/** What each thing is seen to do, where only that it does or does not is said: “motor runs, drum doesn't”. */
+/** Holds what each thing is seen to do, where only that it does or does not is said: “motor runs, drum doesn't”. */
 const DOES: Partial<Record<Subject, string>> = {
   drum: "turns",
   motor: "motor",

@@ -10,7 +10,7 @@ export interface Said {
   readonly word?: "OL" | 0;
 }
 
-/** What is measured here, and the chunks that say so. */
+/** Holds what is measured here, and the chunks that say so. */
 export interface Group {
   readonly said: Said;
   readonly from: number;

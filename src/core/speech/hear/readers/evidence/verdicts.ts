@@ -8,7 +8,7 @@ import { entry, oneOf } from "../../meaning";
 import type { Chunk } from "../../senses";
 import { byHand } from "../work/by-hand";
 
-/** What is said of something without a number: good or bad, by eye or by meter; grounded. */
+/** Gives what is said of something without a number: good or bad, by eye or by meter; grounded. */
 export function verdicts(clause: Clause): Candidate[] {
   const { chunks } = clause;
   const words = chunks.flatMap((chunk, at) => {
@@ -218,7 +218,7 @@ function ofNoun(clause: Clause, noun: NounPhrase, said: Said, leaks: boolean, al
   return one(clause, ids, said, leaks, [noun.at, ...also], 1);
 }
 
-/** What is choked or full of lint is the air's way; what leaks or is metered has wires. */
+/** Whatever is choked or full of lint is the air's way; what leaks or is metered has wires. */
 function suited({ machine }: Clause, ids: readonly string[], said: Said): readonly string[] {
   const airy = ids.filter((id) => partOf(machine, id).kind === "duct");
   if (airy.length > 0 && ids.length > airy.length && said.byEye) return airy;

@@ -41,7 +41,7 @@ export function qualifiersIn({ chunks, machine, carried }: Clause, group: Group)
   };
 }
 
-/** How warm the part itself was. */
+/** Gives how warm the part itself was. */
 const warmthAt = (chunks: readonly Chunk[], at: number, { said }: Group): boolean => {
   const amount = chunks[at]?.amount;
   return isWarmth(amount) || (amount?.unit === "none" && ownTemperature(chunks, at, said.amount));

@@ -126,7 +126,7 @@ function wanted(clause: Clause): Candidate[] {
   const waits = tagged(chunks, "wait");
   if (needs.length === 0 && waits.length === 0) return [];
   const nouns = fittable(clause).filter((n) => !needs.includes(n.at));
-  // What was ordered and is here is needed no more.
+  // Whatever was ordered and is here is needed no more.
   if (nouns.length === 0 || chunks.some((c) => /^(came|arrived|here|delivered|received|is here|has come)$/.test(c.text))) return [];
   // “needs cleaning”: no part is needed.
   if (

@@ -62,7 +62,7 @@ const WAYS: readonly (readonly [RegExp, Way])[] = [
   [/^(forbid live( tests)?|no live( tests)?|dead tests only|live tests (forbidden|off))$/, { liveTests: false }],
 ];
 
-/** How the job is to be worked from here on. */
+/** Tells how the job is to be worked from here on. */
 export function preferenceIn(line: string): Meaning | undefined {
   const sayings = line
     .split(/[;,]/)
@@ -77,7 +77,7 @@ const LEADS =
   /^(?:the )?(?:meter )?(?:leads?|probes?|tips)(?: (?:are|were|read|reads|shorted|zeroed|together|touched|measure|measures|at|is|of))* (\d+(?:[.,]\d+)?|[.,]\d+) ?(?:ohms?|Ω|r)?$|^(?:zero|zeroed|short|shorted|nulled?) (?:the )?(?:meter )?(?:leads?|probes?|tips)(?: (?:at|read|reads|to|is|are))* (\d+(?:[.,]\d+)?|[.,]\d+) ?(?:ohms?|Ω|r)?$/i;
 const MOST_LEAD_OHMS = 10;
 
-/** What the meter's leads read when they are shorted. */
+/** Gives what the meter's leads read when they are shorted. */
 export function leadsIn(line: string): Meaning | undefined {
   const found = LEADS.exec(line.trim().replace(/:/g, "").replace(/\s+/g, " "));
   const ohms = decimalIn(found?.[1] ?? found?.[2] ?? "");
