@@ -2,6 +2,7 @@ import { expect, type Page, test } from "@playwright/test";
 import { FaultSet } from "../../src/core/model/machine/fault";
 import { airflow } from "../../src/core/model/machine/run/heat";
 import { operate, startScript } from "../../src/core/model/machine/run/operate";
+import { celsiusToFahrenheit } from "../../src/core/model/quantity/quantity";
 import { hypothesesOf } from "../../src/core/reason/diagnosis/hypotheses";
 import { coursesOf, eventsOf } from "../../src/core/reason/diagnosis/sequence";
 import { E27, machineOf, next, openJob, type, visit } from "./support/hidden-fault";
@@ -107,11 +108,11 @@ bothWays((way, press) => {
     await expect(next(page)).toHaveAttribute("data-working", "false");
     await visit(page, "Supply & air");
     await press(page, "Duct and flow");
-    await page.getByLabel("Room", { exact: true }).fill("22");
-    await page.getByLabel("Exhaust, mean").fill("25");
+    await page.getByLabel("Room", { exact: true }).fill("72");
+    await page.getByLabel("Exhaust, mean").fill("77");
     await page.getByLabel("Heat", { exact: true }).fill(watts.toFixed(0));
-    await expect(page.getByRole("alert")).toContainText("Rise is only 3 K");
-    await page.getByLabel("Exhaust, mean").fill(exhaustC.toFixed(1));
+    await expect(page.getByRole("alert")).toContainText("Rise is only 5 °F");
+    await page.getByLabel("Exhaust, mean").fill(celsiusToFahrenheit(exhaustC).toFixed(1));
     await expect(page.getByRole("heading", { name: /^Airflow is the cause/ })).toBeVisible();
     const keep = page.getByRole("button", { name: /^Save \d+ ±\d+ cfm as evidence$/ });
     const [found = 0, spread = 0] = [...((await keep.textContent()) ?? "").matchAll(/\d+/g)].map(Number);
@@ -121,17 +122,17 @@ bothWays((way, press) => {
     await expect(record(page).first()).toContainText("Airflow calculated");
     await press(page, "Build the duct");
     await page.getByLabel("foil, straight").fill("0");
-    await expect(page.getByRole("alert").first()).toContainText("0 m can’t be: expected 0.05 to 60 m");
-    await page.getByLabel("foil, straight").fill("2.5");
+    await expect(page.getByRole("alert").first()).toContainText("0 ft can’t be: expected 0.164 to 197 ft");
+    await page.getByLabel("foil, straight").fill("8");
     await press(page, "Save duct to job");
-    await expect(record(page).first()).toContainText("Duct: 5.5 m, 1 bend, louvers");
+    await expect(record(page).first()).toContainText(/Duct: \d+ ft, 1 bend, louvers/);
     await visit(page, "Close up");
     await expect(page.getByRole("list", { name: "Still to check" })).toContainText(/vent is not cleared/);
     await page.reload();
     await expect(next(page)).toHaveAttribute("data-working", "false");
     await visit(page, "Supply & air");
     await press(page, "Duct and flow");
-    await expect(page.getByLabel("foil, straight")).toHaveValue("2.5");
+    await expect(page.getByLabel("foil, straight")).toHaveValue("8");
   });
 
   test(`a simulated logger’s record is taken apart: switches, flow and what switched, ${way}`, async ({ page }) => {
@@ -141,7 +142,7 @@ bothWays((way, press) => {
     await press(page, "Simulated logger");
     const tells = page.getByRole("region", { name: "What the log shows" });
     await expect(tells).toContainText("air flow", { timeout: 20_000 });
-    await expect(tells).toContainText(/opens at \d+\.\d °C/);
+    await expect(tells).toContainText(/opens at \d+\.\d °F/);
     await expect(tells.getByText(/\d+ switches as a table/)).toBeVisible();
     await press(page, "Save airflow as evidence");
     await expect(record(page).first()).toContainText("from record of the exhaust");

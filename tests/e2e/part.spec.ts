@@ -49,7 +49,7 @@ bothWays((way, press) => {
     await read(page, press, /^Read .*Terminal to terminal, in the machine/, "14.2k");
     await read(page, press, /^Read .*hand.*, in the machine/, "13.9k");
     const curve = page.getByRole("figure", { name: "Its curve" });
-    await expect(curve).toContainText("14.2 kΩ at 22 °C (assumed, ±7 K)");
+    await expect(curve).toContainText("14.2 kΩ at 72 °F (assumed, ±13 °F)");
     await expect(curve).toContainText("didn't drop");
     await expect(curve.locator(".apexcharts-svg")).toBeVisible();
     expect(refused).toEqual([]);

@@ -44,8 +44,8 @@ test.each([
 ])("“%s” is understood as “%s”", (line, says) => expect(say(line)).toBe(says));
 
 test.each([
-  ["exhaust 142 F", "Exhaust at its hottest: 61 °C"],
-  ["back pressure 0.6 inwc", "Back pressure: 149 Pa"],
+  ["exhaust 142 F", "Exhaust at its hottest: 142 °F"],
+  ["back pressure 0.6 inwc", "Back pressure: 0.60 in w.c."],
   ["meter first", "Meter first"],
   ["stops early", "Stops early"],
   ["timer stands", "Timer does not advance"],

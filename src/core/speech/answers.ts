@@ -4,7 +4,7 @@ import { kindOf } from "../model/machine/parts/index";
 import { assemblyName, panelName, partName, repairName, repairSays } from "../model/naming/names";
 import { behindSays, isOffSays } from "../model/naming/removals";
 import { capital, minutesSay, percent } from "../model/naming/text";
-import { formatValue } from "../model/quantity/format";
+import { formatValue, textInFahrenheit } from "../model/quantity/format";
 import type { Hypothesis } from "../reason/diagnosis/hypotheses";
 import type { Proposal } from "../reason/planning/proposal";
 import { checkSays, dangerOfRunning } from "../record/job/checks/index";
@@ -143,10 +143,10 @@ function offAnswer(machine: Machine, job: Job): Answer {
 
 function expectAnswer(machine: Machine, part: Part): Answer {
   const named = capital(partName(machine, part.id));
-  const more = [part.test, ...behind(machine, part)];
+  const more = [textInFahrenheit(part.test), ...behind(machine, part)];
   const nominal = nominalOhms(part);
   if (nominal !== undefined)
-    return { says: `${named}: about ${formatValue(nominal, "ohm")}${part.kind === "thermistor" ? " at 25 °C" : " cold"}.`, more };
+    return { says: `${named}: about ${formatValue(nominal, "ohm")}${part.kind === "thermistor" ? " at 77 °F" : " cold"}.`, more };
   const isMetered = kindOf(part).windings(part).length > 0;
   return { says: isMetered ? `${named}: near 0 Ω closed, OL open.` : `${named}: nothing to meter.`, more };
 }

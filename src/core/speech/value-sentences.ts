@@ -4,7 +4,7 @@ import { partOff } from "../model/machine/wiring";
 import { placeSays } from "../model/naming/names";
 import { capital } from "../model/naming/text";
 import { parseQuantity } from "../model/quantity/parse";
-import type { Unit } from "../model/quantity/quantity";
+import { METRE_PER_SECOND_PER_FPM, type Unit } from "../model/quantity/quantity";
 import { SIGHTS } from "../model/sights/sights";
 import type { Finding } from "../record/finding/finding";
 import type { Draft } from "../record/job/kinds/index";
@@ -22,7 +22,7 @@ const value = <U extends Unit>(said: string, unit: U): number | undefined => {
 };
 
 function reading(text: string, machine: Machine): Finding | undefined {
-  const wired = /^(.+?), wires (off|on)(?:, (.+))?: (OL|[^@]+?)(?: at (-?\d+ °C)| (hot))?$/.exec(text);
+  const wired = /^(.+?), wires (off|on)(?:, (.+))?: (OL|[^@]+?)(?: at (-?\d+ °[CF])| (hot))?$/.exec(text);
   if (wired) {
     const [, said = "", wires, state, amount = "", warm, hot] = wired;
     const between = placesOf(machine).get(said);
@@ -138,19 +138,19 @@ function single(text: string, machine: Machine): Finding | undefined {
       : { kind: "temperature", place: { stream: "exhaust" }, result: { is: "value", value: celsius, unit: "celsius" }, circumstances: {} };
   }
   if (where === "Air at the hood") {
-    const speed = /^([\d.]+) m\/s$/.exec(amount)?.[1];
+    const [, speed, unit] = /^([\d.]+) (m\/s|fpm)$/.exec(amount) ?? [];
     return speed === undefined
       ? undefined
       : {
           kind: "airspeed",
           place: { stream: "hood" },
-          result: { is: "value", value: Number(speed), unit: "metre-per-second" },
+          result: { is: "value", value: Number(speed) * (unit === "fpm" ? METRE_PER_SECOND_PER_FPM : 1), unit: "metre-per-second" },
           circumstances: {},
         };
   }
   const holds = /^(.+) holds ([\d.]+) µF$/.exec(text);
   const draws = /^(.+) draws (.+)$/.exec(text);
-  const warm = /^(.+) at (-?\d+ °C)$/.exec(text);
+  const warm = /^(.+) at (-?\d+ °[CF])$/.exec(text);
   const named = (name: string | undefined) => machine.parts.find((p) => p.name === name)?.id;
   const capacitor = holds && named(holds[1]);
   if (capacitor)

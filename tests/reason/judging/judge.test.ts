@@ -135,8 +135,8 @@ describe("what a technician is told", () => {
       pass | Actual under 0.2 Ω. Normal is under 0.5 Ω. | Meter shows 0.2 Ω, leads not zeroed: up to 0.9 Ω of this is leads. Meter accuracy ±(1% + 2 counts). | warm-it
       pass | Actual under 0.4 Ω. Normal is under 0.5 Ω. | Meter shows 0.4 Ω, leads not zeroed: up to 0.9 Ω of this is leads. Meter accuracy ±(1% + 2 counts). | warm-it
       pass | Actual under 0.2 Ω. Normal is under 0.5 Ω. | Meter shows 0.2 Ω, minus leads 0.2 Ω. Meter accuracy ±(1% + 2 counts). | other-state
-      pass | Actual 542 to 577 Ω. Normal is 508 to 621 Ω. | Meter shows 560 Ω. Meter accuracy ±(1% + 2 counts). Rated 564 Ω ±10% at 22 °C (assumed). | coil-cold
-      pass | Actual 710 to 729 Ω. Normal is 603 to 737 Ω. | Meter shows 720 Ω. Meter accuracy ±(1% + 2 counts). Rated 670 Ω ±10% at 70 °C. | coil-cold
+      pass | Actual 542 to 577 Ω. Normal is 508 to 621 Ω. | Meter shows 560 Ω. Meter accuracy ±(1% + 2 counts). Rated 564 Ω ±10% at 72 °F (assumed). | coil-cold
+      pass | Actual 710 to 729 Ω. Normal is 603 to 737 Ω. | Meter shows 720 Ω. Meter accuracy ±(1% + 2 counts). Rated 670 Ω ±10% at 158 °F. | coil-cold
       pass | OL. That's normal here. | 
       fail | Actual 396 to 404 kΩ. Normal is OL, or over 1.00 MΩ. | Meter shows 400 kΩ. Meter accuracy ±(1% + 2 counts). | finger"
     `);

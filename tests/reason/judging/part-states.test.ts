@@ -84,12 +84,12 @@ test("a limit that was warmed must have opened; about as warm as it acts, either
   ] as const;
   expect(cases.map(told)).toMatchInlineSnapshot(`
     [
-      "pass: Open when heated. That's normal: it acts at 121 °C.",
-      "fail: Still closed when heated: stuck closed, should open at 121 °C. Bad, and a fire hazard.",
-      "fail: Open at 91 °C; should open at 121 °C. Bad.",
-      "pass: Still closed at 91 °C. That's normal: it acts at 121 °C.",
-      "cant-tell: It acts near 121 °C. At 121 °C, this can't tell.",
-      "pass: Open at 131 °C. That's normal: it acts at 121 °C.",
+      "pass: Open when heated. That's normal: it acts at 250 °F.",
+      "fail: Still closed when heated: stuck closed, should open at 250 °F. Bad, and a fire hazard.",
+      "fail: Open at 196 °F; should open at 250 °F. Bad.",
+      "pass: Still closed at 196 °F. That's normal: it acts at 250 °F.",
+      "cant-tell: It acts near 250 °F. At 250 °F, this can't tell.",
+      "pass: Open at 268 °F. That's normal: it acts at 250 °F.",
     ]
   `);
 });

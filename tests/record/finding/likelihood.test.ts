@@ -210,16 +210,16 @@ test("every kind has its schema, its words, and a place in the list", () => {
     H3 to H4, wires on: OL
     TB1 to TB2: 238 V
     Heating element draws 21.8 A
-    Exhaust at its hottest: 61 °C
-    Back pressure: 150 Pa
-    Air at the hood: 3.2 m/s
+    Exhaust at its hottest: 142 °F
+    Back pressure: 0.60 in w.c.
+    Air at the hood: 630 fpm
     Airflow calculated: 106 ± 17 cfm (from back pressure)
     Burner input clocked: 21155 ± 614 BTU/h
     capacitor holds 7.60 µF
     Joint at the heating element looks bad
     Heating element is grounded: it leaks to the cabinet
     Timer found at air only
-    Log of the exhaust: 21 °C to 66 °C over 15 min"
+    Log of the exhaust: 70 °F to 151 °F over 15 min"
   `);
 });
 

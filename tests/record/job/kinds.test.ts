@@ -119,7 +119,7 @@ test("each says itself, with a machine and without", () => {
     leak-test: Leak test, union behind the valve: tight (soap solution) | Leak test, union behind the valve: tight (soap solution)
     burner: Burner: natural gas, orifice 2.26 mm, manifold 3.5 in w.c. | Burner: natural gas, orifice 2.26 mm, manifold 3.5 in w.c.
     converted: Converted to propane: orifice, spring, cap, pressure, label | Converted to propane: orifice, spring, cap, pressure, label
-    duct: Duct: 1.5 m, 1 bend, louvers | Duct: 1.5 m, 1 bend, louvers
+    duct: Duct: 5 ft, 1 bend, louvers | Duct: 5 ft, 1 bend, louvers
     gas-opened: Gas joint opened: union behind the valve | Gas joint opened: union behind the valve
     not-done: Not done: door (the customer had to leave) | Not done: door (the customer had to leave)
     finding: Drum belt looks good | look belt: good

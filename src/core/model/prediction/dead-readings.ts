@@ -51,6 +51,8 @@ export class DeadReadings {
   private readonly dead: DeadMachine;
   private readonly wiring: Wiring;
   private readonly number = new Map<string, number>();
+  /** Nets that nothing is joined to: two probes on one of them read no ohms. */
+  private readonly floating = new Map<string, number>();
   private readonly healthy: Variant;
   private readonly branchOf = new Map<string, NamedBranch>();
   private readonly byList = new WeakMap<readonly (readonly Fault[])[], readonly (readonly Difference[])[]>();
@@ -177,7 +179,7 @@ export class DeadReadings {
     for (const d of this.differencesOf(faults)) variant = this.with(variant, d);
     const set = new FaultSet(faults);
     const [a, b] = [this.node(p, set), this.node(q, set)];
-    if (a >= variant.size || b >= variant.size) return [];
+    if (!isJoined(variant.size, a) || !isJoined(variant.size, b)) return [];
     const { size, ohms } = variant;
     const total = real(ohms, a * size + b);
     if (total === Infinity) return [];
@@ -203,11 +205,17 @@ export class DeadReadings {
     return new Set([part, ...this.machine.parts.filter((x) => x.moves.some((m) => m.control === control)).map((x) => x.id)]);
   }
 
-  /** The net that a probe is on; one that nothing is joined to has its number too: two probes on it read no ohms. */
+  /**
+   * The net that a probe is on; below zero where nothing is joined to it. A terminal that only a fault of its part parts from its net is numbered
+   * when that fault's difference is first made.
+   */
   private node(point: string, faults: FaultSet): number {
-    if (isNet(point)) return this.netNumber(point);
-    const wiring = faults.faults.length === 0 ? this.wiring : wiringUnder(this.machine, faults, this.edits);
-    return this.netNumber(probeNode(this.machine, point, wiring));
+    const wiring = isNet(point) || faults.faults.length === 0 ? this.wiring : wiringUnder(this.machine, faults, this.edits);
+    const net = isNet(point) ? point : probeNode(this.machine, point, wiring);
+    const known = this.number.get(net) ?? this.floating.get(net);
+    if (known !== undefined) return known;
+    this.floating.set(net, -1 - this.floating.size);
+    return -this.floating.size;
   }
 
   private with(variant: Variant, difference: Difference): Variant {
@@ -278,7 +286,7 @@ export class DeadReadings {
   private work(variant: Variant, a: number, b: number): Prediction {
     if (a === b) return NOTHING_BETWEEN;
     const { size, ohms } = variant;
-    const mean = a < size && b < size ? real(ohms, a * size + b) : Infinity;
+    const mean = isJoined(size, a) && isJoined(size, b) ? real(ohms, a * size + b) : Infinity;
     return mean === Infinity ? OPEN : new Read(mean, variant, a, b);
   }
 }
@@ -329,6 +337,9 @@ function spreadOfFaults(machine: Machine, faults: readonly Fault[]): number {
 
 const NONE = new FaultSet([]);
 /** Nets are named in capitals, a part's terminals (`element.1`) are not. */
+/** True where a net is in the network of so many. */
+const isJoined = (size: number, net: number): boolean => net >= 0 && net < size;
+
 const isNet = (point: string): boolean => point.charCodeAt(0) >= 65 && point.charCodeAt(0) <= 90;
 
 /**
@@ -338,7 +349,7 @@ const isNet = (point: string): boolean => point.charCodeAt(0) >= 65 && point.cha
  */
 function moves(variant: Variant, { gone, come }: Difference, a: number, b: number): boolean {
   const { size, ohms } = variant;
-  if (a >= size || b >= size || ohms[a * size + b] === Infinity) return come.length > 0;
+  if (!isJoined(size, a) || !isJoined(size, b) || ohms[a * size + b] === Infinity) return come.length > 0;
   for (const c of gone) {
     if (ohms[c.a * size + a] === Infinity) continue;
     if (Math.abs(transferOhms(variant, a, b, c.a, c.b)) > ROUNDING * c.ohms) return true;

@@ -1,25 +1,19 @@
-import { celsiusToFahrenheit, UNIT_SYMBOL, type Unit } from "./quantity";
-
-interface DisplayUnits {
-  readonly temperature: "C" | "F";
-}
-
-const DEFAULT_UNITS: DisplayUnits = { temperature: "C" };
+import { celsiusToFahrenheit, METRE_PER_SECOND_PER_FPM, PASCAL_PER_INCH_OF_WATER, UNIT_SYMBOL, type Unit } from "./quantity";
 
 /** As it is written beside its unit: as many digits as count at its size. The same number again for what was written. */
-export function formatValue(value: number, unit: Unit, units: DisplayUnits = DEFAULT_UNITS): string {
+export function formatValue(value: number, unit: Unit): string {
   if (!Number.isFinite(value)) return "OL";
   switch (unit) {
     case "ohm":
       return formatOhms(value);
     case "celsius":
-      return units.temperature === "F" ? `${celsiusToFahrenheit(value).toFixed(0)} °F` : `${value.toFixed(0)} °C`;
+      return fahrenheit(value);
     case "pascal":
-      return `${value.toFixed(0)} Pa`;
+      return `${rounded(value / PASCAL_PER_INCH_OF_WATER, [[2, 2]], 1)} in w.c.`;
     case "farad":
       return `${significant(value * 1e6)} µF`;
     case "metre-per-second":
-      return `${value.toFixed(1)} m/s`;
+      return `${(value / METRE_PER_SECOND_PER_FPM).toFixed(0)} fpm`;
     case "second":
       return Math.round(value) >= 120 ? `${trimZeros((value / 60).toFixed(1))} min` : `${value.toFixed(0)} s`;
     case "watt":
@@ -52,3 +46,12 @@ const significant = (x: number): string =>
     [100, 1],
   ]);
 const trimZeros = (text: string): string => text.replace(/\.0$/, "");
+
+/** A temperature in °C, as a US technician reads it. */
+export const fahrenheit = (celsius: number, digits = 0): string => `${celsiusToFahrenheit(celsius).toFixed(digits)} °F`;
+
+/** A difference of temperatures in K, likewise. */
+export const fahrenheitRise = (kelvin: number, digits = 0): string => `${((kelvin * 9) / 5).toFixed(digits)} °F`;
+
+/** A text of a machine's file, whose temperatures are in °C. */
+export const textInFahrenheit = (text: string): string => text.replaceAll(/(-?\d+) °C/g, (_, c) => fahrenheit(Number(c)));

@@ -25,6 +25,9 @@ export const UNIT_SYMBOL: Record<Unit, string> = {
 /** Pa of an inch of water at 4 °C (NIST SP 811, appendix B.8). */
 export const PASCAL_PER_INCH_OF_WATER = 249.08891;
 
+/** m/s of a foot a minute (NIST SP 811, appendix B.8). */
+export const METRE_PER_SECOND_PER_FPM = 0.00508;
+
 /** m³ of a cubic foot (NIST SP 811, appendix B.8). */
 export const M3_PER_FT3 = 0.3048 ** 3;
 

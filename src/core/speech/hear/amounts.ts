@@ -1,4 +1,4 @@
-import { PASCAL_PER_INCH_OF_WATER } from "../../model/quantity/quantity";
+import { METRE_PER_SECOND_PER_FPM, PASCAL_PER_INCH_OF_WATER } from "../../model/quantity/quantity";
 import { isOneAway } from "./spelling";
 
 /** Holds what a number's unit makes of it. `none`: no unit was said. `kilo`, `mega`, `milli`: a bare prefix. `degree`, `inch`: C or F, water or not, is not told. */
@@ -28,8 +28,6 @@ export interface Amount {
   /** It can be read as another number too: 1,350. */
   readonly or?: number;
 }
-
-const METRE_PER_SECOND_PER_FPM = 0.00508;
 
 const UNITS: readonly (readonly [pattern: RegExp, unit: SaidUnit, factor: number])[] = [
   [/^(kΩ|kohms?|k ohms?|kilo ?ohms?|kilohms?|kr)$/i, "ohm", 1e3],

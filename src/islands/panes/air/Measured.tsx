@@ -1,5 +1,6 @@
 import type { AirMeasured, FlowEstimate } from "../../../core/model/air/estimates";
 import { AIR_RANGES, LEAST_RISE_K } from "../../../core/model/air/ranges";
+import { fahrenheitRise } from "../../../core/model/quantity/format";
 import { PASCAL_PER_INCH_OF_WATER } from "../../../core/model/quantity/quantity";
 import { FROM_SAYS, flowSays } from "../../../core/speech/words/bench/air";
 import styles from "../../../ui/Calculator.module.css";
@@ -29,7 +30,7 @@ export function measuredFrom(t: AirTyped): { readonly measured: AirMeasured; rea
   const louvres = t.open !== undefined && t.of !== undefined ? { open: t.open, of: t.of } : undefined;
   const amiss =
     rise !== undefined && rise < LEAST_RISE_K
-      ? `Rise is only ${rise.toFixed(0)} K; flow needs ${LEAST_RISE_K} K or more. Run it empty until hot, then read again.`
+      ? `Rise is only ${fahrenheitRise(rise)}; flow needs ${fahrenheitRise(LEAST_RISE_K)} or more. Run it empty until hot, then read again.`
       : louvres && (louvres.of < 1 || louvres.open > louvres.of)
         ? `${louvres.open} of ${louvres.of} louvers can't be open. Enter no more than there are.`
         : undefined;

@@ -17,7 +17,10 @@ interface Props {
 
 const DIAMETERS = [0.08, 0.1016, 0.125, 0.1524];
 const OPEN = [1, 0.75, 0.5, 0.25, 0.1];
-const NEW_METRES = 1.5;
+const NEW_METRES = 1.524;
+const METRES_PER_INCH = 0.0254;
+
+const feet = (metres: number): string => `${(metres / METRES_PER_INCH / 12).toFixed(0)} ft`;
 
 /** The run, piece by piece, with what each loses; a piece is added with one touch. */
 export function RunEditor({ run, onRun, losses, worst }: Props) {
@@ -64,13 +67,13 @@ export function RunEditor({ run, onRun, losses, worst }: Props) {
           label="Diameter"
           value={run.diameterM}
           of={DIAMETERS}
-          says={(d) => `${Math.round(d * 1000)} mm, ${(d / 0.0254).toFixed(0)} in`}
+          says={(d) => `${(d / METRES_PER_INCH).toFixed(0)} in.`}
           onChoose={(diameterM) => onRun({ ...run, diameterM })}
         />
       </div>
       <p className={straight > allowed ? bench.caution : styles.note}>
-        {straight.toFixed(1)} m straight, {bends.toFixed(1)} m for its bends; {allowed.toFixed(1)} m are allowed ({USUAL_LIMIT_M.toFixed(1)}{" "}
-        m less the bends: a default, go by the manufacturer).
+        {feet(straight)} straight, {feet(bends)} for its bends; {feet(allowed)} are allowed ({feet(USUAL_LIMIT_M)} less the bends: a
+        default, go by the manufacturer).
       </p>
     </section>
   );

@@ -2,7 +2,7 @@ import type { ApexOptions } from "apexcharts";
 import { useMemo, useState } from "react";
 import { type SoakReading, soakOf } from "../../../core/model/burner/soak";
 import type { PartOf } from "../../../core/model/machine/format";
-import { formatValue } from "../../../core/model/quantity/format";
+import { fahrenheit, formatValue } from "../../../core/model/quantity/format";
 import { parseQuantity } from "../../../core/model/quantity/parse";
 import bench from "../../../ui/Bench.module.css";
 import worked from "../../../ui/Calculator.module.css";
@@ -64,14 +64,14 @@ export function SoakTest({ coils }: { readonly coils: readonly PartOf<"coil">[] 
           <p role="status">
             {soak.opened ? (
               <b>
-                {coil.name} opens between {soak.opened.from.toFixed(0)} and {soak.opened.to.toFixed(0)} °C: it reads good cold, and fails
+                {coil.name} opens between {fahrenheit(soak.opened.from)} and {fahrenheit(soak.opened.to)}: it reads good cold, and fails
                 hot.
               </b>
             ) : (
               <>
-                Now at {soak.celsius.at(-1)?.toFixed(0)} °C by its own ohms; it has not opened up to there.
+                Now at {fahrenheit(soak.celsius.at(-1) ?? base.celsius)} by its own ohms; it has not opened up to there.
                 {soak.settles &&
-                  ` It would settle at about ${soak.settles.celsius.toFixed(0)} °C, two thirds of that in ${formatValue(soak.settles.seconds, "second")}.`}
+                  ` It would settle at about ${fahrenheit(soak.settles.celsius)}, two thirds of that in ${formatValue(soak.settles.seconds, "second")}.`}
               </>
             )}
           </p>
@@ -118,7 +118,7 @@ function SoakChart({ readings, soak, settles, roomC }: SoakChartProps) {
         tickAmount: Math.min(8, minutes),
         labels: { formatter: (v) => `${Number(v).toFixed(0)} min` },
       },
-      yaxis: { labels: { formatter: (v) => `${v?.toFixed(0)} °C` } },
+      yaxis: { labels: { formatter: (v) => fahrenheit(v ?? 0) } },
     };
   }, [readings, soak, settles, roomC]);
   return (
@@ -130,7 +130,7 @@ function SoakChart({ readings, soak, settles, roomC }: SoakChartProps) {
             <tr key={r.seconds}>
               <th scope="row">{r.seconds / MINUTE_S} min</th>
               <td>{formatValue(r.ohms, "ohm")}</td>
-              <td>{soak[i] === undefined ? "open" : `${soak[i].toFixed(0)} °C`}</td>
+              <td>{soak[i] === undefined ? "open" : fahrenheit(soak[i])}</td>
             </tr>
           ))}
         </tbody>

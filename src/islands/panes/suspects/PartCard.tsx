@@ -3,6 +3,7 @@ import { assemblyIdOf, fittingOf } from "../../../core/model/machine/assembly";
 import { type Part, partOf } from "../../../core/model/machine/format";
 import { windingsOf } from "../../../core/model/machine/metering";
 import { capital } from "../../../core/model/naming/text";
+import { textInFahrenheit } from "../../../core/model/quantity/format";
 import { Button } from "../../../ui/Button";
 import { Press } from "../../../ui/Press";
 import { useDispatch, useJob, useMachine } from "../../store/context";
@@ -25,7 +26,7 @@ export function PartCard({ part: id }: { readonly part: string }) {
     <section className={styles.card} aria-label={part.name}>
       <CardHead title={part.name} />
       <Standing part={id} />
-      <p>{part.does}</p>
+      <p>{textInFahrenheit(part.does)}</p>
       <Facts part={part} />
       {isRead && (
         <>
@@ -78,7 +79,7 @@ function Facts({ part }: { readonly part: Part }) {
   return (
     <dl>
       <dt>Test</dt>
-      <dd>{part.test}</dd>
+      <dd>{textInFahrenheit(part.test)}</dd>
       <dt>Where</dt>
       <dd>{part.where}</dd>
       {part.nets.length > 0 && (

@@ -94,7 +94,7 @@ export function airRows(cases: readonly Case[], limitPa: number): AirRow[] {
     each("limit opens", (c) =>
       c.limitAtS === undefined ? { says: "never", is: "good" } : { says: `after ${minutes(c.limitAtS)}`, is: "bad" },
     ),
-    each("exhaust, est.", (c) => ({ says: `${c.exhaustLowC.toFixed(0)} to ${formatValue(c.exhaustHighC, "celsius")}` })),
+    each("exhaust, est.", (c) => ({ says: `${formatValue(c.exhaustLowC, "celsius")} to ${formatValue(c.exhaustHighC, "celsius")}` })),
     each("load dry in, est.", (c) => ({ says: c.dryS === undefined ? "not in one cycle" : minutes(c.dryS) })),
     each("energy per load", (c) => ({ says: `${c.kilowattHours.toFixed(1)} kWh` })),
     each("cut-off opens again in", (c) =>

@@ -4,7 +4,7 @@ import type { RunFit } from "../../../model/fitting/fit-run";
 import type { Machine } from "../../../model/machine/format";
 import { airflow } from "../../../model/machine/run/heat";
 import { clockSays } from "../../../model/naming/text";
-import { formatValue } from "../../../model/quantity/format";
+import { fahrenheit, fahrenheitRise, formatValue } from "../../../model/quantity/format";
 import { cfmOf } from "../../../model/quantity/quantity";
 import { flowSays } from "./air";
 
@@ -17,24 +17,25 @@ interface CycleFact {
   readonly is?: "good" | "bad" | undefined;
 }
 
-const celsius = (c: number): string => `${c.toFixed(1)} °C`;
+const degrees = (celsius: number): string => fahrenheit(celsius, 1);
+const by = (kelvin: number): string => fahrenheitRise(kelvin, 1);
 
 /** Gives what a record of the exhaust comes to, fact by fact, held against what the machine's file says. */
 export function cycleFacts(
   machine: Machine,
   { cycling, course, fit }: { readonly cycling: Cycling; readonly course: Course; readonly fit: RunFit | string },
 ): CycleFact[] {
-  const facts: CycleFact[] = [{ name: "rises", says: `${course.risesKPerMin.toFixed(1)} K a minute at most` }];
+  const facts: CycleFact[] = [{ name: "rises", says: `${by(course.risesKPerMin)} a minute at most` }];
   if (cycling.peak !== null && cycling.trough !== null)
     facts.push({
       name: "swings",
-      says: `${celsius(cycling.trough)} to ${celsius(cycling.peak)}; overshoots by ${(course.overshootK ?? 0).toFixed(1)} K, undershoots by ${(course.undershootK ?? 0).toFixed(1)} K`,
+      says: `${degrees(cycling.trough)} to ${degrees(cycling.peak)}; overshoots by ${by(course.overshootK ?? 0)}, undershoots by ${by(course.undershootK ?? 0)}`,
     });
   if (course.plateau) {
-    const { from, to, celsius: at } = course.plateau;
+    const { from, to, celsius } = course.plateau;
     facts.push({
       name: "wet",
-      says: `stands at ${celsius(at)} from ${clockSays(from)} to ${clockSays(to)}: water takes the heat; dry after that`,
+      says: `stands at ${degrees(celsius)} from ${clockSays(from)} to ${clockSays(to)}: water takes the heat; dry after that`,
     });
   }
   if (typeof fit === "string") return [...facts, { name: "fit", says: `can’t be fitted: ${fit}` }];
@@ -46,7 +47,7 @@ export function cycleFacts(
     ...switchedBy(machine, fit),
     {
       name: "left over",
-      says: `${fit.leftK.toFixed(1)} K, 1 σ${fit.leftK > ODD_K ? ": more than noise. The machine is not as its file, or it was not empty." : ""}`,
+      says: `${by(fit.leftK)}, 1 σ${fit.leftK > ODD_K ? ": more than noise. The machine is not as its file, or it was not empty." : ""}`,
       is: fit.leftK > ODD_K ? "bad" : undefined,
     },
   );
@@ -84,7 +85,7 @@ function switchedBy(machine: Machine, { off, on }: RunFit): CycleFact[] {
   return [
     {
       name: "switched by",
-      says: `${part.name}: opens at ${celsius(opens)}, closes at ${celsius(closes)}; rated ${part.opensC} and ${part.closesC} °C ±${RATED_WITHIN_K} K`,
+      says: `${part.name}: opens at ${degrees(opens)}, closes at ${degrees(closes)}; rated ${fahrenheit(part.opensC)} and ${fahrenheit(part.closesC)} ±${fahrenheitRise(RATED_WITHIN_K)}`,
       is: good ? "good" : "bad",
     },
   ];

@@ -7,6 +7,7 @@ import { MENDED_PIECES, type MendedPiece } from "../../../model/machine/pieces";
 import { readTerminal } from "../../../model/machine/wiring";
 import { controlsSay, partName, pointSays, windingSays } from "../../../model/naming/names";
 import { lower } from "../../../model/naming/text";
+import { textInFahrenheit } from "../../../model/quantity/format";
 import { sightOf } from "../../../model/sights/sights";
 import { AIRWAY, airwayAnswers } from "../../../record/finding/airway";
 import { controlsIn, wiringIn } from "../../../record/finding/circumstances";
@@ -96,7 +97,7 @@ const LOOKS: Record<Examination["by"], (name: string) => string> = {
 
 const lookSays = (part: Part): TestWords => ({
   title: LOOKS[kindOf(part).examined(part)?.by ?? "look"](lower(part.name)),
-  how: kindOf(part).examined(part) ? part.test : "Charred, brown, cracked? Tug each wire.",
+  how: kindOf(part).examined(part) ? textInFahrenheit(part.test) : "Charred, brown, cracked? Tug each wire.",
 });
 
 const controlName = (machine: Machine, id: string): string => lower(machine.controls.find((c) => c.id === id)?.name ?? id);

@@ -2,6 +2,7 @@ import type { ApexOptions } from "apexcharts";
 import { useMemo } from "react";
 import type { Machine } from "../../../../core/model/machine/format";
 import { clockSays } from "../../../../core/model/naming/text";
+import { fahrenheit } from "../../../../core/model/quantity/format";
 import type { RankedSuspect } from "../../../../core/reason/diagnosis/standing";
 import { cycleFacts } from "../../../../core/speech/words/bench/cycles";
 import bench from "../../../../ui/Bench.module.css";
@@ -102,7 +103,7 @@ function CycleChart({
       colors: ["--good", ...others.map(() => "--hatch"), "--action", "--ink"],
       stroke: { width: [2, ...others.map(() => 1.5), 2.5, 1.5], dashArray: [6, ...others.map((_, i) => 2 + 2 * i), 3, 0] },
       xaxis: { type: "numeric", ...roundTicks(end), labels: { formatter: (v) => clockSays(Number(v)) } },
-      yaxis: { labels: { formatter: (v) => `${v?.toFixed(0)} °C` } },
+      yaxis: { labels: { formatter: (v) => fahrenheit(v ?? 0) } },
     };
   }, [read, outline, suspects, end]);
   return (
@@ -134,7 +135,7 @@ function Switches({ read: { cycling } }: { readonly read: ReadCycle }) {
               <tr key={s.t}>
                 <td>{clockSays(s.t)}</td>
                 <td>{s.to}</td>
-                <td>{s.celsius.toFixed(1)} °C</td>
+                <td>{fahrenheit(s.celsius, 1)}</td>
               </tr>
             ))}
           </tbody>

@@ -1,7 +1,7 @@
 import type { ApexOptions } from "apexcharts";
 import { useMemo } from "react";
 import type { Machine, PartOf } from "../../../../core/model/machine/format";
-import { formatValue } from "../../../../core/model/quantity/format";
+import { fahrenheit, formatValue } from "../../../../core/model/quantity/format";
 import { curvePoints, fellInHand, type OnCurve, onCurve } from "../../../../core/reason/judging/thermistor";
 import { inHandSays, onCurveSays } from "../../../../core/speech/words/bench/thermistor";
 import { Chart } from "../../../../ui/chart/Chart";
@@ -59,7 +59,7 @@ function chartOf(part: PartOf<"thermistor">, { cold, warm, fresh }: Curves): Ape
     colors: ["--ink", "--quiet", "--quiet", "--bad", "--suspect", "--action"],
     stroke: { width: [2.5, 1, 1, 0, 0, 0], dashArray: [0, 5, 5, 0, 0, 0] },
     markers: { size: [0, 0, 0, 8, 8, 8], shape: ["circle", "circle", "circle", "circle", "square", "diamond"] },
-    xaxis: { type: "numeric", min: 0, max: 100, tickAmount: 5, labels: { formatter: (v) => `${v} °C` } },
+    xaxis: { type: "numeric", min: 0, max: 100, tickAmount: 5, labels: { formatter: (v) => fahrenheit(Number(v)) } },
     yaxis: {
       logarithmic: true,
       ...decadesRound(points.map((p) => p.ohms)),
