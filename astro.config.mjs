@@ -5,10 +5,19 @@ import { packedFiles } from "./cli/pack-files.mjs";
 import { handbook, linksToPages } from "./src/pages/_handbook.mjs";
 import { serviceWorker } from "./src/service-worker/integration.mjs";
 
+/** `client:shown`: alive once the benches that the page came with are here. */
+const whenShown = {
+  name: "when-shown",
+  hooks: {
+    "astro:config:setup": ({ addClientDirective }) =>
+      addClientDirective({ name: "shown", entrypoint: new URL("./src/islands/frame/when-shown.ts", import.meta.url) }),
+  },
+};
+
 export default defineConfig({
   output: "server",
   adapter: node({ mode: "middleware" }),
-  integrations: [react(), handbook(), serviceWorker(), packedFiles()],
+  integrations: [react(), whenShown, handbook(), serviceWorker(), packedFiles()],
   image: { service: passthroughImageService() },
   markdown: { rehypePlugins: [linksToPages], syntaxHighlight: false },
   telemetry: false,
@@ -17,7 +26,6 @@ export default defineConfig({
   build: { inlineStylesheets: "never" },
   vite: {
     worker: { format: "es" },
-    // Some modules wait for what their page shows before it comes alive.
     build: {
       target: "es2022",
       rollupOptions: {

@@ -4,3 +4,8 @@ declare namespace App {
     readonly firstAnswers?: import("./server/answers/first-answers").FirstAnswers;
   }
 }
+
+interface Window {
+  /** Done once the benches that the page came with are here; left out on pages of no job. */
+  yennicShown?: Promise<unknown>;
+}

@@ -110,6 +110,13 @@ test(`no folder holds more than ${MOST_FILES} files of code`, () => {
   expect([...counts].filter(([, n]) => n > MOST_FILES)).toEqual([]);
 });
 
+test("no file of the browser waits while it is loaded: files that are bundled as one would wait for each other", () => {
+  const waiting = files
+    .filter((f) => f.startsWith("src/islands/") || f.startsWith("src/ui/"))
+    .filter((f) => /^(export )?(const .*= )?await /m.test(readFileSync(join(ROOT, f), "utf8")));
+  expect(waiting).toEqual([]);
+});
+
 test("a comment says what something is or does: none begins with a question", () => {
   const asking = [...files, ...below("tests").filter((f) => CODE.test(f))].flatMap((f) =>
     [...readFileSync(join(ROOT, f), "utf8").matchAll(/(?:\/\*\*?|^\s*\/\/|\/\*\*\n\s*\*) (?:What|How|Whether|Who)\b.*/gm)].map(

@@ -36,4 +36,10 @@ const shown = (): readonly Stage[] =>
     ? STAGES
     : (document.querySelector("[data-benches]")?.getAttribute("data-benches") ?? "").split(" ").filter((name) => isStage(name));
 
-await Promise.all(shown().map((bench) => BENCHES[bench].load()));
+/**
+ * Done once the benches that the page shows as it comes are here: the page waits for it before it comes alive. No module does: a bench may need what
+ * lies in one file with this one, and each would wait for the other.
+ */
+export const shownBenches: Promise<unknown> = Promise.all(shown().map((bench) => BENCHES[bench].load()));
+
+if (!import.meta.env.SSR) window.yennicShown = shownBenches;
