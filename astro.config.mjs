@@ -10,7 +10,7 @@ const whenShown = {
   name: "when-shown",
   hooks: {
     "astro:config:setup": ({ addClientDirective }) =>
-      addClientDirective({ name: "shown", entrypoint: new URL("./src/islands/frame/when-shown.ts", import.meta.url) }),
+      addClientDirective({ name: "shown", entrypoint: "./src/islands/frame/when-shown.ts" }),
   },
 };
 
