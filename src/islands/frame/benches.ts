@@ -1,6 +1,7 @@
 import { useEffect, useState } from "react";
 import { isStage, STAGES, type Stage } from "../../core/record/job/stages";
 import type { BenchParts } from "../benches/parts";
+import { shownHearing } from "../store/hearing";
 import { type Later, later } from "../store/later";
 
 /** Each bench comes when it is opened. */
@@ -37,9 +38,9 @@ const shown = (): readonly Stage[] =>
     : (document.querySelector("[data-benches]")?.getAttribute("data-benches") ?? "").split(" ").filter((name) => isStage(name));
 
 /**
- * Done once the benches that the page shows as it comes are here: the page waits for it before it comes alive. No module does: a bench may need what
+ * Done once the benches that the page shows as it comes are here, and what hears if they show that: the page waits for it before it comes alive. No module does: a bench may need what
  * lies in one file with this one, and each would wait for the other.
  */
-export const shownBenches: Promise<unknown> = Promise.all(shown().map((bench) => BENCHES[bench].load()));
+export const shownBenches: Promise<unknown> = Promise.all([shownHearing, ...shown().map((bench) => BENCHES[bench].load())]);
 
 if (!import.meta.env.SSR) window.yennicShown = shownBenches;
