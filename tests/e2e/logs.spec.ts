@@ -64,10 +64,10 @@ bothWays((way, press) => {
     await press(page, "Logger’s file");
     const csv = `Time (s),Exhaust (°C)\n${Array.from({ length: 60 }, (_, i) => `${i * 10},${(21 + 40 * (1 - Math.exp(-i / 12))).toFixed(1)}`).join("\n")}\nlogging stopped,\n`;
     await choose(page, { name: "exhaust.csv", mimeType: "text/csv", buffer: Buffer.from(csv) });
-    await expect(pane(page)).toContainText("60 readings over 9.8 min: 70 °F to 142 °F");
+    await expect(pane(page)).toContainText("60 readings over 9.8 min: 70 °F to 141 °F");
     await expect(pane(page)).toContainText("line 62:");
     await press(page, "Save log");
-    await expect(page.getByLabel("Record", { exact: true })).toContainText("Log of the exhaust: 70 °F to 142 °F over 9.8 min");
+    await expect(page.getByLabel("Record", { exact: true })).toContainText("Log of the exhaust: 70 °F to 141 °F over 9.8 min");
     await page.reload();
     await press(page, "Logger’s file");
     await press(page, /^Open again: Log of the exhaust/);
