@@ -156,6 +156,8 @@ test("without a server every page opens: the list, a job, a new job that is work
   await type(page, "proved dead");
   const known = page.url();
   await expect.poll(async () => (await onServer(idOf(page))).entries.map((e) => e.kind)).toContain("made-safe");
+  // The page has heard so, too.
+  await expect(page.getByText(/not sent yet/)).toHaveCount(0);
   await server.kill();
 
   await page.goto(`${server.url}/jobs`);
