@@ -43,7 +43,6 @@ export function firstAnswers(tables: string): FirstAnswers {
   // A record has another reference with each entry; whether a proof of dead has run out changes the answer too.
   const known = new WeakMap<Job["record"], Map<string, FirstAnswer>>();
   const queue = new Map<string, Waiting>();
-  const resting = new Map<string, NodeJS.Timeout>();
   let asked: (Waiting & { readonly turn: number }) | undefined;
   let worker: Worker | undefined;
   let turn = 0;
@@ -97,19 +96,24 @@ export function firstAnswers(tables: string): FirstAnswers {
   };
   return {
     ask: (job) => Promise.race([put(job), new Promise<undefined>((late) => setTimeout(() => late(undefined), PATIENCE_MS))]),
-    prepare: (job) => {
-      const busy = resting.get(job.id);
-      clearTimeout(busy);
+    prepare: atOnceAndRested(put),
+  };
+}
+
+/** Has the first state of a job worked out at once; while more come, the last of them once it rests. */
+function atOnceAndRested(put: (job: Job) => Promise<unknown>): FirstAnswers["prepare"] {
+  const resting = new Map<string, NodeJS.Timeout>();
+  return (job) => {
+    const busy = resting.get(job.id);
+    clearTimeout(busy);
+    resting.delete(job.id);
+    if (job.closed) return;
+    if (!busy) void put(job);
+    const rested = () => {
       resting.delete(job.id);
-      if (job.closed) return;
-      // The first of a job is there at once; while more come, the last of them.
-      if (!busy) void put(job);
-      const rested = () => {
-        resting.delete(job.id);
-        void put(job);
-      };
-      resting.set(job.id, setTimeout(rested, REST_MS).unref());
-    },
+      void put(job);
+    };
+    resting.set(job.id, setTimeout(rested, REST_MS).unref());
   };
 }
 

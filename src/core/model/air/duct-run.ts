@@ -1,5 +1,5 @@
 import { ductLoss } from "../physics/duct-loss";
-import { PASCAL_PER_INCH_OF_WATER } from "../quantity/quantity";
+import { METRES_PER_FOOT, PASCAL_PER_INCH_OF_WATER } from "../quantity/quantity";
 
 /** Holds what a duct is made of. */
 const MATERIALS = ["metal", "foil"] as const;
@@ -26,7 +26,7 @@ export interface DuctRun {
 /** Roughness of the wall, m: drawn metal duct, and foil that is pulled out (ASHRAE Handbook, Fundamentals, duct design). */
 const ROUGHNESS_M: Readonly<Record<Material, number>> = { metal: 0.09e-3, foil: 0.9e-3 };
 /** A bend is as much as so many m of straight duct at a diameter of 4 in, where its maker says nothing (ICC International Residential Code, M1502). */
-const BEND_M: Readonly<Record<45 | 90, number>> = { 45: 2.5 * 0.3048, 90: 5 * 0.3048 };
+const BEND_M: Readonly<Record<45 | 90, number>> = { 45: 2.5 * METRES_PER_FOOT, 90: 5 * METRES_PER_FOOT };
 const BEND_DIAMETER_M = 0.1016;
 /** Loss of a hood in heads of its own speed, where its maker says nothing (ASHRAE duct fitting database, exhaust hoods; est.). */
 const HOOD_HEADS: Readonly<Record<Hood, number>> = { louvres: 1.6, flap: 1.2, none: 1 };
@@ -34,7 +34,7 @@ const HOOD_HEADS: Readonly<Record<Hood, number>> = { louvres: 1.6, flap: 1.2, no
 const AIR_KG_PER_M3 = 1.09;
 const AIR_VISCOSITY = 1.8e-5;
 /** Straight duct that is allowed where nobody says otherwise, m: 35 ft, less the bends (ICC International Residential Code, M1502.4.5). */
-export const USUAL_LIMIT_M = 35 * 0.3048;
+export const USUAL_LIMIT_M = 35 * METRES_PER_FOOT;
 /** Back pressure that is allowed where nobody says otherwise, Pa: 0.6 in w.c. */
 export const USUAL_LIMIT_PA = 0.6 * PASCAL_PER_INCH_OF_WATER;
 

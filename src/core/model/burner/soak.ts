@@ -9,7 +9,7 @@ export interface SoakReading {
 }
 
 /** Holds what a soak test comes to. °C. */
-interface Soak {
+export interface Soak {
   /** Temperature at each reading; `undefined` for OL. */
   readonly celsius: readonly (number | undefined)[];
   /** Where it would settle, and how soon it is two thirds there, s; `undefined` of fewer than three readings. */

@@ -1,6 +1,5 @@
-import { M3_PER_FT3, PASCAL_PER_INCH_OF_WATER, wattsOf } from "../quantity/quantity";
+import { M3_PER_FT3, METRES_PER_INCH, PASCAL_PER_INCH_OF_WATER, wattsOf } from "../quantity/quantity";
 
-const METRE_PER_INCH = 0.0254;
 /** Of air at 60 °F and 1 atm, at which gas is metered, kg/m³ (AGA Report 3). */
 const METERED_AIR = 1.2232;
 
@@ -16,7 +15,7 @@ export interface GasAtOrifice {
 /** ft³/h for each square inch of an orifice: Q = Cd A √(2 Δp / ρ) (Baumeister, Marks' Standard Handbook, flow through orifices). */
 function flowPerSquareInch({ dischargeCoefficient, pressureInWc, specificGravity }: GasAtOrifice): number {
   const metresPerSecond = Math.sqrt((2 * pressureInWc * PASCAL_PER_INCH_OF_WATER) / (specificGravity * METERED_AIR));
-  return (dischargeCoefficient * METRE_PER_INCH ** 2 * metresPerSecond * 3600) / M3_PER_FT3;
+  return (dischargeCoefficient * METRES_PER_INCH ** 2 * metresPerSecond * 3600) / M3_PER_FT3;
 }
 
 /** Gives what passes an orifice and what it heats. Inches, then ft³/h, BTU/h and W; for gas at room temperature and pressures so low that it hardly expands (under some 1 psi). Its error is mostly that of Cd, ± 5 %. */

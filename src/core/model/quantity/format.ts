@@ -1,4 +1,11 @@
-import { celsiusToFahrenheit, METRE_PER_SECOND_PER_FPM, PASCAL_PER_INCH_OF_WATER, UNIT_SYMBOL, type Unit } from "./quantity";
+import {
+  celsiusToFahrenheit,
+  METRE_PER_SECOND_PER_FPM,
+  METRES_PER_FOOT,
+  PASCAL_PER_INCH_OF_WATER,
+  UNIT_SYMBOL,
+  type Unit,
+} from "./quantity";
 
 /** As it is written beside its unit: as many digits as count at its size. The same number again for what was written. */
 export function formatValue(value: number, unit: Unit): string {
@@ -55,3 +62,6 @@ export const fahrenheitRise = (kelvin: number, digits = 0): string => `${((kelvi
 
 /** A text of a machine's file, whose temperatures are in °C. */
 export const textInFahrenheit = (text: string): string => text.replaceAll(/(-?\d+) °C/g, (_, c) => fahrenheit(Number(c)));
+
+/** A length in m. */
+export const feet = (metres: number): string => `${(metres / METRES_PER_FOOT).toFixed(0)} ft`;

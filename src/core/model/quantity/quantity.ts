@@ -25,11 +25,15 @@ export const UNIT_SYMBOL: Record<Unit, string> = {
 /** Pa of an inch of water at 4 °C (NIST SP 811, appendix B.8). */
 export const PASCAL_PER_INCH_OF_WATER = 249.08891;
 
+/** m of a foot and of an inch (NIST SP 811, appendix B.8). */
+export const METRES_PER_FOOT = 0.3048;
+export const METRES_PER_INCH = 0.0254;
+
 /** m/s of a foot a minute (NIST SP 811, appendix B.8). */
 export const METRE_PER_SECOND_PER_FPM = 0.00508;
 
 /** m³ of a cubic foot (NIST SP 811, appendix B.8). */
-export const M3_PER_FT3 = 0.3048 ** 3;
+export const M3_PER_FT3 = METRES_PER_FOOT ** 3;
 
 /** International table BTU, J (NIST SP 811, appendix B.8). */
 const JOULE_PER_BTU = 1055.05585262;

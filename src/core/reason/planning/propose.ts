@@ -7,13 +7,10 @@ import { doubt } from "./doubt";
 import { choose } from "./next";
 import { numberBeforeClosing } from "./numbers-of-run";
 import type { Proposal } from "./proposal";
-import { AT_ONCE, CHOSEN, decided, doubtedStep, toClose } from "./rules";
+import { AT_ONCE, CHOSEN, decided, toClose, weighedOf } from "./rules";
 import { type Situation, situationOf } from "./situation";
 import { insteadOf, promisedTest } from "./steady";
 import type { TestCatalogue } from "./tests/catalogue";
-
-/** Above this a repair is proven before another part is fitted: a run costs less than a wrong part. */
-const PROVE_BEFORE_NEXT_PART = 0.3;
 
 /**
  * The next step of a job: a test while one saves more than it costs, else the repair; after the repair, the way to a safe close. `before`: the proposal
@@ -31,8 +28,7 @@ export function propose(catalogue: TestCatalogue, job: Job, ranking: Ranking, be
 function weighed(s: Situation): Proposal | undefined {
   const choice = choose(s, { promised: s.before && promisedTest(s.before, s.job) });
   if (!choice) return s.unexplained ? doubt(s, { fixed: s.ranking.fixed }) : toClose(s);
-  const mayBeFixed = s.provable && s.ranking.fixed > PROVE_BEFORE_NEXT_PART;
-  return decided(CHOSEN, { ...s, choice, mayBeFixed, doubted: doubtedStep(s, choice) });
+  return decided(CHOSEN, weighedOf(s, choice));
 }
 
 /** Holds what a page comes with: how the suspects of its job stand and what is next. */

@@ -19,13 +19,26 @@ import type { TestAction } from "./tests/tests";
 import { type Valued, worth } from "./tests/valued";
 import { examine, wayToClose } from "./way-to-close";
 
+/** Above this a repair is proven before another part is fitted: a run costs less than a wrong part. */
+const PROVE_BEFORE_NEXT_PART = 0.3;
+
 /** A situation in which tests and repairs were weighed. */
-export interface Weighed extends Situation {
+interface Weighed extends Situation {
   readonly choice: Choice;
   /** A run is worth its minutes before another part. */
   readonly mayBeFixed: boolean;
   /** Holds what doubt asks for, where it leads. */
   readonly doubted: Proposal | undefined;
+  /** The repair that was chosen, as a step; `undefined` where a test was, or nothing. */
+  readonly fit: { readonly repair: RepairChance; readonly proposal: Proposal } | undefined;
+}
+
+export function weighedOf(s: Situation, choice: Choice): Weighed {
+  const { action } = choice;
+  const mayBeFixed = s.provable && s.ranking.fixed > PROVE_BEFORE_NEXT_PART;
+  const fits = action?.kind === "repair" && action.group.assemblies.length > 0;
+  const fit = fits ? { repair: action, proposal: proposeFit(s, choice, action) } : undefined;
+  return { ...s, choice, mayBeFixed, doubted: doubtedStep(s, choice), fit };
 }
 
 /** A case in which the step is known: `undefined` where it does not apply. */
@@ -34,7 +47,7 @@ interface Rule<S extends Situation> {
   readonly step: (s: S) => Proposal | undefined;
 }
 
-/** Gives what `when` finds is handed to `step`; `undefined` and `false`: nothing. */
+/** A rule whose `step` gets what `when` finds; `undefined` and `false`: it does not apply. */
 const ruleFor =
   <S extends Situation>() =>
   <T>(name: string, { when, step }: { when: (s: S) => T | false | undefined; step: (s: S, of: T) => Proposal }): Rule<S> => ({
@@ -70,12 +83,17 @@ function trippedInsulation({ machine, job }: Situation) {
   return danger?.code === "insulation" && danger;
 }
 
-const besides = (s: Situation) => (s.job.fitted.length > 0 && !s.job.proof ? cheapBeside(s) : undefined);
-
 /** Above this the repair is taken to be done: on to the proof. */
 const SURELY_FIXED = 0.75;
 
-const isSurelyFixed = (s: Situation): boolean => s.provable && s.ranking.fixed >= SURELY_FIXED - (besides(s)?.share ?? 0);
+/** True where the repair is taken to be done, but for what may be wrong besides. */
+const isSurelyFixed = ({ provable, ranking }: Situation, share = 0): boolean => provable && ranking.fixed >= SURELY_FIXED - share;
+
+/** Once the repair is taken to be done, and before it is proven: what is cheap to put right besides. */
+function besides(s: Situation) {
+  const beside = s.job.fitted.length > 0 && !s.job.proof ? cheapBeside(s) : undefined;
+  return beside && isSurelyFixed(s, beside.share) && beside;
+}
 
 /** The test that the proposal before promised, right after the power was switched for it. */
 function kept({ catalogue, machine, job, before }: Weighed): { readonly test: TestAction; readonly before: Proposal } | undefined {
@@ -100,10 +118,8 @@ function testChosen({ choice: { action } }: Weighed, when: (test: Valued) => boo
   return action?.kind === "test" && when(action.valued) ? action.valued : undefined;
 }
 
-const repairChosen = ({ choice: { action } }: Weighed): RepairChance | undefined => (action?.kind === "repair" ? action : undefined);
-
 /** It is likelier than a repair that nothing is wrong. */
-const nothingToRepair = (s: Weighed): boolean => repairChosen(s)?.group.assemblies.length === 0;
+const nothingToRepair = ({ choice, fit }: Weighed): boolean => choice.action?.kind === "repair" && !fit;
 
 /** Gives what giving up comes before. */
 const afterRun = ({ unexplained, ranking }: Situation): Before => (unexplained ? { fixed: ranking.fixed } : "little to test");
@@ -118,7 +134,7 @@ function clash(s: Situation): { readonly again: TestAction; readonly entry: stri
 /** Before a part is fitted that reads otherwise in a cold room: how warm it is here. */
 function roomAsked(s: Weighed): { readonly test: TestAction; readonly part: string } | undefined {
   const { catalogue, machine, job } = s;
-  const assemblies = repairChosen(s)?.group.assemblies ?? [];
+  const assemblies = s.fit?.repair.group.assemblies ?? [];
   const part = assemblies.flatMap((a) => partsOfAssembly(machine, a)).find((p) => wantsRoom(job.evidence, p, machine));
   const test = part === undefined ? undefined : offeredTests(catalogue.tests, machine, job).find((t) => asksRoom(t.question));
   return part !== undefined && test && timesTaken(job, test) === 0 ? { test, part } : undefined;
@@ -126,17 +142,13 @@ function roomAsked(s: Weighed): { readonly test: TestAction; readonly part: stri
 
 /** A dear part, before which what the model does not have is looked at. */
 function partInDoubt(s: Weighed): Before | undefined {
-  const repair = repairChosen(s);
-  if (!repair) return undefined;
-  const gamble = isGamble(proposeFit(s, s.choice, repair));
-  const assembly = dueOf(s, s.choice.belief, repair.group);
+  if (!s.fit) return undefined;
+  const gamble = isGamble(s.fit.proposal);
+  const assembly = dueOf(s, s.choice.belief, s.fit.repair.group);
   return isDear(s, assembly) && doubtBeforePart(s, gamble) ? { assembly, gamble } : undefined;
 }
 
-function numberFirst(s: Weighed): Proposal | undefined {
-  const repair = repairChosen(s);
-  return repair && beforeGamble(s, proposeFit(s, s.choice, repair), repair.group);
-}
+const numberFirst = (s: Weighed): Proposal | undefined => s.fit && beforeGamble(s, s.fit.proposal, s.fit.repair.group);
 
 /** Before a part is bought that nobody found bad: a number of the run, where nobody has it. */
 function beforeGamble(s: Weighed, fit: Proposal, group: RepairGroup): Proposal | undefined {
@@ -155,7 +167,7 @@ const isDear = ({ machine, job }: Situation, assembly: string): boolean =>
 const isGamble = ({ reason }: Proposal): boolean => reason.code === "likely-repair" && reason.gamble !== undefined;
 
 /** While the record is likelier under none of the suspects, nothing is fitted: entries are taken again, or it is said. */
-export function doubtedStep(s: Situation, choice: Choice): Proposal | undefined {
+function doubtedStep(s: Situation, choice: Choice): Proposal | undefined {
   const found = foundOutside(s.job);
   if (found && isLikelyOutside(s.ranking)) return proposeMend(s, found.piece, s.ranking.outside);
   if (!doubtLeads(s)) return undefined;
@@ -202,8 +214,8 @@ export const AT_ONCE: readonly Rule<Situation>[] = [
   }),
   atOnce("the rest of a set that was begun", { when: (s) => !s.job.proof && siblingDue(s), step: proposeSibling }),
   atOnce("the number that settles a run", { when: (s) => s.unexplained && numberBeforeClosing(s), step: itself }),
-  atOnce("what is cheap besides", { when: (s) => isSurelyFixed(s) && besides(s), step: proposeBeside }),
-  atOnce("the proof of a repair", { when: isSurelyFixed, step: toClose }),
+  atOnce("what is cheap besides", { when: besides, step: proposeBeside }),
+  atOnce("the proof of a repair", { when: (s) => isSurelyFixed(s), step: toClose }),
   atOnce("the proof of what no circuit shows", { when: ({ job }) => foundOutside(job)?.mended, step: toClose }),
 ];
 
@@ -250,5 +262,5 @@ export const CHOSEN: readonly Rule<Weighed>[] = [
   }),
   chosen("a look at what the model does not have, before a part", { when: partInDoubt, step: doubt }),
   chosen("a number of the run, before a gamble", { when: numberFirst, step: itself }),
-  chosen("the repair", { when: repairChosen, step: (s, repair) => ({ ...proposeFit(s, s.choice, repair), by: s.choice.by }) }),
+  chosen("the repair", { when: ({ fit }) => fit?.proposal, step: ({ choice }, proposal) => ({ ...proposal, by: choice.by }) }),
 ];

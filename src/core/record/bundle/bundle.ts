@@ -36,9 +36,14 @@ export const manifestSchema = z
       .min(1)
       .max(5000)
       .describe("Everything else in the file."),
+    sha256: fileHashSchema
+      .optional()
+      .describe("Of this manifest without this field, as canonical JSON (keys sorted); left out by files of the first programs."),
   })
   .describe("What a job that was taken out holds.");
 type Manifest = z.infer<typeof manifestSchema>;
+
+const hashOfManifest = (said: Omit<Manifest, "sha256">): string => fileHash(strToU8(canonicalJson(said)));
 
 const EXTENSIONS = { "image/jpeg": "jpg", "text/csv": "csv" } as const;
 /** The earliest time that a zip can say, in local time as it wants it: no clock goes into the file. */
@@ -54,12 +59,13 @@ export function packBundle({ job, number, entries, machines, files }: Bundle): U
     ...files.map((f): [string, Uint8Array] => [`files/${f.hash}.${EXTENSIONS[f.type]}`, f.bytes]),
   ];
   contents.sort(([a], [b]) => (a < b ? -1 : 1));
-  const manifest: Manifest = {
+  const said: Omit<Manifest, "sha256"> = {
     format: BUNDLE_FORMAT,
     job,
     ...(number !== undefined && { number }),
     contents: contents.map(([path, bytes]) => ({ path, bytes: bytes.length, sha256: fileHash(bytes) })),
   };
+  const manifest: Manifest = { ...said, sha256: hashOfManifest(said) };
   const all: [string, Uint8Array][] = [["manifest.json", strToU8(`${JSON.stringify(manifest, null, 1)}\n`)], ...contents];
   // Pictures are packed already.
   return zipSync(Object.fromEntries(all.map(([path, bytes]) => [path, [bytes, { mtime: NO_TIME, level: path.endsWith(".jpg") ? 0 : 6 }]])));
@@ -122,7 +128,13 @@ function unpacked(zip: Uint8Array): Bundle {
 function manifestOf(bytes: Uint8Array | undefined): Manifest {
   if (!bytes) return amiss("it has no manifest.json; expected a job as Yennic gives it out");
   const parsed = manifestSchema.safeParse(jsonOf("manifest.json", bytes));
-  if (parsed.success) return parsed.data;
+  if (parsed.success) {
+    const { sha256, ...said } = parsed.data;
+    // A zip's own sums are not looked at by what unpacks it here.
+    return sha256 === undefined || sha256 === hashOfManifest(said)
+      ? parsed.data
+      : amiss("manifest.json is damaged: it is not what it says of itself");
+  }
   const [issue] = parsed.error.issues;
   return amiss(`manifest.json, ${issue?.path.join(".") || "whole"}: ${issue?.message}`);
 }

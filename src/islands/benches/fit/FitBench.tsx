@@ -42,19 +42,9 @@ export function FitBench() {
   const lists = machine.exchanges.filter((e) => assemblies.includes(e.of));
   const [picked, setPicked] = useState<Pane | undefined>();
   const pane = picked ?? (lists.length > 0 && fitted.length > 0 ? "exchange" : "sheet");
-  const names: [Pane, string][] = [
-    ["sheet", "Sheet"],
-    ["price", "Price"],
-    ["parts", "Parts"],
-    ["exchange", "Replacement"],
-    ["wires", "Wires"],
-    ...(machine.drum.routing ? [["belt", "Belt"] as [Pane, string]] : []),
-    ...(machine.burner ? [["burner", "Burner"] as [Pane, string]] : []),
-    ["photos", "Photos"],
-  ];
   const tabs = (
     <nav className={panes.panes} aria-label="Under the repairs">
-      {names.map(([p, name]) => (
+      {panesOf(machine).map(([p, name]) => (
         <Button key={p} aria-pressed={pane === p} onClick={() => setPicked(p)}>
           {name}
         </Button>
@@ -98,6 +88,18 @@ export function FitBench() {
     </>
   );
 }
+
+/** The panes under the repairs that this machine has, by name. */
+const panesOf = ({ drum, burner }: Machine): readonly (readonly [Pane, string])[] => [
+  ["sheet", "Sheet"],
+  ["price", "Price"],
+  ["parts", "Parts"],
+  ["exchange", "Replacement"],
+  ["wires", "Wires"],
+  ...(drum.routing ? [["belt", "Belt"] as const] : []),
+  ...(burner ? [["burner", "Burner"] as const] : []),
+  ["photos", "Photos"],
+];
 
 /** The list of each exchange; of any other by its name. */
 function Exchanges({ machine, lists }: { readonly machine: Machine; readonly lists: readonly Exchange[] }) {

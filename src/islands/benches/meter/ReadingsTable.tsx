@@ -10,6 +10,7 @@ import {
 import { ArrowDown, ArrowUp } from "lucide-react";
 import { useMemo, useState } from "react";
 import { formatValue } from "../../../core/model/quantity/format";
+import { UNIT_SYMBOL, UNITS } from "../../../core/model/quantity/quantity";
 import { type ReadingRow, readingsCsv, readingsJson, readingsOf, readingsText } from "../../../core/speech/words/report/readings";
 import { Button } from "../../../ui/Button";
 import { Clock } from "../../../ui/Clock";
@@ -19,6 +20,12 @@ import { MiniScale } from "../../panes/reading/MiniScale";
 import { useJob, useMachine } from "../../store/context";
 import styles from "./ReadingsTable.module.css";
 
+/** As everywhere on the screen; what is taken out stays in the unit of the row. */
+function amountSays({ value, unit: symbol }: ReadingRow): string {
+  const unit = UNITS.find((u) => UNIT_SYMBOL[u] === symbol);
+  return unit ? formatValue(value ?? Infinity, unit) : `${value} ${symbol}`;
+}
+
 const column = createColumnHelper<ReadingRow>();
 const COLUMNS = [
   column.accessor("at", { header: "When", cell: (c) => <Clock at={c.getValue()} />, enableGlobalFilter: false }),
@@ -27,7 +34,7 @@ const COLUMNS = [
   column.accessor((r) => r.value ?? Infinity, {
     id: "value",
     header: "Reading",
-    cell: ({ row: { original: r } }) => <b>{r.unit === "Ω" ? formatValue(r.value ?? Infinity, "ohm") : `${r.value} ${r.unit}`}</b>,
+    cell: ({ row: { original: r } }) => <b>{amountSays(r)}</b>,
   }),
   column.accessor("healthy", {
     header: "Normal",

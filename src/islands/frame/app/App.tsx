@@ -31,7 +31,7 @@ function At({ place }: { readonly place: Place }) {
       return <NewJobHere />;
     case "settings":
       return <Settings />;
-    case "reckon":
+    case "calculators":
       return <Reckon />;
     case "stock":
       return <StockPage />;

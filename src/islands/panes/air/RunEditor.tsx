@@ -1,6 +1,8 @@
 import { Plus, X } from "lucide-react";
 import { type DuctRun, HOODS, lengthsOf, type Material, type Piece, USUAL_LIMIT_M } from "../../../core/model/air/duct-run";
 import { AIR_RANGES } from "../../../core/model/air/ranges";
+import { feet } from "../../../core/model/quantity/format";
+import { METRES_PER_INCH } from "../../../core/model/quantity/quantity";
 import { HOOD_SAYS, inWcSays, pieceSays } from "../../../core/speech/words/bench/air";
 import bench from "../../../ui/Bench.module.css";
 import { Button } from "../../../ui/Button";
@@ -18,9 +20,6 @@ interface Props {
 const DIAMETERS = [0.08, 0.1016, 0.125, 0.1524];
 const OPEN = [1, 0.75, 0.5, 0.25, 0.1];
 const NEW_METRES = 1.524;
-const METRES_PER_INCH = 0.0254;
-
-const feet = (metres: number): string => `${(metres / METRES_PER_INCH / 12).toFixed(0)} ft`;
 
 /** The run, piece by piece, with what each loses; a piece is added with one touch. */
 export function RunEditor({ run, onRun, losses, worst }: Props) {

@@ -1,6 +1,6 @@
 import type { ApexOptions } from "apexcharts";
 import { useMemo, useState } from "react";
-import { type SoakReading, soakOf } from "../../../core/model/burner/soak";
+import { type Soak, type SoakReading, soakOf } from "../../../core/model/burner/soak";
 import type { PartOf } from "../../../core/model/machine/format";
 import { fahrenheit, formatValue } from "../../../core/model/quantity/format";
 import { parseQuantity } from "../../../core/model/quantity/parse";
@@ -61,26 +61,36 @@ export function SoakTest({ coils }: { readonly coils: readonly PartOf<"coil">[] 
       )}
       {readings.length > 0 && bad < 0 && (
         <>
-          <p role="status">
-            {soak.opened ? (
-              <b>
-                {coil.name} opens between {fahrenheit(soak.opened.from)} and {fahrenheit(soak.opened.to)}: it reads good cold, and fails
-                hot.
-              </b>
-            ) : (
-              <>
-                Now at {fahrenheit(soak.celsius.at(-1) ?? base.celsius)} by its own ohms; it has not opened up to there.
-                {soak.settles &&
-                  ` It would settle at about ${fahrenheit(soak.settles.celsius)}, two thirds of that in ${formatValue(soak.settles.seconds, "second")}.`}
-              </>
-            )}
-          </p>
+          <SoakSays coil={coil.name} soak={soak} roomC={base.celsius} />
           <SoakChart readings={readings} soak={soak.celsius} settles={soak.settles} roomC={base.celsius} />
         </>
       )}
     </section>
   );
 }
+
+interface SoakSaysProps {
+  readonly coil: string;
+  readonly soak: Soak;
+  readonly roomC: number;
+}
+
+/** The temperatures between which the coil opened; or how warm it is, and where it would settle. */
+const SoakSays = ({ coil, soak: { opened, celsius, settles }, roomC }: SoakSaysProps) => (
+  <p role="status">
+    {opened ? (
+      <b>
+        {coil} opens between {fahrenheit(opened.from)} and {fahrenheit(opened.to)}: it reads good cold, and fails hot.
+      </b>
+    ) : (
+      <>
+        Now at {fahrenheit(celsius.at(-1) ?? roomC)} by its own ohms; it has not opened up to there.
+        {settles &&
+          ` It would settle at about ${fahrenheit(settles.celsius)}, two thirds of that in ${formatValue(settles.seconds, "second")}.`}
+      </>
+    )}
+  </p>
+);
 
 interface SoakChartProps {
   readonly readings: readonly SoakReading[];

@@ -1,7 +1,7 @@
+import { feet } from "../../../../model/quantity/format";
 import { ductRunSchema } from "../../duct-run";
 import { defineEntry, never, noUpcasters } from "../definition";
 
-const METRES_PER_FOOT = 0.3048;
 const HOODS = { louvres: "louvers", flap: "flap", none: "open end" } as const;
 
 export const duct = defineEntry({
@@ -17,6 +17,6 @@ export const duct = defineEntry({
   says: ({ pieces, hood }) => {
     const metres = pieces.reduce((sum, p) => sum + (p.is === "straight" ? p.metres : 0), 0);
     const bends = pieces.filter((p) => p.is === "bend").length;
-    return `Duct: ${(metres / METRES_PER_FOOT).toFixed(0)} ft, ${bends} ${bends === 1 ? "bend" : "bends"}, ${HOODS[hood]}`;
+    return `Duct: ${feet(metres)}, ${bends} ${bends === 1 ? "bend" : "bends"}, ${HOODS[hood]}`;
   },
 });

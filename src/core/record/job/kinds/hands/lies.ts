@@ -12,7 +12,7 @@ export const lies = defineEntry({
       where: text.max(120).describe("Where it is; empty when it lies there no more."),
       who: text.min(1).max(80).optional().describe("Who has it."),
     })
-    .describe("Where something of a machine that stands open lies, and who has it."),
+    .describe("Where something that came off a machine is, and who has it."),
   upcasters: noUpcasters,
   afterClosing: never,
   allows: allowsAlways,
