@@ -47,6 +47,8 @@ function entryGist({ kind, body }: Draft, machine: Machine): string {
       return `panel ${body.panel} ${body.state}`;
     case "wire":
       return `wire ${body.of} ${body.state}`;
+    case "leak-test":
+      return `leak ${body.tight ? "tight" : "bubbles"}`;
     case "closed":
       return "close";
     case "retract":
@@ -62,7 +64,6 @@ function entryGist({ kind, body }: Draft, machine: Machine): string {
     case "conclusion":
     case "handed-over":
     case "gas-opened":
-    case "leak-test":
     case "burner":
     case "converted":
     case "duct":

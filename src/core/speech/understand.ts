@@ -13,6 +13,7 @@ import type { JobState } from "../record/job/state";
 import type { Carried } from "./hear/clause";
 import { hear } from "./hear/hear";
 import type { Asked, Command, Heard, Meaning } from "./hear/meaning";
+import { withJoints } from "./joint-meant";
 import { ownSentence } from "./own-sentences";
 import { refusalSays } from "./words/card/refusals";
 import { warningSays } from "./words/card/warnings";
@@ -66,7 +67,7 @@ export function understand(line: string, context: Context): Understanding {
   const own = ownSentence(line, machine);
   const heard: Heard = own
     ? { status: "understood", meanings: [{ is: "entry", draft: own }], guesses: [], rest: false }
-    : hear(line, machine, carriedFrom(context));
+    : withJoints(hear(line, machine, carriedFrom(context)), job);
   const [first] = heard.meanings;
   if (first?.is === "command")
     return first.command === "close" ? closing(job) : { is: "command", command: first.command, says: COMMAND_SAYS[first.command] };

@@ -1,7 +1,8 @@
 import { expect, test } from "vitest";
+import { firstAnswer } from "../../../src/core/reason/planning/propose";
 import { CONVERSION_ITEMS } from "../../../src/core/record/job/kinds/energy/converted";
 import { entryKind } from "../../../src/core/record/job/kinds/index";
-import { jobOf, SAFE, shipped } from "../../job-of";
+import { catalogueOf, jobOf, SAFE, shipped, suspectsFor } from "../../job-of";
 
 const G14 = shipped("kelvane-g14");
 const leaks = (job: ReturnType<typeof jobOf>) =>
@@ -60,4 +61,26 @@ test("a conversion is all of it or none, on a dead machine, and its orifice is a
   const converted = { kind: "converted", body: { to: "propane", items: all } } as never;
   const job = jobOf(G14, [SAFE, converted]);
   expect([job.burnerSet?.gas, leaks(job)]).toEqual(["propane", ["joint"]]);
+});
+
+test("a line of a checklist that was done at the valve opens its joint, once; one that only compares or comes after opens none", () => {
+  const tick = (list: string, item: string) => ({ kind: "tick", body: { list, item, says: "x", state: "done" } }) as const;
+  expect(jobOf(G14, [SAFE, tick("fit.gas-valve", "bracket")]).joints.map((j) => j.name)).toEqual(["joint at the gas valve"]);
+  expect(jobOf(G14, [SAFE, tick("valve-work", "orifice")]).joints.map((j) => j.name)).toEqual(["orifice"]);
+  for (const t of [tick("fit.gas-valve", "off"), tick("valve-work", "sleeve"), tick("fit.igniter", "bracket")])
+    expect(jobOf(G14, [SAFE, t]).joints).toEqual([]);
+  const soaped = [SAFE, tick("fit.gas-valve", "orifice"), tested("joint at the gas valve", true), tick("fit.gas-valve", "sealant")];
+  expect(leaks(jobOf(G14, soaped))).toEqual([]);
+});
+
+test("with a joint untested nothing is proposed that runs the machine: its leak test comes first", () => {
+  const suspects = suspectsFor(G14);
+  const catalogue = catalogueOf(suspects);
+  for (const before of [["no heat"], ["no heat", SAFE], ["no heat", SAFE, "fitted igniter"]] as const) {
+    const job = jobOf(G14, [...before, opened("union")]);
+    const { proposal } = firstAnswer(suspects, catalogue, job);
+    expect(["energise", "prove"]).not.toContain(proposal?.step.kind);
+    const afterTest = firstAnswer(suspects, catalogue, jobOf(G14, [...before, opened("union"), tested("union", true)])).proposal;
+    if (afterTest?.step.kind === "energise") expect(proposal?.step).toMatchObject({ kind: "examine", check: { code: "leak" } });
+  }
 });

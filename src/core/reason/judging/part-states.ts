@@ -53,6 +53,8 @@ export function statesOf(machine: Machine, part: Part): PartState[] {
   const at = ends(first.terminals);
   const led = controlOf(part);
   const others = (machine.controls.find((c) => c.id === led?.control)?.positions ?? []).filter((p) => !led?.in.includes(p.id));
+  // The ground conductor is the cabinet's own: it is read from end to end, and stays on.
+  const isGround = part.nets.includes(machine.supply.ground.pin);
   const state = (is: Otherwise, question: MeteredQuestion, onBench = false): PartState => ({
     id: is,
     state: { is },
@@ -72,7 +74,9 @@ export function statesOf(machine: Machine, part: Part): PartState[] {
     ...WARMED.filter((w) => w.kinds.includes(part.kind)).map((w) => state(w.is, ohms(at, { partHot: true }, closed), w.onBench)),
     ...(part.kind === "capacitor"
       ? [state("capacitance", { kind: "capacitance", place: { part: part.id }, circumstances: {} })]
-      : [state("to-cabinet", ohms([at[0], machine.cabinet]))]),
+      : isGround
+        ? []
+        : [state("to-cabinet", ohms([at[0], machine.cabinet]))]),
     ...(LEAKY.includes(part.kind) ? [state("insulation", ohms([at[0], machine.cabinet], { testVolts: TEST_VOLTS }))] : []),
     ...(CLAMPED.includes(part.kind) ? [state("running", { kind: "amps", place: { through: part.id }, circumstances: {} })] : []),
   ];

@@ -1,3 +1,6 @@
+import type { Machine } from "../../model/machine/format";
+import { findingKind } from "../../record/finding/finding";
+import { dangerOfRunning } from "../../record/job/checks/index";
 import type { Job } from "../../record/job/fold";
 import { assembliesFitted } from "../../record/job/state";
 import { type Ranking, rank } from "../diagnosis/rank";
@@ -6,11 +9,12 @@ import type { SuspectSet } from "../diagnosis/suspect-set";
 import { doubt } from "./doubt";
 import { choose } from "./next";
 import { numberBeforeClosing } from "./numbers-of-run";
-import type { Proposal } from "./proposal";
+import type { Proposal, Step } from "./proposal";
 import { AT_ONCE, CHOSEN, decided, toClose, weighedOf } from "./rules";
 import { type Situation, situationOf } from "./situation";
 import { insteadOf, promisedTest } from "./steady";
 import type { TestCatalogue } from "./tests/catalogue";
+import { examine } from "./way-to-close";
 
 /**
  * The next step of a job: a test while one saves more than it costs, else the repair; after the repair, the way to a safe close. `before`: the proposal
@@ -20,9 +24,22 @@ export function propose(catalogue: TestCatalogue, job: Job, ranking: Ranking, be
   if (job.closed) return undefined;
   const s = situationOf(catalogue, job, ranking, before);
   const next = decided(AT_ONCE, s) ?? weighed(s);
-  const proposal = next?.step.kind === "close" ? (numberBeforeClosing(s) ?? next) : next;
+  const proposal = beforePower(s, next?.step.kind === "close" ? (numberBeforeClosing(s) ?? next) : next);
   const instead = before && proposal && insteadOf(before, proposal, job);
   return instead ? { ...proposal, instead } : proposal;
+}
+
+/** Before a machine is run, whatever stands against running it. */
+function beforePower({ machine, job }: Situation, proposal: Proposal | undefined): Proposal | undefined {
+  const danger = proposal && runsMachine(machine, proposal.step) ? dangerOfRunning(machine, job) : undefined;
+  return danger ? examine(machine, job, danger) : proposal;
+}
+
+function runsMachine(machine: Machine, step: Step): boolean {
+  if (step.kind === "energise" || step.kind === "prove") return true;
+  if (step.kind !== "test") return false;
+  const { question } = step.test;
+  return ["on", "live"].includes(findingKind(question).power(question, machine));
 }
 
 function weighed(s: Situation): Proposal | undefined {

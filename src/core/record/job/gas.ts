@@ -1,6 +1,7 @@
 import { assemblyIdOf } from "../../model/machine/assembly";
 import type { Machine } from "../../model/machine/format";
 import { pieceId } from "../../model/machine/pieces";
+import { assemblyName } from "../../model/naming/names";
 import type { GasJoint, JobState } from "./state";
 
 /** A joint's name is no longer, so that it can be named when it is tested. */
@@ -16,3 +17,21 @@ export function withOpened({ joints, evidence }: Pick<JobState, "joints" | "evid
 export const disturbsGas = (machine: Machine, assembly: string): boolean =>
   assembly === pieceId("burner") ||
   machine.parts.some((p) => (p.kind === "gas-valve" || p.kind === "gas-supply") && assemblyIdOf(p) === assembly);
+
+/** The joint at an assembly, as the record names it. */
+export const jointAt = (machine: Machine, assembly: string): string => `joint at the ${assemblyName(machine, assembly)}`;
+
+/** The list of what was done at the gas valve, with its lines that open a joint. */
+export const VALVE_LIST = "valve-work";
+const VALVE_JOINTS: Readonly<Record<string, string>> = { orifice: "orifice", spring: "regulator" };
+
+/** Steps of an exchange that are not made on the part itself. */
+const BESIDE: readonly string[] = ["compare", "reading", "after"];
+
+/** The gas joint that must have been open for a line of a checklist to be done; `undefined`: none. */
+export function jointWorkedOn(machine: Machine, list: string, item: string): string | undefined {
+  if (list === VALVE_LIST && machine.burner) return VALVE_JOINTS[item];
+  const exchange = machine.exchanges.find((e) => list === `fit.${e.id}`);
+  const step = exchange?.steps.find((s) => s.id === item);
+  return exchange && step && disturbsGas(machine, exchange.of) && !BESIDE.includes(step.is) ? jointAt(machine, exchange.of) : undefined;
+}

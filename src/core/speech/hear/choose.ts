@@ -5,6 +5,7 @@ import { type Candidate, type Carried, type Clause, has } from "./clause";
 import { isSo, type Manner, mannerOf, sortOf } from "./manner";
 import { type Meaning, sightIn } from "./meaning";
 import { energy } from "./readers/energy/energy";
+import { gasJoints } from "./readers/energy/gas-joints";
 import { codes } from "./readers/evidence/codes";
 import { readings } from "./readers/evidence/readings";
 import { settings } from "./readers/evidence/settings";
@@ -64,7 +65,8 @@ const READERS: readonly { readonly read: (clause: Clause) => Candidate[]; readon
     read: repairs,
     needs: ["too", "fit", "new", "isIn", "clean", "empty", "reset", "remake", "putRight", "putOn", "takeOff", "need", "unmade", "wait"],
   },
-  { read: opening, needs: ["takeOff", "putOn", "together", "disconnect", "reconnect", "wiresOff", "wiresOn", "gasOpened"] },
+  { read: gasJoints, needs: ["gasTrain", "gasOpened", "takeOff", "disconnect", "loosen"] },
+  { read: opening, needs: ["takeOff", "putOn", "together", "disconnect", "reconnect", "wiresOff", "wiresOn"] },
 ];
 
 const UNKNOWN = 0.8;

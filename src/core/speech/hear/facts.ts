@@ -3,6 +3,7 @@ import { closedControls, windingsOf } from "../../model/machine/metering";
 import type { Piece } from "../../model/machine/pieces";
 import { partOff } from "../../model/machine/wiring";
 import { SIGHT_IDS, type SightId } from "../../model/sights/sights";
+import { asBond } from "../../record/finding/bond";
 import type { Circumstances } from "../../record/finding/circumstances";
 import type { Finding } from "../../record/finding/finding";
 import type { Draft } from "../../record/job/kinds/index";
@@ -16,17 +17,20 @@ export interface Reading {
   readonly partC?: number;
   readonly hot?: boolean;
   readonly controls?: Readonly<Record<string, string>>;
+  /** V of an insulation tester. */
+  readonly testVolts?: number;
 }
 
 const finding = (body: Finding): Draft => ({ kind: "finding", body });
 
 const ohmsResult = (value: Ohms) => (value === "OL" ? ({ is: "OL" } as const) : ({ is: "value", value, unit: "ohm" } as const));
 
-function circumstancesOf({ partC, hot, controls }: Reading): Circumstances {
+function circumstancesOf({ partC, hot, controls, testVolts }: Reading): Circumstances {
   return {
     ...(controls && Object.keys(controls).length > 0 && { controls }),
     ...(partC !== undefined && { partC }),
     ...(hot && { partHot: true as const }),
+    ...(testVolts !== undefined && { testVolts }),
   };
 }
 
@@ -44,14 +48,16 @@ export function ohmsAcross(machine: Machine, id: string, reading: Reading, termi
   });
 }
 
-/** Resistance from a part to the cabinet, its wires off. */
+/** Resistance from a part to the cabinet, its wires off; of the ground conductor, its bond. */
 export const ohmsToCabinet = (machine: Machine, id: string, reading: Reading): Draft =>
-  finding({
-    kind: "ohms",
-    place: { between: [`${id}.1`, machine.cabinet] },
-    result: ohmsResult(reading.value),
-    circumstances: { ...circumstancesOf(reading), ...(!reading.wiresOn && { wiring: [partOff(id)] }) },
-  });
+  finding(
+    asBond(machine, {
+      kind: "ohms",
+      place: { between: [`${id}.1`, machine.cabinet] },
+      result: ohmsResult(reading.value),
+      circumstances: { ...circumstancesOf(reading), ...(!reading.wiresOn && { wiring: [partOff(id)] }) },
+    }),
+  );
 
 export const ohmsBetween = (between: readonly [string, string], reading: Reading): Draft =>
   finding({ kind: "ohms", place: { between: [...between] }, result: ohmsResult(reading.value), circumstances: circumstancesOf(reading) });

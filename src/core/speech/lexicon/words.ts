@@ -61,15 +61,18 @@ export const WORDS = {
     "grounded, earthed, ~ground, shorted to ground, shorted to earth, shorted to cabinet, shorted to the cabinet, shorted to the frame, shorted to frame, shorted to chassis, shorted to the chassis, short to ground, short to earth, short to the cabinet, short to frame, short to chassis, leaks to earth, leaks to ground, leaks to the cabinet, leaks to chassis, leaks to frame, touches the cabinet, touching the cabinet, touches the frame, touching the frame, earth fault, ground fault, gone to earth, gone to ground, down to earth, down to ground, touching the box, touches the box, touches the case, insulation gone, insulation bad",
   // Places
   cabinet:
-    "cabinet, cab, chassis, frame, case, casing, housing metal, earth, ground, gnd, bare metal, metal, body, cabinet metal, box metal, to the box, heater box, carcass, earth screw, ground screw",
+    "cabinet, cab, chassis, frame, case, casing, housing metal, to housing, to the housing, to its housing, to shell, to the shell, to its shell, to can, to the can, to its can, to box, to its box, to the frame, to its frame, to chassis, to the chassis, to case, to the case, to its case, earth, ground, gnd, bare metal, metal, body, cabinet metal, box metal, to the box, heater box, carcass, earth screw, ground screw",
   outlet: "outlet, wall outlet, socket, wall socket, receptacle, wall, at the wall, power point, wall plug, the wall",
   plugEnd:
     "at the plug pins, at the pins of the plug, at the pins, plug, plug pins, cord end, at the plug, pins of the plug, cord plug, plug end",
   block: "terminal block, block, terminal strip, terminals of the cord",
   neutral: "neutral, n",
   hots: "hots, both hots, the hots, hot to hot, legs, both legs, the legs, leg to leg, two legs, hot legs, hot wires, line to line, hot leg to hot leg, between legs, phases, phase to phase, across both legs, across the line, across the hots",
+  bothPins:
+    "both pins, each pin, all pins, all the pins, pins, either pin, both blades, each blade, blades, both prongs, prongs, plug pins, the pins, live pins, both live pins, pins of the plug",
   eachLeg: "each leg, each hot, either leg, both to neutral, each to neutral, each side",
-  insulation: "insulation, insulation resistance, insulation test, megger, meggered, insulated",
+  insulation:
+    "insulation, insulation resistance, insulation test, insulation tester, insulation reading, megger, meggered, ~megger, insulated",
   machineItself:
     "whole machine, machine, dryer, drier, tumbler, appliance, unit, it, total, supply current, line current, all of it, everything, thing, the lot",
   terminal:
@@ -141,8 +144,13 @@ export const WORDS = {
   leaks: "bubbles, bubble, bubbling, ~bubble, leaking, ~leak, leaks, foams, ~foam, ~froth, failed, ~fail, positive, not tight, gas leak",
   gasJoint:
     "union, gas union, flare, flare nut, gas joint, gas joints, joint, joints, pipe joint, fitting, fittings, gas line, gas pipe, valve joint, connection, all joints, nut, elbow, every joint, pipe, manifold, valve, gas valve, cock, gas cock",
+  gasTrain:
+    "union, gas union, flare, flare nut, flare fitting, gas line, gas pipe, gas hose, gas flex, flex line, flex hose, flexible line, flexible hose, flexible gas line, gas connector, gas tube, gas tubing, gas joint, gas joints, gas fitting, gas nipple, gas nut, pipe nut, gas elbow, orifice, burner orifice, gas orifice, main orifice, tap plug, pressure tap plug, pressure tap, gas regulator",
+  gasBody: "gas valve, valve, burner valve, burner, burner tube, burner assembly, gas burner",
+  loosen:
+    "~loosen, ~slacken, ~undo, ~crack, ~crack open, cracked loose, ~break loose, broke, broken, broken loose, ~back off, ~spin off, ~unscrew, ~unthread, ~part, opened, opened up, ~shift, moved, ~change, ~swap, ~drill, ~drill out, apart, came apart, ~come loose, was loose, loose, ~tighten, ~tighten up, ~retighten, ~nip up, ~remake, resealed, ~reseal, ~move",
   gasOpened:
-    "opened a gas joint, opened the gas joint, opened the gas line, opened a gas line, opened the gas union, opened the union, gas line opened, gas union opened, gas joint opened, gas joint open, gas line open, union undone, union loosened, union opened, gas union undone, gas union off, union off, gas pipe undone, gas pipe off, gas pipe disconnected, gas line disconnected, disconnected the gas line, disconnected the gas pipe, disconnected the gas, gas disconnected, undid the gas line, undid the union, undid the gas union, orifice out, orifice off, orifice changed, changed the orifice, moved the gas line, moved the gas pipe, moved the gas hose, gas hose disconnected, gas hose off, burner orifice out, burner out",
+    "opened a gas joint, opened the gas joint, opened the gas line, opened a gas line, opened the gas union, opened the union, gas line opened, gas union opened, gas joint opened, gas joint open, gas line open, union undone, union loosened, union opened, gas union undone, gas union off, union off, gas pipe undone, gas pipe off, gas pipe disconnected, gas line disconnected, disconnected the gas line, disconnected the gas pipe, disconnected the gas, gas disconnected, undid the gas line, undid the union, undid the gas union, orifice out, orifice off, orifice changed, changed the orifice, moved the gas line, moved the gas pipe, moved the gas hose, gas hose disconnected, gas hose off, burner orifice out",
   // Instruments
   ofRoom:
     "room, the room, room temp, room temperature, room air, ambient, ambient temp, ambient temperature, in here, in this room, in the room, air in the room, air in here, inside temperature, temperature in here, temperature of the room, ambient air, garage, the garage, basement, the basement",

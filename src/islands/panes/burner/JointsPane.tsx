@@ -1,4 +1,5 @@
 import { useState } from "react";
+import { VALVE_LIST } from "../../../core/record/job/gas";
 import { LEAK_METHODS, type LeakMethod } from "../../../core/record/job/kinds/energy/leak-test";
 import type { GasJoint } from "../../../core/record/job/state";
 import bench from "../../../ui/Bench.module.css";
@@ -42,7 +43,7 @@ export function JointsPane() {
       </section>
       <details>
         <summary>Work at the valve: what was reused or changed</summary>
-        <Checklist list="valve-work" label="Work at the valve" items={VALVE_WORK} />
+        <Checklist list={VALVE_LIST} label="Work at the valve" items={VALVE_WORK} />
       </details>
       <Conversion />
     </div>

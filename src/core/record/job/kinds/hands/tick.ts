@@ -1,4 +1,6 @@
 import { z } from "zod";
+import { jointWorkedOn, withOpened } from "../../gas";
+import type { JobState } from "../../state";
 import { allowsAlways, defineEntry, noUpcasters, ref, text } from "../definition";
 
 /** The list of what is said at the hand-over, line by line. */
@@ -21,12 +23,18 @@ export const tick = defineEntry({
   upcasters: noUpcasters,
   afterClosing: ({ list }) => list === TOLD_LIST,
   allows: allowsAlways,
-  effect: (body, { ticks }) => {
-    const others = ticks.filter((t) => t.list !== body.list || t.item !== body.item);
-    return { ticks: body.state === "open" ? others : [...others, body] };
+  effect: (body, state, { id }) => {
+    const others = state.ticks.filter((t) => t.list !== body.list || t.item !== body.item);
+    return { ticks: body.state === "open" ? others : [...others, body], ...joints(body, state, id) };
   },
   says: ({ says, state, why }) => {
     if (state === "open") return `Open again: ${says}`;
     return state === "done" ? `Seen to: ${says}` : `Not done: ${says} (${why})`;
   },
 });
+
+/** Work at the gas train that is ticked off was done on an open joint, whether or not anybody said so before. */
+function joints({ list, item, state: done }: { list: string; item: string; state: string }, state: JobState, id: string) {
+  const name = done === "done" && state.machine ? jointWorkedOn(state.machine, list, item) : undefined;
+  return name !== undefined && !state.joints.some((j) => j.name === name) ? { joints: withOpened(state, id, name) } : {};
+}

@@ -1,9 +1,9 @@
 import { z } from "zod";
 import { isAssembly, partsOfAssembly } from "../../../../model/machine/assembly";
 import { type Machine, maybePartOf } from "../../../../model/machine/format";
-import { assemblyName, fittedSays } from "../../../../model/naming/names";
+import { fittedSays } from "../../../../model/naming/names";
 import { upcaster } from "../../../journal/upcast";
-import { disturbsGas, withOpened } from "../../gas";
+import { disturbsGas, jointAt, withOpened } from "../../gas";
 import { noReads } from "../../hands/plug-read";
 import { withTerminals } from "../../hands/touched";
 import { defineEntry, never, ref, text } from "../definition";
@@ -39,7 +39,7 @@ export const fitted = defineEntry({
       }),
     ...(state.machine &&
       disturbsGas(state.machine, assembly) && {
-        joints: withOpened(state, id, `joint at the ${assemblyName(state.machine, assembly)}`),
+        joints: withOpened(state, id, jointAt(state.machine, assembly)),
       }),
   }),
   says: ({ assembly, action }, machine) => fittedSays(machine, assembly, action === "replaced"),

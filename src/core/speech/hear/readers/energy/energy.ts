@@ -12,7 +12,7 @@ function cocks({ chunks, machine }: Clause): Candidate[] {
     if (nouns.length === 0 || (of === "gas" && tagged(chunks, "smells", "soap").length > 0)) return [];
     if (
       of === "gas" &&
-      nouns.every((i) => /^(gas )?valve$/.test(chunks[i]?.text ?? "")) &&
+      nouns.every((i) => /^((gas )?valve|gas line)$/.test(chunks[i]?.text ?? "")) &&
       tagged(chunks, "outlet").length === 0 &&
       !isTurnedByHand(chunks)
     )
@@ -43,9 +43,9 @@ function cocks({ chunks, machine }: Clause): Candidate[] {
   });
 }
 
-/** “gas valve shut off”: the cock; the burner's own valve nobody shuts. */
+/** “gas valve shut off”, “gas line shut”: the cock; the burner's own valve nobody shuts, and a line that is “off” is a joint that is open. */
 const isTurnedByHand = (chunks: Clause["chunks"]): boolean =>
-  chunks.some((c) => /^(shut off|turned off|turned on|opened again)$/.test(c.text));
+  chunks.some((c) => /^(shut|shut off|turned off|turned on|switched off|switched on|opened again)$/.test(c.text));
 
 function discharged({ chunks, machine }: Clause): Candidate[] {
   const capacitors = machine.parts.filter((p) => p.kind === "capacitor").map((p) => p.id);

@@ -1,12 +1,20 @@
+import type { Draft } from "../../../../record/job/kinds/index";
 import { type Candidate, type Clause, has, placesOf, tagged } from "../../clause";
 import { sightSeen } from "../../facts";
 import { act } from "../work/act";
+
+/** One joint by its name: only that one was tested. */
+const NAMED_JOINT =
+  /^(gas )?(union|flare|flare nut|line|pipe|elbow|valve|orifice|tap plug|pressure tap plug|hose)$|^(flex line|flex hose|burner orifice|gas connector|pressure tap)$/;
+
+const testOf = (joint: string | undefined, answer: "tight" | "bubbles"): Draft =>
+  joint === undefined ? sightSeen("leak", answer) : { kind: "leak-test", body: { joint, method: "soap", tight: answer === "tight" } };
 
 /** The soap test of gas joints; nothing else is a leak. */
 export function soapTest({ chunks, machine }: Clause): Candidate[] {
   if (!machine.burner) return [];
   const spoken = tagged(chunks, "soap");
-  const joints = tagged(chunks, "gasJoint", "gas");
+  const joints = tagged(chunks, "gasJoint", "gasTrain", "gas");
   const good = tagged(chunks, "tight");
   const leaks = tagged(chunks, "leaks");
   const no = tagged(chunks, "no");
@@ -17,8 +25,9 @@ export function soapTest({ chunks, machine }: Clause): Candidate[] {
   const places = [spoken, joints, good, leaks, no];
   const isBare = chunks.every((c, i) => places.some((p) => p.includes(i)) || c.filler || c.loose || has(c, "tested", "yet"));
   if (tested.length + joints.length === 0 && !isBare && !tight.some(isText(/bubbl/))) return [];
+  const named = chunks.find((c) => NAMED_JOINT.test(c.text))?.text;
   const said = (answer: "tight" | "bubbles", covers: readonly number[]): Candidate[] => [
-    act(sightSeen("leak", answer), [...new Set([...covers, ...spoken, ...joints, ...tagged(chunks, "tested", "byMeter", "eachLeg")])]),
+    act(testOf(named, answer), [...new Set([...covers, ...spoken, ...joints, ...tagged(chunks, "tested", "byMeter", "eachLeg")])]),
   ];
   const bubbling = leaks.filter((i) => !no.some((n) => n < i) && !isText(/^no /)(i) && !isText(/^not /)(i));
   const isOfJoint = tested.length > 0 || joints.some((j) => !bubbling.includes(j)) || bubbling.some(isText(/bubbl|foam|froth/));

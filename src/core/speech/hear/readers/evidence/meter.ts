@@ -17,6 +17,8 @@ interface Metered {
   readonly group: Group;
   readonly nouns: readonly NounPhrase[];
   readonly covers: readonly number[];
+  /** V of the insulation tester, where one was used. */
+  readonly testVolts?: number;
 }
 
 // Currents, capacitors
@@ -61,13 +63,13 @@ interface Value {
 }
 
 /** Ohms or volts: between two points, from a point to earth or neutral, of the part that is named, or of the one that was spoken of. */
-export function ohmsOrVolts({ clause, group, nouns, covers }: Metered): Candidate | undefined {
+export function ohmsOrVolts({ clause, group, nouns, covers, testVolts }: Metered): Candidate | undefined {
   const { chunks, machine } = clause;
   const { said } = group;
   const within = (at: readonly number[]) => at.filter((i) => inRange(group, i));
   const cabinet = within(tagged(chunks, "cabinet")).filter((i) => !nouns.some((n) => n.at === i && isPartItself(machine, n)));
   const ground = [...cabinet, ...within(tagged(chunks, "insulation"))];
-  const qualified = qualifiersIn(clause, group);
+  const qualified = { ...qualifiersIn(clause, group), ...(testVolts !== undefined && { testVolts }) };
   const value = { said, qualified, toCabinet: ground.length > 0 };
   const all = [...covers, ...qualified.covers];
   const points = pointsIn(chunks, machine, (i) => inRange(group, i));

@@ -3,8 +3,8 @@ import type { Draft } from "../../../../record/job/kinds/index";
 import { type Candidate, type Clause, has, isDone, type NounPhrase, nounsOf, placesOf, sensesOf, tagged, wired } from "../../clause";
 import { entry, type Meaning, oneOf } from "../../meaning";
 
-/** Panels and the drum, wires and plugs, gas joints: what came off and what went back. */
-export const opening = (clause: Clause): Candidate[] => [...panels(clause), ...together(clause), ...wires(clause), ...gasJoints(clause)];
+/** Panels and the drum, wires and plugs: what came off and what went back. */
+export const opening = (clause: Clause): Candidate[] => [...panels(clause), ...together(clause), ...wires(clause)];
 
 const panelDraft = (panel: string, state: "off" | "on"): Draft => ({ kind: "panel", body: { panel, state } });
 
@@ -177,30 +177,3 @@ const boardWords = ({ chunks, machine }: Clause): number[] =>
   nounsOf(chunks, machine)
     .filter((n) => n.parts.length > 0)
     .map((n) => n.at);
-
-/** The joint itself, without what was done to it: “union” of “opened the union”. */
-function jointName(words: string): string {
-  const named = words
-    .replace(
-      /\b(i|we|the|a|was|were|is|has|been|just|opened|open|loosened|undone|undid|broke|broken|cracked|disconnected|took|apart|off)\b/gi,
-      " ",
-    )
-    .replace(/\s+/g, " ")
-    .trim();
-  return named === "" ? words : named;
-}
-
-/** A joint of the gas train was opened: it is to be soaped. */
-function gasJoints({ chunks, machine }: Clause): Candidate[] {
-  if (!machine.burner) return [];
-  const at = placesOf(chunks, (c) => isDone(c, "gasOpened"));
-  if (at.length === 0) return [];
-  return [
-    {
-      meanings: [entry({ kind: "gas-opened", body: { note: jointName(chunks[at[0] ?? 0]?.raw ?? "") } })],
-      covers: [...at, ...tagged(chunks, "gas", "gasJoint")],
-      sure: 1,
-      act: true,
-    },
-  ];
-}
