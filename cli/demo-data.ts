@@ -1,6 +1,7 @@
 import { count } from "drizzle-orm";
 import { sightFinding } from "../src/core/record/finding/kinds/sight";
 import { type BillLine, billOf } from "../src/core/record/job/closing/bill";
+import { PLUG_CHECKED } from "../src/core/record/job/closing/by-hand";
 import type { Entry } from "../src/core/record/job/entry";
 import type { Body, Draft } from "../src/core/record/job/kinds/index";
 import type { Envelope } from "../src/core/record/journal/envelope";
@@ -251,6 +252,7 @@ const DEMO: readonly DemoJob[] = [
       "igniter 190",
       { kind: "gas-opened", body: { note: "union at the valve" } },
       { kind: "leak-test", body: { joint: "union at the valve", method: "soap", tight: true } },
+      PLUG_CHECKED,
       "lower on",
       "gas open",
       "energised",
@@ -283,6 +285,7 @@ const DEMO: readonly DemoJob[] = [
       "high limit good",
       "fitted cutoff",
       "cleared vent",
+      PLUG_CHECKED,
       "rear on",
       "energised",
       proof(),
@@ -308,6 +311,7 @@ const DEMO: readonly DemoJob[] = [
       "fitted element",
       "element 10.7",
       "element cab OL",
+      PLUG_CHECKED,
       "rear on",
       "energised",
       proof(),

@@ -7,6 +7,7 @@ import type { SuspectSet } from "../src/core/reason/diagnosis/suspect-set";
 import type { TestCatalogue } from "../src/core/reason/planning/tests/catalogue";
 import type { Finding } from "../src/core/record/finding/finding";
 import { sightFinding } from "../src/core/record/finding/kinds/sight";
+import { PLUG_CHECKED } from "../src/core/record/job/closing/by-hand";
 import type { Job } from "../src/core/record/job/fold";
 import type { Draft } from "../src/core/record/job/kinds/index";
 import { findMachine } from "../src/machines";
@@ -68,6 +69,7 @@ export const elementRenewed = (): (string | Draft)[] => [
   across("element", null),
   fitted("element"),
   across("element", 10.8),
+  PLUG_CHECKED,
   "rear on",
 ];
 

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { judgePlug, plugCheck } from "../../src/core/model/access/plug/check";
 import { band } from "../../src/core/model/access/plug/likelihood";
+import type { Mistake } from "../../src/core/model/access/plug/mistake";
 import { isWallPoint, type Machine } from "../../src/core/model/machine/format";
 import { parseMachine } from "../../src/core/model/machine/read";
 import { firstIssue } from "../../src/core/record/job/entry";
@@ -41,7 +42,7 @@ function proposed(machine: Machine, touched: readonly string[]) {
       controls,
       right: right ? band(right).map(rounded) : "OL",
     })),
-    unseen: unseen.map((m) => m.id),
+    unseen: [...new Set(unseen.map(editOf))],
   };
 }
 
@@ -52,8 +53,11 @@ function judged(machine: Machine, touched: readonly string[], file: string) {
     ohms,
   }));
   const { verdict, mistakes } = judgePlug(machine, touched, reads, machine.spares);
-  return { verdict, mistakes: mistakes.map(({ mistake, share }) => ({ edits: [mistake.id], share: Number(share.toPrecision(6)) })) };
+  return { verdict, mistakes: mistakes.map(({ mistake, share }) => ({ edits: [editOf(mistake)], share: Number(share.toPrecision(6)) })) };
 }
+
+/** `off A`, `swap A B`, `cab A`, `spare A X`, `poor A`: without the ohms that stand for such a joint. */
+const editOf = ({ id }: Mistake): string => id.replace(/^(poor \S+) \S+$/, "$1");
 
 function read<S extends z.ZodType>(schema: S, file: string): z.infer<S> {
   const parsed = schema.safeParse(readJson(file));

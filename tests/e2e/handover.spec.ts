@@ -152,6 +152,7 @@ async function gasJob(page: Page): Promise<void> {
     "igniter OL",
     "fitted igniter",
     "igniter 190",
+    "skip plug check, no meter leads long enough",
   ])
     await type(page, line);
   await visit(page, "Fit");

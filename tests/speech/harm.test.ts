@@ -5,7 +5,7 @@ import { jobOf, ohms, SAFE, shipped } from "../job-of";
 const G14 = shipped("kelvane-g14");
 const E27 = shipped("orrinshaw-e27");
 
-/** What a line records, and what it asks, in words. */
+/** Gives what a line records, and what it asks, in words. */
 function said(line: string, machine = G14, before: Parameters<typeof jobOf>[1] = [SAFE]) {
   const u = understand(line, { machine, job: jobOf(machine, before) });
   if (u.is === "entries") return { records: u.says, asks: [] };

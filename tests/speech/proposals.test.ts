@@ -1,6 +1,7 @@
 import { expect, test } from "vitest";
 import { rank } from "../../src/core/reason/diagnosis/rank";
 import { propose } from "../../src/core/reason/planning/propose";
+import { PLUG_CHECKED } from "../../src/core/record/job/closing/by-hand";
 import type { Draft } from "../../src/core/record/job/kinds/index";
 import { assembliesFitted } from "../../src/core/record/job/state";
 import { expectationSays, proposalSays } from "../../src/core/speech/words/card/proposals";
@@ -32,9 +33,10 @@ test("a whole visit to an electric machine, card by card", () => {
     [...watched, "proved dead", "rear off"],
     FOUND,
     [...FOUND, "fitted element"],
-    [...FOUND, "fitted element", "rear on"],
-    [...FOUND, "fitted element", "rear on", "energised"],
-    [...FOUND, "fitted element", "rear on", "energised", PROOF],
+    [...FOUND, "fitted element", PLUG_CHECKED],
+    [...FOUND, "fitted element", PLUG_CHECKED, "rear on"],
+    [...FOUND, "fitted element", PLUG_CHECKED, "rear on", "energised"],
+    [...FOUND, "fitted element", PLUG_CHECKED, "rear on", "energised", PROOF],
   ].map((lines) => card("orrinshaw-e27", lines));
   expect(cards.join("\n\n")).toMatchInlineSnapshot(`
     "How strong is the airflow at the outside hood?
@@ -66,6 +68,10 @@ test("a whole visit to an electric machine, card by card", () => {
     Match new to old: ratings, terminals. Meter the new part first: 1.5% are bad (est.). Never jumper out a thermal fuse, cut-off or limit.
     why: 95% chance this fixes it.
     more: The best test left (measure H3 to H5) takes 4 min and would save 3 min. Replacing the heater with limit and cut-off adds $36 and 16 min, and avoids a callback in 6% of cases (est.).
+
+    Check the wiring at the plug
+    Unplugged. Ohms between the pins.
+    why: Wires were moved. A wrong one is found here, not by the fuse.
 
     Put the rear panel back
     9 short screws; the machine must come out from the wall

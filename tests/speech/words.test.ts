@@ -41,6 +41,7 @@ const STEPS: Record<StepKind, (machine: Machine) => Step[]> = {
       (assembly): Step => ({ kind: "fit", assembly, replaces: replaces(repairOf(m, assembly)), meterNew: true }),
     ),
   examine: (m) => checksOf(m).map((check): Step => ({ kind: "examine", check })),
+  "plug-check": () => [{ kind: "plug-check" }],
   prove: () => [{ kind: "prove" }],
   doubt: () => [
     {
@@ -138,6 +139,7 @@ describe("the words of every kind of step", () => {
       examine: Measure plug ground pin to bare cabinet metal | Unplugged, wires on. Must read under 1 Ω, leads included.
       examine: Does it stop when the door is opened? | While it runs, open the door: drum and heat must stop. They must not restart when you shut it.
       examine: Does the heat switch off and on, with the exhaust within limits? | Run it empty 15 min, thermometer in the exhaust.
+      plug-check: Check the wiring at the plug | Unplugged. Ohms between the pins.
       prove: Do the test run | Start it on heat. Stay with it. Answer what you see: starts, turns, warm air, heat cycles, airflow at the hood.
       doubt: Check what the wiring sheet doesn't show | Don't replace anything yet. Check: wires against the wiring sheet; what an earlier repair swapped or jumpered; drum, idler and rollers by hand; blower wheel loose or full of lint; gas pressure, orifice, air in the line; float and pump by hand; outlet volts under load; water, mice, chafed harness.
       doubt: Check what the wiring sheet doesn't show | Don't replace anything yet. Check: wires against the wiring sheet.
@@ -179,6 +181,7 @@ describe("the words of every kind of step", () => {
       examine: Measure plug ground pin to bare cabinet metal | Unplugged, wires on. Must read under 1 Ω, leads included.
       examine: Does it stop when the door is opened? | While it runs, open the door: drum and heat must stop. They must not restart when you shut it.
       examine: Does the heat switch off and on, with the exhaust within limits? | Run it empty 15 min, thermometer in the exhaust.
+      plug-check: Check the wiring at the plug | Unplugged. Ohms between the pins.
       prove: Do the test run | Start it on heat. Stay with it. Answer what you see: starts, turns, warm air, heat cycles, airflow at the hood.
       doubt: Check what the wiring sheet doesn't show | Don't replace anything yet. Check: wires against the wiring sheet; what an earlier repair swapped or jumpered; drum, idler and rollers by hand; blower wheel loose or full of lint; gas pressure, orifice, air in the line; float and pump by hand; outlet volts under load; water, mice, chafed harness.
       doubt: Check what the wiring sheet doesn't show | Don't replace anything yet. Check: wires against the wiring sheet.
@@ -221,6 +224,7 @@ describe("the words of every kind of step", () => {
       examine: Measure plug ground pin to bare cabinet metal | Unplugged, wires on. Must read under 1 Ω, leads included.
       examine: Does it stop when the door is opened? | While it runs, open the door: drum and heat must stop. They must not restart when you shut it.
       examine: Does the heat switch off and on, with the exhaust within limits? | Run it empty 15 min, thermometer in the exhaust.
+      plug-check: Check the wiring at the plug | Unplugged. Ohms between the pins.
       prove: Do the test run | Start it on heat. Stay with it. Answer what you see: starts, turns, warm air, heat cycles, airflow at the hood.
       doubt: Check what the wiring sheet doesn't show | Don't replace anything yet. Check: wires against the wiring sheet; what an earlier repair swapped or jumpered; drum, idler and rollers by hand; blower wheel loose or full of lint; gas pressure, orifice, air in the line; float and pump by hand; outlet volts under load; water, mice, chafed harness.
       doubt: Check what the wiring sheet doesn't show | Don't replace anything yet. Check: wires against the wiring sheet.
@@ -263,6 +267,7 @@ describe("the words of every kind of step", () => {
       examine: Measure plug ground pin to bare cabinet metal | Unplugged, wires on. Must read under 1 Ω, leads included.
       examine: Does it stop when the door is opened? | While it runs, open the door: drum and heat must stop. They must not restart when you shut it.
       examine: Does the heat switch off and on, with the exhaust within limits? | Run it empty 15 min, thermometer in the exhaust.
+      plug-check: Check the wiring at the plug | Unplugged. Ohms between the pins.
       prove: Do the test run | Start it on heat. Stay with it. Answer what you see: starts, turns, warm air, heat cycles, airflow at the hood.
       doubt: Check what the wiring sheet doesn't show | Don't replace anything yet. Check: wires against the wiring sheet; what an earlier repair swapped or jumpered; drum, idler and rollers by hand; blower wheel loose or full of lint; gas pressure, orifice, air in the line; float and pump by hand; outlet volts under load; water, mice, chafed harness.
       doubt: Check what the wiring sheet doesn't show | Don't replace anything yet. Check: wires against the wiring sheet.
@@ -304,6 +309,7 @@ describe("the words of every kind of step", () => {
       examine: Measure plug ground pin to bare cabinet metal | Unplugged, wires on. Must read under 1 Ω, leads included.
       examine: Does it stop when the door is opened? | While it runs, open the door: drum and heat must stop. They must not restart when you shut it.
       examine: Does the heat switch off and on, with the exhaust within limits? | Run it empty 15 min, thermometer in the exhaust.
+      plug-check: Check the wiring at the plug | Unplugged. Ohms between the pins.
       prove: Do the test run | Start it on heat. Stay with it. Answer what you see: starts, turns, warm air, heat cycles.
       doubt: Check what the wiring sheet doesn't show | Don't replace anything yet. Check: wires against the wiring sheet; what an earlier repair swapped or jumpered; drum, idler and rollers by hand; blower wheel loose or full of lint; gas pressure, orifice, air in the line; float and pump by hand; outlet volts under load; water, mice, chafed harness.
       doubt: Check what the wiring sheet doesn't show | Don't replace anything yet. Check: wires against the wiring sheet.

@@ -4,6 +4,7 @@ import { choose } from "../../../src/core/reason/planning/next";
 import { propose } from "../../../src/core/reason/planning/propose";
 import { situationOf } from "../../../src/core/reason/planning/situation";
 import { offeredTests } from "../../../src/core/reason/planning/tests/offered";
+import { PLUG_CHECKED } from "../../../src/core/record/job/closing/by-hand";
 import type { Draft } from "../../../src/core/record/job/kinds/index";
 import { assembliesFitted } from "../../../src/core/record/job/state";
 import { proposalSays } from "../../../src/core/speech/words/card/proposals";
@@ -47,7 +48,10 @@ test("no live test is offered on a job that does not allow it; with leave it is,
 test("a reading that settles it leads to the repair, through panels and a proof to the close, and never past a blocker", () => {
   const found = ["turns, no heat", "air strong", "proved dead", "rear off", "element OL"];
   expect(after(...found).proposal?.step).toMatchObject({ kind: "fit", assembly: "element" });
-  const fitted = [...found, "fitted element"];
+  const fitted: (string | Draft)[] = [...found, "fitted element"];
+  expect(after(...fitted).proposal?.step).toMatchObject({ kind: "plug-check" });
+  expect(after(...fitted, "rear on").proposal?.step).toMatchObject({ kind: "plug-check" });
+  fitted.push(PLUG_CHECKED);
   expect(after(...fitted).proposal?.step).toMatchObject({ kind: "panel", panel: "rear", state: "on" });
   expect(after(...fitted, "rear on").proposal?.step).toMatchObject({ kind: "energise" });
   expect(after(...fitted, "rear on", "energised").proposal?.step).toMatchObject({ kind: "prove" });

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
+import { plugCheck } from "../../../src/core/model/access/plug/check";
 import { assemblyIdOf } from "../../../src/core/model/machine/assembly";
 import { type Machine, maybePartOf } from "../../../src/core/model/machine/format";
 import type { Proposal } from "../../../src/core/reason/planning/proposal";
@@ -8,6 +9,7 @@ import type { Finding } from "../../../src/core/record/finding/finding";
 import { isSoundToCabinet, shouldBeOpen } from "../../../src/core/record/finding/insulation";
 import { samePoints } from "../../../src/core/record/finding/probes";
 import { checkId, dangerOfRunning, questionOfCheck } from "../../../src/core/record/job/checks/index";
+import { PLUG_CHECKED, PLUG_LINE } from "../../../src/core/record/job/closing/by-hand";
 import { closingDraft } from "../../../src/core/record/job/closing/closing-draft";
 import { stamp } from "../../../src/core/record/job/entry";
 import { foldJob, type Job } from "../../../src/core/record/job/fold";
@@ -33,12 +35,28 @@ function closing(machine: Machine, drafts: readonly Draft[]): string {
     : job.blockers.map((b) => ("because" in b ? `${b.code} ${b.because}` : "run" in b ? `${b.code} ${b.run}` : b.code)).join(", ");
 }
 
-const RUN = [LIVE, PROOF];
+const RUN = [PLUG_CHECKED, LIVE, PROOF];
 const low = ohms(["element.1", "CAB"], 0.4, "element");
 const sound = ohms(["element.1", "CAB"], null, "element");
 const pins = (machine: Machine, value: number | null) =>
   [...machine.supply.legs, machine.supply.neutral].map((s) => ohms([s.pin, machine.cabinet], value));
 const earth = (machine: Machine, value: number | null = 0.2) => ohms([machine.supply.ground.pin, machine.cabinet], value);
+
+const moved: Draft = { kind: "lead", body: { at: "element.1", state: "on" } };
+const skipped: Draft = { kind: "tick", body: { ...PLUG_LINE, state: "not-done", why: "no access" } };
+/** Readings that the check asks for, as they are where all is on rightly, or off by such a share. */
+const readings = (off: number): Draft[] => {
+  const steps = plugCheck(e27, ["element.1"], e27.spares).steps.filter((s) => !s.names);
+  return steps.map(({ between, controls, right }) => ({
+    kind: "plug-reading",
+    body: {
+      between: [...between],
+      controls: { ...controls },
+      ohms: right ? right.mean * (1 + (off > 0.2 ? off : 0)) : off > 0.2 ? 4 : null,
+      of: steps.length,
+    },
+  }));
+};
 
 describe("nothing closes while the record says that something dangerous is likely still there", () => {
   test.each([
@@ -74,6 +92,12 @@ describe("nothing closes while the record says that something dangerous is likel
     ["a new door switch", e27, [SAFE, fitted("door-switch"), ...RUN], "door fitted"],
     ["a new door switch that stops it", e27, [SAFE, fitted("door-switch"), ...RUN, saw("door-stops", "yes")], "closes"],
     ["a door that does not", e27, [SAFE, fitted("door-switch"), ...RUN, saw("door-stops", "no")], "door runs-on, proof contradicted"],
+    ["wires that were moved", e27, [SAFE, fitted("element"), LIVE, PROOF], "plug unread"],
+    ["wires that were moved again after the check", e27, [SAFE, fitted("element"), PLUG_CHECKED, moved, LIVE, PROOF], "plug unread"],
+    ["wires that were moved, left out with a reason", e27, [SAFE, fitted("element"), skipped, LIVE, PROOF], "closes"],
+    ["wires that were moved, read right", e27, [SAFE, moved, ...readings(0.1), LIVE, PROOF], "closes"],
+    ["wires that were moved, not all of it read", e27, [SAFE, moved, ...readings(0.1).slice(1), LIVE, PROOF], "plug unread"],
+    ["wires that were moved, read wrong", e27, [SAFE, moved, ...readings(0.5), LIVE, PROOF], "plug not-right"],
     ["a condenser", c7, [...RUN], "insulation condenser, insulation condenser, earth condenser"],
     ["a condenser, measured", c7, [SAFE, ...pins(c7, null), earth(c7), ...RUN], "closes"],
   ] as [string, Machine, Draft[], string][])("%s", (_, machine, drafts, expected) => expect(closing(machine, drafts)).toBe(expected));

@@ -2,6 +2,7 @@ import fc from "fast-check";
 import { v7 } from "uuid";
 import { expect, test } from "vitest";
 import { FIRST_KNOWN } from "../../../src/core/model/machine/revision";
+import { PLUG_CHECKED } from "../../../src/core/record/job/closing/by-hand";
 import { type Kept, stamp } from "../../../src/core/record/job/entry";
 import { foldJob } from "../../../src/core/record/job/fold";
 import type { Draft } from "../../../src/core/record/job/kinds/index";
@@ -44,7 +45,7 @@ test("taking “made safe” back takes the readings that leaned on it out of ac
 });
 
 test("a blown cut-off can't be closed while a cause of it is unexamined", () => {
-  const repaired: Draft[] = [...START, SAFE, cutOff(null), fitted("cut-off")];
+  const repaired: Draft[] = [...START, SAFE, cutOff(null), fitted("cut-off"), PLUG_CHECKED];
   const cold = fold([...repaired, LIVE, PROOF, CLOSED]);
   expect(cold.closed).toBe(false);
   expect(cold.blockers.map((b) => (b.code === "cause" ? [b.cause.part, b.by] : b.code))).toEqual([

@@ -98,7 +98,14 @@ function meaningOf(job: Job): Omit<Meaning, "number" | "waits"> {
 const STRICTER: Readonly<Record<number, { readonly blockers?: readonly string[] }>> = {
   // A condenser machine has its insulation and earth measured before it closes.
   208: { blockers: [...CONDENSER_CHECKS, "no good test run yet"] },
-  211: { blockers: [...CONDENSER_CHECKS, "the last test run did not start, turn and heat normally"] },
+  // Wires that were moved are read at the plug.
+  211: {
+    blockers: [
+      ...CONDENSER_CHECKS,
+      "wires were moved and the plug check isn't done",
+      "the last test run did not start, turn and heat normally",
+    ],
+  },
   // Bubbles come before anything else.
   212: {
     blockers: ["bubbles were seen at a gas joint", "no good test run yet"],

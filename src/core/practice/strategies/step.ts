@@ -1,5 +1,6 @@
 import { piecesOf } from "../../reason/planning/outside";
 import type { Step } from "../../reason/planning/proposal";
+import { PLUG_CHECKED } from "../../record/job/closing/by-hand";
 import { closingDraft } from "../../record/job/closing/closing-draft";
 import { draftBack } from "../../record/job/closing/draft-back";
 import { examine } from "./examine";
@@ -31,6 +32,8 @@ export function moveFor(situation: Situation, step: Step, minutes = 0): Move {
       return { kind: "stop" };
     case "doubt":
       return step.again ? { kind: "stop", outside: true } : { kind: "look-outside", pieces: piecesOf(step.look), minutes };
+    case "plug-check":
+      return { kind: "entry", draft: PLUG_CHECKED, minutes };
     case "examine":
       return examine(situation, step.check);
   }

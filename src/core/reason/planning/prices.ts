@@ -6,6 +6,8 @@ export const CLOSE_MINUTES = 2;
 export const INTAKE_MINUTES = 1;
 /** One thing that is no panel. */
 export const PUT_BACK_MINUTES = 1;
+/** Resistances between the pins of the plug, two or three of them. */
+export const PLUG_CHECK_MINUTES = 3;
 /** Of a panel that the machine file does not have. */
 export const UNTOLD_PANEL_MINUTES = 3;
 /** The run that shows whether a repair was the one. */

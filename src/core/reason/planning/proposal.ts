@@ -22,6 +22,8 @@ export type Step =
       readonly meterNew: boolean;
     }
   | { readonly kind: "examine"; readonly check: OpenCheck }
+  /** The wires that were touched are read at the plug, before power. */
+  | { readonly kind: "plug-check" }
   | { readonly kind: "prove" }
   /** No suspect explains these readings: what no circuit shows is to be looked at, and the sheet itself. */
   | {
@@ -42,6 +44,7 @@ export type Purpose =
   | { readonly for: "test"; readonly test: TestAction }
   | { readonly for: "fit"; readonly assembly: string }
   | { readonly for: "check"; readonly check: OpenCheck }
+  | { readonly for: "plug-check" }
   | { readonly for: "close-up"; readonly panel: string };
 
 /** Holds what is to be looked at that the model does not have. */
@@ -92,6 +95,8 @@ export type Reason =
   | { readonly code: "sibling" }
   | { readonly code: "check-first"; readonly check: OpenCheck }
   | { readonly code: "back-before-power" }
+  /** Wires were touched. */
+  | { readonly code: "wires-moved" }
   | { readonly code: "only-a-run-proves" }
   | { readonly code: "closes-when-run" }
   | { readonly code: "closes-when-told" }

@@ -14,7 +14,7 @@ import { AT_ONCE, CHOSEN, decided, toClose, weighedOf } from "./rules";
 import { type Situation, situationOf } from "./situation";
 import { insteadOf, promisedTest } from "./steady";
 import type { TestCatalogue } from "./tests/catalogue";
-import { examine } from "./way-to-close";
+import { examine, plugBeforePower } from "./way-to-close";
 
 /**
  * The next step of a job: a test while one saves more than it costs, else the repair; after the repair, the way to a safe close. `before`: the proposal
@@ -31,8 +31,9 @@ export function propose(catalogue: TestCatalogue, job: Job, ranking: Ranking, be
 
 /** Before a machine is run, whatever stands against running it. */
 function beforePower({ machine, job }: Situation, proposal: Proposal | undefined): Proposal | undefined {
-  const danger = proposal && runsMachine(machine, proposal.step) ? dangerOfRunning(machine, job) : undefined;
-  return danger ? examine(machine, job, danger) : proposal;
+  if (!proposal || !runsMachine(machine, proposal.step)) return proposal;
+  const danger = dangerOfRunning(machine, job);
+  return danger ? examine(machine, job, danger) : (plugBeforePower(job) ?? proposal);
 }
 
 function runsMachine(machine: Machine, step: Step): boolean {

@@ -29,6 +29,7 @@ export function insteadOf({ prepares }: Pick<Proposal, "prepares">, now: Proposa
     case "fit":
       return assembliesFitted(job).includes(prepares.assembly) ? undefined : prepares;
     case "check":
+    case "plug-check":
     case "close-up":
       return undefined;
   }

@@ -5,11 +5,20 @@ import { type Machine, maybePanelOf } from "../../model/machine/format";
 import { findingKind } from "../../record/finding/finding";
 import { isOpenCheck } from "../../record/job/blocker";
 import { checkId, type OpenCheck, questionOfCheck, timeOfCheck } from "../../record/job/checks/index";
+import { plugOwed } from "../../record/job/closing/plug-owed";
 import { isProven, reservationsOf } from "../../record/job/closing/proven";
 import type { Job } from "../../record/job/fold";
 import { type CameOff, wayOut } from "../../record/job/hands/came-off";
 import { makeSafe, preparation } from "./prepare";
-import { CLOSE_MINUTES, ENERGISE_MINUTES, INTAKE_MINUTES, PUT_BACK_MINUTES, UNTOLD_PANEL_MINUTES, WHOLE_PROOF_MINUTES } from "./prices";
+import {
+  CLOSE_MINUTES,
+  ENERGISE_MINUTES,
+  INTAKE_MINUTES,
+  PLUG_CHECK_MINUTES,
+  PUT_BACK_MINUTES,
+  UNTOLD_PANEL_MINUTES,
+  WHOLE_PROOF_MINUTES,
+} from "./prices";
 import { type Caution, type Proposal, plain } from "./proposal";
 import { minutesOfQuestion, needsDead, panelsOfQuestion } from "./tests/reach-of-question";
 
@@ -24,6 +33,8 @@ export function wayToClose(machine: Machine, job: Job): Proposal {
   if (inside) return examine(machine, job, inside);
   const [back] = wayOut(job.cameOff);
   if (back && back.is !== "panel") return thingBack(job, back);
+  const atPlug = plugBeforePower(job);
+  if (atPlug) return atPlug;
   if (job.panelsOff.length > 0) return panelBack(machine, job, lastOf(job.panelsOff));
   const shut = at("shut");
   if (shut) return examine(machine, job, shut);
@@ -34,6 +45,7 @@ export function wayToClose(machine: Machine, job: Job): Proposal {
   if (!isProven(job)) return plain({ kind: "prove" }, WHOLE_PROOF_MINUTES, { code: "closes-when-run" });
   if (run) return examine(machine, job, run);
   if (job.blockers.some((b) => b.code === "complaint")) return plain({ kind: "intake" }, INTAKE_MINUTES, { code: "closes-when-told" });
+  if (plugOwed(job)) return readAtPlug(job);
   const reservations = reservationsOf(job);
   return plain({ kind: "close", ...(reservations && { reservations }) }, CLOSE_MINUTES, { code: "nothing-left" });
 }
@@ -79,6 +91,17 @@ const cautionOf = (check: OpenCheck): Caution | undefined => {
 /** Whatever hands took off besides panels goes back where it was in the order. */
 const thingBack = ({ safety }: Job, thing: CameOff): Proposal =>
   safety.power === "dead" ? plain({ kind: "put-back", thing }, PUT_BACK_MINUTES, { code: "back-before-power" }) : makeSafe();
+
+const areWiresOn = ({ cameOff }: Pick<Job, "cameOff">): boolean => !cameOff.some((c) => c.is === "lead" || c.is === "wires");
+
+/** The check at the plug, where wires were touched, all are on again and the machine is not known to be live; `undefined`: none. */
+export const plugBeforePower = (job: Job): Proposal | undefined =>
+  plugOwed(job) && job.safety.power !== "live" && areWiresOn(job) ? readAtPlug(job) : undefined;
+
+const readAtPlug = ({ safety }: Job): Proposal =>
+  safety.power === "dead"
+    ? plain({ kind: "plug-check" }, PLUG_CHECK_MINUTES, { code: "wires-moved" })
+    : { ...makeSafe(), prepares: { for: "plug-check" } };
 
 /** A panel goes back on a dead machine only. */
 function panelBack(machine: Machine, { safety }: Job, panel: string): Proposal {

@@ -1,4 +1,5 @@
 import { CHECK_KINDS, type OpenCheck } from "./checks/index";
+import type { PlugOwed } from "./closing/plug-owed";
 import type { ProofRow } from "./closing/proven";
 
 /** Something that must be done before the job can be closed, as facts. */
@@ -12,6 +13,7 @@ export type Blocker =
   | { readonly code: "lead"; readonly at: string; readonly because: "off" | "burnt" }
   /** Fasteners were left over or missing, and it is not told why. */
   | { readonly code: "count"; readonly of: string; readonly over: number; readonly short: number }
+  | PlugOwed
   /** Not run, run and found wanting, run and not looked at nor told why, or contradicted by what was seen since. */
   | { readonly code: "proof"; readonly run: "none" | "failed" | "unseen" | "contradicted" }
   /** Rows of the proof that nobody saw: it can be closed with them as reservations, named. */

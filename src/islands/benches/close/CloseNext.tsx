@@ -1,10 +1,10 @@
 import { type ReactNode, useState } from "react";
 import { Button } from "../../../ui/Button";
+import { PlugNext } from "../../panes/hands/PlugNext";
 import { usePlugNext, WORKING } from "../../panes/hands/use-plug";
 import { Working } from "../../panes/questions/Working";
 import { useJob } from "../../store/context";
 import { BackNext } from "./BackNext";
-import { PlugNext } from "./PlugNext";
 import { isGoingBack, whichCard } from "./which-card";
 
 /** While it is closed up: the plug check, then what goes back; else the proposal, which may be put off. */

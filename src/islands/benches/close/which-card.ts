@@ -10,7 +10,7 @@ type CloseCardKind =
   | "back";
 
 /** Steps that agree with closing up; whatever is still to be found out inside comes before anything goes back, unless who works says otherwise. */
-const ON_THE_WAY_OUT: readonly StepKind[] = ["panel", "put-back", "energise", "prove", "close", "intake"];
+const ON_THE_WAY_OUT: readonly StepKind[] = ["panel", "put-back", "plug-check", "energise", "prove", "close", "intake"];
 
 interface Standing {
   readonly job: Pick<Job, "safety" | "closed" | "cameOff">;

@@ -9,6 +9,8 @@ import { testSays } from "../../../core/speech/words/card/tests";
 import { Button } from "../../../ui/Button";
 import styles from "../../../ui/NextCard.module.css";
 import { PanelWords } from "../../panes/hands/PanelWords";
+import { PlugNext } from "../../panes/hands/PlugNext";
+import { usePlugNext, WORKING } from "../../panes/hands/use-plug";
 import { Working } from "../../panes/questions/Working";
 import { useDispatch, useJob, useMachine } from "../../store/context";
 import { useBench } from "../benches";
@@ -22,11 +24,26 @@ export function NextCard() {
   const proposal = useJob((s) => (s.job.closed ? null : s.diagnosis.proposal));
   const bench = useJob((s) => (s.job.closed ? "hand" : s.view.bench));
   const parts = useBench(bench);
-  const card = proposal ? <Proposed proposal={proposal} /> : proposal === null ? <Done /> : <Working />;
+  const card =
+    proposal?.step.kind === "plug-check" ? (
+      <AtPlug proposal={proposal} />
+    ) : proposal ? (
+      <Proposed proposal={proposal} />
+    ) : proposal === null ? (
+      <Done />
+    ) : (
+      <Working />
+    );
   // A bench may have another card than the proposal: none is shown that would be taken away again under a finger.
   if (parts === undefined) return <Working />;
   const Own = parts === "failed" ? undefined : parts.Next;
   return Own ? <Own>{card}</Own> : card;
+}
+
+/** The plug check itself; the step alone where it can't be worked out here. */
+function AtPlug({ proposal }: { readonly proposal: Proposal }) {
+  const plug = usePlugNext();
+  return plug === WORKING ? <Working /> : plug ? <PlugNext plug={plug} /> : <Proposed proposal={proposal} />;
 }
 
 const Done = () => (

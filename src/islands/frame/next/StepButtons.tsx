@@ -5,6 +5,7 @@ import { draftBack } from "../../../core/record/job/closing/draft-back";
 import type { Draft } from "../../../core/record/job/kinds/index";
 import { Button } from "../../../ui/Button";
 import { PanelButtons } from "../../panes/hands/PanelButtons";
+import { SkipPlugCheck } from "../../panes/hands/PlugNext";
 import { CheckButtons } from "../../panes/questions/CheckButtons";
 import { QuestionButtons } from "../../panes/questions/QuestionButtons";
 import { useDispatch, useJob } from "../../store/context";
@@ -47,6 +48,8 @@ export function StepButtons({ step }: { readonly step: Step }) {
       });
     case "examine":
       return <CheckButtons key={checkId(step.check)} check={step.check} />;
+    case "plug-check":
+      return <SkipPlugCheck />;
     case "prove":
       return main("Go to the test run", () => dispatch({ do: "go", bench: "prove" }));
     case "intake":

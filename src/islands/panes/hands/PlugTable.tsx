@@ -1,6 +1,15 @@
 import { controlsSay } from "../../../core/model/naming/names";
 import { percent } from "../../../core/model/naming/text";
-import { foreseenSays, mistakeSays, ohmsSay, pinName, plugColumns, plugFindings, plugSoFar } from "../../../core/speech/words/bench/plug";
+import {
+  foreseenSays,
+  mistakeSays,
+  ohmsSay,
+  pinName,
+  plugColumns,
+  plugFindings,
+  plugSoFar,
+  unseenSays,
+} from "../../../core/speech/words/bench/plug";
 import bench from "../../../ui/Bench.module.css";
 import form from "../../../ui/Form.module.css";
 import { useJob, useMachine } from "../../store/context";
@@ -104,26 +113,18 @@ function Readings({ plug: { check, verdict, reads, rows, left } }: { readonly pl
 /** Shows what no reading at the plug can show: it is looked for. */
 function Unseen({ plug: { check } }: { readonly plug: Plug }) {
   const machine = useMachine();
-  if (check.unseen.length === 0) return null;
+  const unseen = unseenSays(machine, check.unseen);
+  if (unseen.length === 0) return null;
   return (
     <details className={form.details}>
       <summary>
-        {check.unseen.length} {check.unseen.length === 1 ? "mistake shows" : "mistakes show"} at no pin: look at the wires
+        {unseen.length} {unseen.length === 1 ? "mistake shows" : "mistakes show"} at no pin: look at the wires
       </summary>
       <ul>
-        {check.unseen.map((m) => (
-          <li key={m.id}>
-            {mistakeSays(machine, m)}? {LOOK[m.edit.edit] ?? ""}
-          </li>
+        {unseen.map((says) => (
+          <li key={says}>{says}</li>
         ))}
       </ul>
     </details>
   );
 }
-
-const LOOK: Readonly<Record<string, string>> = {
-  off: "Tug it gently: it holds.",
-  swapped: "Colors match the photo.",
-  spare: "The spare terminal is empty.",
-  cabinet: "No wire under an edge.",
-};

@@ -1,7 +1,7 @@
 import { useEffect, useState } from "react";
 import type { PlugStep } from "../../../core/model/access/plug/check";
 import type { Machine } from "../../../core/model/machine/format";
-import { plugLine } from "../../../core/record/job/closing/by-hand";
+import { plugOwed } from "../../../core/record/job/closing/plug-owed";
 import { type PlugReadingTaken, readAt } from "../../../core/record/job/hands/plug-read";
 import type { PlugAnswer } from "../../../workers/tasks/plug";
 import { calculate } from "../../store/calculator";
@@ -55,8 +55,9 @@ interface Answered extends PlugQuestion {
 /** The check for the wires that were touched, never that of other wires; `undefined` while none was touched. */
 export function usePlug(): Plug | PlugTrouble | typeof WORKING | undefined {
   const machine = useMachine();
-  // Nothing is worked out where it is not looked at.
-  const touched = useJob((s) => (s.view.bench === "close" ? s.job.touched : NONE));
+  // Nothing is worked out where it is neither looked at nor next.
+  const wanted = useJob((s) => s.view.bench === "close" || s.diagnosis.proposal?.step.kind === "plug-check");
+  const touched = useJob((s) => (wanted ? s.job.touched : NONE));
   const reads = useJob((s) => s.job.plugReads);
   const [answered, setAnswered] = useState<Answered | undefined>();
   useEffect(() => {
@@ -89,24 +90,19 @@ function standing({ check, verdict }: PlugAnswer, reads: readonly PlugReadingTak
 
 const AMISS = 0.5;
 
-/** The check, where it is what comes next: all wires are on, the machine is dead, and something is left to read or to put right. */
+/** The check, where it is owed and can be made: all wires are on and the machine is dead. */
 export function usePlugNext(): Plug | typeof WORKING | undefined {
   const plug = usePlug();
-  const skipped = useJob(({ job }) => {
-    const { list, item } = plugLine(job.touched);
-    return job.ticks.some((t) => t.list === list && t.item === item && t.state === "not-done");
-  });
   const ready = useJob(
     ({ job }) =>
-      job.machine !== undefined &&
       !job.closed &&
       job.safety.power === "dead" &&
+      plugOwed(job) !== undefined &&
       !job.cameOff.some((c) => c.is === "lead" || c.is === "wires"),
   );
-  if (skipped || !ready || !plug) return undefined;
+  if (!ready || !plug) return undefined;
   if (plug === WORKING) return WORKING;
   if ("trouble" in plug) return undefined;
   // The readings that tell right from wrong are taken in their order, whatever the last one says.
-  if (plug.behind && plug.left[0]?.names !== false) return WORKING;
-  return plug.left.length > 0 || plug.verdict.verdict !== "right" ? plug : undefined;
+  return plug.behind && plug.left[0]?.names !== false ? WORKING : plug;
 }

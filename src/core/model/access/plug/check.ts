@@ -65,16 +65,20 @@ export function plugCheck(machine: Machine, touched: readonly string[], spares: 
   const readings = candidates(machine, mistakes);
   const column = (i: number, set: readonly number[]): Foreseen[] => set.map((k) => item(item(readings, k).under, i));
   const rightly = (set: readonly number[]): Foreseen[] => set.map((k) => item(readings, k).right);
-  const { cover, naming, seen } = chooseReadings(
+  // A joint that is only poor wants no reading of its own: it is seen where the others are, if it is.
+  const sought = mistakes.flatMap((m, i) => (m.edit.edit === "poor" ? [] : [i]));
+  const tells = (set: readonly number[], i: number) => toldApart(rightly(set), column(i, set));
+  const { cover, naming } = chooseReadings(
     {
       candidates: readings.length,
-      things: mistakes.length,
-      tells: (set, i) => toldApart(rightly(set), column(i, set)),
-      parts: (set, i, j) => toldApart(column(i, set), column(j, set)),
+      things: sought.length,
+      tells: (set, n) => tells(set, item(sought, n)),
+      parts: (set, n, m) => toldApart(column(item(sought, n), set), column(item(sought, m), set)),
       effort: (k) => item(readings, k).effort,
     },
     MOST_READINGS,
   );
+  const seen = mistakes.flatMap((_, i) => (tells(cover, i) ? [i] : []));
   const step = (k: number, names: boolean): PlugStep => {
     const { between, controls, right, under } = item(readings, k);
     return { between, controls, right, under: seen.map((i) => item(under, i)), names };

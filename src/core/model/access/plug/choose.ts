@@ -15,8 +15,6 @@ const MOST_NODES = 20_000;
 interface Chosen {
   readonly cover: readonly number[];
   readonly naming: readonly number[];
-  /** Things that the cover tells. */
-  readonly seen: readonly number[];
 }
 
 /**
@@ -28,7 +26,7 @@ export function chooseReadings(choice: Choice, most: number): Chosen {
   const visible = [...Array(choice.things).keys()].filter((i) => choice.tells(all, i));
   const grown = growing(choice, visible, most);
   const cover = fewest(choice, visible, grown);
-  return { cover, naming: naming(choice, visible, cover, most), seen: visible.filter((i) => choice.tells(cover, i)) };
+  return { cover, naming: naming(choice, visible, cover, most) };
 }
 
 /** One by one, what tells most of what is left. */

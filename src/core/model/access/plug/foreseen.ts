@@ -5,6 +5,7 @@ import { deadMachine } from "../../machine/network";
 import { deadCondition, restControls } from "../../machine/run/at-rest";
 import type { ControlPositions } from "../../machine/run/condition";
 import type { WiringEdit } from "../../machine/wiring";
+import { POOR_SPREAD } from "./mistake";
 
 /** A reading with an ohm-meter between two pins of the plug, the controls in these positions. */
 export interface PlugReading {
@@ -13,7 +14,7 @@ export interface PlugReading {
   readonly controls: ControlPositions;
 }
 
-/** Holds what is read if the parts have their ratings, Ω, and what 1 σ of each part's deviation adds to it, Ω, in the order of {@link spreadParts}. `undefined`: OL. */
+/** Holds what is read if the parts have their ratings, Ω, and what 1 σ of each part's deviation adds to it, Ω, in the order of {@link spreadParts}, a poor joint's last. `undefined`: OL. */
 export interface Expected {
   readonly mean: number;
   readonly by: readonly number[];
@@ -41,6 +42,15 @@ export function controlStates(machine: Machine): ControlPositions[] {
 export const movesFrom = (rest: ControlPositions, state: ControlPositions): number =>
   Object.keys(rest).filter((c) => rest[c] !== state[c]).length;
 
+interface Branch {
+  readonly a: number;
+  readonly b: number;
+  readonly ohms: number;
+  readonly part: string;
+  /** A poor joint's own. */
+  readonly isJoint: boolean;
+}
+
 /**
  * Ohms between pins with the wires so, pair by pair. With 1 A driven through the pins, branch k carries i_k and ∂R/∂R_k = i_k² (Tellegen's theorem;
  * Director & Rohrer 1969), so that a part's deviation adds σ · R_k · i_k².
@@ -58,7 +68,9 @@ export function pinOhms(
     return known;
   };
   const branches = deadMachine(machine, deadCondition(machine, controls), edits).healthy.flatMap((c) =>
-    c.kind === "resistor" ? [{ a: numberOf(c.a), b: numberOf(c.b), ohms: c.ohms, part: item(c.id.split("/"), 0) }] : [],
+    c.kind === "resistor"
+      ? [{ a: numberOf(c.a), b: numberOf(c.b), ohms: c.ohms, part: item(c.id.split("/"), 0), isJoint: c.id.includes("/joint") }]
+      : [],
   );
   const at = pairs.map(([p, q]) => [numberOf(p), numberOf(q)] as const);
   const solved = resistancesOf(number.size, branches);
@@ -66,12 +78,12 @@ export function pinOhms(
   return at.map(([a, b]) => {
     const mean = real(solved.ohms, a * solved.size + b);
     if (mean > OPEN_OHMS) return undefined;
-    const by = spread.map(({ id, sigma }) =>
+    const off = (sigma: number, isOf: (k: Branch) => boolean) =>
       branches.reduce((sum, k) => {
-        if (k.part !== id || solved.ohms[k.a * solved.size + a] === Infinity) return sum;
+        if (!isOf(k) || solved.ohms[k.a * solved.size + a] === Infinity) return sum;
         return sum + (sigma * transferOhms(solved, a, b, k.a, k.b) ** 2) / k.ohms;
-      }, 0),
-    );
-    return { mean, by };
+      }, 0);
+    const by = spread.map(({ id, sigma }) => off(sigma, (k) => k.part === id && !k.isJoint));
+    return { mean, by: [...by, off(POOR_SPREAD, (k) => k.isJoint)] };
   });
 }

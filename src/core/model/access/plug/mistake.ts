@@ -4,10 +4,15 @@ import { readTerminal, terminalsOf, type WiringEdit } from "../../machine/wiring
 
 /** One way in which wires that were touched may be on wrongly. */
 export interface Mistake {
-  /** `off A`, `swap A B`, `spare A X`, `cab A`. */
+  /** `off A`, `swap A B`, `spare A X`, `cab A`, `poor A` (a joint that conducts badly). */
   readonly id: string;
   readonly edit: WiringEdit;
 }
+
+/** A terminal that was not pushed home reads anything from 1 to 50 Ω: so many Ω each stand for their neighbours (est.). */
+const POOR_OHMS: readonly number[] = [2, 8, 30];
+/** 1 σ of what such a joint reads, as a share of the value that stands for it (est.). */
+export const POOR_SPREAD = 0.25;
 
 /** Terminals of this machine that wires go to, in its own order. */
 export const wiredTerminals = (machine: Machine): string[] => machine.parts.flatMap(terminalsOf);
@@ -19,6 +24,7 @@ export function mistakesIn(machine: Machine, touched: readonly string[], spares:
     ...at.flatMap(({ terminal: t }): Mistake[] => [
       { id: `off ${t}`, edit: { edit: "off", at: t } },
       { id: `cab ${t}`, edit: { edit: "cabinet", at: t } },
+      ...POOR_OHMS.map((ohms): Mistake => ({ id: `poor ${t} ${ohms}`, edit: { edit: "poor", at: t, ohms } })),
       ...spares
         .filter((s) => readTerminal(s)?.part === readTerminal(t)?.part)
         .map((s): Mistake => ({ id: `spare ${t} ${s}`, edit: { edit: "spare", at: t, to: s } })),

@@ -2,6 +2,8 @@ import { partsOfAssembly } from "../../../model/machine/assembly";
 import { type Machine, maybePanelOf, maybePartOf } from "../../../model/machine/format";
 import { panelName } from "../../../model/naming/names";
 import { capital } from "../../../model/naming/text";
+import { PLUG_LIST } from "../hands/plug-read";
+import type { Draft } from "../kinds/index";
 import type { JobState } from "../state";
 
 /** A line of a list that hands go through. */
@@ -14,12 +16,11 @@ interface HandCheck {
 /** Its name among lists. */
 export const BY_HAND = "by-hand";
 
-/** The plug check as a line that may be left out: for so many wires; another one touched, it is asked again. */
-export const plugLine = (touched: readonly string[]) => ({
-  list: "plug",
-  item: `check-${touched.length}`,
-  says: "Plug check, before power.",
-});
+/** The plug check as a line that may be left out; another wire touched, it is asked again. */
+export const PLUG_LINE = { list: PLUG_LIST, item: "check", says: "Plug check, before power." };
+
+/** The plug check, made: all that the pins can show was read or, where they show nothing, looked at. */
+export const PLUG_CHECKED: Draft = { kind: "tick", body: { ...PLUG_LINE, state: "done" } };
 
 type Done = Pick<JobState, "wasOff" | "fitted" | "touched">;
 

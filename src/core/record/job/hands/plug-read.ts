@@ -7,6 +7,7 @@ export const plugReadingSchema = z
     between: z.tuple([pin, pin]).describe("Nets of the two pins of the plug."),
     controls: z.record(z.string(), z.string()).describe("Positions of the controls."),
     ohms: z.number().nonnegative().max(1e9).nullable().describe("What the meter showed, Ω; null for OL."),
+    of: z.number().int().min(1).max(20).optional().describe("How many readings the whole check takes; left out: read beside it."),
   })
   .describe(
     "A resistance at the plug, cord out, to see whether the wires that were touched are on the right terminals. It says nothing of the parts.",
@@ -28,6 +29,9 @@ export const isSamePlace = (a: Place, b: Place): boolean =>
 /** Gives what was read there; `undefined`: nothing yet. */
 export const readAt = (reads: readonly PlugReadingTaken[], place: Place): PlugReadingTaken | undefined =>
   reads.find((r) => isSamePlace(r, place));
+
+/** The list on which the check is left out, or said to be made. */
+export const PLUG_LIST = "plug";
 
 const NONE: readonly PlugReadingTaken[] = [];
 

@@ -55,6 +55,8 @@ function mistakeTag(machine: Machine, { edit }: Mistake): string {
       return `${wireTag(machine, edit.at)} pinched`;
     case "spare":
       return `${wireTag(machine, edit.at)} on the spare`;
+    case "poor":
+      return `${wireTag(machine, edit.at)} poor, about ${edit.ohms} Ω`;
     case "swapped":
       return `${wireTag(machine, edit.at)} and ${wireTag(machine, edit.with)} swapped`;
     default:
@@ -71,11 +73,29 @@ export function mistakeSays(machine: Machine, { edit }: Mistake): string {
       return `${wireName(machine, edit.at)} is pinched to the cabinet`;
     case "spare":
       return `${wireName(machine, edit.at)} is on the spare terminal ${readTerminal(edit.to)?.number ?? ""}`;
+    case "poor":
+      return `${wireName(machine, edit.at)} is not home, or its terminal is loose: about ${edit.ohms} Ω`;
     case "swapped":
       return `${wireName(machine, edit.at)} and ${wireName(machine, edit.with)} are swapped`;
     default:
       return "wiring doesn't match the sheet";
   }
+}
+
+const LOOK: { readonly [E in Mistake["edit"]["edit"]]?: string } = {
+  off: "Tug it gently: it holds.",
+  swapped: "Colors match the photo.",
+  spare: "The spare terminal is empty.",
+  cabinet: "No wire under an edge.",
+};
+
+/** Holds what the plug can't show, a line each; joints that may be poor come together. */
+export function unseenSays(machine: Machine, unseen: readonly Mistake[]): string[] {
+  const poor = [...new Set(unseen.flatMap(({ edit }) => (edit.edit === "poor" ? [wireTag(machine, edit.at)] : [])))];
+  return [
+    ...unseen.flatMap((m) => (m.edit.edit === "poor" ? [] : [`${capital(mistakeSays(machine, m))}? ${LOOK[m.edit.edit] ?? ""}`])),
+    ...(poor.length > 0 ? [`A poor joint, 1 to 50 Ω, at ${poor.join(", ")}? Tug each wire: none moves.`] : []),
+  ];
 }
 
 /** Gives what is read: a value, or a range where good parts spread. */

@@ -41,6 +41,10 @@ export function blockerSays(machine: Machine | undefined, blocker: Blocker): Blo
         says: `${panelName(machine, blocker.of)}: fastener count is off, ${countSays(blocker)}`,
         todo: "Find where they belong, then say what you found.",
       };
+    case "plug":
+      return blocker.because === "unread"
+        ? { says: "wires were moved and the plug check isn't done", todo: "Read at the plug before power, or say why you skip it." }
+        : { says: "the plug check doesn't read right", todo: "Find the wrong wire, fix it, read again." };
     case "proof":
       return { says: UNPROVEN[blocker.run], todo: "Power on, run it on heat, answer what you see." };
     case "reservations":

@@ -102,6 +102,8 @@ export function stepTitle(machine: Machine, step: Step): string {
       return repairSays(repairOf(machine, step.assembly));
     case "examine":
       return checkTest(machine, step.check).title;
+    case "plug-check":
+      return "Check the wiring at the plug";
     case "prove":
       return "Do the test run";
     case "intake":
@@ -133,6 +135,8 @@ function stepDetail(machine: Machine, step: Step): string {
       return fitSays(step);
     case "examine":
       return checkTest(machine, step.check).how;
+    case "plug-check":
+      return "Unplugged. Ohms between the pins.";
     case "prove":
       return `Start it on heat. Stay with it. Answer what you see: ${proofRows(machine)
         .map((r) => sightOf(r).name.toLowerCase())
@@ -172,6 +176,8 @@ function purposeSays(machine: Machine, purpose: Purpose): string {
       return repairSays(repairOf(machine, purpose.assembly));
     case "check":
       return checkTest(machine, purpose.check).title;
+    case "plug-check":
+      return "Check the wiring at the plug";
     case "close-up":
       return panelOrderSays(machine, purpose.panel, "on");
   }
@@ -206,6 +212,8 @@ function reasonSays(machine: Machine, reason: Reason, step: Step, purpose: strin
       return { why: `${capital(checkSays(machine, reason.check))}.`.replace("?.", "?") };
     case "back-before-power":
       return { why: "Every panel and fastener goes on before power." };
+    case "wires-moved":
+      return { why: "Wires were moved. A wrong one is found here, not by the fuse." };
     case "only-a-run-proves":
       return { why: "Only a test run proves the repair." };
     case "closes-when-run":

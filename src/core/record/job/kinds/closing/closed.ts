@@ -13,26 +13,35 @@ const reservation = z.strictObject({
   why: text.min(1).describe("Why not."),
 });
 
+const second = z.strictObject({ note, reservations: reservation.optional(), rules: z.literal(1).optional() });
+
 export const closed = defineEntry({
   kind: "closed",
-  version: 2,
+  version: 3,
   stream: "job",
   schema: z
     .strictObject({
       note,
       reservations: reservation.optional().describe("What it is closed without; all that was not seen, or it does not count."),
-      rules: z.literal(1).optional().describe("Closed by the first version, by its rules; it stays so. Never written now."),
+      rules: z
+        .union([z.literal(1), z.literal(2)])
+        .optional()
+        .describe("Closed by the rules of the first version, or of one that asked for no plug check; it stays so. Never written now."),
     })
     .describe("The job is closed."),
-  upcasters: [upcaster({ kind: "closed", version: 1 }, 2, z.strictObject({ note }), (body) => ({ ...body, rules: 1 as const }))],
+  upcasters: [
+    upcaster({ kind: "closed", version: 1 }, 2, z.strictObject({ note }), (body) => ({ ...body, rules: 1 as const })),
+    upcaster({ kind: "closed", version: 2 }, 3, second, ({ rules, ...body }) => ({ ...body, rules: rules ?? (2 as const) })),
+  ],
   afterClosing: never,
-  allows: ({ reservations, rules }, state) => (rules === 1 ? closedByFirstRules(state) : stillBlocked(state, reservations?.rows ?? [])),
+  allows: ({ reservations, rules }, state) =>
+    rules === 1 ? closedByFirstRules(state) : stillBlocked(state, reservations?.rows ?? [], rules === 2),
   effect: ({ reservations }) => ({ closed: true, ...(reservations && { reservations: unseenSays(reservations) }) }),
   says: ({ reservations }) => (reservations ? `Job closed with exceptions: ${unseenSays(reservations)}` : "Job closed"),
 });
 
-function stillBlocked(state: JobState, named: readonly ProofRow[]): Refusal | undefined {
-  const [blocker] = closingBlockers(state);
+function stillBlocked(state: JobState, named: readonly ProofRow[], unplugged: boolean): Refusal | undefined {
+  const blocker = closingBlockers(state).find((b) => !(unplugged && b.code === "plug"));
   if (blocker) return { code: "still-blocked", blocker };
   const rows = reservationsOf(state)?.rows ?? [];
   return rows.every((r) => named.includes(r)) ? undefined : { code: "still-blocked", blocker: { code: "reservations", rows } };

@@ -1,7 +1,7 @@
 import { COLOURS } from "../../../../model/machine/cabinet";
 import { cameBack, cameOff } from "../../hands/came-off";
-import { isWired, leadName, leadSchema } from "../../hands/lead-found";
-import { noReads } from "../../hands/plug-read";
+import { isWired, type LeadFound, leadName, leadSchema } from "../../hands/lead-found";
+import { touchedNow } from "../../hands/touched";
 import { defineEntry, never, noUpcasters } from "../definition";
 
 export const lead = defineEntry({
@@ -18,8 +18,9 @@ export const lead = defineEntry({
     return {
       leads: [...before.leads.filter((l) => l.at !== found.at), { ...known, ...withoutUndefined(found), off: state === "off" }],
       cameOff: state === "off" ? cameOff(before.cameOff, { ...thing, entry: id }) : cameBack(before.cameOff, thing),
-      touched: before.touched.includes(found.at) ? before.touched : [...before.touched, found.at],
-      plugReads: noReads(before.plugReads),
+      ...(isOnlyTold(known, state, found)
+        ? {}
+        : touchedNow(before, before.touched.includes(found.at) ? before.touched : [...before.touched, found.at])),
     };
   },
   says: ({ at, state, moved, condition, mended, colour, note }, machine) => {
@@ -32,6 +33,10 @@ export const lead = defineEntry({
     );
   },
 });
+
+/** A wire that is on and stays on, of which is told how its end was settled: no hand is at it again. */
+const isOnlyTold = (known: LeadFound | undefined, state: "off" | "on", { moved, note }: Pick<LeadFound, "moved" | "note">): boolean =>
+  known !== undefined && !known.off && state === "on" && !moved && note === undefined;
 
 function withoutUndefined<T extends object>(given: T): T {
   return Object.fromEntries(Object.entries(given).filter(([, v]) => v !== undefined)) as T;

@@ -2,8 +2,7 @@ import { z } from "zod";
 import { maybePartOf } from "../../../../model/machine/format";
 import { partName } from "../../../../model/naming/names";
 import { cameBack, cameOff } from "../../hands/came-off";
-import { noReads } from "../../hands/plug-read";
-import { withTerminals } from "../../hands/touched";
+import { touchedNow, withTerminals } from "../../hands/touched";
 import { defineEntry, never, noUpcasters } from "../definition";
 
 export const wire = defineEntry({
@@ -22,11 +21,11 @@ export const wire = defineEntry({
     machine && !maybePartOf(machine, of) && !machine.testPoints.some((t) => t.net.startsWith(`${of}.`))
       ? { code: "not-on-machine", given: of }
       : undefined,
-  effect: ({ of, state }, { wiresOff, cameOff: before, touched, plugReads: reads, machine }, { id }) => ({
+  effect: ({ of, state }, { machine, wiresOff, ...before }, { id }) => ({
     wiresOff: state === "off" ? [...new Set([...wiresOff, of])] : wiresOff.filter((w) => w !== of),
-    cameOff: state === "off" ? cameOff(before, { is: "wires", id: of, entry: id }) : cameBack(before, { is: "wires", id: of }),
-    touched: withTerminals(machine, touched, [of]),
-    plugReads: noReads(reads),
+    cameOff:
+      state === "off" ? cameOff(before.cameOff, { is: "wires", id: of, entry: id }) : cameBack(before.cameOff, { is: "wires", id: of }),
+    ...touchedNow(before, withTerminals(machine, before.touched, [of])),
   }),
   says: ({ of, state }, machine) => {
     const name = machine && !maybePartOf(machine, of) ? `Plug ${of}` : `Wires of the ${partName(machine, of)}`;

@@ -4,8 +4,7 @@ import { type Machine, maybePartOf } from "../../../../model/machine/format";
 import { fittedSays } from "../../../../model/naming/names";
 import { upcaster } from "../../../journal/upcast";
 import { disturbsGas, jointAt, withOpened } from "../../gas";
-import { noReads } from "../../hands/plug-read";
-import { withTerminals } from "../../hands/touched";
+import { touchedNow, withTerminals } from "../../hands/touched";
 import { defineEntry, never, ref, text } from "../definition";
 
 const fields = {
@@ -33,10 +32,8 @@ export const fitted = defineEntry({
     fitted: [...state.fitted, { entry: id, assembly, action }],
     proof: undefined,
     ...(action === "replaced" &&
-      state.machine && {
-        touched: withTerminals(state.machine, state.touched, partsOfAssembly(state.machine, assembly)),
-        plugReads: noReads(state.plugReads),
-      }),
+      state.machine &&
+      touchedNow(state, withTerminals(state.machine, state.touched, partsOfAssembly(state.machine, assembly)))),
     ...(state.machine &&
       disturbsGas(state.machine, assembly) && {
         joints: withOpened(state, id, jointAt(state.machine, assembly)),

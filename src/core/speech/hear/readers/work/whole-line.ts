@@ -1,5 +1,6 @@
 import type { Machine } from "../../../../model/machine/format";
 import { decimalIn } from "../../../../model/quantity/decimal";
+import { PLUG_CHECKED, PLUG_LINE } from "../../../../record/job/closing/by-hand";
 import type { Preference } from "../../../../record/job/preference";
 import { WORDS } from "../../../lexicon/words";
 import { nounsOf, wired } from "../../clause";
@@ -71,6 +72,16 @@ export function preferenceIn(line: string): Meaning | undefined {
   const ways = sayings.map((s) => WAYS.find(([pattern]) => pattern.test(s))?.[1]);
   if (ways.length === 0 || ways.some((w) => w === undefined)) return undefined;
   return entry({ kind: "preference", body: Object.assign({}, ...ways) });
+}
+
+const PLUG_CHECKED_SAID = /^(?:the )?plug check (?:is |was )?(?:done|made|passed|ok|okay|good|right|fine)$/i;
+const PLUG_SKIPPED = /^(?:skip|skipped|skipping|left out|no|without) (?:the )?plug check[,:;]? (?:because |as )?(?<why>.+)$/i;
+
+/** The check at the plug: made, or left out with its reason. */
+export function plugCheckIn(line: string): Meaning | undefined {
+  if (PLUG_CHECKED_SAID.test(line.trim())) return entry(PLUG_CHECKED);
+  const why = PLUG_SKIPPED.exec(line.trim())?.groups?.why;
+  return why === undefined ? undefined : entry({ kind: "tick", body: { ...PLUG_LINE, state: "not-done", why } });
 }
 
 const LEADS =

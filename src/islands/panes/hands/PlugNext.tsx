@@ -1,13 +1,21 @@
 import { useState } from "react";
 import type { PlugStep } from "../../../core/model/access/plug/check";
-import { plugLine } from "../../../core/record/job/closing/by-hand";
-import { foreseenSays, ohmsSay, plugControlsSay, plugFindings, plugOutcomes, plugPlaceSays } from "../../../core/speech/words/bench/plug";
+import { PLUG_CHECKED, PLUG_LINE } from "../../../core/record/job/closing/by-hand";
+import {
+  foreseenSays,
+  ohmsSay,
+  plugControlsSay,
+  plugFindings,
+  plugOutcomes,
+  plugPlaceSays,
+  unseenSays,
+} from "../../../core/speech/words/bench/plug";
 import { Button } from "../../../ui/Button";
 import card from "../../../ui/NextCard.module.css";
 import { ReadingField } from "../../../ui/ReadingField";
 import { WordsForm } from "../../../ui/WordsForm";
-import type { Plug } from "../../panes/hands/use-plug";
 import { useDispatch, useJob, useMachine } from "../../store/context";
+import type { Plug } from "./use-plug";
 
 /** The next reading at the plug, with what it may be and what that would mean; or what is likeliest wrong. */
 export function PlugNext({ plug }: { readonly plug: Plug }) {
@@ -15,7 +23,15 @@ export function PlugNext({ plug }: { readonly plug: Plug }) {
   const [step] = plug.left;
   return (
     <section className={card.card} aria-label="Next" data-working={working}>
-      {step ? <ToRead key={`${step.between.join()} ${JSON.stringify(step.controls)}`} plug={plug} step={step} /> : <Amiss plug={plug} />}
+      {step ? (
+        <ToRead key={`${step.between.join()} ${JSON.stringify(step.controls)}`} plug={plug} step={step} />
+      ) : plug.check.steps.length === 0 ? (
+        <Blind plug={plug} />
+      ) : plug.verdict.verdict === "right" ? (
+        <Passed />
+      ) : (
+        <Amiss plug={plug} />
+      )}
     </section>
   );
 }
@@ -28,7 +44,11 @@ function ToRead({ plug, step }: { readonly plug: Plug; readonly step: PlugStep }
   const taken = plug.rows.length - left.length;
   const keep = (value: number) => {
     const ohms = Number.isFinite(value) ? value : null;
-    return dispatch({ do: "record", drafts: [{ kind: "plug-reading", body: { between: [...between], controls: { ...controls }, ohms } }] });
+    const of = plug.rows.length;
+    return dispatch({
+      do: "record",
+      drafts: [{ kind: "plug-reading", body: { between: [...between], controls: { ...controls }, ohms, of } }],
+    });
   };
   return (
     <>
@@ -50,8 +70,57 @@ function ToRead({ plug, step }: { readonly plug: Plug; readonly step: PlugStep }
       </dl>
       <ReadingField label="At the plug" unit="ohm" standing onKeep={keep} />
       <p className={card.why}>Do it before the rest goes on. A wrong wire takes a minute to fix now.</p>
-      <WithoutIt />
+      <SkipPlugCheck />
     </>
+  );
+}
+
+/** No pair of pins tells anything of these wires: what is looked at instead, once. */
+function Blind({ plug: { check } }: { readonly plug: Plug }) {
+  const machine = useMachine();
+  return (
+    <>
+      <p className={card.kicker}>
+        <span>Next</span>
+        <span>before power</span>
+      </p>
+      <h2>Look the moved wires over</h2>
+      <p>The plug can't show these wires. Look for:</p>
+      <ul>
+        {unseenSays(machine, check.unseen).map((says) => (
+          <li key={says}>{says}</li>
+        ))}
+      </ul>
+      <div className={card.buttons}>
+        <PassedButton label="Record all wires right" />
+      </div>
+      <SkipPlugCheck />
+    </>
+  );
+}
+
+/** All is read and right, by readings that were taken outside this check. */
+function Passed() {
+  return (
+    <>
+      <p className={card.kicker}>
+        <span>Next</span>
+        <span>before power</span>
+      </p>
+      <h2>The plug check reads right</h2>
+      <div className={card.buttons}>
+        <PassedButton label="Record plug check passed" />
+      </div>
+    </>
+  );
+}
+
+function PassedButton({ label }: { readonly label: string }) {
+  const dispatch = useDispatch();
+  return (
+    <Button look="main" onClick={() => dispatch({ do: "record", drafts: [PLUG_CHECKED] })}>
+      {label}
+    </Button>
   );
 }
 
@@ -104,15 +173,14 @@ function Amiss({ plug: { verdict, reads, rows } }: { readonly plug: Plug }) {
           )
         )}
       </div>
-      <WithoutIt />
+      <SkipPlugCheck />
     </>
   );
 }
 
 /** The check is left out, which wants a reason: it is told at the hand-over. */
-function WithoutIt() {
+export function SkipPlugCheck() {
   const dispatch = useDispatch();
-  const touched = useJob((s) => s.job.touched);
   const [asking, setAsking] = useState(false);
   if (!asking)
     return (
@@ -124,7 +192,7 @@ function WithoutIt() {
     <WordsForm
       fields={{ why: { label: "Why skip the plug check?", most: 200 } }}
       button="Save"
-      onKeep={({ why }) => dispatch({ do: "record", drafts: [{ kind: "tick", body: { ...plugLine(touched), state: "not-done", why } }] })}
+      onKeep={({ why }) => dispatch({ do: "record", drafts: [{ kind: "tick", body: { ...PLUG_LINE, state: "not-done", why } }] })}
     />
   );
 }
