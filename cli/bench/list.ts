@@ -86,6 +86,8 @@ async function fill(file: string): Promise<void> {
         panelsOff: 0,
         waits: null,
         next: "Watch it run",
+        proved: null,
+        leftOpen: null,
         unsafe: !closed && random() < 0.1 ? "Stands open" : null,
         urgency: closed ? 0 : Math.floor(random() * 4),
         openedAt: at,

@@ -117,7 +117,6 @@ test("by keyboard: from bench to bench, and what each offers", async ({ page }) 
   await page.keyboard.type("fitted element");
   await page.keyboard.press("Enter");
   await recorded("Replaced: heating element");
-  await page.keyboard.press("/");
   await page.keyboard.type("plug check passed");
   await page.keyboard.press("Enter");
   await recorded("Seen to: Plug check, before power.");

@@ -51,12 +51,12 @@ test("the energies of each machine, and where nothing may read", () => {
         .join(", ")}; ${deadPoints(m).join(", ")}`,
   );
   expect(said.join("\n")).toMatchInlineSnapshot(`
-    "orrinshaw-e27: House power, L1 120 V and L2 120 V (not proved dead), Stored heat (may be hot); PL1 to PL2, PL1 to PN, PL1 to PG, PL2 to PN, PL2 to PG
-    kelvane-g14: House power, L1 120 V (not proved dead), Gas (gas on), Stored heat (may be hot); PL1 to PN, PL1 to PG
-    brisk-tolley-v45e: House power, L1 120 V and L2 120 V (not proved dead), Stored heat (may be hot); PL1 to PL2, PL1 to PN, PL1 to PG, PL2 to PN, PL2 to PG
-    brisk-tolley-v45g: House power, L1 120 V (not proved dead), Gas (gas on), Stored heat (may be hot); PL1 to PN, PL1 to PG
-    kelvane-c7: House power, L 230 V (not proved dead), Motor capacitor (may hold a dangerous charge with the cord out), Stored heat (may be hot); PL to PN, PL to PG
-    orrinshaw-e27-208: House power, L1 120 V and L2 120 V (not proved dead), Stored heat (may be hot); PL1 to PL2, PL1 to PN, PL1 to PG, PL2 to PN, PL2 to PG"
+    "orrinshaw-e27: House power, L1 120 V and L2 120 V (not proved dead), Stored heat (may be hot); TB1 to TB2, TB1 to TBN, TB1 to cabinet, TB2 to TBN, TB2 to cabinet
+    kelvane-g14: House power, L1 120 V (not proved dead), Gas (gas on), Stored heat (may be hot); TB1 to TBN, TB1 to cabinet
+    brisk-tolley-v45e: House power, L1 120 V and L2 120 V (not proved dead), Stored heat (may be hot); TB1 to TB2, TB1 to TBN, TB1 to cabinet, TB2 to TBN, TB2 to cabinet
+    brisk-tolley-v45g: House power, L1 120 V (not proved dead), Gas (gas on), Stored heat (may be hot); TB1 to TBN, TB1 to cabinet
+    kelvane-c7: House power, L 230 V (not proved dead), Motor capacitor (may hold a dangerous charge with the cord out), Stored heat (may be hot); F1 to F2, F1 to cabinet
+    orrinshaw-e27-208: House power, L1 120 V and L2 120 V (not proved dead), Stored heat (may be hot); TB1 to TB2, TB1 to TBN, TB1 to cabinet, TB2 to TBN, TB2 to cabinet"
   `);
 });
 

@@ -6,8 +6,6 @@ export interface Safety {
   /** Time of the entry that made it so, and who made it. */
   readonly since?: string;
   readonly by?: string;
-  /** A proof of dead that was recorded before proofs ran out: it holds until power. */
-  readonly holds?: true;
   /** Why a proof of dead does not hold for who asks now. */
   readonly lapsed?: Lapse;
   /** The power was taken away: how, and whether it is locked so. Not a proof of dead. */
@@ -21,7 +19,19 @@ export interface Safety {
 
 /** A proof of dead holds for the person who made it, and for so many hours. */
 export const DEAD_HOLDS_HOURS = 12;
-export type Lapse = "hours" | "person";
+/** A clock that runs before another's by no more than this is right enough, minutes. */
+const CLOCKS_DIFFER_MINUTES = 5;
+/** Too long ago; another's; dated later than now, so that one of the clocks is wrong. */
+export type Lapse = "hours" | "person" | "clock";
+
+/** True once a proof made at one time is none at another, whoever made it. */
+export const hasRunOut = (since: string, now: Date): boolean => runOut(since, now.getTime()) !== undefined;
+
+function runOut(since: string, now: number): Exclude<Lapse, "person"> | undefined {
+  const minutes = (now - Date.parse(since)) / 60_000;
+  if (!(minutes > -CLOCKS_DIFFER_MINUTES)) return "clock";
+  return minutes >= DEAD_HOLDS_HOURS * 60 ? "hours" : undefined;
+}
 
 /** Whoever stands at the machine, and when. */
 export interface Standing {
@@ -31,9 +41,8 @@ export interface Standing {
 
 /** The energy as it is to one person at one time: another's proof of dead, or an old one, is none. The same object where it holds. */
 export function safetyFor(safety: Safety, { at, by }: Standing): Safety {
-  if (safety.power !== "dead" || safety.holds || safety.since === undefined) return safety;
-  const hours = (Date.parse(at) - Date.parse(safety.since)) / 3_600_000;
-  const lapsed = hours >= DEAD_HOLDS_HOURS ? "hours" : safety.by !== by ? "person" : undefined;
+  if (safety.power !== "dead" || safety.since === undefined) return safety;
+  const lapsed = safety.by === by ? runOut(safety.since, Date.parse(at)) : "person";
   return lapsed ? { ...safety, power: "unknown", discharged: NOTHING, lapsed } : safety;
 }
 

@@ -22,6 +22,8 @@ export interface JobRow extends StandingWords {
   readonly serial: string | null;
   readonly complaint: string | null;
   readonly power: Job["safety"]["power"];
+  /** Whose proof of dead is on record, and when it was made; `null`: none. */
+  readonly proved: { readonly at: string; readonly by: string } | null;
   readonly panelsOff: number;
   readonly waits: string | null;
   readonly openedAt: string;
@@ -56,6 +58,7 @@ export function jobRow(job: Job, openedAt: string, changedAt: string, orders: re
     serial: job.serial ?? null,
     complaint: job.complaint?.words ?? null,
     power: job.safety.power,
+    proved: provedOf(job.safety),
     panelsOff: job.panelsOff.length,
     waits: parts ? capital(parts.says) : waitsFor(job),
     ...standing,
@@ -71,6 +74,9 @@ function saidToCome({ machine, wanted, used }: Job): { readonly says: string; re
   const open = wanted.filter((w) => w.ordered && !used.some((u) => w.assembly !== null && u.renews.includes(w.assembly)));
   return machine && open.length > 0 ? { says: `waiting on ${open.map((w) => wantedSays(machine, w)).join("; ")}`, here: false } : undefined;
 }
+
+const provedOf = ({ power, since, by }: Job["safety"]): JobRow["proved"] =>
+  power === "dead" && since !== undefined && by !== undefined ? { at: since, by } : null;
 
 /** As urgent as what can hurt somebody. */
 const TOP = 3;

@@ -15,22 +15,30 @@ import { stepTitle } from "./card/proposals";
 export interface StandingWords {
   readonly next: string | null;
   readonly unsafe: string | null;
+  /** Taken apart, proved dead and worked at: by whom and since when. */
+  readonly leftOpen: { readonly says: string; readonly since: string; readonly by: string } | null;
   /** 3: can hurt somebody as it stands; 2: stands open; 1: can be closed; 0: any other. */
   readonly urgency: number;
 }
 
 export function standingSays(job: Job): StandingWords {
   const { closed, machine, blockers, safety, panelsOff } = job;
-  if (closed) return { next: null, unsafe: leftUnsafe(job), urgency: 0 };
+  if (closed) return { next: null, unsafe: leftUnsafe(job), leftOpen: null, urgency: 0 };
   const danger = blockers.filter(isOpenCheck).find(isDanger);
   const off = panelsOff.map((p) => panelName(machine, p)).join(", ");
-  const open = off === "" ? undefined : safety.power === "live" ? `LIVE with the ${off} off` : `taken apart: ${off} off`;
-  const told = danger && machine ? checkSays(machine, danger) : undefined;
-  const unsafe = told ?? open;
+  const isDead = safety.power === "dead";
+  const open = safety.power === "live" ? `LIVE with the ${off} off` : `taken apart, not proved dead: ${off} off`;
+  const told = danger && machine ? checkSays(machine, danger) : off !== "" && !isDead ? open : undefined;
   const next = nextSays(job, danger);
-  const urgency =
-    told !== undefined || (open !== undefined && safety.power === "live") ? 3 : open !== undefined ? 2 : blockers.length === 0 ? 1 : 0;
-  return { next, unsafe: unsafe === undefined ? null : capital(unsafe), urgency };
+  const urgency = told !== undefined ? 3 : off !== "" ? 2 : blockers.length === 0 ? 1 : 0;
+  return { next, unsafe: told === undefined ? null : capital(told), leftOpen: off !== "" && isDead ? leftOpen(job, off) : null, urgency };
+}
+
+/** Since its last panel came off. */
+function leftOpen({ record, cameOff }: Job, off: string): StandingWords["leftOpen"] {
+  const last = cameOff.findLast((c) => c.is === "panel")?.entry;
+  const line = record.findLast((l) => l.status === "counts" && l.entry.id === last);
+  return line?.status === "counts" ? { says: `taken apart: ${off} off`, since: line.entry.at, by: line.entry.by } : null;
 }
 
 /** A machine that was left as it was because the work was declined. */

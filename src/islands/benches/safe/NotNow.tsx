@@ -3,8 +3,8 @@ import { notNow } from "../../../core/reason/planning/tests/offered";
 import { FORBIDS } from "../../../core/speech/words/bench/energies";
 import { testTitle } from "../../../core/speech/words/card/proposals";
 import bench from "../../../ui/Bench.module.css";
+import styles from "../../panes/energy/Energy.module.css";
 import { useJob, useMachine } from "../../store/context";
-import styles from "./Safe.module.css";
 
 /** The tests that the state of the machine forbids, by what would allow them. */
 export function NotNow() {

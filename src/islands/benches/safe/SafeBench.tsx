@@ -6,10 +6,10 @@ import bench from "../../../ui/Bench.module.css";
 import { Button } from "../../../ui/Button";
 import { Clock } from "../../../ui/Clock";
 import { WordsForm } from "../../../ui/WordsForm";
+import styles from "../../panes/energy/Energy.module.css";
+import { ThreeSteps } from "../../panes/energy/ThreeSteps";
 import { useDispatch, useJob, useMachine } from "../../store/context";
 import { NotNow } from "./NotNow";
-import styles from "./Safe.module.css";
-import { ThreeSteps } from "./ThreeSteps";
 
 /** The energy in this machine, each made safe by an act that is recorded; the check that proves it dead; what its state forbids. */
 export function SafeBench() {

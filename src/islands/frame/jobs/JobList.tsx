@@ -1,7 +1,9 @@
 import { format } from "date-fns";
 import { Calculator, Package, Settings } from "lucide-react";
+import { hasRunOut } from "../../../core/record/job/safety";
 import { STAGE_NAMES, STAGES } from "../../../core/record/job/stages";
 import type { JobRow } from "../../../core/speech/words/job-row";
+import { Clock } from "../../../ui/Clock";
 import styles from "./JobList.module.css";
 import { type JobPage, type ListQuery, useJobPage } from "./use-job-page";
 
@@ -11,7 +13,6 @@ interface Props {
   readonly first?: JobPage;
 }
 
-const POWER: Record<JobRow["power"], string> = { dead: "⌀ proved dead", live: "⚡ LIVE", unknown: "not proved" };
 const FILTERS: readonly (readonly [stage: string, name: string])[] = [
   ["", "All"],
   ...STAGES.filter((s) => s !== "hand").map((s) => [s, STAGE_NAMES[s]] as const),
@@ -131,16 +132,43 @@ function Row({ job }: { readonly job: JobRow & { readonly number?: number } }) {
           <strong suppressHydrationWarning>
             {job.closed ? `${job.unsafe ? "✕ Declined" : "✓ Closed"} ${format(new Date(job.changedAt), "MMM d")}` : (job.next ?? stage)}
           </strong>
-          {job.unsafe ? <span className={styles.tag}>⚠ {job.unsafe}</span> : !job.closed && job.waits && <span>{job.waits}</span>}
+          <Unsettled job={job} />
         </span>
-        {!job.closed && (
-          <span className={styles.power} data-power={job.power}>
-            {POWER[job.power]}
-            <small>{stage}</small>
-          </span>
-        )}
+        {!job.closed && <Power job={job}>{stage}</Power>}
       </a>
     </li>
+  );
+}
+
+/** Shows what is unsafe there, in red; a machine that stands open with who left it so; what it waits for. */
+function Unsettled({ job: { unsafe, leftOpen, closed, waits } }: { readonly job: JobRow }) {
+  if (unsafe) return <span className={styles.tag}>⚠ {unsafe}</span>;
+  if (leftOpen)
+    return (
+      <span>
+        Left open since <Clock at={leftOpen.since} />, {leftOpen.by}: {leftOpen.says}
+      </span>
+    );
+  return !closed && waits ? <span>{waits}</span> : null;
+}
+
+/** Shows a proof of dead with whose it is and when it was made; one that has run out is none. */
+function Power({ job: { power, proved }, children }: { readonly job: JobRow; readonly children: string }) {
+  const holds = power === "dead" && proved && !hasRunOut(proved.at, new Date());
+  return (
+    <span className={styles.power} data-power={power === "dead" && !holds ? "unknown" : power} suppressHydrationWarning>
+      {power === "live" ? (
+        "⚡ LIVE"
+      ) : holds ? (
+        <>
+          ⌀ Proved dead <Clock at={proved.at} />
+          <small>by {proved.by}</small>
+        </>
+      ) : (
+        "Not proved dead"
+      )}
+      <small>{children}</small>
+    </span>
   );
 }
 

@@ -4,6 +4,7 @@ import { closingDraft } from "../../../core/record/job/closing/closing-draft";
 import { draftBack } from "../../../core/record/job/closing/draft-back";
 import type { Draft } from "../../../core/record/job/kinds/index";
 import { Button } from "../../../ui/Button";
+import { ThreeSteps } from "../../panes/energy/ThreeSteps";
 import { PanelButtons } from "../../panes/hands/PanelButtons";
 import { SkipPlugCheck } from "../../panes/hands/PlugNext";
 import { CheckButtons } from "../../panes/questions/CheckButtons";
@@ -14,6 +15,7 @@ import { DoubtButtons } from "./DoubtButtons";
 /** Shows what records that a step was taken. */
 export function StepButtons({ step }: { readonly step: Step }) {
   const job = useJob((s) => s.job);
+  const bench = useJob((s) => s.view.bench);
   const dispatch = useDispatch();
   const main = (label: string, onClick: () => void) => (
     <Button look="main" onClick={onClick}>
@@ -25,11 +27,15 @@ export function StepButtons({ step }: { readonly step: Step }) {
     case "test":
       return <QuestionButtons question={step.test.question} />;
     case "make-safe":
-      return (
+      // On its own bench the steps stand there.
+      if (bench === "safe") return null;
+      return job.safety.isolated ? (
+        <ThreeSteps />
+      ) : (
         <>
-          {record("Record cord out and proved dead", { kind: "made-safe", body: { how: "cord", proved: true } })}
-          <Button onClick={() => dispatch({ do: "record", drafts: [{ kind: "made-safe", body: { how: "breaker", proved: true } }] })}>
-            Record breaker locked out and proved dead
+          {record("Record cord out", { kind: "isolated", body: { how: "cord" } })}
+          <Button onClick={() => dispatch({ do: "record", drafts: [{ kind: "isolated", body: { how: "breaker", locked: true } }] })}>
+            Record breaker locked out
           </Button>
         </>
       );

@@ -66,7 +66,7 @@ function Lapsed({ safety: { lapsed, since, by } }: { readonly safety: Safety }) 
   if (!lapsed) return null;
   return (
     <small>
-      {lapsed === "person" ? `${by ?? "Someone else"}'s check, ` : "Check expired, "}
+      {lapsed === "person" ? `${by ?? "Someone else"}'s check, ` : lapsed === "hours" ? "Check expired, " : "Clocks differ: check dated "}
       <Clock at={since} />. {lapsed === "person" ? "Not yours: prove it dead yourself." : "Prove it dead again."}
     </small>
   );

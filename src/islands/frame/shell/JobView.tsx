@@ -13,7 +13,7 @@ import { StockOfPage } from "../../panes/stock/use-stock";
 import { ContradictionBanner } from "../../panes/suspects/ContradictionBanner";
 import { pageMachines } from "../../replica/page-machines";
 import { replica } from "../../replica/replica";
-import { technician } from "../../replica/technician";
+import { technician, tellServer } from "../../replica/technician";
 import { StoreContext, useJob } from "../../store/context";
 import { startEngine } from "../../store/engine";
 import { JobStore } from "../../store/job-store";
@@ -60,6 +60,7 @@ export function JobView({ id, bench, begin, machines }: Props) {
     return new JobStore(id, beginning, { box: replica, machines: source, startEngine, technician, clock: pageClock, noted }, bench);
   }, [id]);
   useEffect(() => store.start(), [store]);
+  useEffect(tellServer, []);
   return (
     <StoreContext value={store}>
       <StockOfPage value={begin.stock}>

@@ -44,10 +44,21 @@ const MAINS: Readonly<Record<Extract<Energy, { of: "mains" }>["state"], string>>
 const mainsName = ({ supply: { legs } }: Machine): string =>
   `House power, ${legs.map((l) => `${l.id} ${Math.abs(l.volts)} V`).join(" and ")}`;
 
-/** Between which points of the machine nothing may read: every leg to every other, to neutral and to earth. */
-export function deadPoints({ supply: { legs, neutral, ground } }: Machine): string[] {
-  const pairs = legs.flatMap((a, i) => legs.slice(i + 1).map((b) => `${a.pin} to ${b.pin}`));
-  return [...pairs, ...legs.flatMap((l) => [`${l.pin} to ${neutral.pin}`, `${l.pin} to ${ground.pin}`])];
+/**
+ * Between which points nothing may read, where the cord lands: every leg to every other, to neutral and to the cabinet. The pins of a pulled
+ * plug read nothing on any machine, and behind a locked breaker no probe reaches them.
+ */
+export function deadPoints(machine: Machine): string[] {
+  const { legs, neutral } = machine.supply;
+  const [hot, cold] = [legs.map((l) => landing(machine, l.pin)), landing(machine, neutral.pin)];
+  const pairs = hot.flatMap((a, i) => hot.slice(i + 1).map((b) => `${a} to ${b}`));
+  return [...pairs, ...hot.flatMap((l) => [`${l} to ${cold}`, `${l} to cabinet`])];
+}
+
+/** The point inside the machine at which the wire of a pin ends. */
+function landing({ parts }: Machine, pin: string): string {
+  const wire = parts.find((p) => p.kind === "conductor" && p.nets.includes(pin));
+  return wire?.nets.find((n) => n !== pin) ?? pin;
 }
 
 /** Why tests are not now, and what would allow them. */

@@ -9,6 +9,7 @@ const MAKE_SAFE = "Unplug it, prove it dead, then";
 const LAPSED: Record<Lapse, string> = {
   hours: `Proved dead over ${DEAD_HOLDS_HOURS} h ago. That check has expired.`,
   person: "Someone else proved it dead. Prove it yourself.",
+  clock: "The proof of dead is dated later than now: the clocks differ. Set them, then prove it dead yourself.",
 };
 
 /** Why an entry counts for nothing, and what to do. */

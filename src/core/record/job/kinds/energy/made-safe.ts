@@ -11,7 +11,7 @@ const second = z.strictObject({
   holds: z
     .literal(true)
     .optional()
-    .describe("Recorded by a version in which a proof of dead did not run out; it holds until power. Never written now."),
+    .describe("Recorded by a version in which a proof of dead did not run out; it runs out like any other. Never written now."),
 });
 
 const third = second
@@ -50,14 +50,13 @@ export const madeSafe = defineEntry({
   afterClosing: never,
   allows: ({ knows }, { livened }) =>
     knows !== undefined && livened !== undefined && livened !== knows ? { code: "live-unseen" } : undefined,
-  effect: ({ holds }, { safety: { liveTests, isolated, cool }, evidence, untold }, { at, by }) => ({
+  effect: (_, { safety: { liveTests, isolated, cool }, evidence, untold }, { at, by }) => ({
     safety: {
       power: "dead",
       liveTests,
       discharged: [],
       since: at,
       by,
-      ...(holds && { holds }),
       ...(isolated && { isolated }),
       ...(cool && { cool }),
     },

@@ -4,7 +4,7 @@ import { deadPoints } from "../../../core/speech/words/bench/energies";
 import bench from "../../../ui/Bench.module.css";
 import { Button } from "../../../ui/Button";
 import { useDispatch, useJob, useMachine } from "../../store/context";
-import styles from "./Safe.module.css";
+import styles from "./Energy.module.css";
 
 type Step = "source" | "machine" | "again";
 const STEPS: readonly Step[] = ["source", "machine", "again"];
@@ -73,7 +73,7 @@ const WORDS: Readonly<Record<Step, StepWords>> = {
     yes: "Meter reads the source",
     no: "Meter reads nothing",
   },
-  machine: { title: "On the machine", yes: "0 V on every pair", no: "Voltage found" },
+  machine: { title: "Where the cord lands, terminal block", yes: "0 V on every pair", no: "Voltage found" },
   again: {
     title: "On the known source again",
     detail: "The same meter, the same range.",

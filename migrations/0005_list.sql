@@ -1,0 +1,2 @@
+ALTER TABLE `jobs` ADD `proved` text;--> statement-breakpoint
+ALTER TABLE `jobs` ADD `left_open` text;
