@@ -191,7 +191,7 @@ const DEMO: readonly DemoJob[] = [
       lead("bias-heater.1", "off"),
       "fitted cycling thermostat",
       lead("bias-heater.1", "on"),
-      lead("cycling-thermostat.2", "on", { mended: "crimped" }),
+      lead("cycling-thermostat.2", "on", { mended: "replaced" }),
       lead("cycling-thermostat.1", "on"),
       {
         kind: "plug-reading",

@@ -146,7 +146,7 @@ bothWays((way, press) => {
     await press(page, /^Mark reinstalled$/);
     const settle = page.getByRole("region", { name: "Clear these first" });
     await expect(settle).toContainText("1 left over");
-    await press(page, /^PK H1 of the cycling thermostat: crimped$/);
+    await press(page, /^PK H1 of the cycling thermostat: replaced$/);
     await page.getByLabel("Front: what was found").fill("one of the lint slot’s");
     await page.keyboard.press("Enter");
     await expect(settle).toHaveCount(0);

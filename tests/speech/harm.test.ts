@@ -1,5 +1,6 @@
 import { describe, expect, test } from "vitest";
 import { understand } from "../../src/core/speech/understand";
+import { liveSays } from "../../src/core/speech/words/card/warnings";
 import { jobOf, ohms, SAFE, shipped } from "../job-of";
 
 const G14 = shipped("kelvane-g14");
@@ -108,4 +109,44 @@ describe("ground and insulation", () => {
   test.each(["housing", "shell", "can", "box", "chassis", "frame", "case"])("an end of the element to the %s is to the cabinet", (what) =>
     expect(said(`element to ${what} OL`, E27).records).toBe("Heating element to cabinet, wires off: OL"),
   );
+});
+
+describe("plugs and panels", () => {
+  const V45E = shipped("brisk-tolley-v45e");
+  test.each([
+    ...["harness plug off", "harness plug back on", "motor plug off", "pulled the plug off the board", "board plug out", "plug J2 off"],
+    ...[
+      "plug back on the motor",
+      "plugged the motor back in",
+      "lid off",
+      "lid back on",
+      "wire off",
+      "plug on",
+      "plug is back on",
+      "plug off",
+    ],
+    ...["console plug off", "lamp plug off", "switch plug out", "plugs off", "all plugs back on", "disconnected the harness"],
+  ])("“%s” touches no mains", (line) => expect(said(line, V45E).records).not.toMatch(/Power|LIVE/));
+
+  test.each(["plug on", "plug off"])("“%s” is asked", (line) => expect(said(line, V45E).asks.join(" ")).toMatch(/Power/));
+
+  test.each(["plug out", "pulled the plug", "cord out"])("“%s” is the cord's", (line) =>
+    expect(said(line, V45E).records).toMatch(/^Power off/),
+  );
+});
+
+describe("power on a machine that should not have it", () => {
+  const warned = (lines: Parameters<typeof jobOf>[1]) => {
+    const u = understand("energised", { machine: G14, job: jobOf(G14, [SAFE, ...lines]) });
+    return u.is === "entries" ? (u.warns ?? "") : "";
+  };
+  test.each([
+    [["lower off"], "the lower front is off"],
+    [["union loosened"], "leak tested"],
+    [["fitted igniter"], "not checked at the plug"],
+  ])("after %j it is warned of before and after", (lines, says) => {
+    expect(warned(lines)).toContain(says);
+    expect(liveSays(jobOf(G14, [SAFE, ...lines, "energised"]))).toContain(says);
+  });
+  test("nothing is said of one that is shut and sound", () => expect(warned([])).toBe(""));
 });

@@ -60,7 +60,8 @@ describe("wires", () => {
         .map((b) => ("because" in b ? b.because : ""));
     expect(leads([])).toEqual(["off"]);
     expect(leads([lead("element.1", "on")])).toEqual(["burnt"]);
-    expect(leads([lead("element.1", "on", { mended: "crimped" })])).toEqual([]);
+    expect(leads([lead("element.1", "on", { mended: "crimped" })])).toEqual(["crimped"]);
+    expect(leads([lead("element.1", "on", { mended: "replaced" })])).toEqual([]);
     expect(status(jobOf(e27, [SAFE, lead("element.9", "off")]))).toBe("refused");
   });
 

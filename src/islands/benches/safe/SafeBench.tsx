@@ -2,6 +2,7 @@ import { CircleCheck, TriangleAlert } from "lucide-react";
 import { type Energy, energiesOf } from "../../../core/record/job/energies";
 import type { Draft } from "../../../core/record/job/kinds/index";
 import { energySays } from "../../../core/speech/words/bench/energies";
+import { warningSays } from "../../../core/speech/words/card/warnings";
 import bench from "../../../ui/Bench.module.css";
 import { Button } from "../../../ui/Button";
 import { Clock } from "../../../ui/Clock";
@@ -77,10 +78,13 @@ function Acts({ energy }: { readonly energy: Energy }) {
   }
 }
 
+const POWER_ON: Draft = { kind: "energised", body: {} };
+
 /** Taken away is not proven away: it is on record, and still to be tested. */
 function MainsActs() {
   const isolated = useJob((s) => s.job.safety.isolated);
   const power = useJob((s) => s.job.safety.power);
+  const warning = useJob((s) => (s.job.safety.power === "live" ? undefined : warningSays(s.job, POWER_ON)));
   return (
     <>
       {power !== "dead" && !isolated && (
@@ -89,7 +93,8 @@ function MainsActs() {
           <Act draft={{ kind: "isolated", body: { how: "breaker", locked: true } }}>Record breaker locked out</Act>
         </>
       )}
-      {power !== "live" && <Act draft={{ kind: "energised", body: {} }}>Record power on</Act>}
+      {warning && <small className={bench.caution}>⚠ {warning}</small>}
+      {power !== "live" && <Act draft={POWER_ON}>Record power on</Act>}
     </>
   );
 }

@@ -6,6 +6,7 @@ import type { OtherTest, Proposal, StepKind } from "../../../core/reason/plannin
 import { isProven } from "../../../core/record/job/closing/proven";
 import { costSays, proposalSays, testTitle } from "../../../core/speech/words/card/proposals";
 import { testSays } from "../../../core/speech/words/card/tests";
+import { liveSays } from "../../../core/speech/words/card/warnings";
 import { Button } from "../../../ui/Button";
 import styles from "../../../ui/NextCard.module.css";
 import { PanelWords } from "../../panes/hands/PanelWords";
@@ -37,7 +38,22 @@ export function NextCard() {
   // A bench may have another card than the proposal: none is shown that would be taken away again under a finger.
   if (parts === undefined) return <Working />;
   const Own = parts === "failed" ? undefined : parts.Next;
-  return Own ? <Own>{card}</Own> : card;
+  return (
+    <>
+      <LiveWarning />
+      {Own ? <Own>{card}</Own> : card}
+    </>
+  );
+}
+
+/** The machine is live and should not be, as it stands. */
+function LiveWarning() {
+  const says = useJob((s) => (s.job.closed ? undefined : liveSays(s.job)));
+  return says === undefined ? null : (
+    <p className={styles.live} role="alert">
+      ⚠ {says}
+    </p>
+  );
 }
 
 /** The plug check itself; the step alone where it can't be worked out here. */

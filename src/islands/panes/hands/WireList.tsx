@@ -75,11 +75,9 @@ function Wire({ lead, moving }: { readonly lead: Lead; readonly moving: boolean 
             </Button>
           )}
           {burnt ? (
-            (["replaced", "crimped"] as const).map((mended) => (
-              <Button key={mended} aria-label={`${name}: ${mended}`} onClick={() => record({ state: off ? "off" : "on", mended })}>
-                {capital(mended)}
-              </Button>
-            ))
+            <Button aria-label={`${name}: replaced`} onClick={() => record({ state: off ? "off" : "on", mended: "replaced" })}>
+              Cut back, new terminal
+            </Button>
           ) : (
             <Button look="quiet" aria-label={`${name}: terminal condition`} aria-expanded={asking} onClick={() => setAsking(!asking)}>
               Terminal condition…

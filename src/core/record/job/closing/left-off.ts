@@ -7,7 +7,8 @@ export function leftOff({ cameOff, leads, recounts }: Pick<JobState, "cameOff" |
     ...cameOff.flatMap((c): Blocker[] => (c.is === "own" ? [{ code: "own-off", name: c.id }] : [])),
     ...leads.flatMap((l): Blocker[] => {
       if (l.off) return [{ code: "lead", at: l.at, because: "off" }];
-      return l.condition === "burnt" && l.mended === undefined ? [{ code: "lead", at: l.at, because: "burnt" }] : [];
+      if (l.condition !== "burnt" || l.mended === "replaced") return [];
+      return [{ code: "lead", at: l.at, because: l.mended === "crimped" ? "crimped" : "burnt" }];
     }),
     ...recounts.flatMap(({ of, over, short, why }): Blocker[] =>
       over + short > 0 && why === undefined ? [{ code: "count", of, over, short }] : [],

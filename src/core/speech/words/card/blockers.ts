@@ -33,7 +33,7 @@ export function blockerSays(machine: Machine | undefined, blocker: Blocker): Blo
       return blocker.because === "off"
         ? { says: `the wire of ${leadName(machine, blocker.at)} is off`, todo: "Push it on its terminal and mark it." }
         : {
-            says: `the wire of ${leadName(machine, blocker.at)} is burnt`,
+            says: `the wire of ${leadName(machine, blocker.at)} is burnt${blocker.because === "crimped" ? ", and was only crimped" : ""}`,
             todo: "Cut back to bright wire, put on a new high-temp terminal. Part's terminal burnt too? Replace the part.",
           };
     case "count":

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { sightOf } from "../../../../model/sights/sights";
 import { upcaster } from "../../../journal/upcast";
+import type { Blocker } from "../../blocker";
 import { closingBlockers } from "../../closing/closing";
 import { PROOF_ROWS, type ProofRow, reservationsOf } from "../../closing/proven";
 import type { Refusal } from "../../refusal";
@@ -26,7 +27,7 @@ export const closed = defineEntry({
       rules: z
         .union([z.literal(1), z.literal(2)])
         .optional()
-        .describe("Closed by the rules of the first version, or of one that asked for no plug check; it stays so. Never written now."),
+        .describe("Closed by the rules of the first version, or of the second, which asked for less; it stays so. Never written now."),
     })
     .describe("The job is closed."),
   upcasters: [
@@ -40,12 +41,15 @@ export const closed = defineEntry({
   says: ({ reservations }) => (reservations ? `Job closed with exceptions: ${unseenSays(reservations)}` : "Job closed"),
 });
 
-function stillBlocked(state: JobState, named: readonly ProofRow[], unplugged: boolean): Refusal | undefined {
-  const blocker = closingBlockers(state).find((b) => !(unplugged && b.code === "plug"));
+function stillBlocked(state: JobState, named: readonly ProofRow[], bySecondRules: boolean): Refusal | undefined {
+  const blocker = closingBlockers(state).find((b) => !(bySecondRules && isSinceThird(b)));
   if (blocker) return { code: "still-blocked", blocker };
   const rows = reservationsOf(state)?.rows ?? [];
   return rows.every((r) => named.includes(r)) ? undefined : { code: "still-blocked", blocker: { code: "reservations", rows } };
 }
+
+/** Holds what the version before did not ask for. */
+const isSinceThird = (b: Blocker): boolean => b.code === "plug" || (b.code === "lead" && b.because === "crimped");
 
 /** As the first version did: a run that started, turned and heated; nothing open but what that version did not ask for. */
 function closedByFirstRules(state: JobState): Refusal | undefined {

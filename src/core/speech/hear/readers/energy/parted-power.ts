@@ -1,3 +1,4 @@
+import type { Draft } from "../../../../record/job/kinds/index";
 import { type Candidate, type Clause, has, isDone, nounsOf, placesOf, tagged } from "../../clause";
 import type { Chunk } from "../../senses";
 import { act } from "../work/act";
@@ -24,24 +25,31 @@ export function partedPower(clause: Clause, locked: readonly number[]): Candidat
   const on = said(THERE).filter((i) => i !== nounAt);
   const isSlight = (i: number) => SLIGHT.test(chunks[i]?.text ?? "");
   const covers = [nounAt, ...said(MOVED), ...locked, ...tagged(chunks, "outlet", "machineItself"), ...cords, ...breakers, ...powers];
+  // A plug that is “on” or “off” may be any of the machine's: the cord's goes in and out.
+  const wished = cords.length > 0 && chunks[nounAt]?.text === "plug" && [...off, ...on].every((i) => isOnOrOff(chunks[i]));
+  const told = (draft: Draft, at: readonly number[], sure: number): Candidate => ({ ...act(draft, at, sure), ...(wished && { wished }) });
   const isBack = off.every((i) => on.includes(i) || has(chunks[i], "shut")) && !(off.length > 0 && on.every(isSlight));
-  if (on.length > 0 && isBack) return act({ kind: "energised", body: {} }, [...covers, ...on, ...off], 0.95);
+  if (on.length > 0 && isBack) return told({ kind: "energised", body: {} }, [...covers, ...on, ...off], 0.95);
   // “down” is said of a breaker only.
   const isAway = off.some((i) => chunks[i]?.text !== "down" || breakers.length > 0);
   if (!isAway || !on.every(isSlight)) return undefined;
   const how = cords.length > 0 ? "cord" : breakers.length > 0 ? "breaker" : undefined;
-  return act(
+  return told(
     { kind: "isolated", body: { ...(how && { how }), ...(locked.length > 0 && { locked: true as const }) } },
     [...covers, ...off, ...on],
     0.97,
   );
 }
 
+const isOnOrOff = (chunk: Chunk | undefined): boolean => /^(is |back |now |is back )?(on|off)$/.test(chunk?.text ?? "");
+
 const isTakenAway = (chunk: Chunk): boolean => isDone(chunk, "disconnect", "shut") && !has(chunk, "putOn", "reopen");
 
 /** A new one, one that is told to be plugged in, “plug it in”, or another part beside it. */
 const isOfOther = ({ chunks, machine }: Clause, nounAt: number): boolean =>
   tagged(chunks, "new", "remake").length > 0 ||
+  chunks.some((c) => /harness|connector|\boff the board\b/.test(c.text)) ||
+  nounsOf(chunks, machine).some((n) => n.at !== nounAt && n.panel !== undefined) ||
   /^(it|them|this|that|her)$/.test(chunks[nounAt + 1]?.text ?? "") ||
   nounsOf(chunks, machine).some(
     (n) => n.at !== nounAt && n.parts.some((p) => p !== machine.supply.part && !p.startsWith("cord")) && !has(chunks[n.at], "outlet"),
