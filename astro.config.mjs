@@ -22,7 +22,7 @@ export default defineConfig({
   markdown: { rehypePlugins: [linksToPages], syntaxHighlight: false },
   telemetry: false,
   devToolbar: { enabled: false },
-  security: { checkOrigin: true, allowedDomains: [{ hostname: "127.0.0.1" }, { hostname: "localhost" }] },
+  security: { checkOrigin: false, allowedDomains: [{ hostname: "127.0.0.1" }, { hostname: "localhost" }] },
   build: { inlineStylesheets: "never" },
   vite: {
     worker: { format: "es" },

@@ -3,16 +3,16 @@ import type { MiddlewareHandler } from "astro";
 import { errorJson } from "./server/gate/http";
 
 /**
- * Own-origin check for every state-changing request (the framework's covers form posts only), and the security headers.
+ * Own-origin check for every state-changing request, at every name that the gate lets in, and the security headers.
  * Inline scripts and styles that the framework writes into a page are allowed by their hashes, nothing else inline is.
  */
-export const onRequest: MiddlewareHandler = async ({ request, url, isPrerendered }, next) => {
+export const onRequest: MiddlewareHandler = async ({ request, isPrerendered }, next) => {
   if (!["GET", "HEAD", "OPTIONS"].includes(request.method)) {
     const origin = request.headers.get("origin");
     const site = request.headers.get("sec-fetch-site");
     const foreign =
       origin !== null
-        ? origin !== `${url.protocol}//${request.headers.get("host")}`
+        ? URL.parse(origin)?.host !== request.headers.get("host")
         : site !== null && site !== "same-origin" && site !== "none";
     if (foreign) return errorJson(403, `a request from ${origin ?? site} may not change anything here`, "origin");
   }

@@ -32,11 +32,10 @@ export async function run(args: string[]): Promise<void> {
   const folder = ownedFolder(dataFolder());
   await ensureFree(host, port);
   await prepare(folder, args);
-  const keyIn = isLoopback(host) ? undefined : folder;
   process.env.NODE_ENV = "production";
   for (const signal of ["SIGINT", "SIGTERM"] as const) process.on(signal, () => process.exit(0));
   const built = (await import(pathToFileURL(join(projectRoot(), "dist/server/entry.mjs")).href)) as { handler: Pages };
-  const gate = { hosts: hostsOf(host, process.env.YENNIC_HOSTS), keyIn };
+  const gate = { hosts: hostsOf(host, process.env.YENNIC_HOSTS), keyIn: folder, always: !isLoopback(host) };
   const files = join(projectRoot(), "dist/client");
   const tables = tablesFolder();
   const answers = firstAnswers(tables);
@@ -57,7 +56,7 @@ export async function run(args: string[]): Promise<void> {
   );
   // The first page of a job takes the longest: it is asked for before anybody does.
   void fetch(`http://${["0.0.0.0", "::"].includes(host) ? "127.0.0.1" : host}:${port}/jobs/none/intake`).catch(() => undefined);
-  if (keyIn !== undefined) sayKey(keyIn);
+  if (gate.always || process.env.YENNIC_HOSTS) sayKey(folder);
   if (process.env.YENNIC_DB === undefined) backUpDaily(folder, keep);
 }
 

@@ -1,9 +1,11 @@
 import { mkdirSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from "node:fs";
+import { get, type IncomingMessage, type ServerResponse } from "node:http";
+import { type AddressInfo, connect } from "node:net";
 import { tmpdir } from "node:os";
 import { dirname, join } from "node:path";
 import fc from "fast-check";
 import { v7 } from "uuid";
-import { afterAll, beforeAll, expect, test } from "vitest";
+import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { TypedJob } from "../../cli/typed-job";
 import { matchesWords } from "../../src/core/speech/words/job-row";
 import { dailyBackup } from "../../src/server/backup";
@@ -11,7 +13,9 @@ import { type Database, openDatabase } from "../../src/server/database";
 import { folderProblem, markFolder } from "../../src/server/database/folder";
 import { cookieFor, holdsKey, isKey, renewKey } from "../../src/server/gate/access-key";
 import { hostsOf, turnedAway } from "../../src/server/gate/gate";
+import { keyGiven, withinThisServer } from "../../src/server/gate/key-form";
 import { limitProblem } from "../../src/server/gate/limits";
+import { webServer } from "../../src/server/gate/serve";
 import { appendEntries } from "../../src/server/journal/keep-journal";
 import { quickCheck, verifyJournal } from "../../src/server/journal/verify";
 import { listJobs, listPage } from "../../src/server/kept/jobs";
@@ -139,22 +143,125 @@ test("whatever is too large or no text is named by its field, wherever it stands
   expect(limitProblem(JSON.parse(`${"[".repeat(17)}1${"]".repeat(17)}`))?.message).toContain("nested deeper than 16");
 });
 
-const ask = (url: string, headers: Record<string, string> = { host: "localhost:4310" }, method = "GET") => ({ method, url, headers });
+const ask = (url: string, headers: Record<string, string> = { host: "localhost:4310" }, remoteAddress = "127.0.0.1") => ({
+  method: "GET",
+  url,
+  headers,
+  socket: { remoteAddress },
+});
 
 test("only names that are ours are answered to, with or without a port, in any case", () => {
-  const gate = { hosts: hostsOf("0.0.0.0", " Shed.Example , van.example") };
+  const keyIn = mkdtempSync(join(tmpdir(), "yennic-key-"));
+  renewKey(keyIn);
+  const cookie = cookieFor(keyIn, false).split(";")[0] ?? "";
+  const gate = { hosts: hostsOf("0.0.0.0", " Shed.Example , van.example"), keyIn, always: false };
   for (const host of ["localhost", "127.0.0.1:4310", "[::1]:4310", "shed.example", "VAN.example:80", "van.example.:80"])
-    expect([host, turnedAway(gate, ask("/jobs", { host }))]).toEqual([host, undefined]);
+    expect([host, turnedAway(gate, ask("/jobs", { host, cookie }))]).toEqual([host, undefined]);
   for (const host of ["evil.example", "localhost.evil.example", "0.0.0.0", "", "127.0.0.1.evil.example:4310", "shed.example@evil.example"])
     expect([host, turnedAway(gate, ask("/jobs", { host }))?.status]).toEqual([host, 421]);
+});
+
+test("the key is asked for at any name that is not this machine's own, from any other address, and behind any proxy", () => {
+  const keyIn = mkdtempSync(join(tmpdir(), "yennic-key-"));
+  renewKey(keyIn);
+  const gate = { hosts: hostsOf("127.0.0.1", "shed.example"), keyIn, always: false };
+  const status = (headers: Record<string, string>, from?: string) => turnedAway(gate, ask("/api/jobs", headers, from))?.status;
+  expect(status({ host: "localhost:4310" })).toBeUndefined();
+  expect(status({ host: "localhost:4310" }, "::ffff:127.0.0.1")).toBeUndefined();
+  expect(status({ host: "localhost:4310" }, "192.168.1.9")).toBe(401);
+  expect(status({ host: "shed.example" })).toBe(401);
+  for (const header of ["forwarded", "via", "x-forwarded-for", "x-forwarded-proto", "x-forwarded-host", "x-real-ip", "x-client-ip"])
+    expect([header, status({ host: "localhost", [header]: "1.2.3.4" })]).toEqual([header, 401]);
+  const cookie = cookieFor(keyIn, true);
+  expect(cookie).toMatch(/; Secure$/);
+  expect(status({ host: "shed.example", "x-forwarded-for": "1.2.3.4", cookie: cookie.split(";")[0] ?? "" })).toBeUndefined();
+  rmSync(keyIn, { recursive: true });
+});
+
+test("where the key leads stays on this server, however it is written", () => {
+  for (const wanted of [
+    "//evil.example",
+    "/\t/evil.example",
+    "/\\evil.example",
+    "https://evil.example/jobs",
+    "/\n/evil.example",
+    "javascript:alert(1)",
+    "\\\\evil",
+  ])
+    expect([wanted, withinThisServer(wanted)]).toEqual([wanted, "/jobs"]);
+  expect(withinThisServer("/jobs/1/meter?x=1")).toBe("/jobs/1/meter?x=1");
+  expect(withinThisServer(null)).toBe("/jobs");
+});
+
+test("the form of the key takes a key, and no megabytes", async () => {
+  const form = (body: string) => new Request("http://localhost/key", { method: "POST", body });
+  expect(await keyGiven(form("key=abc%2Bd"))).toBe("abc+d");
+  await expect(keyGiven(form(`key=${"x".repeat(5000)}`))).rejects.toThrow("larger than");
+});
+
+describe("a server that is held open", () => {
+  const keyIn = mkdtempSync(join(tmpdir(), "yennic-key-"));
+  renewKey(keyIn);
+  const cookie = () => cookieFor(keyIn, false).split(";")[0] ?? "";
+  const open: ServerResponse[] = [];
+  const server = webServer({
+    gate: { hosts: hostsOf("127.0.0.1"), keyIn, always: true },
+    files: keyIn,
+    tables: keyIn,
+    application: (_, res) => {
+      open.push(res);
+      res.writeHead(200, { "content-type": "text/event-stream" });
+      res.write("event: hello\n\n");
+    },
+  });
+  beforeAll(() => new Promise<void>((done) => void server.listen(0, "127.0.0.1", done)));
+  afterAll(() => {
+    server.closeAllConnections();
+    server.close();
+    rmSync(keyIn, { recursive: true });
+  });
+  const port = () => (server.address() as AddressInfo).port;
+  const stream = () =>
+    new Promise<IncomingMessage>((told) => {
+      get({ port: port(), path: "/api/feed", headers: { host: "127.0.0.1", cookie: cookie() } }, told).on("error", () => {});
+    });
+  const ended = (res: IncomingMessage) => new Promise<void>((done) => void res.once("close", done));
+
+  test("a renewed key ends the streams of the old", async () => {
+    const res = await stream();
+    res.resume();
+    renewKey(keyIn);
+    await ended(res);
+  });
+
+  test("a reader that does not read is cut once it is a megabyte behind, and may come again", async () => {
+    const res = await stream();
+    res.pause();
+    const writing = open.at(-1);
+    for (let i = 0; i < 400 && !writing?.destroyed; i++) {
+      writing?.write("x".repeat(100_000));
+      if (i > 100) await new Promise((later) => setTimeout(later, 20));
+    }
+    expect(writing?.destroyed).toBe(true);
+    expect((await stream()).statusCode).toBe(200);
+  });
+
+  test("half-open connections of one address leave room for others", async () => {
+    const sockets = Array.from({ length: 450 }, () => connect(port(), "127.0.0.1").on("error", () => {}));
+    await new Promise((later) => setTimeout(later, 300));
+    const alive = sockets.filter((s) => !s.destroyed && s.readyState === "open").length;
+    expect(alive).toBeLessThanOrEqual(400);
+    expect(alive).toBeGreaterThan(300);
+    for (const s of sockets) s.destroy();
+  });
 });
 
 test("with a key in the folder nothing of a job is had without its cookie, and a new key ends the old", () => {
   const keyIn = mkdtempSync(join(tmpdir(), "yennic-key-"));
   const key = renewKey(keyIn);
-  const gate = { hosts: hostsOf("0.0.0.0"), keyIn };
+  const gate = { hosts: hostsOf("0.0.0.0"), keyIn, always: true };
   expect([isKey(keyIn, ` ${key}\n`), isKey(keyIn, `${key}x`), isKey(keyIn, "")]).toEqual([true, false, false]);
-  const cookie = cookieFor(keyIn).split(";")[0] ?? "";
+  const cookie = cookieFor(keyIn, false).split(";")[0] ?? "";
   const paths = ["/jobs", "/api/jobs", "/api/feed", "/api/copy", "/api/machines/x/y", "/settings", "/", "/shellx", "/keys", "/%61pi/jobs"];
   for (const path of paths) {
     expect([path, turnedAway(gate, ask(path)) !== undefined]).toEqual([path, true]);

@@ -45,11 +45,11 @@ export function isKey(folder: string, words: string): boolean {
   return key !== undefined && isSame(words.trim(), key);
 }
 
-/** `Set-Cookie` for a browser that has shown the key: for this site alone, out of reach of scripts. */
-export function cookieFor(folder: string): string {
+/** `Set-Cookie` for a browser that has shown the key: for this site alone, out of reach of scripts; `secure`: over TLS alone. */
+export function cookieFor(folder: string, secure: boolean): string {
   const key = keyOf(folder);
   if (key === undefined) throw new Error("there is no access key");
-  return `${COOKIE}=${tokenOf(key)}; Path=/; Max-Age=31536000; HttpOnly; SameSite=Strict`;
+  return `${COOKIE}=${tokenOf(key)}; Path=/; Max-Age=31536000; HttpOnly; SameSite=Strict${secure ? "; Secure" : ""}`;
 }
 
 /** True where a request's `Cookie` header holds the cookie of the present key. */

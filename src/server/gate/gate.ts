@@ -12,8 +12,18 @@ export interface Turned {
 export interface Gate {
   /** Host names that are ours, in lower case, without a port. */
   readonly hosts: ReadonlySet<string>;
-  /** Data folder with the access key, where one is needed. */
-  readonly keyIn?: string | undefined;
+  /** Data folder with the access key. */
+  readonly keyIn: string;
+  /** The key is asked for on this machine too: the server listens beyond it. */
+  readonly always: boolean;
+}
+
+/** As much of a request as the gate looks at. */
+export interface Caller {
+  readonly method?: string | undefined;
+  readonly url?: string | undefined;
+  readonly headers: IncomingMessage["headers"];
+  readonly socket: { readonly remoteAddress?: string | undefined };
 }
 
 const LOOPBACK = ["localhost", "127.0.0.1", "[::1]"];
@@ -29,7 +39,7 @@ const OPEN = /^\/(key|shell|sw\.js|mark\.svg|manifest\.webmanifest|api\/health|_
 const UNUSED = /^\/_(?!astro\/)/;
 
 /** Why a request is not let in; `undefined` when it is. */
-export function turnedAway({ hosts, keyIn }: Gate, request: Pick<IncomingMessage, "method" | "url" | "headers">): Turned | undefined {
+export function turnedAway({ hosts, keyIn, always }: Gate, request: Caller): Turned | undefined {
   const { method = "", url = "" } = request;
   if (!METHODS.includes(method))
     return { status: 405, message: `${method.slice(0, 20)} is not done here; expected ${METHODS.join(", ")}`, headers: ALLOW };
@@ -48,10 +58,20 @@ export function turnedAway({ hosts, keyIn }: Gate, request: Pick<IncomingMessage
       message: `${path.slice(0, 80)} is not how this address is written; expected one path without “..”, “//” or a host`,
     };
   if (UNUSED.test(path)) return { status: 404, message: `there is nothing at ${path.slice(0, 80)}; the pages begin at /jobs` };
-  if (keyIn === undefined || OPEN.test(path) || holdsKey(keyIn, request.headers.cookie)) return undefined;
+  if ((!always && isOwn(request, host)) || OPEN.test(path) || holdsKey(keyIn, request.headers.cookie)) return undefined;
   if (path.startsWith("/api/")) return { status: 401, message: "this browser has not shown the access key: open /key and enter it" };
   return { status: 303, message: "", headers: { location: `/key?to=${encodeURIComponent(url)}` } };
 }
+
+/** Headers by which a proxy says that somebody else asks. */
+const FORWARDED = /^(forwarded|via|x-real-ip|x-client-ip|true-client-ip|cf-connecting-ip|x-forwarded-.*)$/;
+
+/** Asked on this machine, by its own name, and for nobody else. */
+const isOwn = ({ headers, socket }: Caller, host: string): boolean =>
+  isLoopback(host) && isLoopback(addressOf(socket.remoteAddress)) && !Object.keys(headers).some((h) => FORWARDED.test(h));
+
+/** An address as it is written elsewhere: IPv4 is not written as IPv6. */
+export const addressOf = (address: string | undefined): string => (address ?? "").replace(/^::ffff:/, "");
 
 /** The path that an address comes to; `undefined` where it is none of this server. */
 function pathOf(url: string): string | undefined {

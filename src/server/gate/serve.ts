@@ -1,12 +1,18 @@
 import { createServer, type IncomingMessage, type RequestListener, type Server, type ServerResponse } from "node:http";
+import type { Socket } from "node:net";
 import compression from "compression";
 import { RateLimiterMemory, RateLimiterRes } from "rate-limiter-flexible";
 import sirv from "sirv";
-import { type Gate, isLoopback, type Turned, turnedAway } from "./gate";
+import { addressOf, type Gate, isLoopback, type Turned, turnedAway } from "./gate";
 
 /** Holds what one address may ask a second. This machine's own browsers and tools are not held back by what a network must be. */
 const LIMITS = { own: 5000, others: 100 };
 const OPEN_CONNECTIONS = 500;
+/** And from one address: a stranger's half-open ones lock nobody else out. */
+const OPEN_FROM_ONE = { own: 400, others: 40 };
+/** Whoever reads a stream this many bytes late is cut off, and catches up when it comes again. */
+const MOST_BEHIND = 1_000_000;
+const WATCH_MS = 1000;
 const TABLES = "/tables/";
 /** Says how often the access key may be tried from one address in a minute. */
 const KEY_TRIES = 10;
@@ -65,6 +71,8 @@ export function webServer({ gate, files, tables, application }: Setup): Server {
         turn(res, { status: 500, message: "the server failed; try again" });
       });
   });
+  watchStreams(server, gate);
+  capEachAddress(server);
   server.maxConnections = OPEN_CONNECTIONS;
   server.headersTimeout = 10_000;
   server.requestTimeout = 60_000;
@@ -72,6 +80,39 @@ export function webServer({ gate, files, tables, application }: Setup): Server {
     if (socket.writable) socket.end("HTTP/1.1 400 Bad Request\r\nconnection: close\r\n\r\n");
   });
   return server;
+}
+
+/** A stream ends once its reader is too far behind, or may not be here any more: a renewed key ends those of the old. */
+function watchStreams(server: Server, gate: Gate): void {
+  const open = new Map<ServerResponse, IncomingMessage>();
+  server.on("request", (req: IncomingMessage, res: ServerResponse) => {
+    open.set(res, req);
+    res.once("close", () => open.delete(res));
+  });
+  const watch = () => {
+    for (const [res, req] of open)
+      if (res.headersSent && (res.writableLength > MOST_BEHIND || turnedAway(gate, req) !== undefined)) res.destroy();
+  };
+  const timer = setInterval(watch, WATCH_MS).unref();
+  server.on("close", () => clearInterval(timer));
+}
+
+function capEachAddress(server: Server): void {
+  const open = new Map<string, number>();
+  server.on("connection", (socket: Socket) => {
+    const address = addressOf(socket.remoteAddress);
+    const count = (open.get(address) ?? 0) + 1;
+    if (count > (isLoopback(address) ? OPEN_FROM_ONE.own : OPEN_FROM_ONE.others)) {
+      socket.destroy();
+      return;
+    }
+    open.set(address, count);
+    socket.once("close", () => {
+      const left = (open.get(address) ?? 1) - 1;
+      if (left > 0) open.set(address, left);
+      else open.delete(address);
+    });
+  });
 }
 
 function turn(res: ServerResponse, { status, message, headers }: Turned): void {
@@ -84,7 +125,7 @@ function limiter(): (req: IncomingMessage) => Promise<Turned | undefined> {
   const others = new RateLimiterMemory({ points: LIMITS.others, duration: 1 });
   const tries = new RateLimiterMemory({ points: KEY_TRIES, duration: 60 });
   return async (req) => {
-    const address = (req.socket.remoteAddress ?? "").replace(/^::ffff:/, "");
+    const address = addressOf(req.socket.remoteAddress);
     try {
       await (isLoopback(address) ? own : others).consume(address);
       if (req.method === "POST" && req.url?.startsWith("/key")) await tries.consume(address);
