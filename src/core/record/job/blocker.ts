@@ -9,6 +9,8 @@ export type Blocker =
   | { readonly code: "panel"; readonly panel: string }
   /** Something that the file does not have is off, and nobody said that it stays so. */
   | { readonly code: "own-off"; readonly name: string }
+  /** All wires of a part, or a plug, are off. */
+  | { readonly code: "wires-off"; readonly of: string }
   /** A wire's end is off its terminal, or was found burnt and is not renewed, only crimped perhaps. */
   | { readonly code: "lead"; readonly at: string; readonly because: "off" | "burnt" | "crimped" }
   /** Fasteners were left over or missing, and it is not told why. */

@@ -1,5 +1,5 @@
 import { item } from "../../model/array/at";
-import type { FindMachine } from "../../model/machine/revision";
+import type { FindMachine, MachineRef } from "../../model/machine/revision";
 import type { Blocker } from "./blocker";
 import { closingBlockers } from "./closing/closing";
 import { type Entry, type Kept, stampOf, type Unreadable } from "./entry";
@@ -11,10 +11,11 @@ import { AS_FOUND, type Standing, safetyFor } from "./safety";
 import { presentStage, type Stage, stagesDone } from "./stages";
 import type { JobState } from "./state";
 
-export type RecordLine =
+export type RecordLine = { /** The machine that was named then, where it was corrected to another since. */ readonly on?: MachineRef } & (
   | { readonly status: "counts" | "retracted"; readonly entry: Entry }
   | { readonly status: "refused"; readonly entry: Entry; readonly refusal: Refusal }
-  | { readonly status: "unreadable"; readonly entry: Unreadable };
+  | { readonly status: "unreadable"; readonly entry: Unreadable }
+);
 
 /** Holds what the entries of one job come to. */
 export interface Job extends JobState {
@@ -60,6 +61,7 @@ const BEFORE_ANYTHING: Omit<JobState, "id"> = {
   newParts: [],
   photos: [],
   fitted: [],
+  fittedElsewhere: [],
   untold: [],
   everSafe: false,
   everOpen: false,
@@ -98,11 +100,15 @@ function foldAnew(id: string, entries: readonly Kept[], findMachine: FindMachine
 
 function take(fold: Fold, fresh: readonly Kept[], retracted: ReadonlySet<string>): Fold {
   let { state } = fold;
-  const record = [...fold.job.record];
+  let record = [...fold.job.record];
   for (const kept of fresh) {
     const line = lineOf(kept, state, retracted);
+    if (line.status === "counts") {
+      const before = state.machineRef;
+      state = stateAfter(state, line.entry, { ...line.entry, findMachine: fold.findMachine });
+      if (before && state.machineRef && before.id !== state.machineRef.id) record = record.map((l) => (l.on ? l : { ...l, on: before }));
+    }
     record.push(line);
-    if (line.status === "counts") state = stateAfter(state, line.entry, { ...line.entry, findMachine: fold.findMachine });
   }
   return { ...fold, state, job: jobOf(state, record) };
 }

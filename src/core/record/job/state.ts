@@ -29,6 +29,8 @@ export interface Fitted {
   readonly entry: string;
   readonly assembly: string;
   readonly action: "replaced" | "put-right";
+  /** Its name on the machine that was named then. */
+  readonly name: string;
 }
 
 /** Words that are kept as they are. */
@@ -218,6 +220,8 @@ export interface JobState {
   readonly leftOver: readonly KitLeft[];
   readonly notes: readonly Note[];
   readonly fitted: readonly Fitted[];
+  /** Fitted while another machine was named, which this one does not have. */
+  readonly fittedElsewhere: readonly Fitted[];
   /** The last proof, when nothing was fitted after it. */
   readonly proof?: Proof | undefined;
   /** Says how much evidence there was when it was made; what came later may contradict it. */

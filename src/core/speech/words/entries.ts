@@ -24,8 +24,9 @@ export function unreadableSays({ envelope, unread }: Unreadable): string {
 /** A line of the record in words, with why it counts for nothing where it does. */
 export function lineSays(machine: Machine | undefined, line: RecordLine): { readonly says: string; readonly reason?: string } {
   if (line.status === "unreadable") return { says: unreadableSays(line.entry) };
-  const says = entrySays(machine, line.entry);
-  return line.status === "refused" ? { says, reason: refusalSays(machine, line.refusal) } : { says };
+  const then = line.on && line.on.id !== machine?.id ? undefined : machine;
+  const says = entrySays(then, line.entry);
+  return line.status === "refused" ? { says, reason: refusalSays(then, line.refusal) } : { says };
 }
 
 /** Whoever made an entry, in what state of the machine a finding was found, and with which meter. */

@@ -1,5 +1,5 @@
 import { type Machine, maybePanelOf } from "../../../model/machine/format";
-import { panelName } from "../../../model/naming/names";
+import { panelName, partName } from "../../../model/naming/names";
 import { isOffSays } from "../../../model/naming/removals";
 import { sightOf } from "../../../model/sights/sights";
 import { type Blocker, isOpenCheck } from "../../../record/job/blocker";
@@ -29,6 +29,13 @@ export function blockerSays(machine: Machine | undefined, blocker: Blocker): Blo
       };
     case "own-off":
       return { says: `${blocker.name} is still off`, todo: "Reinstall it, or say why it stays off." };
+    case "wires-off":
+      return {
+        says: machine.parts.some((p) => p.id === blocker.of)
+          ? `the wires of the ${partName(machine, blocker.of)} are off`
+          : `plug ${blocker.of} is off`,
+        todo: "Put them back on and mark it.",
+      };
     case "lead":
       return blocker.because === "off"
         ? { says: `the wire of ${leadName(machine, blocker.at)} is off`, todo: "Push it on its terminal and mark it." }

@@ -51,6 +51,7 @@ export function refusalSays(machine: Machine | undefined, refusal: Refusal): str
     case "fitting-needs-dead":
       return `Replace parts with the power off only. ${MAKE_SAFE} enter the part again.`;
     case "still-blocked":
+      if (!machine && refusal.blocker.code !== "machine") return "Not closed: something was still open on the machine that was named then.";
       return `Not closed: ${blockerSays(machine, refusal.blocker).says}`;
   }
 }

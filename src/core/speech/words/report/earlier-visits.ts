@@ -1,8 +1,8 @@
 import { millisecondsInDay } from "date-fns/constants";
-import { fittedSays } from "../../../model/naming/names";
 import { capital, lower } from "../../../model/naming/text";
 import { findingSays } from "../../../record/finding/finding";
 import type { Job } from "../../../record/job/fold";
+import { fittedSay } from "../fitted";
 import type { ListedJob } from "../job-row";
 
 /** A machine that is called for again within so many days was not put right, or was not looked at well enough. */
@@ -27,7 +27,7 @@ export interface EarlierVisit {
   readonly declined?: string;
 }
 
-export function earlierVisit({ machine, fitted, evidence, reservations, declined }: Job, row: ListedJob): EarlierVisit {
+export function earlierVisit({ machine, fitted, fittedElsewhere, evidence, reservations, declined }: Job, row: ListedJob): EarlierVisit {
   const { id, number, openedAt, changedAt, closed, complaint } = row;
   const own = evidence.filter((e) => e.source === "technician" && e.finding.kind !== "sight");
   return {
@@ -37,9 +37,7 @@ export function earlierVisit({ machine, fitted, evidence, reservations, declined
     changedAt,
     closed,
     complaint,
-    done: machine
-      ? [...new Set(fitted.map((f) => lower(fittedSays(machine, f.assembly, f.action === "replaced").replace(": ", " "))))]
-      : fitted.map((f) => f.assembly),
+    done: [...new Set(fittedSay(machine, { fitted, fittedElsewhere }).map((says) => lower(says.replace(": ", " "))))],
     readings: machine ? own.slice(-MOST_READINGS).map((e) => findingSays(e.finding, machine)) : [],
     ...(reservations !== undefined && { reservations }),
     ...(declined.length > 0 && {

@@ -1,5 +1,4 @@
 import { hasHood, type Machine } from "../../../model/machine/format";
-import { fittedSays } from "../../../model/naming/names";
 import { capital, lower } from "../../../model/naming/text";
 import { judgeInJob } from "../../../reason/diagnosis/judge-in-job";
 import type { RankedSuspect } from "../../../reason/diagnosis/standing";
@@ -21,6 +20,7 @@ import { UNPROVEN } from "../card/blockers";
 import { hypothesisSays } from "../card/diagnosis";
 import { clockSays, daySays } from "../days";
 import { entrySays } from "../entries";
+import { fittedSay } from "../fitted";
 import { type MeasuredRow, type MeasuredScale, measuredRows } from "./measured";
 import { partsSay, warrantySays } from "./report-parts";
 
@@ -177,7 +177,7 @@ function done(machine: Machine, job: Job): string[] {
   const joints = job.joints.flatMap(({ name, test }) =>
     test ? [`Leak test, ${name}: ${test.tight ? "tight" : "leaks"} (${LEAK_METHODS[test.method]}, ${test.by})`] : [],
   );
-  return [...job.fitted.map((f) => fittedSays(machine, f.assembly, f.action === "replaced")), ...joints];
+  return [...fittedSay(machine, job), ...joints];
 }
 
 function proven(machine: Machine, job: Job): string {

@@ -49,7 +49,7 @@ function stillBlocked(state: JobState, named: readonly ProofRow[], bySecondRules
 }
 
 /** Holds what the version before did not ask for. */
-const isSinceThird = (b: Blocker): boolean => b.code === "plug" || (b.code === "lead" && b.because === "crimped");
+const isSinceThird = (b: Blocker): boolean => b.code === "plug" || b.code === "wires-off" || (b.code === "lead" && b.because === "crimped");
 
 /** As the first version did: a run that started, turned and heated; nothing open but what that version did not ask for. */
 function closedByFirstRules(state: JobState): Refusal | undefined {

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { assemblyIdOf } from "../../../../model/machine/assembly";
+import { assemblyName } from "../../../../model/naming/names";
 import { AIRWAY, AIRWAY_PLACES, airwayWell } from "../../../finding/airway";
 import { defineEntry, never, noUpcasters, text } from "../definition";
 
@@ -18,7 +19,9 @@ export const cleaned = defineEntry({
     const duct = state.machine?.parts.find((p) => p.kind === "duct");
     const found = state.evidence.findLast(({ finding }) => finding.kind === "airway" && finding.place.airway === airway)?.finding;
     if (!duct || found?.result.is !== "answer" || found.result.value === airwayWell(airway)) return {};
-    return { fitted: [...state.fitted, { entry: id, assembly: assemblyIdOf(duct), action: "put-right" as const }], proof: undefined };
+    const assembly = assemblyIdOf(duct);
+    const name = assemblyName(state.machine, assembly);
+    return { fitted: [...state.fitted, { entry: id, assembly, action: "put-right" as const, name }], proof: undefined };
   },
   says: ({ airway, note }) => `Cleaned: ${AIRWAY[airway].name.toLowerCase()}${note ? ` (${note})` : ""}`,
 });

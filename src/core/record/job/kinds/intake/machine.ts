@@ -1,8 +1,8 @@
 import { z } from "zod";
 import { plateSchema } from "../../../../model/machine/plate";
 import { FIRST_KNOWN, machineRefSchema } from "../../../../model/machine/revision";
-import { type Finding, findingKind } from "../../../finding/finding";
 import { upcaster } from "../../../journal/upcast";
+import { onAnotherMachine } from "../../on-another-machine";
 import { allowsAlways, defineEntry, never, ref, text } from "../definition";
 
 const firstBody = z.strictObject({ machine: ref, serial: text.optional() });
@@ -28,16 +28,13 @@ export const machine = defineEntry({
   ],
   afterClosing: never,
   allows: allowsAlways,
-  // Whatever was found of a part that the machine does not have stays on record, and counts for nothing.
-  effect: ({ machine: machineRef, serial, plate }, { evidence, untold }, { findMachine }) => {
+  effect: ({ machine: machineRef, serial, plate }, state, { findMachine }) => {
     const found = findMachine(machineRef);
-    const has = (f: Finding) => !found || findingKind(f).unknownName(f, found) === undefined;
     return {
+      ...(found && found !== state.machine && onAnotherMachine(found, state)),
       machineRef,
       machine: found,
       plate,
-      evidence: evidence.every((e) => has(e.finding)) ? evidence : evidence.filter((e) => has(e.finding)),
-      untold: untold.every((u) => has(u.finding)) ? untold : untold.filter((u) => has(u.finding)),
       // Written down empty: what stood there before was wrong, and nobody knows it yet.
       ...(serial !== undefined && { serial: serial === "" ? undefined : serial }),
     };

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { isAssembly, partsOfAssembly } from "../../../../model/machine/assembly";
 import { type Machine, maybePartOf } from "../../../../model/machine/format";
-import { fittedSays } from "../../../../model/naming/names";
+import { assemblyName, fittedSays } from "../../../../model/naming/names";
 import { upcaster } from "../../../journal/upcast";
 import { disturbsGas, jointAt, withOpened } from "../../gas";
 import { touchedNow, withTerminals } from "../../hands/touched";
@@ -29,7 +29,7 @@ export const fitted = defineEntry({
     return safety.power === "dead" || !needsDead(assembly, machine) ? undefined : { code: "fitting-needs-dead" };
   },
   effect: ({ assembly, action }, state, { id }) => ({
-    fitted: [...state.fitted, { entry: id, assembly, action }],
+    fitted: [...state.fitted, { entry: id, assembly, action, name: assemblyName(state.machine, assembly) }],
     proof: undefined,
     ...(action === "replaced" &&
       state.machine &&
