@@ -13,5 +13,5 @@ export async function run([name]: string[]): Promise<void> {
   const { entries, head } = await verifiedFile(file, sayProgress()).catch((error: unknown) => {
     throw new BadInput(`${file}: ${error instanceof Error ? error.message : error}`);
   });
-  console.log(`${entries} entries, all fit; head ${head.hash}`);
+  console.log(`${entries} entries, files, machines and the list: all fit; head ${head.hash}`);
 }

@@ -19,6 +19,7 @@ import { type Client, createClient } from "@libsql/client";
 import { millisecondsInDay } from "date-fns/constants";
 import { backupsFolder, databaseFile, markFolder } from "./database/folder";
 import { type Verified, verifyJournal } from "./journal/verify";
+import { keptProblem } from "./journal/verify-kept";
 
 /** Hears what is being done and how much of it is done, from 0 to 1. */
 export type Told = (what: string, share: number) => void;
@@ -61,7 +62,7 @@ const copied = (from: string, to: string): Promise<void> =>
 const isChained = async (client: Client): Promise<boolean> =>
   (await client.execute("select 1 from sqlite_master where name = 'about'")).rows.length > 0;
 
-/** Looks a backup through. Throws with the first entry that does not fit. */
+/** Looks a database through: journal, files, machines, list. Throws with the first thing that does not fit. */
 export async function verifiedFile(file: string, told: Told = () => undefined): Promise<Extract<Verified, { ok: true }>> {
   const client = createClient({ url: `file:${file}` });
   try {
@@ -69,6 +70,8 @@ export async function verifiedFile(file: string, told: Told = () => undefined): 
       throw new Error("it was written by an earlier version; start ./yennic demo on it once, which brings it up to date");
     const verified = await verifyJournal(client, { told: (done, of) => told("checking", done / of) });
     if (!verified.ok) throw new Error(`entry ${verified.seq}${verified.id ? ` (${verified.id})` : ""} does not fit: ${verified.why}`);
+    const problem = await keptProblem(client);
+    if (problem !== undefined) throw new Error(problem);
     return verified;
   } finally {
     client.close();
