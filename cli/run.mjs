@@ -27,6 +27,7 @@ if (!existsSync(join(folder, "main.mjs")) || !existsSync(stamp) || Number(readFi
       join(root, "cli/main.ts"),
       join(root, "src/server/database/vacuum.worker.ts"),
       join(root, "src/server/answers/first-answer.worker.ts"),
+      join(root, "src/server/journal/unpack.worker.ts"),
     ],
     entryNames: "[name]",
     outdir: folder,

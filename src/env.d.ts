@@ -1,6 +1,7 @@
 declare namespace App {
   interface Locals {
     /** Left out where pages are served by another server than ours. */
+    readonly unpack?: import("./server/journal/unpack").Unpack;
     readonly firstAnswers?: import("./server/answers/first-answers").FirstAnswers;
   }
 }

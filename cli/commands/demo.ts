@@ -11,6 +11,7 @@ import { keyOf, renewKey } from "../../src/server/gate/access-key";
 import { hostsOf, isLoopback } from "../../src/server/gate/gate";
 import { webServer } from "../../src/server/gate/serve";
 import { journalOf } from "../../src/server/journal/keep-journal";
+import { unpackInThread } from "../../src/server/journal/unpack";
 import { quickCheck } from "../../src/server/journal/verify";
 import { BadInput } from "../bad-input";
 import { buildIfNeeded } from "../build";
@@ -43,7 +44,7 @@ export async function run(args: string[]): Promise<void> {
     gate,
     files,
     tables,
-    application: (req, res) => built.handler(req, res, undefined, { firstAnswers: answers }),
+    application: (req, res) => built.handler(req, res, undefined, { firstAnswers: answers, unpack: unpackInThread }),
   });
   await new Promise<void>((resolve) => server.listen(port, host, resolve));
   console.log(

@@ -4,15 +4,19 @@ import { join } from "node:path";
 import { v7 } from "uuid";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { refOf } from "../../src/core/model/machine/revision";
-import { packBundle } from "../../src/core/record/bundle/bundle";
+import { packBundle, unpackBundle } from "../../src/core/record/bundle/bundle";
+import { fileHash } from "../../src/core/record/files/file";
 import { stamp } from "../../src/core/record/job/entry";
 import type { Draft } from "../../src/core/record/job/kinds/index";
 import type { Envelope } from "../../src/core/record/journal/envelope";
-import { type StockDraft, stampStock } from "../../src/core/record/stock/kinds";
+import { NEWS_STEPS, type StockDraft, stampStock } from "../../src/core/record/stock/kinds";
 import { type Database, openDatabase } from "../../src/server/database";
 import { appendEntries, journalOf } from "../../src/server/journal/keep-journal";
 import { entriesOf } from "../../src/server/journal/read-journal";
 import { takeBundle } from "../../src/server/journal/take-bundle";
+import { takeEntries } from "../../src/server/journal/take-entries";
+import type { Unpack } from "../../src/server/journal/unpack";
+import { findFile } from "../../src/server/kept/files";
 import { findJob } from "../../src/server/kept/jobs";
 import { tellDue } from "../../src/server/supplier";
 import { jobOf, SAFE, shipped } from "../job-of";
@@ -30,6 +34,7 @@ afterAll(() => {
 
 const E27 = shipped("orrinshaw-e27");
 const T0 = Date.UTC(2026, 10, 2, 9);
+const unpack: Unpack = (zip) => Promise.resolve(unpackBundle(zip));
 const day = (n: number) => new Date(T0 + n * 86_400_000);
 
 async function openJob(...acts: Draft[]): Promise<string> {
@@ -90,14 +95,40 @@ test("a job's file brought in twice, and where its number is taken", async () =>
   const entries = made.record.flatMap((l): Envelope[] => (l.status === "unreadable" ? [] : [JSON.parse(JSON.stringify(l.entry))]));
   const zip = (number: number) => packBundle({ job: made.id, number, entries, machines: [{ ref: refOf(E27), machine: E27 }], files: [] });
   const taken = (await findJob(db, await openJob()))?.number ?? 0;
-  const first = await takeBundle(db, zip(taken), day(1));
+  const first = await takeBundle(db, zip(taken), day(1), unpack);
   expect([first.fresh, first.known, first.refused]).toEqual([entries.length, 0, []]);
   expect(first.number).toBeGreaterThan(taken);
-  const second = await takeBundle(db, zip(999), day(1));
+  const second = await takeBundle(db, zip(999), day(1), unpack);
   expect([second.fresh, second.known, second.number]).toEqual([0, entries.length, first.number]);
   expect(await entriesOf(db, made.id)).toEqual(entries);
   const empty = await openDatabase(url("two"));
-  expect((await takeBundle(empty, zip(777), day(1))).number).toBe(777);
+  expect((await takeBundle(empty, zip(777), day(1), unpack)).number).toBe(777);
   empty.$client.close();
-  await expect(takeBundle(db, new Uint8Array([80, 75, 3, 4]), day(1))).rejects.toThrow(/Nothing was written/);
+  await expect(takeBundle(db, new Uint8Array([80, 75, 3, 4]), day(1), unpack)).rejects.toThrow(/Nothing was written/);
+});
+
+test("of a job's file of which no entry can be taken nothing is left behind; a number out of the blue is refused", async () => {
+  const made = jobOf(E27, ["turns, no heat"]);
+  const entries = made.record.flatMap((l): Envelope[] => (l.status === "unreadable" ? [] : [JSON.parse(JSON.stringify(l.entry))]));
+  const bytes = new TextEncoder().encode("t,c\n0,20\n");
+  const hash = fileHash(bytes);
+  const files = [{ hash, type: "text/csv", bytes } as const];
+  const headless = packBundle({ job: made.id, entries: entries.slice(1), machines: [], files });
+  await expect(takeBundle(db, headless, day(1), unpack)).rejects.toThrow(/no beginning here. Nothing was written/);
+  expect(await findFile(db, hash)).toBeUndefined();
+  expect(await findJob(db, made.id)).toBeUndefined();
+  const huge = packBundle({ job: made.id, number: 1e15, entries, machines: [], files });
+  await expect(takeBundle(db, huge, day(1), unpack)).rejects.toThrow(/number/);
+});
+
+test("news of an order come from the supplier alone", async () => {
+  const order = await enter({ kind: "ordered", body: { item: "QF-1184", count: 1, to: "shelf" } }, day(0));
+  const news = stampStock({ kind: "order-news", body: { order: order.id, round: 1, step: NEWS_STEPS[0] } } as unknown as StockDraft, {
+    id: v7(),
+    at: day(1).toISOString(),
+    by: "Supplier (simulated)",
+  });
+  const { acknowledged, refused } = await takeEntries(journalOf(db), [JSON.parse(JSON.stringify(news))]);
+  expect(acknowledged).toEqual([]);
+  expect(refused.map((r) => r.message)).toEqual([expect.stringContaining("supplier alone")]);
 });

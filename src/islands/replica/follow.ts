@@ -95,7 +95,8 @@ export class Follower {
   private async lackedByServer(): Promise<readonly Envelope[]> {
     const all = (await (await this.shelf)?.everyEntry()) ?? [];
     const lacking = new Set(await askLacking(all.map((s) => s.entry.id)));
-    return all.map((s) => s.entry).filter((e) => lacking.has(e.id));
+    // News of an order are the supplier's to tell again.
+    return all.map((s) => s.entry).filter((e) => lacking.has(e.id) && e.kind !== "order-news");
   }
 
   /** Begins the copy: rows of the open jobs and where the journal stands; the jobs themselves follow by and by. */

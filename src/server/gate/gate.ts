@@ -19,7 +19,7 @@ export interface Gate {
 }
 
 /** As much of a request as the gate looks at. */
-export interface Caller {
+interface Caller {
   readonly method?: string | undefined;
   readonly url?: string | undefined;
   readonly headers: IncomingMessage["headers"];

@@ -1,4 +1,5 @@
 import { type Checked, checkEntry, firstIssue } from "../../core/record/job/entry";
+import { STOCK } from "../../core/record/stock/kinds";
 import { limitProblem } from "../gate/limits";
 import type { Journal, RefusedEntry } from "./journal";
 
@@ -35,8 +36,17 @@ function readEntry(data: unknown): Read {
   const over = limitProblem(data);
   if (over) return { ok: false, refused: { status: 400, ...over } };
   const result = checkEntry(data);
+  if (result.ok && isSuppliers(result.envelope)) return { ok: false, refused: SUPPLIERS };
   return result.ok ? result : { ok: false, refused: { status: 400, ...firstIssue(result.error) } };
 }
+
+/** News of an order are the supplier's own to tell: nobody sends them in. */
+const isSuppliers = ({ stream, kind }: Checked["envelope"]): boolean => stream.of === STOCK.of && kind === "order-news";
+const SUPPLIERS: RefusedEntry = {
+  status: 400,
+  field: "kind",
+  message: "“order-news” comes from the supplier alone; enter what you found as your own",
+};
 
 function idOf(data: unknown): { id?: string } {
   const id = (data as { id?: unknown } | null)?.id;

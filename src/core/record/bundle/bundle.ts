@@ -15,13 +15,15 @@ interface Bundle {
 }
 
 const BUNDLE_FORMAT = 1;
+/** The next job here gets the number after the highest: a number out of the blue would spoil all that follow. */
+const MOST_NUMBER = 9_999_999;
 
 /** The published format of `manifest.json`: what else is in the file, each with its size and SHA-256. */
 export const manifestSchema = z
   .strictObject({
     format: z.literal(BUNDLE_FORMAT).describe("Version of this format."),
     job: z.uuid().describe("Id of the job."),
-    number: z.number().int().min(1).optional().describe("Number that it has where it comes from; kept where it is free."),
+    number: z.number().int().min(1).max(MOST_NUMBER).optional().describe("Number that it has where it comes from; kept where it is free."),
     contents: z
       .array(
         z.strictObject({
@@ -71,9 +73,9 @@ export function packBundle({ job, number, entries, machines, files }: Bundle): U
   return zipSync(Object.fromEntries(all.map(([path, bytes]) => [path, [bytes, { mtime: NO_TIME, level: path.endsWith(".jpg") ? 0 : 6 }]])));
 }
 
-type BundleResult = { readonly ok: true; readonly bundle: Bundle } | { readonly ok: false; readonly problem: string };
+export type BundleResult = { readonly ok: true; readonly bundle: Bundle } | { readonly ok: false; readonly problem: string };
 
-const MOST_UNPACKED = 600_000_000;
+const MOST_UNPACKED = 100_000_000;
 const MOST_PARTS = 5001;
 
 /** Reads a job's file and holds everything in it against the manifest: what is damaged, missing or more than was said is refused with its name. */

@@ -5,8 +5,8 @@ import { type Finding, findingKind } from "../finding/finding";
 import type { JobState } from "./state";
 
 /**
- * What was recorded before the machine was corrected to this one: whatever this one does not have stays in the record, and counts for
- * nothing. The same lists where it has all of it.
+ * Leaves out of a job what was recorded of a machine that was corrected to this one: what this one does not have stays in the record, and
+ * counts for nothing. The same lists where it has all of it.
  */
 export function onAnotherMachine(machine: Machine, state: JobState): Partial<JobState> {
   const has = (finding: Finding) => findingKind(finding).unknownName(finding, machine) === undefined;
