@@ -7,8 +7,10 @@ import { findJob } from "../kept/jobs";
 import { machineFinder } from "../kept/machines";
 import { entriesInChunks } from "./read-journal";
 
-/** Jobs that stay folded, so that an entry costs the same however many there are before it. */
-const KEPT_JOBS = 64;
+/** Entries of jobs that stay folded, so that one more costs the same however many there are before it, and however many jobs are open. */
+const KEPT_ENTRIES = 60_000;
+/** A job takes as much as so many entries, besides its own. */
+const OF_A_JOB = 20;
 
 /** A job as it stands: its fold, and its row in the list; no row while there is no such job. */
 interface Standing {
@@ -16,9 +18,12 @@ interface Standing {
   readonly row?: ListedJob | undefined;
 }
 
+const sizeOf = ({ fold }: Standing): number => OF_A_JOB + fold.entries.length;
+
 /** Folds of the jobs that were lately written or looked at; the longest unused is dropped. */
 export class Folds {
   private readonly kept = new Map<string, Standing>();
+  private size = 0;
 
   constructor(private readonly db: Database) {}
 
@@ -41,14 +46,25 @@ export class Folds {
   }
 
   keep(job: string, standing: Standing): void {
-    this.kept.delete(job);
+    this.drop(job);
     this.kept.set(job, standing);
-    const [oldest] = this.kept.keys();
-    if (this.kept.size > KEPT_JOBS && oldest !== undefined) this.kept.delete(oldest);
+    this.size += sizeOf(standing);
+    for (const [oldest] of this.kept) {
+      if (this.size <= KEPT_ENTRIES || oldest === job) return;
+      this.drop(oldest);
+    }
+  }
+
+  private drop(job: string): void {
+    const standing = this.kept.get(job);
+    if (!standing) return;
+    this.size -= sizeOf(standing);
+    this.kept.delete(job);
   }
 
   /** After a failed write: what was folded ahead of the disk is read anew. */
   clear(): void {
+    this.size = 0;
     this.kept.clear();
   }
 }

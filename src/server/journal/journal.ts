@@ -5,12 +5,11 @@ import type { Checked, Kept } from "../../core/record/job/entry";
 import { type Fold, foldOn } from "../../core/record/job/fold";
 import type { Envelope, Sequenced } from "../../core/record/journal/envelope";
 import { readStock } from "../../core/record/stock/kinds";
-import { ordersFor } from "../../core/record/stock/stock";
 import { type ListedJob, searchedWords } from "../../core/speech/words/job-row";
 import type { Database } from "../database/handle";
 import { jobs } from "../database/schema";
 import { StorageError, storageErrorOf } from "../database/storage-error";
-import { jobsOf, StockFold } from "../kept/stock";
+import { StockFold } from "../kept/stock";
 import { linkOf } from "./chain";
 import { Feed } from "./feed";
 import { Folds, rowOfFold } from "./folds";
@@ -189,8 +188,8 @@ export class Journal {
     const after: { readonly fold: Fold; readonly row: ListedJob }[] = [];
     let next: number | undefined;
     const ofStock = readStock(fresh.map((f) => f.entry));
-    const stock = await this.stock.with(ofStock);
-    for (const job of jobsOf(ofStock, stock)) if (!changed.has(job) && (await this.folds.of(job)).row) changed.set(job, []);
+    const orders = await this.stock.ordersWith(ofStock);
+    for (const job of orders.jobs) if (!changed.has(job) && (await this.folds.of(job)).row) changed.set(job, []);
     for (const [job, kept] of changed) {
       const before = await this.folds.of(job);
       const fold = foldOn(before.fold, [...before.fold.entries, ...kept]);
@@ -198,7 +197,7 @@ export class Journal {
       if (!before.row && wished === undefined) next = next === undefined ? await this.nextNumber() : next + 1;
       const number = before.row?.number ?? wished ?? next ?? FIRST_NUMBER;
       const row = {
-        ...rowOfFold(fold, ordersFor(stock, job)),
+        ...rowOfFold(fold, orders.of(job)),
         number,
         seq: fresh.findLast((f) => f.entry.stream.of === "job" && f.entry.stream.id === job)?.seq ?? before.row?.seq ?? 0,
       };

@@ -77,17 +77,28 @@ function ordersOf(
   received: readonly Of<"received">[],
   cancelled: readonly Of<"order-cancelled">[],
 ): { orders: OrderEntries[]; strays: string[] } {
+  const [newsOf, receivedOf, cancelledOf] = [byOrder(news), byOrder(received), byOrder(cancelled)];
   const known = new Set(placed.map((p) => p.id));
   const named = [...news, ...received, ...cancelled].map((e) => e.body.order);
   return {
     orders: placed.map((p) => ({
       placed: p,
-      news: news.filter((n) => n.body.order === p.id),
-      received: received.filter((r) => r.body.order === p.id),
-      cancelled: cancelled.find((c) => c.body.order === p.id),
+      news: newsOf.get(p.id) ?? [],
+      received: receivedOf.get(p.id) ?? [],
+      cancelled: cancelledOf.get(p.id)?.[0],
     })),
     strays: [...new Set(named.filter((o) => !known.has(o)))],
   };
+}
+
+function byOrder<E extends { readonly body: { readonly order: string } }>(list: readonly E[]): ReadonlyMap<string, readonly E[]> {
+  const of = new Map<string, E[]>();
+  for (const e of list) {
+    const found = of.get(e.body.order);
+    if (found) found.push(e);
+    else of.set(e.body.order, [e]);
+  }
+  return of;
 }
 
 interface Accounts {
