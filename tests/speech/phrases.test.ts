@@ -19,6 +19,8 @@ const AMOUNTS: Record<Unit, string> = {
   "metre-per-second": "3 m/s",
   watt: "",
   second: "",
+  hertz: "",
+  percent: "",
 };
 
 test.each(MACHINES.map((m) => [m.id, m] as const))("%s: the words that begin a reading are understood as that reading", (_, machine) => {

@@ -10,10 +10,9 @@ const MARKS = ["\t", ";"] as const;
 /** A file is of a kind when so many of its lines are. */
 const MOST = 0.5;
 
-/** Tabs and semicolons tell themselves, for no number has them; only where neither is there commas stand between cells. */
+/** Tabs and semicolons tell themselves, for no number has them; only where neither is there commas stand between cells, and decimals with one in quotes. */
 export function separatorsOf(lines: readonly string[]): Separators {
-  const cell = MARKS.find((mark) => lines.filter((l) => l.includes(mark)).length > MOST * lines.length);
-  if (cell === undefined) return { cell: ",", decimal: "." };
+  const cell = MARKS.find((mark) => lines.filter((l) => l.includes(mark)).length > MOST * lines.length) ?? ",";
   const cells = lines.flatMap((l) => cellsOf(l, cell));
   const [commas, points] = [",", "."].map((mark) => cells.filter((c) => isDecimal(c, mark)).length) as [number, number];
   return { cell, decimal: commas > points ? "," : "." };

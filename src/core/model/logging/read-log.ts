@@ -110,14 +110,19 @@ interface ReadValue {
 
 const OVERLOAD = /^[-+]?(0?\.?o\.?l\.?|o\.l\.?|0l|ovld|over(load|range|flow)?|∞|inf(inity)?|1\s*\.)$/i;
 
+const DIGITS = String.raw`(?<digits>[-+]?(?:\d+(?:[.,]\d*)?|[.,]\d+)(?:[eE][-+]?\d{1,3})?)`;
+/** “1.5 mA”, and as some write it “mA 1.5”. */
+const AMOUNT = new RegExp(String.raw`^${DIGITS}\s*(?<unit>.*)$`);
+const UNIT_FIRST = new RegExp(String.raw`^(?<unit>[^\d\s.,+-].{0,11}?)\s+${DIGITS}$`);
+
 function readValue(cells: readonly string[], { value, unit }: Columns, { decimal }: Separators): ReadValue | undefined {
   const cell = cells[value] ?? "";
   const beside = unit === undefined ? undefined : unitBeside(cells[unit] ?? "");
   const overload = /^(\S+)(?:\s+(\S.*))?$/.exec(cell);
   if (overload && OVERLOAD.test(overload[1] ?? "")) return { value: Infinity, unit: overload[2] ? unitBeside(overload[2]) : beside };
-  const number = /^([-+]?(?:\d+(?:[.,]\d*)?|[.,]\d+)(?:[eE][-+]?\d{1,3})?)\s*(.*)$/.exec(cell);
-  if (!number) return undefined;
-  const [, digits = "", written = ""] = number;
+  const number = AMOUNT.exec(cell) ?? UNIT_FIRST.exec(cell);
+  if (!number?.groups) return undefined;
+  const { digits = "", unit: written = "" } = number.groups;
   if (digits.includes(decimal === "." ? "," : ".")) return undefined;
   const read = decimalIn(digits);
   const own = written === "" ? beside : unitBeside(written);

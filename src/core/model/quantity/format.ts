@@ -29,6 +29,10 @@ export function formatValue(value: number, unit: Unit): string {
       return `${rounded(value, [[10, 1]])} V`;
     case "amp":
       return `${rounded(value, [[10, 2]], 1)} ${UNIT_SYMBOL.amp}`;
+    case "hertz":
+      return `${significant(value)} Hz`;
+    case "percent":
+      return `${significant(value)}%`;
   }
 }
 

@@ -1,5 +1,5 @@
 import { decimalIn } from "./decimal";
-import { fahrenheitToCelsius, PASCAL_PER_INCH_OF_WATER, type Quantity, type Unit } from "./quantity";
+import { fahrenheitToCelsius, PASCAL_PER_INCH_OF_WATER, PASCAL_PER_PSI, type Quantity, type Unit } from "./quantity";
 
 type QuantityResult =
   | { readonly ok: true; readonly quantity: Quantity /** False when the unit was taken from `expected`. */; readonly unitGiven: boolean }
@@ -33,6 +33,11 @@ const SUFFIXES: readonly [pattern: RegExp, unit: Unit | null, toSi: (x: number) 
   [/^(in ?wc|in ?w\.?c\.?|in ?h2o)$/i, "pascal", (x) => x * PASCAL_PER_INCH_OF_WATER],
   [/^[µμu]f$/i, "farad", (x) => x * 1e-6],
   [/^nf$/i, "farad", (x) => x * 1e-9],
+  [/^psi$/i, "pascal", (x) => x * PASCAL_PER_PSI],
+  [/^(kelvin)$/i, "celsius", (x) => x - 273.15],
+  [/^(hz|hertz)$/i, "hertz", (x) => x],
+  [/^khz$/i, "hertz", (x) => x * 1e3],
+  [/^(%|% ?rh|percent)$/i, "percent", (x) => x],
   [/^m\/s$/i, "metre-per-second", (x) => x],
   [/^(min|mins|minutes?)$/i, "second", (x) => x * 60],
 ];

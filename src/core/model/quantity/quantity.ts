@@ -1,5 +1,17 @@
 /** Units that Yennic computes in. Temperatures are always held in °C, times in seconds. */
-export const UNITS = ["ohm", "volt", "amp", "watt", "celsius", "second", "pascal", "farad", "metre-per-second"] as const;
+export const UNITS = [
+  "ohm",
+  "volt",
+  "amp",
+  "watt",
+  "celsius",
+  "second",
+  "pascal",
+  "farad",
+  "metre-per-second",
+  "hertz",
+  "percent",
+] as const;
 export type Unit = (typeof UNITS)[number];
 
 /** A measured or stated amount. `overload` means the meter showed OL: above its range (an open line on an ohm range). */
@@ -20,10 +32,15 @@ export const UNIT_SYMBOL: Record<Unit, string> = {
   pascal: "Pa",
   farad: "F",
   "metre-per-second": "m/s",
+  hertz: "Hz",
+  percent: "%",
 };
 
 /** Pa of an inch of water at 4 °C (NIST SP 811, appendix B.8). */
 export const PASCAL_PER_INCH_OF_WATER = 249.08891;
+
+/** Pa of a pound-force per square inch (NIST SP 811, appendix B.8). */
+export const PASCAL_PER_PSI = 6894.757;
 
 /** m of a foot and of an inch (NIST SP 811, appendix B.8). */
 export const METRES_PER_FOOT = 0.3048;
