@@ -1,5 +1,6 @@
 import { create, type Font } from "fontkit";
 import type { FontBytes, FontName } from "./fonts";
+import { visualOrder } from "./visual-order";
 
 /** A stretch of one line in one font. */
 interface Run {
@@ -26,7 +27,10 @@ export class Typeset {
 
   /** Lines of a text at a size, none wider than `width` points; what is wider without a space is broken within. */
   lines(text: string, font: "plain" | "bold", size: number, width: number): Line[] {
-    return text.split("\n").flatMap((paragraph) => this.wrapped(paragraph, font, size, width));
+    return text
+      .replaceAll("\t", "    ")
+      .split("\n")
+      .flatMap((paragraph) => this.wrapped(paragraph, font, size, width));
   }
 
   widthOf(text: string, font: "plain" | "bold", size: number): number {
@@ -64,20 +68,30 @@ export class Typeset {
     return [...pieces, piece];
   }
 
+  /** Letters of a text that no font has, each once. */
+  lacking(text: string): readonly string[] {
+    return [...new Set(text)].filter((letter) => !/\s/.test(letter) && this.fontOf(letter, "plain") === undefined);
+  }
+
+  private fontOf(letter: string, font: "plain" | "bold"): FontName | undefined {
+    const at = letter.codePointAt(0) ?? 0;
+    return ([font, "signs"] as const).find((f) => this.fonts[f].hasGlyphForCodePoint(at));
+  }
+
   private runsOf(text: string, font: "plain" | "bold", size: number): Run[] {
+    const runs = visualOrder(text).flatMap((stretch) => this.inFonts(stretch, font));
+    return runs.map((r) => ({ ...r, width: (this.fonts[r.font].layout(r.text).advanceWidth / this.fonts[r.font].unitsPerEm) * size }));
+  }
+
+  private inFonts(text: string, font: "plain" | "bold"): { font: FontName; text: string }[] {
     const runs: { font: FontName; text: string }[] = [];
     for (const letter of text) {
-      const at = letter.codePointAt(0) ?? 0;
-      const own = this.fonts[font].hasGlyphForCodePoint(at)
-        ? font
-        : this.fonts.signs.hasGlyphForCodePoint(at)
-          ? ("signs" as const)
-          : undefined;
+      const own = this.fontOf(letter, font);
       const run = { font: own ?? ("signs" as const), text: own ? letter : UNKNOWN };
       const last = runs.at(-1);
       if (last?.font === run.font) last.text += run.text;
       else runs.push(run);
     }
-    return runs.map((r) => ({ ...r, width: (this.fonts[r.font].layout(r.text).advanceWidth / this.fonts[r.font].unitsPerEm) * size }));
+    return runs;
   }
 }

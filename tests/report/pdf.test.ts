@@ -3,10 +3,13 @@ import { billOf } from "../../src/core/record/job/closing/bill";
 import type { Job } from "../../src/core/record/job/fold";
 import type { Draft } from "../../src/core/record/job/kinds/index";
 import { DEFAULT_TERMS } from "../../src/core/record/stock/terms";
+import { csvOf } from "../../src/core/speech/words/report/csv";
 import { reportOf } from "../../src/core/speech/words/report/report";
 import { technicianRecord } from "../../src/core/speech/words/report/technician-record";
 import { customerPdf } from "../../src/report/customer-pdf";
 import { recordPdf } from "../../src/report/record-pdf";
+import { Typeset } from "../../src/report/typeset";
+import { visualOrder } from "../../src/report/visual-order";
 import { jobOf, SAFE, shipped } from "../job-of";
 import { fonts } from "./fonts";
 import { overlapping, pagesOf, wordsOf } from "./read-pdf";
@@ -101,4 +104,18 @@ test("the technician's own record: every entry with its time, state and meter, o
   expect(words).toContain("Igniter, wires off: 269 Ω");
   expect(words).toContain(`Page ${pages.length} of ${pages.length}`);
   expect(overlapping(pages)).toEqual([]);
+});
+
+test("what is written from right to left is drawn in order, numbers within it too; a tab is a gap", async () => {
+  expect(visualOrder("no heat 12")).toEqual(["no heat 12"]);
+  // “shalom olam 123”: the last word is drawn first, the number stands as it is read.
+  expect(visualOrder("שלום עולם 123")).toEqual(["123", " ", "עולם", " ", "שלום"]);
+  expect(visualOrder("said שלום twice").join("|")).toBe("said |שלום| twice");
+  const type = new Typeset(fonts);
+  expect(type.lacking("Ołena שלום ✓ 漢 漢")).toEqual(["漢"]);
+  expect(type.lines("a\tb", "plain", 10, 400).flatMap((l) => l.runs.map((r) => r.text))).toEqual(["a b"]);
+});
+
+test("text in a table is text, with line feeds too; a number is a number", () => {
+  expect(csvOf(["a"], [["=1+1\nx"], ["-5.2"], [-5.2], ["-x"], ["two\nlines"]])).toBe('a\n"\'=1+1\nx"\n-5.2\n-5.2\n\'-x\n"two\nlines"\n');
 });

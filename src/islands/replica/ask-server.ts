@@ -4,6 +4,7 @@ import { type KeptMachine, type MachineRef, revisionOf } from "../../core/model/
 import { readEnvelope, type Sequenced } from "../../core/record/journal/envelope";
 import type { ListedJob } from "../../core/speech/words/job-row";
 import type { EarlierVisit } from "../../core/speech/words/report/earlier-visits";
+import { readSmall, writeSmall } from "./browser-store";
 import type { Cursor } from "./shelf";
 
 /** Gives what the server answers, or `undefined` when it has no such thing. Throws when it does not answer, or somebody else does. */
@@ -44,10 +45,25 @@ export const askEarlier = async (job: string): Promise<readonly EarlierVisit[] |
 export const askMoved = async (job: string, by: string): Promise<readonly Moved[]> =>
   (await ask<{ moved: Moved[] }>(`/api/jobs/${job}/moved?by=${encodeURIComponent(by)}`))?.moved ?? [];
 
+interface Copy {
+  readonly journal: string;
+  readonly head: { readonly seq: number; readonly hash: string };
+  readonly rows: ListedJob[];
+  readonly machines: MachineRef[];
+  /** Jobs that are open there; the rows may be fewer. */
+  readonly open: number;
+}
+
+const OPEN_JOBS = "yennic.open-jobs";
+
+/** Open jobs that the server had when this copy was begun, beyond those that it holds. */
+export const openElsewhere = (held: number): number => Math.max(0, Number(readSmall("localStorage", OPEN_JOBS) ?? 0) - held);
+
 /** Where the journal stands, the open jobs, the machines that are offered. */
 export async function askCopy(): Promise<{ cursor: Cursor; rows: ListedJob[]; machines: MachineRef[] }> {
-  const told = await ask<{ journal: string; head: { seq: number; hash: string }; rows: ListedJob[]; machines: MachineRef[] }>("/api/copy");
+  const told = await ask<Copy>("/api/copy");
   if (!told) throw new Error("the server offers no copy");
+  writeSmall("localStorage", OPEN_JOBS, String(told.open));
   return { cursor: { journal: told.journal, ...told.head }, rows: told.rows, machines: told.machines };
 }
 

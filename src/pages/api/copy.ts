@@ -3,7 +3,7 @@ import { SHIPPED } from "../../machines";
 import { database } from "../../server/database";
 import { answer, json } from "../../server/gate/http";
 import { journalOf } from "../../server/journal/keep-journal";
-import { openJobs } from "../../server/kept/jobs";
+import { countOpen, openJobs } from "../../server/kept/jobs";
 
 /** Holds what a browser needs to begin its copy: where the journal stands, the open jobs' rows, the machines that are offered. */
 export const GET: APIRoute = () =>
@@ -15,6 +15,7 @@ export const GET: APIRoute = () =>
       journal: journal.id,
       head: { seq: head.seq, hash: head.hash },
       rows: await openJobs(db),
+      open: await countOpen(db),
       machines: SHIPPED.map((m) => m.ref),
     });
   });

@@ -62,6 +62,10 @@ const COPIED = 300;
 export const openJobs = (db: Database): Promise<ListedJob[]> =>
   db.select().from(jobs).where(eq(jobs.closed, false)).orderBy(desc(jobs.urgency), desc(jobs.changedAt)).limit(COPIED).all();
 
+/** Gives how many jobs are open, which may be more than a browser keeps. */
+export const countOpen = async (db: Database): Promise<number> =>
+  (await db.select({ n: count() }).from(jobs).where(eq(jobs.closed, false)).get())?.n ?? 0;
+
 /** Gives how many open jobs leave their machine in a state that can hurt somebody. */
 const countUnsafe = async (db: Database): Promise<number> =>
   (

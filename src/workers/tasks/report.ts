@@ -7,6 +7,7 @@ import { customerPdf } from "../../report/customer-pdf";
 import type { FontBytes } from "../../report/fonts";
 import type { PaperSize } from "../../report/paper";
 import { recordPdf } from "../../report/record-pdf";
+import { Typeset } from "../../report/typeset";
 
 /** Holds what is to be made, with the time of the last entry. */
 export type PdfAsked = { readonly size: PaperSize; readonly made: string } & (
@@ -14,16 +15,17 @@ export type PdfAsked = { readonly size: PaperSize; readonly made: string } & (
   | { readonly is: "record"; readonly record: TechnicianRecord }
 );
 
-/** A report as PDF. `pictures` brings a picture by its file, one after the other; `progress` hears how many of how many steps are done. */
+/** A report as PDF, with the letters in it that no font has: they are drawn as boxes. `pictures` brings a picture by its file, one after the other; `progress` hears how many of how many steps are done. */
 export async function pdf(
   asked: PdfAsked,
   pictures: (file: string) => Promise<Uint8Array | undefined>,
   progress: (done: number, of: number) => void,
-): Promise<Uint8Array<ArrayBuffer>> {
+): Promise<{ readonly bytes: Uint8Array<ArrayBuffer>; readonly lacking: readonly string[] }> {
   const fonts = await loaded();
   const made = new Date(asked.made);
-  if (asked.is === "record") return recordPdf(asked.record, asked.size, fonts, made);
-  return customerPdf({ report: asked.report, size: asked.size, fonts, made, pictures, progress });
+  const lacking = new Typeset(fonts).lacking(JSON.stringify(asked.is === "record" ? asked.record : asked.report));
+  if (asked.is === "record") return { bytes: await recordPdf(asked.record, asked.size, fonts, made), lacking };
+  return { bytes: await customerPdf({ report: asked.report, size: asked.size, fonts, made, pictures, progress }), lacking };
 }
 
 async function loaded(): Promise<FontBytes> {

@@ -101,7 +101,7 @@ export const WORDS = {
   tested:
     "tested, ~prove, proved, proven, checked, ~verify, verified, ~confirm, confirmed, metered, measured, meter shows, meter reads, meter says, by the meter, on the meter, with my meter, with a meter, by meter, with the tester, with a tester, with my tester, by the tester, on the tester, with the voltmeter, with a voltmeter, with a test lamp, with the test lamp, with a voltage tester, with the voltage tester, meter checked, checked with the meter, with the meter, known source, known outlet, three step, live dead live, tested dead, proved dead, proven dead",
   madeSafe:
-    "made safe, made it safe, proved dead, proven dead, tested dead, proved it dead, proven it dead, tested it dead, checked dead, verified dead, confirmed dead",
+    "live dead live, live dead live test, live dead live tested, live dead live done, live dead live test done, three step test, three steps done, three step test done, three step test passed, zero energy verified, verified zero energy, made safe, made it safe, proved dead, proven dead, tested dead, proved it dead, proven it dead, tested it dead, checked dead, verified dead, confirmed dead",
   // Acts
   fit: "~fit, ~install, ~replace, ~change, ~change out, ~swap, ~swap out, ~swap over, ~renew, ~exchange, ~put in, ~mount, ~pop in",
   isIn: "in, now in, went in, in place, in and working, has gone in, put in, in now",

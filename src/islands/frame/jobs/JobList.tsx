@@ -58,6 +58,7 @@ export function JobList({ query, first }: Props) {
         {away && (
           <p className={styles.away} role="status">
             Can't reach the server. Showing the jobs saved on this device.
+            {page?.lacking ? ` ${page.lacking} open ${page.lacking === 1 ? "job is" : "jobs are"} not on it.` : ""}
           </p>
         )}
         {page && <Unsafe count={page.unsafe} />}

@@ -1,5 +1,6 @@
 import { useEffect, useState } from "react";
 import { type JobRow, jobRow, matchesWords } from "../../../core/speech/words/job-row";
+import { openElsewhere } from "../../replica/ask-server";
 import { type JobHere, type Replica, replica } from "../../replica/replica";
 
 export interface ListQuery {
@@ -19,6 +20,8 @@ export interface JobPage {
   readonly unsafe: number;
   /** Older jobs that the search found and does not show. */
   readonly leftOut: number;
+  /** Open jobs that are on the server alone, while it is away. */
+  readonly lacking?: number;
 }
 
 const SOON_MS = 150;
@@ -81,7 +84,8 @@ async function pageOf(copy: Replica, query: ListQuery): Promise<{ readonly page:
   const rows = [...own, ...kept.filter((k) => !own.some((o) => o.id === k.id))];
   const jobs = rows.filter((row) => isAsked(row, query)).toSorted(byUrgency);
   const unsafe = query.q === undefined ? rows.filter((r) => !r.closed && r.unsafe !== null).length : 0;
-  return { page: { jobs, pages: 1, unsafe, leftOut: 0 }, away: true };
+  const lacking = openElsewhere(rows.filter((r) => !r.closed).length);
+  return { page: { jobs, pages: 1, unsafe, leftOut: 0, lacking }, away: true };
 }
 
 async function fetchPage({ stage, q, page }: ListQuery): Promise<JobPage | undefined> {

@@ -15,6 +15,15 @@ interface Props {
   readonly made: string;
 }
 
+/** Made, and not saved yet: some letters are not in it. */
+interface Held {
+  readonly name: string;
+  readonly blob: Blob;
+  readonly lacking: readonly string[];
+}
+
+const MOST_SHOWN = 20;
+
 /** The customer's page and the technician's own record as files, with how far they are. */
 export function PdfButtons({ report, made }: Props) {
   const machine = useMachine();
@@ -23,11 +32,15 @@ export function PdfButtons({ report, made }: Props) {
   const [size, setSize] = useState<PaperSize>("A4");
   const [share, setShare] = useState<number | undefined>();
   const [amiss, setAmiss] = useState<string | undefined>();
+  const [held, setHeld] = useState<Held | undefined>();
   const make = async (name: string, asked: PdfAsked) => {
     setAmiss(undefined);
+    setHeld(undefined);
     setShare(0);
     try {
-      save(name, await makePdf(asked, setShare));
+      const { blob, lacking } = await makePdf(asked, setShare);
+      if (lacking.length === 0) save(name, blob);
+      else setHeld({ name, blob, lacking });
     } catch (error) {
       setAmiss(`Can't make the file: ${error instanceof Error ? error.message : String(error)}. Nothing is lost. Try again.`);
     }
@@ -55,6 +68,20 @@ export function PdfButtons({ report, made }: Props) {
       </Button>
       {share !== undefined && <progress value={share} max={1} aria-label="How far the PDF is" />}
       {amiss && <em role="alert">{amiss}</em>}
+      {held && (
+        <p role="alert">
+          The PDF can't show {held.lacking.length === 1 ? "this letter" : "these letters"}: {held.lacking.slice(0, MOST_SHOWN).join(" ")}.
+          It draws a box instead.{" "}
+          <Button
+            onClick={() => {
+              save(held.name, held.blob);
+              setHeld(undefined);
+            }}
+          >
+            Save it with boxes
+          </Button>
+        </p>
+      )}
     </div>
   );
 }
