@@ -4,13 +4,13 @@ import { TypedJob } from "../../cli/typed-job";
 import { readKept, stamp } from "../../src/core/record/job/entry";
 import { foldJob } from "../../src/core/record/job/fold";
 import type { Draft } from "../../src/core/record/job/kinds/index";
+import { lastStanding } from "../../src/core/record/job/last-standing";
 import { shownOf, withMachine } from "../../src/core/record/job/shown";
 import type { Envelope } from "../../src/core/record/journal/envelope";
 import type { ToldJob } from "../../src/islands/replica/job-feed";
 import type { Pending } from "../../src/islands/replica/queue";
 import { merged, type ReplicaState } from "../../src/islands/replica/replica";
 import { type EntryBox, JobStore } from "../../src/islands/store/job-store";
-import { lastStanding } from "../../src/islands/store/last-standing";
 import { across, SAFE, saw, shipped } from "../job-of";
 
 const machine = shipped("orrinshaw-e27");
@@ -179,13 +179,18 @@ test("who stands where the work stands goes on with it; who looks elsewhere stay
   expect(elsewhere.get().view.bench).toBe("intake");
 });
 
-test("taking back the last that stands is an entry like any other; with nothing to take back nothing is made", async () => {
-  const { store, get, counts } = world(["proved dead"]);
+test("taking back the last that stands is an entry like any other; with nothing of one's own to take back nothing is made", async () => {
+  const { store, get, counts, record } = world(["proved dead"]);
+  store.dispatch({ do: "take-back" });
+  await Promise.resolve();
+  expect(counts.fold).toBe(0);
+  await record(SAFE);
+  expect(get().job.safety.power).toBe("dead");
   store.dispatch({ do: "take-back" });
   await Promise.resolve();
   await Promise.resolve();
   expect(get().job.safety.power).toBe("unknown");
-  expect(counts.fold).toBe(1);
+  expect(counts.fold).toBe(2);
   expect(get().job.record.at(-2)?.status).toBe("retracted");
 });
 
@@ -199,7 +204,8 @@ test("undo takes back all that one line made; of what was told on opening the jo
   const told = new TypedJob(machine).type("turns, no heat", "hums").entries;
   const kept = told.map((e) => readKept({ ...e, at: told[0]?.at ?? e.at }));
   const job = foldJob(told[0]?.stream.id ?? "", kept, () => machine);
-  expect(lastStanding(job)).toEqual([told.at(-1)?.id]);
+  expect(lastStanding(job, told[0]?.by ?? "").map((e) => e.id)).toEqual([told.at(-1)?.id]);
+  expect(lastStanding(job, "Somebody else")).toEqual([]);
 });
 
 test("what the server refuses stays in sight with its reason, counts for nothing, and can be dropped", async () => {

@@ -150,3 +150,13 @@ describe("power on a machine that should not have it", () => {
   });
   test("nothing is said of one that is shut and sound", () => expect(warned([])).toBe(""));
 });
+
+test("what “undo” takes away is shown before it is done, of energy, gas and water with a mark", () => {
+  const says = (line: string) => {
+    const u = understand("undo", { machine: G14, job: jobOf(G14, [SAFE, line]), by: "Tester" });
+    return u.is === "command" ? u.says : "";
+  };
+  expect(says("gas off")).toBe("⚠ Void: Gas off");
+  expect(says("union loosened")).toBe("⚠ Void: Gas joint opened: union");
+  expect(says("igniter OL")).toBe("Void: Igniter, wires off: OL");
+});

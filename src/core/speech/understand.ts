@@ -7,7 +7,8 @@ import type { Question } from "../record/finding/finding";
 import { draftInCircumstances } from "../record/job/circumstances";
 import { closingDraft } from "../record/job/closing/closing-draft";
 import { type Job, refusalOf, stateAfter } from "../record/job/fold";
-import type { Draft } from "../record/job/kinds/index";
+import type { Draft, EntryKind } from "../record/job/kinds/index";
+import { lastStanding } from "../record/job/last-standing";
 import { noteOf } from "../record/job/read-note";
 import type { JobState } from "../record/job/state";
 import type { Carried } from "./hear/clause";
@@ -50,13 +51,29 @@ export interface Context {
   readonly controls?: ControlPositions;
   /** Holds what the card asks for: its place need not be said again. */
   readonly asked?: Question;
+  /** Name of who speaks: only their own entries are voided by “undo”. */
+  readonly by?: string;
 }
 
 export const COMMAND_SAYS: Readonly<Record<Command, string>> = {
-  undo: "Take the last entry back",
+  undo: "Void your last entry",
   close: "Close the job",
   prove: "Record the proof run",
 };
+
+/** Entries of which somebody's skin depends: what takes one of them away says so first. */
+const OF_ENERGY: readonly EntryKind[] = [
+  ...(["made-safe", "isolated", "energised", "discharged", "cooled"] as const),
+  ...(["valve", "gas-opened", "leak-test", "converted"] as const),
+];
+
+/** Says what a command does now; of undoing, what goes. */
+function commandSays(command: Command, { machine, job, by }: Context): string {
+  const gone = command === "undo" && by !== undefined ? lastStanding(job, by) : [];
+  if (gone.length === 0) return COMMAND_SAYS[command];
+  const mind = gone.some((e) => OF_ENERGY.includes(e.kind)) ? "⚠ " : "";
+  return `${mind}Void: ${gone.map((e) => entrySays(machine, e)).join(" · ")}`;
+}
 
 /**
  * Understands a line as a technician would mutter it. Several facts in one line are several entries, each read in the state that those
@@ -70,7 +87,7 @@ export function understand(line: string, context: Context): Understanding {
     : withJoints(hear(line, machine, carriedFrom(context)), job);
   const [first] = heard.meanings;
   if (first?.is === "command")
-    return first.command === "close" ? closing(job) : { is: "command", command: first.command, says: COMMAND_SAYS[first.command] };
+    return first.command === "close" ? closing(job) : { is: "command", command: first.command, says: commandSays(first.command, context) };
   if (first?.is === "question") return { is: "question", asked: first.asked, says: ASKED_SAYS[first.asked.ask] };
   const readings = unlike(heard.guesses.map((meanings) => readingOf(meanings, context)));
   if (heard.status === "note")

@@ -5,6 +5,7 @@ import { draftInCircumstances } from "../../core/record/job/circumstances";
 import { type Kept, readKept } from "../../core/record/job/entry";
 import { type Fold, foldOn, type Job, startFold } from "../../core/record/job/fold";
 import type { Draft } from "../../core/record/job/kinds/index";
+import { lastStanding } from "../../core/record/job/last-standing";
 import { type Safety, safetyFor } from "../../core/record/job/safety";
 import type { Stage } from "../../core/record/job/stages";
 import type { Envelope } from "../../core/record/journal/envelope";
@@ -14,7 +15,6 @@ import type { Pending } from "../replica/queue";
 import { merged, type ReplicaState } from "../replica/replica";
 import type { Diagnosis, Engine, StartEngine } from "./engine";
 import type { Dispatch, Intent } from "./intent";
-import { lastStanding } from "./last-standing";
 import { afterEntry, probingOf, type View, viewAfter, viewOf } from "./view";
 
 /** Holds what a page knows of its job. A part that did not change keeps its reference. */
@@ -168,7 +168,7 @@ export class JobStore {
     const { job } = this.snapshot;
     if (intent.do === "record") return intent.drafts.map((draft) => draftInCircumstances(draft, job));
     if (intent.do !== "take-back") return undefined;
-    const entries = intent.entry === undefined ? lastStanding(job) : [intent.entry];
+    const entries = intent.entry === undefined ? lastStanding(job, this.surroundings.technician()).map((e) => e.id) : [intent.entry];
     return entries.map((entry) => ({ kind: "retract", body: { entry } }));
   }
 

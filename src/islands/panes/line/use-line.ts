@@ -6,6 +6,7 @@ import { questionOfCheck } from "../../../core/record/job/checks/index";
 import type { CompletionContext } from "../../../core/speech/complete";
 import type { Understanding } from "../../../core/speech/understand";
 import { answerSays } from "../../../core/speech/words/card/tests";
+import { technician } from "../../replica/technician";
 import { useDispatch, useJob, useMachine } from "../../store/context";
 import { readDraft, writeDraft } from "../../store/drafts";
 import { hearing } from "../../store/hearing";
@@ -29,7 +30,7 @@ export function useUnderstanding(line: string): Understanding | undefined {
     if (!isEmpty) void hearing.load();
   }, [isEmpty]);
   return useMemo(
-    () => (isEmpty ? undefined : ear?.understandOnce(line, { machine, job, controls, ...(asked && { asked }) })),
+    () => (isEmpty ? undefined : ear?.understandOnce(line, { machine, job, controls, by: technician(), ...(asked && { asked }) })),
     [ear, isEmpty, line, machine, job, controls, asked],
   );
 }
