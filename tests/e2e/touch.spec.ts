@@ -89,14 +89,14 @@ async function follow(page: Page, model: ModelAnswers, until?: string): Promise<
     await expect(async () => {
       await expect(card).toHaveAttribute("data-working", "false");
       title = await card.getByRole("heading").first().innerText();
-      await expect(main).toBeVisible({ timeout: 1000 });
+      if (title !== "Make it safe") await expect(main).toBeVisible({ timeout: 1000 });
       await expect(card.getByRole("heading").first()).toHaveText(title, { timeout: 100 });
     }).toPass({ timeout: 30_000 });
     said.push(title);
     if (title === until) return;
-    const label = await main.innerText();
+    const label = title === "Make it safe" ? "" : await main.innerText();
     const answer = model.to(title);
-    if (title === "Make it safe") await makeSafe(card);
+    if (title === "Make it safe") await makeSafe(page);
     else if (title.startsWith("Read at the plug")) await readPlug(card);
     else if (label === "Enter reading") await read(page, card, main, answer);
     else if (label === "Go to the test run") await proveIt(page, main, model);
@@ -108,12 +108,12 @@ async function follow(page: Page, model: ModelAnswers, until?: string): Promise<
   throw new Error(`not closed after ${MOST_STEPS} steps: ${said.slice(-12).join(" / ")}`);
 }
 
-/** Takes the power away, if it is not yet, and goes through the three steps: one touch for each fact. */
-async function makeSafe(card: Locator): Promise<void> {
-  const cord = card.getByRole("button", { name: "Record cord out" });
+/** Takes the power away, if it is not yet, and goes through the three steps, on the card or on their own bench: one touch for each fact. */
+async function makeSafe(page: Page): Promise<void> {
+  const cord = page.getByRole("button", { name: "Record cord out" }).first();
   if (await cord.isVisible()) await cord.tap();
   for (const step of ["Meter reads the source", "0 V on every pair", "Still reads the source"])
-    await card.getByRole("button", { name: step }).tap();
+    await page.getByRole("region", { name: "Prove it dead" }).getByRole("button", { name: step }).tap();
 }
 
 /** Reads at the plug what a machine whose wires are on rightly reads there: the card says it first. */
