@@ -38,7 +38,7 @@ export function standingSays(job: Job): StandingWords {
 function leftOpen({ record, cameOff }: Job, off: string): StandingWords["leftOpen"] {
   const last = cameOff.findLast((c) => c.is === "panel")?.entry;
   const line = record.findLast((l) => l.status === "counts" && l.entry.id === last);
-  return line?.status === "counts" ? { says: `taken apart: ${off} off`, since: line.entry.at, by: line.entry.by } : null;
+  return line?.status === "counts" ? { says: `${off} off`, since: line.entry.at, by: line.entry.by } : null;
 }
 
 /** A machine that was left as it was because the work was declined. */

@@ -162,8 +162,10 @@ function Power({ job: { power, proved }, children }: { readonly job: JobRow; rea
         "⚡ LIVE"
       ) : holds ? (
         <>
-          ⌀ Proved dead <Clock at={proved.at} />
-          <small>by {proved.by}</small>
+          ⌀ Proved dead
+          <small>
+            <Clock at={proved.at} />, {proved.by}
+          </small>
         </>
       ) : (
         "Not proved dead"
