@@ -14,6 +14,9 @@ interface Cursor {
 /** A copy that is further behind is brought up to date job by job. */
 const CATCHES_UP = 2000;
 const BEAT_MS = 4000;
+/** Whoever reads this many bytes late is cut off, and catches up when it comes again. */
+const MOST_BEHIND = 1_000_000;
+const DRAINS_MS = 20;
 
 const encoder = new TextEncoder();
 
@@ -24,14 +27,19 @@ const encoder = new TextEncoder();
 export function feedStream(db: Database, cursor: Cursor): ReadableStream<Uint8Array> {
   const journal = journalOf(db);
   let stop = () => {};
-  return new ReadableStream<Uint8Array>({
+  const source: UnderlyingDefaultSource<Uint8Array> = {
     start: (controller) => {
       const send = (event: string, data: unknown) => {
         try {
+          if ((controller.desiredSize ?? 0) < 0) throw new Error("the reader is too far behind");
           controller.enqueue(encoder.encode(`event: ${event}\ndata: ${JSON.stringify(data)}\n\n`));
-        } catch {
+        } catch (error) {
           stop();
+          controller.error(error);
         }
+      };
+      const drained = async () => {
+        while (controller.desiredSize !== null && controller.desiredSize <= 0) await new Promise((later) => setTimeout(later, DRAINS_MS));
       };
       const held: News[] = [];
       let caughtUp = false;
@@ -48,7 +56,7 @@ export function feedStream(db: Database, cursor: Cursor): ReadableStream<Uint8Ar
         unsubscribe();
         clearInterval(beat);
       };
-      void catchUp(db, journal, cursor, send)
+      void catchUp(db, journal, cursor, { send, drained })
         .then(() => {
           caughtUp = true;
           for (const news of held) send("news", news);
@@ -60,12 +68,17 @@ export function feedStream(db: Database, cursor: Cursor): ReadableStream<Uint8Ar
         });
     },
     cancel: () => stop(),
-  });
+  };
+  return new ReadableStream(source, new ByteLengthQueuingStrategy({ highWaterMark: MOST_BEHIND }));
 }
 
-type Send = (event: string, data: unknown) => void;
+interface Reader {
+  readonly send: (event: string, data: unknown) => void;
+  /** Resolves once it has read most of what it was sent, or is gone. */
+  readonly drained: () => Promise<void>;
+}
 
-async function catchUp(db: Database, journal: Journal, { after, hash }: Cursor, send: Send): Promise<void> {
+async function catchUp(db: Database, journal: Journal, { after, hash }: Cursor, { send, drained }: Reader): Promise<void> {
   const { seq, hash: present } = await journal.present();
   send("hello", { journal: journal.id, head: { seq, hash: present } });
   if (hash !== undefined && after > 0 && (await hashAt(db, after)) !== hash) {
@@ -84,5 +97,6 @@ async function catchUp(db: Database, journal: Journal, { after, hash }: Cursor, 
     send("news", { entries, rows: await rowsOf(db, jobs) } satisfies News);
     from = last.seq;
     await breath();
+    await drained();
   }
 }
