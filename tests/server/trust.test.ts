@@ -245,10 +245,11 @@ describe("a server that is held open", () => {
     gate: { hosts: hostsOf("127.0.0.1"), keyIn, always: true },
     files: keyIn,
     tables: keyIn,
-    application: (_, res) => {
+    application: (req, res) => {
       open.push(res);
-      res.writeHead(200, { "content-type": "text/event-stream" });
-      res.write("event: hello\n\n");
+      const isPicture = req.url === "/api/files/picture";
+      res.writeHead(200, { "content-type": isPicture ? "image/jpeg" : "text/event-stream" });
+      res.write(isPicture ? "x".repeat(9_000_000) : "event: hello\n\n");
     },
   });
   beforeAll(() => new Promise<void>((done) => void server.listen(0, "127.0.0.1", done)));
@@ -258,9 +259,9 @@ describe("a server that is held open", () => {
     rmSync(keyIn, { recursive: true });
   });
   const port = () => (server.address() as AddressInfo).port;
-  const stream = () =>
+  const stream = (path = "/api/feed") =>
     new Promise<IncomingMessage>((told) => {
-      get({ port: port(), path: "/api/feed", headers: { host: "127.0.0.1", cookie: cookie() } }, told).on("error", () => {});
+      get({ port: port(), path, headers: { host: "127.0.0.1", cookie: cookie() } }, told).on("error", () => {});
     });
   const ended = (res: IncomingMessage) => new Promise<void>((done) => void res.once("close", done));
 
@@ -281,6 +282,14 @@ describe("a server that is held open", () => {
     }
     expect(writing?.destroyed).toBe(true);
     expect((await stream()).statusCode).toBe(200);
+  });
+
+  test("a picture is not cut, however slowly it is read", async () => {
+    const res = await stream("/api/files/picture");
+    res.pause();
+    await new Promise((later) => setTimeout(later, 2200));
+    expect(open.at(-1)?.destroyed).toBe(false);
+    res.destroy();
   });
 
   test("half-open connections of one address leave room for others", async () => {

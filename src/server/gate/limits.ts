@@ -1,3 +1,6 @@
+/** Whoever reads a stream this many bytes late is cut off, and catches up when it comes again. */
+export const MOST_BEHIND = 1_000_000;
+
 /** Holds what a value that came in may hold at most. Far above what the program itself sends. */
 const MOST = { depth: 16, keys: 200, elements: 20_000, text: 20_000, key: 100 } as const;
 

@@ -4,14 +4,13 @@ import compression from "compression";
 import { RateLimiterMemory, RateLimiterRes } from "rate-limiter-flexible";
 import sirv from "sirv";
 import { addressOf, type Gate, isLoopback, type Turned, turnedAway } from "./gate";
+import { MOST_BEHIND } from "./limits";
 
 /** Holds what one address may ask a second. This machine's own browsers and tools are not held back by what a network must be. */
 const LIMITS = { own: 5000, others: 100 };
 const OPEN_CONNECTIONS = 500;
 /** And from one address: a stranger's half-open ones lock nobody else out. */
 const OPEN_FROM_ONE = { own: 400, others: 40 };
-/** Whoever reads a stream this many bytes late is cut off, and catches up when it comes again. */
-const MOST_BEHIND = 1_000_000;
 const WATCH_MS = 1000;
 const TABLES = "/tables/";
 /** Says how often the access key may be tried from one address in a minute. */
@@ -90,12 +89,15 @@ function watchStreams(server: Server, gate: Gate): void {
     res.once("close", () => open.delete(res));
   });
   const watch = () => {
-    for (const [res, req] of open)
-      if (res.headersSent && (res.writableLength > MOST_BEHIND || turnedAway(gate, req) !== undefined)) res.destroy();
+    for (const [res, req] of open) if (res.headersSent && (isFarBehind(res) || turnedAway(gate, req) !== undefined)) res.destroy();
   };
   const timer = setInterval(watch, WATCH_MS).unref();
   server.on("close", () => clearInterval(timer));
 }
+
+/** A picture or a page takes a slow line as long as it takes: only what has no end must be kept up with. */
+const isFarBehind = (res: ServerResponse): boolean =>
+  res.writableLength > MOST_BEHIND && String(res.getHeader("content-type")).startsWith("text/event-stream");
 
 function capEachAddress(server: Server): void {
   const open = new Map<string, number>();

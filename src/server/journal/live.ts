@@ -1,4 +1,5 @@
 import type { Database } from "../database/handle";
+import { MOST_BEHIND } from "../gate/limits";
 import { rowsOf } from "../kept/jobs";
 import type { News } from "./feed";
 import type { Journal } from "./journal";
@@ -14,9 +15,11 @@ interface Cursor {
 /** A copy that is further behind is brought up to date job by job. */
 const CATCHES_UP = 2000;
 const BEAT_MS = 4000;
-/** Whoever reads this many bytes late is cut off, and catches up when it comes again. */
-const MOST_BEHIND = 1_000_000;
+/** So often it is looked whether a reader that catches up has read, and so long it may take over a chunk. */
 const DRAINS_MS = 20;
+const PATIENCE_MS = 60_000;
+
+const TOO_FAR = "the reader is too far behind";
 
 const encoder = new TextEncoder();
 
@@ -31,15 +34,20 @@ export function feedStream(db: Database, cursor: Cursor): ReadableStream<Uint8Ar
     start: (controller) => {
       const send = (event: string, data: unknown) => {
         try {
-          if ((controller.desiredSize ?? 0) < 0) throw new Error("the reader is too far behind");
+          if ((controller.desiredSize ?? 0) < 0) throw new Error(TOO_FAR);
           controller.enqueue(encoder.encode(`event: ${event}\ndata: ${JSON.stringify(data)}\n\n`));
         } catch (error) {
           stop();
           controller.error(error);
         }
       };
+      let ended = false;
       const drained = async () => {
-        while (controller.desiredSize !== null && controller.desiredSize <= 0) await new Promise((later) => setTimeout(later, DRAINS_MS));
+        const until = Date.now() + PATIENCE_MS;
+        while (!ended && (controller.desiredSize ?? 1) <= 0) {
+          if (Date.now() > until) throw new Error(TOO_FAR);
+          await new Promise((later) => setTimeout(later, DRAINS_MS));
+        }
       };
       const held: News[] = [];
       let caughtUp = false;
@@ -53,6 +61,7 @@ export function feedStream(db: Database, cursor: Cursor): ReadableStream<Uint8Ar
         BEAT_MS,
       );
       stop = () => {
+        ended = true;
         unsubscribe();
         clearInterval(beat);
       };
@@ -61,8 +70,8 @@ export function feedStream(db: Database, cursor: Cursor): ReadableStream<Uint8Ar
           caughtUp = true;
           for (const news of held) send("news", news);
         })
-        .catch((error) => {
-          console.error(error);
+        .catch((error: Error) => {
+          if (error.message !== TOO_FAR) console.error(error);
           stop();
           controller.error(error);
         });

@@ -74,7 +74,8 @@ async function rowProblem(client: Client): Promise<string | undefined> {
   const begun = (await client.execute("select distinct stream_id as id from entries where stream_of = 'job'")).rows.map((r) =>
     textOf(r, "id"),
   );
-  const missing = begun.find((id) => !listed.some((r) => r.id === id));
+  const inList = new Set(listed.map((r) => r.id));
+  const missing = begun.find((id) => !inList.has(id));
   if (missing !== undefined) return `job ${missing} is not in the list`;
   for (const row of listed) {
     const entries = await entriesOf(client, textOf(row, "id"));
