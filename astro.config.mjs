@@ -20,6 +20,7 @@ export default defineConfig({
   integrations: [react(), whenShown, handbook(), serviceWorker(), packedFiles()],
   image: { service: passthroughImageService() },
   markdown: { rehypePlugins: [linksToPages], syntaxHighlight: false },
+  redirects: { "/reckon": "/calculators" },
   telemetry: false,
   devToolbar: { enabled: false },
   security: { checkOrigin: false, allowedDomains: [{ hostname: "127.0.0.1" }, { hostname: "localhost" }] },

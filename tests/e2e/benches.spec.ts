@@ -112,7 +112,7 @@ test("by keyboard: from bench to bench, and what each offers", async ({ page }) 
   await go("Fit");
   await press("Enter repair");
   await expect(line(page)).toBeFocused();
-  await expect(line(page)).toHaveValue(/^(fitted|put right|remade) /);
+  await expect(line(page)).toHaveValue(/^(fitted|fixed|remade) /);
   await page.keyboard.press("Control+a");
   await page.keyboard.type("fitted element");
   await page.keyboard.press("Enter");

@@ -77,7 +77,7 @@ bothWays((way, press) => {
   test(`gas and orifice: what is wanting is worked out, the other fuel’s orifice is named, what can’t be is refused where it is typed, ${way}`, async ({
     page,
   }) => {
-    await page.goto(`${server.url}/reckon`);
+    await page.goto(`${server.url}/calculators`);
     await expect(page.getByRole("heading", { name: "Calculators" })).toBeVisible();
     await press(page, "Gas and orifice");
     await page.getByLabel("Nameplate").fill("22000");

@@ -60,7 +60,7 @@ bothWays((way, press) => {
     await press(page, "Add a meter");
     const form = page.getByRole("form", { name: "A meter" });
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(way === "by touch" ? 390 : 1280);
-    await form.getByLabel("Its name").fill("Coarse old one");
+    await form.getByLabel("Name", { exact: true }).fill("Coarse old one");
     await form.getByLabel("Range 1, ±% of reading").fill("lots");
     await press(page, "Save meter");
     await expect(form.getByRole("alert")).toContainText("Range 1: Enter a number from 0 to 50, not “lots”");

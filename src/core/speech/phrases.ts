@@ -68,10 +68,10 @@ function ohmsPhrase(machine: Machine, { place }: QuestionOfKind<"ohms">): string
   return winding && winding.is !== "whole" ? `${winding.is} winding` : partPhrase(machine, part);
 }
 
-/** Words by which the reading line takes a repair: “fitted cutoff”, “put right vent”, “remade the joint at element”. */
+/** Words by which the reading line takes a repair: “fitted cutoff”, “fixed vent”, “remade the joint at element”. */
 export function repairPhrase(machine: Machine, repair: Repair): string {
   const part = repair.is === "joint" ? partOfJoint(machine, repair.id) : machine.parts.find((p) => assemblyIdOf(p) === repair.id);
-  const verb = repair.is === "fit" ? "fitted" : "put right";
+  const verb = repair.is === "fit" ? "fitted" : "fixed";
   const name =
     repair.is === "fit" && part?.assembly !== undefined
       ? repair.name.toLowerCase()

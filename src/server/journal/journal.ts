@@ -1,4 +1,5 @@
 import type { InStatement, InValue } from "@libsql/client";
+import { dequal } from "dequal";
 import { eq, max, sql } from "drizzle-orm";
 import { canonicalJson } from "../../core/model/machine/revision";
 import type { Checked, Kept } from "../../core/record/job/entry";
@@ -288,7 +289,7 @@ const isEqual = (a: readonly string[], b: readonly string[]): boolean => a.every
 
 /** The columns that are not as they were; there is one at least, since the number of the last entry grows. */
 const changedIn = (before: ListedJob, row: ListedJob): Partial<ListedJob> =>
-  Object.fromEntries(Object.entries(row).filter(([key, value]) => before[key as keyof ListedJob] !== value));
+  Object.fromEntries(Object.entries(row).filter(([key, value]) => !dequal(before[key as keyof ListedJob], value)));
 
 const isSame = (known: Envelope, entry: Envelope): boolean => canonicalJson(known) === canonicalJson(entry);
 

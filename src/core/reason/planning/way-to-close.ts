@@ -8,7 +8,7 @@ import { checkId, type OpenCheck, questionOfCheck, timeOfCheck } from "../../rec
 import { plugOwed } from "../../record/job/closing/plug-owed";
 import { isProven, reservationsOf } from "../../record/job/closing/proven";
 import type { Job } from "../../record/job/fold";
-import { type CameOff, wayOut } from "../../record/job/hands/came-off";
+import { areWiresOn, type CameOff, wayOut } from "../../record/job/hands/came-off";
 import { makeSafe, preparation } from "./prepare";
 import {
   CLOSE_MINUTES,
@@ -92,11 +92,9 @@ const cautionOf = (check: OpenCheck): Caution | undefined => {
 const thingBack = ({ safety }: Job, thing: CameOff): Proposal =>
   safety.power === "dead" ? plain({ kind: "put-back", thing }, PUT_BACK_MINUTES, { code: "back-before-power" }) : makeSafe();
 
-const areWiresOn = ({ cameOff }: Pick<Job, "cameOff">): boolean => !cameOff.some((c) => c.is === "lead" || c.is === "wires");
-
 /** The check at the plug, where wires were touched, all are on again and the machine is not known to be live; `undefined`: none. */
 export const plugBeforePower = (job: Job): Proposal | undefined =>
-  plugOwed(job) && job.safety.power !== "live" && areWiresOn(job) ? readAtPlug(job) : undefined;
+  plugOwed(job) && job.safety.power !== "live" && areWiresOn(job.cameOff) ? readAtPlug(job) : undefined;
 
 const readAtPlug = ({ safety }: Job): Proposal =>
   safety.power === "dead"

@@ -5,6 +5,7 @@ import { wayOut } from "../../../core/record/job/hands/came-off";
 import { cameOffName, putBackSays } from "../../../core/speech/words/bench/came-off";
 import { stepTitle } from "../../../core/speech/words/card/proposals";
 import { Button } from "../../../ui/Button";
+import { Kicker } from "../../../ui/Kicker";
 import card from "../../../ui/NextCard.module.css";
 import { PanelButtons } from "../../panes/hands/PanelButtons";
 import { PanelWords } from "../../panes/hands/PanelWords";
@@ -22,10 +23,7 @@ export function BackNext() {
   const panel = thing.is === "panel" ? maybePanelOf(machine, thing.id) : undefined;
   return (
     <section className={card.card} aria-label="Next" data-working={working}>
-      <p className={card.kicker}>
-        <span>Next</span>
-        <span>{panel ? [minutesSay(panel.minutesOn), ...panel.tools].join(" · ") : "reassembly"}</span>
-      </p>
+      <Kicker>{panel ? [minutesSay(panel.minutesOn), ...panel.tools].join(" · ") : "reassembly"}</Kicker>
       <h2>Put {cameOffName(machine, thing)} back</h2>
       {panel ? <PanelWords panel={panel.id} state="on" /> : <p>{putBackSays(machine, thing)}</p>}
       <div className={card.buttons}>

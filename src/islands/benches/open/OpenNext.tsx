@@ -2,6 +2,7 @@ import type { ReactNode } from "react";
 import { panelOrderSays } from "../../../core/model/naming/removals";
 import { minutesSay } from "../../../core/model/naming/text";
 import { Button } from "../../../ui/Button";
+import { Kicker } from "../../../ui/Kicker";
 import card from "../../../ui/NextCard.module.css";
 import { PanelButtons } from "../../panes/hands/PanelButtons";
 import { PanelWords } from "../../panes/hands/PanelWords";
@@ -35,10 +36,7 @@ function ReachNext() {
     );
   return (
     <section className={card.card} aria-label="Next" data-working="false">
-      <p className={card.kicker}>
-        <span>Next</span>
-        <span>{[minutesSay(next.minutesOff), ...next.panel.tools].join(" · ")}</span>
-      </p>
+      <Kicker>{[minutesSay(next.minutesOff), ...next.panel.tools].join(" · ")}</Kicker>
       <h2>{panelOrderSays(machine, next.panel.id, "off")}</h2>
       <PanelWords panel={next.panel.id} state="off" />
       <div className={card.buttons}>

@@ -8,7 +8,7 @@ import styles from "./App.module.css";
 import { type Place, placeOf } from "./place";
 
 const StockPage = lazy(async () => ({ default: (await import("../../panes/stock/StockPage")).StockPage }));
-const Reckon = lazy(async () => ({ default: (await import("../calculators/Reckon")).Reckon }));
+const Calculators = lazy(async () => ({ default: (await import("../calculators/Calculators")).Calculators }));
 const JobList = lazy(async () => ({ default: (await import("../jobs/JobList")).JobList }));
 const NewJob = lazy(async () => ({ default: (await import("../new-job/NewJob")).NewJob }));
 const Settings = lazy(async () => ({ default: (await import("../settings/Settings")).Settings }));
@@ -32,7 +32,7 @@ function At({ place }: { readonly place: Place }) {
     case "settings":
       return <Settings />;
     case "calculators":
-      return <Reckon />;
+      return <Calculators />;
     case "stock":
       return <StockPage />;
     case "job":

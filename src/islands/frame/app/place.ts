@@ -13,7 +13,7 @@ export type Place =
 export function placeOf({ pathname, search }: Pick<Location, "pathname" | "search">): Place {
   const [first = "", second, third = ""] = pathname.split("/").filter((part) => part !== "");
   if (first === "settings") return { at: "settings" };
-  if (first === "reckon") return { at: "calculators" };
+  if (first === "calculators") return { at: "calculators" };
   if (first === "stock") return { at: "stock" };
   if (first !== "" && first !== "jobs" && first !== "shell") return { at: "nowhere", path: pathname };
   if (second === undefined) return { at: "list", query: queryOf(new URLSearchParams(search)) };

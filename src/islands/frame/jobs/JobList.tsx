@@ -28,7 +28,7 @@ export function JobList({ query, first }: Props) {
         <h1>
           <img src="/mark.svg" alt="" width="30" height="30" /> Yennic
         </h1>
-        <a className={styles.quiet} href="/reckon" aria-label="Air and gas calculators">
+        <a className={styles.quiet} href="/calculators" aria-label="Air and gas calculators">
           <Calculator size={24} aria-hidden />
         </a>
         <a className={styles.quiet} href="/stock" aria-label="Stock and orders">

@@ -8,6 +8,7 @@ import { costSays, proposalSays, testTitle } from "../../../core/speech/words/ca
 import { testSays } from "../../../core/speech/words/card/tests";
 import { liveSays } from "../../../core/speech/words/card/warnings";
 import { Button } from "../../../ui/Button";
+import { Kicker } from "../../../ui/Kicker";
 import styles from "../../../ui/NextCard.module.css";
 import { PanelWords } from "../../panes/hands/PanelWords";
 import { PlugNext } from "../../panes/hands/PlugNext";
@@ -144,15 +145,6 @@ function PickedTest({ picked: { test, minutes } }: { readonly picked: OtherTest 
       <h2>{testTitle(machine, test)}</h2>
       <p>{testSays(machine, test.question).how}</p>
     </>
-  );
-}
-
-function Kicker({ children }: { readonly children: string }) {
-  return (
-    <p className={styles.kicker}>
-      <span>Next</span>
-      <span>{children}</span>
-    </p>
   );
 }
 

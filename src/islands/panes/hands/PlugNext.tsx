@@ -11,6 +11,7 @@ import {
   unseenSays,
 } from "../../../core/speech/words/bench/plug";
 import { Button } from "../../../ui/Button";
+import { Kicker } from "../../../ui/Kicker";
 import card from "../../../ui/NextCard.module.css";
 import { ReadingField } from "../../../ui/ReadingField";
 import { WordsForm } from "../../../ui/WordsForm";
@@ -52,12 +53,9 @@ function ToRead({ plug, step }: { readonly plug: Plug; readonly step: PlugStep }
   };
   return (
     <>
-      <p className={card.kicker}>
-        <span>Next</span>
-        <span>
-          1 min · reading {taken + 1} of {plug.rows.length}
-        </span>
-      </p>
+      <Kicker>
+        1 min · reading {taken + 1} of {plug.rows.length}
+      </Kicker>
       <h2>Read at the plug, {plugPlaceSays(machine, step)}</h2>
       <p>{plugControlsSay(machine, controls)}. Unplugged.</p>
       <dl className={card.expects}>
@@ -80,10 +78,7 @@ function Blind({ plug: { check } }: { readonly plug: Plug }) {
   const machine = useMachine();
   return (
     <>
-      <p className={card.kicker}>
-        <span>Next</span>
-        <span>before power</span>
-      </p>
+      <Kicker>before power</Kicker>
       <h2>Look the moved wires over</h2>
       <p>The plug can't show these wires. Look for:</p>
       <ul>
@@ -103,10 +98,7 @@ function Blind({ plug: { check } }: { readonly plug: Plug }) {
 function Passed() {
   return (
     <>
-      <p className={card.kicker}>
-        <span>Next</span>
-        <span>before power</span>
-      </p>
+      <Kicker>before power</Kicker>
       <h2>The plug check reads right</h2>
       <div className={card.buttons}>
         <PassedButton label="Record plug check passed" />
@@ -135,10 +127,7 @@ function Amiss({ plug: { verdict, reads, rows } }: { readonly plug: Plug }) {
   const step = rows.find(({ read }) => read !== undefined && read === doubted)?.step;
   return (
     <>
-      <p className={card.kicker}>
-        <span>Next</span>
-        <span>before power</span>
-      </p>
+      <Kicker>before power</Kicker>
       <h2>{title}</h2>
       <p>{todo}</p>
       {at === undefined && doubted && (

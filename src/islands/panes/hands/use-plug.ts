@@ -2,6 +2,7 @@ import { useEffect, useState } from "react";
 import type { PlugStep } from "../../../core/model/access/plug/check";
 import type { Machine } from "../../../core/model/machine/format";
 import { plugOwed } from "../../../core/record/job/closing/plug-owed";
+import { areWiresOn } from "../../../core/record/job/hands/came-off";
 import { type PlugReadingTaken, readAt } from "../../../core/record/job/hands/plug-read";
 import type { PlugAnswer } from "../../../workers/tasks/plug";
 import { calculate } from "../../store/calculator";
@@ -93,13 +94,7 @@ const AMISS = 0.5;
 /** The check, where it is owed and can be made: all wires are on and the machine is dead. */
 export function usePlugNext(): Plug | typeof WORKING | undefined {
   const plug = usePlug();
-  const ready = useJob(
-    ({ job }) =>
-      !job.closed &&
-      job.safety.power === "dead" &&
-      plugOwed(job) !== undefined &&
-      !job.cameOff.some((c) => c.is === "lead" || c.is === "wires"),
-  );
+  const ready = useJob(({ job }) => !job.closed && job.safety.power === "dead" && plugOwed(job) !== undefined && areWiresOn(job.cameOff));
   if (!ready || !plug) return undefined;
   if (plug === WORKING) return WORKING;
   if ("trouble" in plug) return undefined;

@@ -41,7 +41,7 @@ export function MeterForm({ meter, onKeep, onLeave }: Props) {
   return (
     <form className={styles.form} onSubmit={submit} aria-label="A meter">
       <label>
-        Its name <input {...register("name", { maxLength: 60 })} aria-invalid={!!amiss.name} autoComplete="off" />
+        Name <input {...register("name", { maxLength: 60 })} aria-invalid={!!amiss.name} autoComplete="off" />
       </label>
       <div className={styles.ranges}>
         <table>

@@ -23,3 +23,6 @@ export const cameBack = (before: readonly CameOff[], thing: Thing): readonly Cam
 
 /** Things as they go back: the last that came off goes back first. */
 export const wayOut = (off: readonly CameOff[]): CameOff[] => off.toReversed();
+
+/** True where no wire and no plug is off. */
+export const areWiresOn = (off: readonly CameOff[]): boolean => !off.some((c) => c.is === "lead" || c.is === "wires");

@@ -1,6 +1,7 @@
 import { panelName } from "../../../model/naming/names";
 import { checkSays, dangerOfRunning } from "../../../record/job/checks/index";
 import { plugOwed } from "../../../record/job/closing/plug-owed";
+import { areWiresOn } from "../../../record/job/hands/came-off";
 import type { Draft } from "../../../record/job/kinds/index";
 import type { JobState } from "../../../record/job/state";
 
@@ -22,7 +23,7 @@ function againstPower(state: JobState): string | undefined {
   if (!machine) return undefined;
   const danger = dangerOfRunning(machine, state);
   if (danger) return checkSays(machine, danger);
-  if (cameOff.some((c) => c.is === "lead" || c.is === "wires")) return "wires are off";
+  if (!areWiresOn(cameOff)) return "wires are off";
   if (panelsOff.length > 0)
     return `the ${panelsOff.map((p) => panelName(machine, p)).join(", ")} ${panelsOff.length > 1 ? "are" : "is"} off`;
   return plugOwed(state) ? "wires were moved and not checked at the plug" : undefined;

@@ -105,7 +105,7 @@ function belts(clause: Clause): Candidate[] {
 
 /** “put right the supply”: whatever is set right rather than replaced. */
 function remedied({ chunks, machine }: Clause): Candidate[] {
-  const verbs = placesOf(chunks, (c) => isDone(c, "putRight") && /^put right|^set right|^sorted out|^corrected/.test(c.text));
+  const verbs = placesOf(chunks, (c) => isDone(c, "putRight") && /^put right|^set right|^sorted out|^corrected|^fixed/.test(c.text));
   const nouns = nounsOf(chunks, machine).filter(
     (n) => n.parts.length === 1 && !replaces(repairOf(machine, assemblyIdOf(partOf(machine, n.parts[0] ?? "")))),
   );

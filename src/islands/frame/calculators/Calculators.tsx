@@ -11,7 +11,7 @@ import { GasBoard } from "../../panes/burner/GasBoard";
 import { useMachinesHere } from "../../replica/use-machines";
 
 /** Air and gas reckoned without a job: nothing is saved. */
-export function Reckon() {
+export function Calculators() {
   const machines = useMachinesHere().map((k) => k.machine);
   const [about, setAbout] = useState<"air" | "burner">("air");
   const [id, setId] = useState<string | undefined>();
