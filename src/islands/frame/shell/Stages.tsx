@@ -46,8 +46,9 @@ function StageLink({ job, stage }: { readonly job: string; readonly stage: Stage
   };
   return (
     <a href={benchHref(job, stage)} aria-current={isHere ? "page" : undefined} data-done={isDone} data-now={isNow} onClick={go}>
-      {isNow && <span aria-hidden="true">▸ </span>}
-      {isDone && !isNow && <span aria-hidden="true">✓ </span>}
+      <span aria-hidden="true" className={styles.mark}>
+        {isNow ? "▸" : isDone ? "✓" : ""}
+      </span>
       {STAGE_NAMES[stage]}
       {isDone && <span className="hidden"> done</span>}
       {isNow && <span className="hidden"> current bench</span>}
