@@ -4,10 +4,10 @@ import { COMMON_METER, type Meter } from "../../../src/core/model/instrument/met
 import { closedControls, windingsOf } from "../../../src/core/model/machine/metering";
 import { partOff, terminalName } from "../../../src/core/model/machine/wiring";
 import { judge } from "../../../src/core/reason/judging/judge";
-import { limitsOf } from "../../../src/core/reason/judging/limits-of";
-import { verdictOf } from "../../../src/core/reason/judging/verdict";
 import { findingKind } from "../../../src/core/record/finding/finding";
 import type { OhmsFinding } from "../../../src/core/record/finding/kinds/ohms";
+import { limitsOf } from "../../../src/core/record/finding/limits/limits-of";
+import { verdictOf } from "../../../src/core/record/finding/limits/verdict";
 import { judgementSays, limitsSay, numbersSay } from "../../../src/core/speech/words/bench/judgements";
 import { MACHINES } from "../../../src/machines";
 import { shipped } from "../../job-of";

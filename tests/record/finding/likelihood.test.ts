@@ -13,8 +13,8 @@ import {
   likelihoodsOf,
   type Question,
 } from "../../../src/core/record/finding/finding";
-import { readsHealthy } from "../../../src/core/record/finding/healthy";
 import { ohmsLikelihood } from "../../../src/core/record/finding/kinds/ohms";
+import { readsHealthy } from "../../../src/core/record/finding/limits/held";
 import { MACHINES } from "../../../src/machines";
 import { shipped, suspectsFor } from "../../job-of";
 
@@ -109,7 +109,6 @@ test("a customer's word weighs less than a technician's", () => {
 });
 
 describe("whether a reading is what a good machine gives", () => {
-  const { predictor } = suspectsFor(e27);
   const read = (value: number | null): Finding => ({
     kind: "ohms",
     place: { between: ["element.1", "element.2"] },
@@ -122,13 +121,13 @@ describe("whether a reading is what a good machine gives", () => {
     [null, false],
     [0.2, false],
     [25, false],
-  ])("an element at %s: %s", (value, healthy) => expect(readsHealthy(predictor, read(value))).toBe(healthy));
+  ])("an element at %s: %s", (value, healthy) => expect(readsHealthy(e27, read(value))).toBe(healthy));
   test("OL is right where nothing is joined; what is no reading is not judged", () => {
     const toCabinet = { ...read(null), place: { between: ["element.1", e27.cabinet] } } as Finding;
-    expect(readsHealthy(predictor, toCabinet)).toBe(true);
-    expect(readsHealthy(predictor, undefined)).toBe(true);
+    expect(readsHealthy(e27, toCabinet)).toBe(true);
+    expect(readsHealthy(e27, undefined)).toBe(true);
     expect(
-      readsHealthy(predictor, { kind: "sight", place: { sight: "warm" }, result: { is: "answer", value: "no" }, circumstances: {} }),
+      readsHealthy(e27, { kind: "sight", place: { sight: "warm" }, result: { is: "answer", value: "no" }, circumstances: {} }),
     ).toBe(true);
   });
 });

@@ -3,8 +3,8 @@ import { type Machine, type Part, partOf } from "../../model/machine/format";
 import { kindOf } from "../../model/machine/parts/index";
 import { minutesOfQuestion, needsDead, panelsOfQuestion } from "../../reason/planning/tests/reach-of-question";
 import { answers, type Question } from "../../record/finding/finding";
-import { readsHealthy } from "../../record/finding/healthy";
 import { partToCabinet } from "../../record/finding/insulation";
+import { readsHealthy } from "../../record/finding/limits/held";
 import { type CheckOf, type OpenCheck, questionOfCheck, timeOfCheck } from "../../record/job/checks/index";
 import type { Job } from "../../record/job/fold";
 import { assembliesFitted } from "../../record/job/state";
@@ -34,7 +34,9 @@ function isBad({ job, suspects }: Situation, check: OpenCheck, question: Questio
   const found = sinceRepair(job).filter((e) => e.source === "technician" && answers(e.finding, question));
   if (question.kind === "sight" && question.place.sight === "airflow")
     return check.code === "vent" && (found.length > 1 || job.safety.power !== "live");
-  const bad = found.filter(({ finding: f }) => (f.kind === "look" ? f.result.value === "bad" : !readsHealthy(suspects.predictor, f)));
+  const bad = found.filter(({ finding: f }) =>
+    f.kind === "look" ? f.result.value === "bad" : !readsHealthy(suspects.predictor.machine, f),
+  );
   return bad.length > 1;
 }
 

@@ -2,7 +2,7 @@ import { assemblyIdOf, jointId } from "../../model/machine/assembly";
 import { partOf } from "../../model/machine/format";
 import type { SightId } from "../../model/sights/sights";
 import type { TestAction } from "../../reason/planning/tests/tests";
-import { readsHealthy } from "../../record/finding/healthy";
+import { readsHealthy } from "../../record/finding/limits/held";
 import { dangerOfRunning } from "../../record/job/checks/index";
 import { acrossWithWires, branchInOrder } from "./branch";
 import { examine } from "./examine";
@@ -146,6 +146,6 @@ const BAD_ANSWERS = ["bad", "no", "weak", "none"];
 /** True where the last thing that was found, by this test, is bad. */
 function isBad({ job, suspects }: Situation, { question }: TestAction): boolean {
   const finding = job.evidence.at(-1)?.finding;
-  if (question.kind === "ohms") return !readsHealthy(suspects.predictor, finding);
+  if (question.kind === "ohms") return !readsHealthy(suspects.predictor.machine, finding);
   return finding?.result.is === "answer" && BAD_ANSWERS.includes(finding.result.value);
 }

@@ -3,7 +3,7 @@ import type { Fault } from "../../model/machine/fault";
 import type { PartKind } from "../../model/machine/format";
 import type { Predictor } from "../../model/prediction/predictor";
 import type { TestAction } from "../../reason/planning/tests/tests";
-import { readsHealthy } from "../../record/finding/healthy";
+import { readsHealthy } from "../../record/finding/limits/held";
 import { lastSight } from "./moves";
 import { isAcrossTest, type Situation } from "./situation";
 
@@ -41,5 +41,5 @@ function readsGood(predictor: Predictor, fault: Fault, test: TestAction | undefi
     controls: circumstances.controls ?? {},
   });
   const result = read.is === "value" ? ({ is: "value", unit: "ohm", value: read.mean } as const) : ({ is: "OL" } as const);
-  return readsHealthy(predictor, { ...test.question, result });
+  return readsHealthy(predictor.machine, { ...test.question, result });
 }

@@ -4,7 +4,7 @@ import { readTerminal } from "../../model/machine/wiring";
 import type { Predictor } from "../../model/prediction/predictor";
 import { controlsIn, wiringIn } from "../../record/finding/circumstances";
 import type { FindingOf } from "../../record/finding/finding";
-import { readsHealthy } from "../../record/finding/healthy";
+import { readsHealthy } from "../../record/finding/limits/held";
 import type { Evidence } from "../../record/job/state";
 import type { Ranking } from "./rank";
 import type { SuspectSet } from "./suspect-set";
@@ -47,6 +47,6 @@ function oddPath(predictor: Predictor, faults: readonly Fault[], finding: Findin
   if (path.length === 0) return undefined;
   const own = place.between.map((p) => readTerminal(p)?.part ?? p);
   const elsewhere = path.some((p) => !own.includes(p.part));
-  const odd = elsewhere && !readsHealthy(predictor, finding);
+  const odd = elsewhere && !readsHealthy(predictor.machine, finding);
   return odd || path.some((p) => sharesIn(p.share)) ? path : undefined;
 }

@@ -1,31 +1,14 @@
-import { bandOf, COMMON_METER, type Meter, type MeterRange } from "../../model/instrument/meter";
+import { COMMON_METER, type Meter } from "../../model/instrument/meter";
 import type { Machine, Part } from "../../model/machine/format";
-import type { Unit } from "../../model/quantity/quantity";
 import type { OhmsFinding } from "../../record/finding/kinds/ohms";
+import { type Held, held, LEADS_KNOWN_TO, mayBe } from "../../record/finding/limits/held";
+import { type Limits, MATTERS } from "../../record/finding/limits/limits";
+import { limitsOf } from "../../record/finding/limits/limits-of";
+import { type Interval, verdictOf } from "../../record/finding/limits/verdict";
 import type { MeteredFinding } from "../../record/finding/metered";
-import { type Limits, MATTERS } from "./limits";
-import { limitsOf } from "./limits-of";
-import { type Interval, type Verdict, verdictOf } from "./verdict";
 
-/** Leads of which nothing was said may read anything from here to there, Ω. */
-const UNKNOWN_LEADS: Interval = { low: 0, high: 0.9 };
-/** Leads that were shorted and read are known to so much, Ω (est.). */
-const KNOWN_TO = 0.05;
-const NO_LEADS = { low: 0, high: 0, known: true };
-
-/** A reading held against what a good machine reads there, with the numbers that made the verdict; in its unit. */
-export interface Judgement {
-  readonly unit: Unit;
-  readonly verdict: Verdict;
-  /** As shown; Infinity for OL. */
-  readonly shown: number;
-  /** Holds what the leads may have added. */
-  readonly leads: Interval & { readonly known: boolean };
-  /** ± of the meter on its range. */
-  readonly meter: { readonly plusMinus: number; readonly range: MeterRange } | undefined;
-  /** Holds what it may be in truth. */
-  readonly may: Interval;
-  readonly limits: Limits;
+/** A reading held against what a good machine reads there, with what is to be doubted of it. */
+export interface Judgement extends Held {
   readonly hints: readonly Hint[];
 }
 
@@ -63,41 +46,8 @@ export type Hint =
   | "insulation-tester";
 
 export function judge(machine: Machine, finding: MeteredFinding, meter: Meter = COMMON_METER): Judgement {
-  const limits = limitsOf(machine, finding);
-  const { unit } = limits;
-  const shown = finding.result.is === "OL" ? Infinity : unit === "ohm" ? finding.result.value : Math.abs(finding.result.value);
-  const leads = leadsOf(finding);
-  const band = shown === Infinity ? undefined : bandOf(meter, unit, shown);
-  const may = mayBe(shown, leads, band?.plusMinus ?? 0, limits);
-  const judged = { unit, verdict: verdictOf(may, limits), shown, leads, meter: band, limits };
-  const known = limits.of === "unknown" ? { ...judged, verdict: "cant-tell" as const } : judged;
-  return { ...known, may, hints: hintsFor(machine, finding, known) };
-}
-
-function leadsOf({ kind, meter }: MeteredFinding): Judgement["leads"] {
-  return kind === "ohms" ? leadsKnown(meter?.leadOhms) : NO_LEADS;
-}
-
-function leadsKnown(known: number | undefined): Judgement["leads"] {
-  return known === undefined ? { ...UNKNOWN_LEADS, known: false } : { low: known - KNOWN_TO, high: known + KNOWN_TO, known: true };
-}
-
-/** Gives what is left of what the meter shows, Ω, when the leads are taken off. */
-export const lessLeads = (shown: number, { low, high }: Interval): number => shown - (low + high) / 2;
-
-/** The reading less its leads, with what the meter, the leads, the part's warmth and its supply leave open: each on its own, so in quadrature (JCGM 100:2008, 5.1.2). */
-function mayBe(shown: number, leads: Interval, plusMinus: number, { warmth, supply }: Limits): Interval {
-  if (shown === Infinity) return { low: Infinity, high: Infinity };
-  const middle = lessLeads(shown, leads);
-  const share = Math.hypot(warmth?.share ?? 0, supply?.share ?? 0);
-  const off = Math.hypot(plusMinus, (leads.high - leads.low) / 2, share * Math.max(0, middle));
-  return { low: Math.max(0, middle - off), high: Math.max(0, middle + off) };
-}
-
-/** Gives what a reading at a place with these limits may be in truth. */
-export function truthOf(limits: Limits, shown: number, leadOhms: number | undefined, meter: Meter): Interval {
-  const plusMinus = shown === Infinity ? 0 : (bandOf(meter, limits.unit, shown)?.plusMinus ?? 0);
-  return mayBe(shown, limits.unit === "ohm" ? leadsKnown(leadOhms) : NO_LEADS, plusMinus, limits);
+  const reading = held(machine, finding, meter);
+  return { ...reading, hints: hintsFor(machine, finding, reading) };
 }
 
 /** Ω between which a finger across the tips reads (est.). */
@@ -110,9 +60,7 @@ const ZEROED: Interval = { low: 0.2, high: 0.3 };
 /** A clamp that shows less than this share of what should pass may lie round two wires. */
 const NEXT_TO_NOTHING = 0.1;
 
-type Judged = Omit<Judgement, "may" | "hints">;
-
-function hintsFor(machine: Machine, finding: MeteredFinding, judged: Judged): Hint[] {
+function hintsFor(machine: Machine, finding: MeteredFinding, judged: Held): Hint[] {
   const { verdict, limits } = judged;
   const hints: Hint[] = finding.kind === "ohms" ? hintsForOhms(machine, finding, judged) : [];
   if (finding.kind === "amps" && verdict === "fail" && judged.shown < (limits.rated?.value ?? 0) * NEXT_TO_NOTHING) hints.push("one-wire");
@@ -128,7 +76,7 @@ function hintsFor(machine: Machine, finding: MeteredFinding, judged: Judged): Hi
 const STEPS_ABOVE = 10;
 
 /** True where what was shown has fewer digits than its range shows, and those that are missing would turn the verdict. */
-function isCoarse({ verdict, shown, meter, leads, limits }: Judged): boolean {
+function isCoarse({ verdict, shown, meter, leads, limits }: Held): boolean {
   const step = stepOf(shown);
   if (!meter || step < STEPS_ABOVE * meter.range.digitSize * (1 - 1e-9)) return false;
   return verdictOf(mayBe(shown, leads, meter.plusMinus + step / 2, limits), limits) !== verdict;
@@ -146,7 +94,7 @@ const isMultiple = (value: number, of: number): boolean =>
   Math.abs(value / of - Math.round(value / of)) < 1e-6 && Math.round(value / of) > 0;
 
 /** A reading in ohms as it is doubted. */
-interface OhmsJudged extends Judged {
+interface OhmsJudged extends Held {
   readonly machine: Machine;
   readonly finding: OhmsFinding;
   /** The part on which both leads are. */
@@ -155,7 +103,7 @@ interface OhmsJudged extends Judged {
 
 /** Holds what is doubted of a reading in ohms, and when. */
 const OHM_DOUBTS: readonly (readonly [hint: Hint, when: (j: OhmsJudged) => boolean])[] = [
-  ["below-zero", ({ shown, leads }) => shown < leads.low - KNOWN_TO],
+  ["below-zero", ({ shown, leads }) => shown < leads.low - LEADS_KNOWN_TO],
   ["finger", ({ shown, verdict, limits }) => isWithin(shown, FINGER) && verdict !== "pass" && limits.testVolts === undefined],
   ["touch-metal", ({ shown, verdict }) => shown === Infinity && verdict === "fail"],
   [
@@ -178,10 +126,10 @@ const OHM_DOUBTS: readonly (readonly [hint: Hint, when: (j: OhmsJudged) => boole
 ];
 
 const isWithin = (value: number, { low, high }: Interval): boolean => value >= low && value <= high;
-const plusMinusOf = ({ meter }: Judged): number => meter?.plusMinus ?? 0;
+const plusMinusOf = ({ meter }: Held): number => meter?.plusMinus ?? 0;
 const isByOhmmeter = ({ of, testVolts }: Limits): boolean => of === "insulation" && testVolts === undefined;
 
-function hintsForOhms(machine: Machine, finding: OhmsFinding, judged: Judged): Hint[] {
+function hintsForOhms(machine: Machine, finding: OhmsFinding, judged: Held): Hint[] {
   const part = machine.parts.find((p) => finding.place.between.every((b) => b.startsWith(`${p.id}.`)));
   const doubted = { ...judged, machine, finding, part };
   return OHM_DOUBTS.flatMap(([hint, when]) => (when(doubted) ? [hint] : []));

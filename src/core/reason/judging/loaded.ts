@@ -1,7 +1,7 @@
 import type { Machine, Part } from "../../model/machine/format";
 import { terminalName } from "../../model/machine/wiring";
 import { SUPPLY } from "../../record/finding/kinds/amps";
-import { limitsOf } from "./limits-of";
+import { limitsOf } from "../../record/finding/limits/limits-of";
 
 /** A part through which current passes while the machine heats, A of a healthy one. */
 interface Loaded {

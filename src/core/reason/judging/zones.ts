@@ -1,7 +1,7 @@
 import type { Meter } from "../../model/instrument/meter";
-import { truthOf } from "./judge";
-import type { Limits } from "./limits";
-import { type Verdict, verdictOf } from "./verdict";
+import { truthOf } from "../../record/finding/limits/held";
+import type { Limits } from "../../record/finding/limits/limits";
+import { type Verdict, verdictOf } from "../../record/finding/limits/verdict";
 
 /** A stretch of what a meter may show, with the verdict that it would get. In the unit of the limits. */
 interface Zone {

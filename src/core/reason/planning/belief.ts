@@ -1,5 +1,6 @@
 import { item, real } from "../../model/array/at";
 import { isAcross } from "../../record/finding/kinds/ohms";
+import { readsHealthy } from "../../record/finding/limits/held";
 import { assembliesFitted, type JobState } from "../../record/job/state";
 import type { Hypothesis } from "../diagnosis/hypotheses";
 import type { Ranking } from "../diagnosis/rank";
@@ -45,8 +46,8 @@ function trustedCoils({ hypotheses, predictor }: SuspectSet, { evidence }: JobSt
     evidence.flatMap(({ finding }) => {
       if (finding.kind !== "ohms" || finding.result.is === "OL") return [];
       const part = predictor.machine.parts.find((p) => p.kind === "coil" && isAcross(finding, p));
-      if (part?.kind !== "coil") return [];
-      return Math.abs(finding.result.value / part.ohms - 1) < 2 * part.tolerance ? [part.id] : [];
+      if (part === undefined) return [];
+      return readsHealthy(predictor.machine, finding) ? [part.id] : [];
     }),
   );
   return hypotheses.flatMap((h, i) => (h.faults.some((f) => f.mode === "opens-hot" && good.has(f.part)) ? [i] : []));

@@ -4,8 +4,8 @@ import { healthyOhms } from "../../model/prediction/healthy-ohms";
 import { controlsIn, wiringIn } from "./circumstances";
 import type { FindingOf, QuestionOfKind } from "./finding";
 
-/** Above this nothing leaks to the cabinet, Ω. */
-const SOUND_OHMS = 1e6;
+/** Insulation of mains parts to the cabinet, Ω (IEC 62353, protective class I: at least 1 MΩ). */
+export const SOUND_OHMS = 1e6;
 
 export const isSoundToCabinet = ({ result }: FindingOf<"ohms">): boolean => result.is === "OL" || result.value > SOUND_OHMS;
 

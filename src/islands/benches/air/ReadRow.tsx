@@ -1,8 +1,8 @@
 import { type ReactNode, useMemo, useState } from "react";
 import { formatValue } from "../../../core/model/quantity/format";
 import { judgeInJob } from "../../../core/reason/diagnosis/judge-in-job";
-import { limitsOf } from "../../../core/reason/judging/limits-of";
 import { answers } from "../../../core/record/finding/finding";
+import { limitsOf } from "../../../core/record/finding/limits/limits-of";
 import { isMetered, type MeteredFinding, type MeteredQuestion } from "../../../core/record/finding/metered";
 import { limitsSay } from "../../../core/speech/words/bench/judgements";
 import { verdictSays } from "../../../core/speech/words/bench/loaded";

@@ -1,9 +1,9 @@
 import { useMemo, useRef } from "react";
 import { meterNamed } from "../../../core/model/instrument/meter";
 import { formatValue } from "../../../core/model/quantity/format";
-import type { Limits } from "../../../core/reason/judging/limits";
-import type { Interval, Verdict } from "../../../core/reason/judging/verdict";
 import { axisFor, zonesOf } from "../../../core/reason/judging/zones";
+import type { Limits } from "../../../core/record/finding/limits/limits";
+import type { Interval, Verdict } from "../../../core/record/finding/limits/verdict";
 import { limitsSay, VERDICT_SAYS } from "../../../core/speech/words/bench/judgements";
 import { useSize } from "../../../ui/use-size";
 import { useJob } from "../../store/context";

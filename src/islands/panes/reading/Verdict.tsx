@@ -1,4 +1,4 @@
 import { Check, CircleHelp, X } from "lucide-react";
-import type { Verdict } from "../../../core/reason/judging/verdict";
+import type { Verdict } from "../../../core/record/finding/limits/verdict";
 
 export const SIGN: Record<Verdict, typeof Check> = { pass: Check, fail: X, "cant-tell": CircleHelp };

@@ -8,9 +8,10 @@ import { restControls } from "../../../model/machine/run/at-rest";
 import { partOff, terminalName } from "../../../model/machine/wiring";
 import { faultSays, partName } from "../../../model/naming/names";
 import { lower } from "../../../model/naming/text";
-import type { FindingOf, Question } from "../../finding/finding";
+import type { Question } from "../../finding/finding";
 import { isSoundToCabinet } from "../../finding/insulation";
 import { isAcross, isToCabinet } from "../../finding/kinds/ohms";
+import { readsHealthy } from "../../finding/limits/held";
 import { looksAt, ohmsAt } from "../evidence";
 import { assembliesFitted, type JobState } from "../state";
 import { defineCheck, letsRun, noDanger, SOUND } from "./definition";
@@ -101,14 +102,9 @@ function isExamined(machine: Machine, part: Part, by: By, state: JobState): bool
       return ohmsAt(state, machine.cabinet).some(({ finding: r }) => isToCabinet(r, part, machine) && isSoundToCabinet(r));
     case "across":
       return ohmsAt(state, terminalName(part.id, 1)).some(
-        ({ finding: r }) => isAcross(r, part) && (part.kind === "element" ? hasItsOhms(part, r) : r.result.is === "OL"),
+        ({ finding: r }) => isAcross(r, part) && (part.kind === "element" ? readsHealthy(machine, r) : r.result.is === "OL"),
       );
     case "look":
       return looksGood;
   }
-}
-
-/** Within twice its tolerance of V²/P. */
-function hasItsOhms(element: Extract<Part, { kind: "element" }>, { result }: FindingOf<"ohms">): boolean {
-  return result.is === "value" && Math.abs((result.value * element.watts) / element.volts ** 2 - 1) <= 2 * element.tolerance;
 }

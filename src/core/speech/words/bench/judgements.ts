@@ -1,8 +1,8 @@
 import { formatValue } from "../../../model/quantity/format";
 import type { Unit } from "../../../model/quantity/quantity";
 import type { Hint, Judgement } from "../../../reason/judging/judge";
-import { type Limits, MATTERS } from "../../../reason/judging/limits";
-import type { Interval, Verdict } from "../../../reason/judging/verdict";
+import { type Limits, MATTERS } from "../../../record/finding/limits/limits";
+import type { Interval, Verdict } from "../../../record/finding/limits/verdict";
 
 export const VERDICT_SAYS: Record<Verdict, string> = { pass: "Pass", fail: "Fail", "cant-tell": "Can’t tell" };
 

@@ -1,9 +1,9 @@
 import type { Machine } from "../../../model/machine/format";
 import { formatValue } from "../../../model/quantity/format";
 import { judgeInJob } from "../../../reason/diagnosis/judge-in-job";
-import type { Verdict } from "../../../reason/judging/verdict";
 import { axisFor } from "../../../reason/judging/zones";
 import { findingSays } from "../../../record/finding/finding";
+import type { Verdict } from "../../../record/finding/limits/verdict";
 import { isMetered } from "../../../record/finding/metered";
 import type { Job } from "../../../record/job/fold";
 import type { Evidence } from "../../../record/job/state";

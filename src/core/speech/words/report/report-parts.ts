@@ -2,7 +2,7 @@ import { assemblyIdOf } from "../../../model/machine/assembly";
 import type { Machine } from "../../../model/machine/format";
 import { readTerminal } from "../../../model/machine/wiring";
 import { judgeInJob } from "../../../reason/diagnosis/judge-in-job";
-import type { Verdict } from "../../../reason/judging/verdict";
+import type { Verdict } from "../../../record/finding/limits/verdict";
 import { type Job, stampOfLine } from "../../../record/job/fold";
 import type { Terms } from "../../../record/stock/terms";
 import { countSays } from "../bench/stock";

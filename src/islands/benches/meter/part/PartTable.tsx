@@ -1,8 +1,8 @@
 import { useState } from "react";
 import type { Part } from "../../../../core/model/machine/format";
 import { formatValue } from "../../../../core/model/quantity/format";
-import { limitsOf } from "../../../../core/reason/judging/limits-of";
 import type { PartState } from "../../../../core/reason/judging/part-states";
+import { limitsOf } from "../../../../core/record/finding/limits/limits-of";
 import { draftInCircumstances } from "../../../../core/record/job/circumstances";
 import { refusalOf } from "../../../../core/record/job/fold";
 import { limitsSay, VERDICT_SAYS } from "../../../../core/speech/words/bench/judgements";

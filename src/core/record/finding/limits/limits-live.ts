@@ -1,13 +1,13 @@
-import { item } from "../../model/array/at";
-import { type Machine, maybePartOf } from "../../model/machine/format";
-import { runningControls } from "../../model/machine/run/at-rest";
-import type { Prediction } from "../../model/prediction/prediction";
-import { Predictor } from "../../model/prediction/predictor";
-import { controlsIn } from "../../record/finding/circumstances";
-import type { QuestionOfKind } from "../../record/finding/finding";
-import { jointAt } from "../../record/finding/joints";
-import { type AmpsQuestion, SUPPLY } from "../../record/finding/kinds/amps";
-import { isUnplugged } from "../../record/finding/kinds/volts";
+import { item } from "../../../model/array/at";
+import { type Machine, maybePartOf } from "../../../model/machine/format";
+import { runningControls } from "../../../model/machine/run/at-rest";
+import type { Prediction } from "../../../model/prediction/prediction";
+import { Predictor } from "../../../model/prediction/predictor";
+import { controlsIn } from "../circumstances";
+import type { QuestionOfKind } from "../finding";
+import { jointAt } from "../joints";
+import { type AmpsQuestion, SUPPLY } from "../kinds/amps";
+import { isUnplugged } from "../kinds/volts";
 import type { Limits } from "./limits";
 
 /** Says how far what an outlet gives may be off its rating where nobody measured it, and where somebody did (ANSI C84.1, range A; est.). */

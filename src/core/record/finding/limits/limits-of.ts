@@ -1,6 +1,6 @@
-import { type Machine, maybePartOf } from "../../model/machine/format";
-import type { QuestionOfKind } from "../../record/finding/finding";
-import type { MeteredQuestion } from "../../record/finding/metered";
+import { type Machine, maybePartOf } from "../../../model/machine/format";
+import type { QuestionOfKind } from "../finding";
+import type { MeteredQuestion } from "../metered";
 import type { Limits } from "./limits";
 import { limitsOfAmps, limitsOfVolts } from "./limits-live";
 import { limitsOfOhms } from "./limits-ohms";

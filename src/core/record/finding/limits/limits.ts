@@ -1,4 +1,4 @@
-import type { Unit } from "../../model/quantity/quantity";
+import type { Unit } from "../../../model/quantity/quantity";
 import type { Interval } from "./verdict";
 
 /** Within which a good machine reads, in the unit, and what made them. */

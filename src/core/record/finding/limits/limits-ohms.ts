@@ -1,18 +1,17 @@
-import { type Machine, type Part, partOf } from "../../model/machine/format";
-import { thermistorOhms } from "../../model/machine/parts/kinds/thermistor";
-import { restControls } from "../../model/machine/run/at-rest";
-import { COPPER, hotResistance, NICKEL_CHROME } from "../../model/physics/hot-resistance";
-import { healthyOhms } from "../../model/prediction/healthy-ohms";
-import { whenWarm } from "../../model/prediction/warmed";
-import { controlsIn, wiringIn } from "../../record/finding/circumstances";
-import { HAND_C, HAND_SIGMA_K, howWarm, isToCabinet, type OhmsQuestion, partAcross } from "../../record/finding/kinds/ohms";
+import { type Machine, type Part, partOf } from "../../../model/machine/format";
+import { thermistorOhms } from "../../../model/machine/parts/kinds/thermistor";
+import { restControls } from "../../../model/machine/run/at-rest";
+import { COPPER, hotResistance, NICKEL_CHROME } from "../../../model/physics/hot-resistance";
+import { healthyOhms } from "../../../model/prediction/healthy-ohms";
+import { whenWarm } from "../../../model/prediction/warmed";
+import { controlsIn, wiringIn } from "../circumstances";
+import { SOUND_OHMS } from "../insulation";
+import { HAND_C, HAND_SIGMA_K, howWarm, isToCabinet, type OhmsQuestion, partAcross } from "../kinds/ohms";
 import type { Limits } from "./limits";
 
 /** A good closed contact reads less, Ω; a sensor at the flame less than twice that (est.). */
 const CLOSED = 0.5;
 const SENSOR_CLOSED = 1;
-/** Insulation of mains parts to the cabinet, Ω (IEC 62353, protective class I: at least 1 MΩ). */
-const LEAST_INSULATION = 1e6;
 /** Above this an ohm-meter shows OL, or what is no way through anything, Ω (est.). */
 const OPEN_FROM = 2e6;
 /** Says how far a way through a whole machine may be off, as a share; and in joints besides, Ω (est.). */
@@ -53,7 +52,7 @@ function openLimits(machine: Machine, question: OhmsQuestion): Limits {
   const { testVolts } = question.circumstances;
   const insulation = machine.parts.some((p) => isToCabinet(question, p, machine));
   if (!insulation) return { ...OHM, of: "open", low: OPEN_FROM, high: Infinity };
-  return { ...OHM, of: "insulation", low: LEAST_INSULATION, high: Infinity, ...(testVolts !== undefined && { testVolts }) };
+  return { ...OHM, of: "insulation", low: SOUND_OHMS, high: Infinity, ...(testVolts !== undefined && { testVolts }) };
 }
 
 /** A closed contact; one that was warmed should have opened, or may have. */
