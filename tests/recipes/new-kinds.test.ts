@@ -28,6 +28,7 @@ test("an entry kind is one definition: nothing of it can be left out, and it is 
     stream: "job",
     schema: z.strictObject({ kilograms: z.number().positive() }),
     upcasters: [],
+    ofEnergy: false,
     afterClosing: () => false,
     allows: ({ kilograms }, { safety }) => (safety.power === "live" && kilograms > 20 ? { code: "not-dead", power: "live" } : undefined),
     effect: () => ({ everOpen: true }),

@@ -7,7 +7,7 @@ import type { Question } from "../record/finding/finding";
 import { draftInCircumstances } from "../record/job/circumstances";
 import { closingDraft } from "../record/job/closing/closing-draft";
 import { type Job, refusalOf, stateAfter } from "../record/job/fold";
-import type { Draft, EntryKind } from "../record/job/kinds/index";
+import { type Draft, entryKind } from "../record/job/kinds/index";
 import { lastStanding } from "../record/job/last-standing";
 import { noteOf } from "../record/job/read-note";
 import type { JobState } from "../record/job/state";
@@ -61,17 +61,11 @@ export const COMMAND_SAYS: Readonly<Record<Command, string>> = {
   prove: "Record the proof run",
 };
 
-/** Entries of which somebody's skin depends: what takes one of them away says so first. */
-const OF_ENERGY: readonly EntryKind[] = [
-  ...(["made-safe", "isolated", "energised", "discharged", "cooled"] as const),
-  ...(["valve", "gas-opened", "leak-test", "converted"] as const),
-];
-
 /** Says what a command does now; of undoing, what goes. */
 function commandSays(command: Command, { machine, job, by }: Context): string {
   const gone = command === "undo" && by !== undefined ? lastStanding(job, by) : [];
   if (gone.length === 0) return COMMAND_SAYS[command];
-  const mind = gone.some((e) => OF_ENERGY.includes(e.kind)) ? "⚠ " : "";
+  const mind = gone.some((e) => entryKind(e).ofEnergy) ? "⚠ " : "";
   return `${mind}Void: ${gone.map((e) => entrySays(machine, e)).join(" · ")}`;
 }
 

@@ -126,9 +126,9 @@ describe("whether a reading is what a good machine gives", () => {
     const toCabinet = { ...read(null), place: { between: ["element.1", e27.cabinet] } } as Finding;
     expect(readsHealthy(e27, toCabinet)).toBe(true);
     expect(readsHealthy(e27, undefined)).toBe(true);
-    expect(
-      readsHealthy(e27, { kind: "sight", place: { sight: "warm" }, result: { is: "answer", value: "no" }, circumstances: {} }),
-    ).toBe(true);
+    expect(readsHealthy(e27, { kind: "sight", place: { sight: "warm" }, result: { is: "answer", value: "no" }, circumstances: {} })).toBe(
+      true,
+    );
   });
 });
 

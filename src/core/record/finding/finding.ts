@@ -3,6 +3,7 @@ import { z } from "zod";
 import { item, real } from "../../model/array/at";
 import type { Fault } from "../../model/machine/fault";
 import type { Machine } from "../../model/machine/format";
+import { registry } from "../../model/machine/registry";
 import type { Prediction } from "../../model/prediction/prediction";
 import type { Predictor } from "../../model/prediction/predictor";
 import { controlsIn, wiringIn } from "./circumstances";
@@ -61,13 +62,11 @@ export const findingSchema = z
   .discriminatedUnion("kind", schemas as never)
   .describe("What was seen, looked at, felt, read or logged.") as unknown as z.ZodType<Finding, unknown>;
 
-const byKind = new Map<string, unknown>(FINDING_KINDS.map((d) => [d.kind, d]));
-
 /** Gives what the program knows of a finding's kind, ready to be asked about that finding. */
-export function findingKind(of: { readonly kind: FindingKind }): FindingDefinition<FindingKind, z.ZodType<Finding>> {
-  // The one place where a finding meets the definition of its own kind: the key says that they belong together.
-  return byKind.get(of.kind) as FindingDefinition<FindingKind, z.ZodType<Finding>>;
-}
+export const findingKind: (of: { readonly kind: FindingKind }) => FindingDefinition<FindingKind, z.ZodType<Finding>> = registry(
+  FINDING_KINDS,
+  "kind",
+);
 
 export const findingSays = (finding: Finding, machine: Machine): string => findingKind(finding).says(finding, machine);
 

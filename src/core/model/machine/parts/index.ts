@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { registry } from "../registry";
 import type { PartDefinition } from "./definition";
 import { belt } from "./kinds/belt";
 import { board } from "./kinds/board";
@@ -61,13 +62,8 @@ export type PartOf<K extends PartKind> = Extract<Part, { kind: K }>;
 const schemas = PART_KINDS.map((d) => d.schema) as [Definitions["schema"], ...Definitions["schema"][]];
 export const partSchema = z.discriminatedUnion("kind", schemas);
 
-const byKind = new Map<string, unknown>(PART_KINDS.map((d) => [d.kind, d]));
-
 /** Gives what the program knows of a part's kind, ready to be asked about that part. */
-export function kindOf(part: Part): PartDefinition<PartKind, z.ZodType<Part>, string> {
-  // The one place where a part meets the definition of its own kind: the key says that they belong together.
-  return byKind.get(part.kind) as PartDefinition<PartKind, z.ZodType<Part>, string>;
-}
+export const kindOf: (part: Part) => PartDefinition<PartKind, z.ZodType<Part>, string> = registry(PART_KINDS, "kind");
 
 /** The control that works a part's contact and the positions that close it; `undefined` for a part that no control works. */
 export function controlOf(part: Part): { readonly control: string; readonly in: readonly string[] } | undefined {

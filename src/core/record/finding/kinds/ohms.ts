@@ -109,7 +109,7 @@ export const HAND_C = 32;
 export const HAND_SIGMA_K = 3;
 
 /** Ω (null: OL); a thermistor read at a temperature of its own is carried along its curve to the room's, for which readings are predicted. */
-export function valueAtRoom(finding: OhmsFinding, machine: Machine): number | null {
+function valueAtRoom(finding: OhmsFinding, machine: Machine): number | null {
   const { result, circumstances } = finding;
   if (result.is === "OL") return null;
   const celsius = circumstances.partC ?? (circumstances.partHot ? HAND_C : circumstances.ambientC);

@@ -1,4 +1,5 @@
 import type { Machine } from "../../../model/machine/format";
+import { registry } from "../../../model/machine/registry";
 import type { Question } from "../../finding/finding";
 import type { JobState } from "../state";
 import { cause } from "./cause";
@@ -22,12 +23,7 @@ type CheckCode = Definitions["code"];
 export type OpenCheck = ReturnType<Definitions["open"]>[number];
 export type CheckOf<K extends CheckCode> = Extract<OpenCheck, { code: K }>;
 
-const byCode = new Map<string, unknown>(CHECK_KINDS.map((d) => [d.code, d]));
-
-function checkKind({ code }: OpenCheck): CheckDefinition<CheckCode, OpenCheck> {
-  // The one place where a check meets the definition of its own kind: the code says that they belong together.
-  return byCode.get(code) as CheckDefinition<CheckCode, OpenCheck>;
-}
+const checkKind: (check: OpenCheck) => CheckDefinition<CheckCode, OpenCheck> = registry(CHECK_KINDS, "code");
 
 export const openChecks = (machine: Machine, state: JobState): OpenCheck[] =>
   CHECK_KINDS.flatMap((d): readonly OpenCheck[] => d.open(machine, state));

@@ -29,6 +29,8 @@ export interface EntryDefinition<K extends string, S extends z.ZodType> {
   readonly upcasters: readonly Upcaster[];
   /** True where it is still entered on a closed job: it is told, handed over, or taken back. */
   readonly afterClosing: (body: z.infer<S>) => boolean;
+  /** Somebody's skin depends on it: what takes it away says so first. */
+  readonly ofEnergy: boolean;
   /** Why it can't count in this state of the job; `undefined` when it can. */
   readonly allows: (body: z.infer<S>, state: JobState) => Refusal | undefined;
   /** Gives what it changes. */

@@ -1,4 +1,5 @@
 import type { z } from "zod";
+import { registry } from "../../../model/machine/registry";
 import { closed } from "./closing/closed";
 import { conclusion } from "./closing/conclusion";
 import { handedOver } from "./closing/handed-over";
@@ -108,10 +109,8 @@ export type Body<K extends EntryKind> = z.infer<DefinitionOf<K>["schema"]>;
 /** An entry before it has an id and a time. */
 export type Draft = { [K in EntryKind]: { readonly kind: K; readonly body: Body<K> } }[EntryKind];
 
-const byKind = new Map<string, unknown>(ENTRY_KINDS.map((d) => [d.kind, d]));
-
 /** Gives what the program knows of an entry's kind, ready to be asked about that entry's body. */
-export function entryKind(of: { readonly kind: EntryKind }): EntryDefinition<EntryKind, z.ZodType<Body<EntryKind>>> {
-  // The one place where an entry meets the definition of its own kind: the key says that they belong together.
-  return byKind.get(of.kind) as EntryDefinition<EntryKind, z.ZodType<Body<EntryKind>>>;
-}
+export const entryKind: (of: { readonly kind: EntryKind }) => EntryDefinition<EntryKind, z.ZodType<Body<EntryKind>>> = registry(
+  ENTRY_KINDS,
+  "kind",
+);

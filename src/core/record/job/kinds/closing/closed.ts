@@ -34,6 +34,7 @@ export const closed = defineEntry({
     upcaster({ kind: "closed", version: 1 }, 2, z.strictObject({ note }), (body) => ({ ...body, rules: 1 as const })),
     upcaster({ kind: "closed", version: 2 }, 3, second, ({ rules, ...body }) => ({ ...body, rules: rules ?? (2 as const) })),
   ],
+  ofEnergy: false,
   afterClosing: never,
   allows: ({ reservations, rules }, state) =>
     rules === 1 ? closedByFirstRules(state) : stillBlocked(state, reservations?.rows ?? [], rules === 2),

@@ -13,6 +13,7 @@ export const conclusion = defineEntry({
     })
     .describe("What it was, as it is told to the customer: proposed from the record, corrected by a person."),
   upcasters: noUpcasters,
+  ofEnergy: false,
   afterClosing: always,
   allows: () => undefined,
   effect: (told) => ({ conclusion: told }),

@@ -21,6 +21,7 @@ export const handedOver = defineEntry({
     })
     .describe("The machine was handed over, with what was found, done and left told."),
   upcasters: [upcaster({ kind: "handed-over", version: 1 }, 2, z.strictObject({ to }), (body) => body)],
+  ofEnergy: false,
   afterClosing: always,
   allows: (_, { closed }) => (closed ? undefined : { code: "not-closed" }),
   effect: ({ to, signed }, _, { at, by }) => ({ handedOver: { to, at, by, ...(signed && { signed }) } }),

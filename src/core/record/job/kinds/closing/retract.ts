@@ -10,6 +10,7 @@ export const retract = defineEntry({
     .strictObject({ entry: z.uuid().describe("The entry that is taken back."), why: text.optional().describe("Why.") })
     .describe("An entry is taken back; it stays in the record, struck through."),
   upcasters: noUpcasters,
+  ofEnergy: false,
   afterClosing: always,
   allows: allowsAlways,
   effect: changesNothing,

@@ -7,6 +7,7 @@ export const burner = defineEntry({
   stream: "job",
   schema: burnerSetSchema,
   upcasters: noUpcasters,
+  ofEnergy: false,
   afterClosing: never,
   allows: (_, { machine }) => (machine && !machine.burner ? { code: "not-on-machine", given: "burner" } : undefined),
   effect: (burnerSet) => ({ burnerSet }),

@@ -35,6 +35,7 @@ export const converted = defineEntry({
     })
     .describe("The burner was converted to another fuel, as a complete set."),
   upcasters: noUpcasters,
+  ofEnergy: true,
   afterClosing: never,
   allows: (_, { machine, safety }) => {
     if (machine && !machine.burner) return { code: "not-on-machine", given: "burner" };

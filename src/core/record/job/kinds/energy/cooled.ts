@@ -7,6 +7,7 @@ export const cooled = defineEntry({
   stream: "job",
   schema: z.strictObject({}).describe("Its hot parts are cool to the touch. Power makes it unknown again."),
   upcasters: noUpcasters,
+  ofEnergy: true,
   afterClosing: never,
   allows: allowsAlways,
   effect: (_, { safety }) => ({ safety: { ...safety, cool: true } }),

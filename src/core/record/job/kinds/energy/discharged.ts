@@ -9,6 +9,7 @@ export const discharged = defineEntry({
   stream: "job",
   schema: z.strictObject({ part: ref.describe("The capacitor.") }).describe("A capacitor was discharged through a resistor."),
   upcasters: noUpcasters,
+  ofEnergy: true,
   afterClosing: never,
   allows: ({ part }, { safety, machine }) => {
     if (machine && !maybePartOf(machine, part)) return { code: "not-on-machine", given: part };

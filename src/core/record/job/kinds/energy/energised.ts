@@ -7,6 +7,7 @@ export const energised = defineEntry({
   stream: "job",
   schema: z.strictObject({ note: text.optional().describe("A remark.") }).describe("The machine is live from here on."),
   upcasters: noUpcasters,
+  ofEnergy: true,
   afterClosing: never,
   allows: allowsAlways,
   effect: (_, { safety: { liveTests }, evidence, untold }, { id, at, by }) => ({

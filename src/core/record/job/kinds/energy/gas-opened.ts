@@ -10,6 +10,7 @@ export const gasOpened = defineEntry({
     .strictObject({ note: text.optional().describe("Which joint.") })
     .describe("A joint of the gas train was opened: it is to be proven tight."),
   upcasters: noUpcasters,
+  ofEnergy: true,
   afterClosing: never,
   allows: (_, { machine }) => (machine && !machine.burner ? { code: "not-on-machine", given: "gas" } : undefined),
   effect: ({ note }, state, { id }) => ({ joints: withOpened(state, id, note) }),

@@ -20,6 +20,7 @@ export const isolated = defineEntry({
     })
     .describe("The power was taken away; not proved dead."),
   upcasters: [upcaster({ kind: "isolated", version: 1 }, 2, firstBody, (body) => body)],
+  ofEnergy: true,
   afterClosing: never,
   allows: allowsAlways,
   effect: ({ how, locked, note }, { safety }, { at, by }) => {

@@ -17,6 +17,7 @@ export const leakTest = defineEntry({
     })
     .describe("A gas joint was tested for leaks."),
   upcasters: noUpcasters,
+  ofEnergy: true,
   afterClosing: never,
   allows: ({ joint }, { machine, joints }) => {
     if (machine && !machine.burner) return { code: "not-on-machine", given: "gas" };

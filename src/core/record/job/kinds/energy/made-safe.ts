@@ -47,6 +47,7 @@ export const madeSafe = defineEntry({
     upcaster({ kind: "made-safe", version: 3 }, 4, third, (body) => body),
   ],
   // Order is the server's: a proof made out of reach may come in behind a switching on that it never saw.
+  ofEnergy: true,
   afterClosing: never,
   allows: ({ knows }, { livened }) =>
     knows !== undefined && livened !== undefined && livened !== knows ? { code: "live-unseen" } : undefined,

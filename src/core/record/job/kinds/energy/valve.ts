@@ -13,6 +13,7 @@ export const valve = defineEntry({
     })
     .describe("The gas or the water to the machine was shut or opened."),
   upcasters: noUpcasters,
+  ofEnergy: true,
   afterClosing: never,
   allows: ({ of }, { machine }) => (of === "gas" && machine && !machine.burner ? { code: "not-on-machine", given: "gas" } : undefined),
   effect: ({ of, state }, { shut }) => ({ shut: state === "shut" ? [...new Set([...shut, of])] : shut.filter((s) => s !== of) }),

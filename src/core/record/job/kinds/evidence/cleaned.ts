@@ -12,6 +12,7 @@ export const cleaned = defineEntry({
     .strictObject({ airway: z.enum(AIRWAY_PLACES).describe("The place."), note: text.optional().describe("A remark.") })
     .describe("A place on the way of the air was cleaned or fixed: said apart from what was found there."),
   upcasters: noUpcasters,
+  ofEnergy: false,
   afterClosing: never,
   allows: () => undefined,
   // Whatever was found bad and is cleaned puts the air right; what is cleaned for good measure changes nothing that was found.

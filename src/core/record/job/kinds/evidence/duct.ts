@@ -10,6 +10,7 @@ export const duct = defineEntry({
   stream: "job",
   schema: ductRunSchema,
   upcasters: noUpcasters,
+  ofEnergy: false,
   afterClosing: never,
   allows: (_, { machine }) =>
     machine && !machine.parts.some((p) => p.kind === "duct") ? { code: "not-on-machine", given: "duct" } : undefined,

@@ -22,6 +22,7 @@ export const finding = defineEntry({
     upcaster({ kind: "reading", version: 1 }, 1, firstReading, upReading),
     upcaster({ kind: "measure", version: 1 }, 1, firstMeasure, upMeasure),
   ],
+  ofEnergy: false,
   afterClosing: never,
   allows: findingRefusal,
   effect: (found, state, { id }) =>

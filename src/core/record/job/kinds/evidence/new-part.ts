@@ -11,6 +11,7 @@ export const newPart = defineEntry({
   stream: "job",
   schema: newPartSchema,
   upcasters: noUpcasters,
+  ofEnergy: false,
   afterClosing: never,
   allows: ({ place: { between } }, { machine }) => {
     const [a, b] = [readTerminal(between[0])?.part, readTerminal(between[1])?.part];

@@ -10,6 +10,7 @@ export const plugReading = defineEntry({
   stream: "job",
   schema: plugReadingSchema,
   upcasters: noUpcasters,
+  ofEnergy: false,
   afterClosing: never,
   allows: ({ between }, { safety, machine }) => {
     const strange = machine && between.find((p) => !pinsOf(machine).includes(p));

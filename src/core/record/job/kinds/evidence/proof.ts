@@ -30,6 +30,7 @@ export const proof = defineEntry({
     })
     .describe("The run that proves the repair."),
   upcasters: [upcaster({ kind: "proof", version: 1 }, 2, firstBody, (body) => body)],
+  ofEnergy: false,
   afterClosing: never,
   allows: (_, { safety }) => (safety.power === "live" ? undefined : { code: "proof-needs-power" }),
   effect: (body, state, { id }) => {

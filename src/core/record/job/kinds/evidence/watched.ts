@@ -25,6 +25,7 @@ export const watched = defineEntry({
     })
     .describe("A run that was watched with the clock running."),
   upcasters: noUpcasters,
+  ofEnergy: false,
   afterClosing: never,
   allows: (_, { safety }) => powerRefusal("on", safety),
   effect: (body, state, { id }) => (state.machine ? witnessed(state, id, "technician", sightsOfRun(state.machine, body)) : {}),

@@ -17,6 +17,7 @@ export const cup = defineEntry({
     })
     .describe("The fasteners of one thing are in their cup, counted."),
   upcasters: noUpcasters,
+  ofEnergy: false,
   afterClosing: never,
   allows: allowsAlways,
   effect: (body, { cups }, { id }) => ({ cups: [...cups.filter((c) => c.of !== body.of), { ...body, entry: id }] }),

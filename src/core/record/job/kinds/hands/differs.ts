@@ -17,6 +17,7 @@ export const differs = defineEntry({
     })
     .describe("The way in is not as the machine's file has it: what is in the way besides, or takes longer."),
   upcasters: noUpcasters,
+  ofEnergy: false,
   afterClosing: never,
   allows: ({ of, needs = [] }, { machine }) => {
     const strange = machine && [of, ...needs].find((p) => !maybePanelOf(machine, p));

@@ -10,6 +10,7 @@ export const lead = defineEntry({
   stream: "job",
   schema: leadSchema,
   upcasters: noUpcasters,
+  ofEnergy: false,
   afterClosing: never,
   allows: ({ at }, { machine }) => (machine && !isWired(machine, at) ? { code: "not-on-machine", given: at } : undefined),
   effect: ({ state, ...found }, before, { id }) => {

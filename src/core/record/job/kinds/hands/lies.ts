@@ -14,6 +14,7 @@ export const lies = defineEntry({
     })
     .describe("Where something that came off a machine is, and who has it."),
   upcasters: noUpcasters,
+  ofEnergy: false,
   afterClosing: never,
   allows: allowsAlways,
   effect: (body, { lying }) => {

@@ -12,6 +12,7 @@ export const notDone = defineEntry({
     })
     .describe("A check was not made. It stays open: the job is not closed by it."),
   upcasters: noUpcasters,
+  ofEnergy: false,
   afterClosing: never,
   allows: allowsAlways,
   effect: (body, { notDone: before }) => ({ notDone: [...before, body] }),

@@ -14,6 +14,7 @@ export const opened = defineEntry({
     })
     .describe("The job is opened: its first entry."),
   upcasters: noUpcasters,
+  ofEnergy: false,
   afterClosing: never,
   allows: allowsAlways,
   effect: ({ liveTests, ...who }, { safety }, { at }) => ({ opened: who, openedAt: at, safety: { ...safety, liveTests } }),

@@ -17,6 +17,7 @@ export const ownStep = defineEntry({
     .refine((b) => b.state !== "stays" || b.why !== undefined, { path: ["why"], message: "what stays off needs a reason" })
     .describe("Something came off that the machine's file does not have, or went back."),
   upcasters: noUpcasters,
+  ofEnergy: false,
   afterClosing: never,
   allows: ({ name, state }, { cameOff: off }) =>
     state === "off" || off.some((c) => c.is === "own" && c.id === name) ? undefined : { code: "not-off", given: name },

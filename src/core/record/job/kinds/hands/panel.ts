@@ -22,6 +22,7 @@ export const panel = defineEntry({
   stream: "job",
   schema,
   upcasters: noUpcasters,
+  ofEnergy: false,
   afterClosing: never,
   allows: ({ panel: id, state }, { machine }) => {
     if (!machine || id === DRUM || maybePanelOf(machine, id) || (id === ALL_PANELS && state === "on")) return undefined;

@@ -18,6 +18,7 @@ export const recount = defineEntry({
     })
     .describe("What the cups came to when something went back on. Until it is told why, the job stays open."),
   upcasters: noUpcasters,
+  ofEnergy: false,
   afterClosing: never,
   allows: allowsAlways,
   effect: (body, { recounts }, { id }) => ({ recounts: [...recounts.filter((c) => c.of !== body.of), { ...body, entry: id }] }),

@@ -21,6 +21,7 @@ export const tick = defineEntry({
     .refine((b) => b.state !== "not-done" || b.why !== undefined, { path: ["why"], message: "what was not done needs a reason" })
     .describe("A line of a checklist was seen to, or not, and why."),
   upcasters: noUpcasters,
+  ofEnergy: false,
   afterClosing: ({ list }) => list === TOLD_LIST,
   allows: allowsAlways,
   effect: (body, state, { id }) => {

@@ -16,6 +16,7 @@ export const wire = defineEntry({
     })
     .describe("The wires of a part, or a plug, came off or went back."),
   upcasters: noUpcasters,
+  ofEnergy: false,
   afterClosing: never,
   allows: ({ of }, { machine }) =>
     machine && !maybePartOf(machine, of) && !machine.testPoints.some((t) => t.net.startsWith(`${of}.`))

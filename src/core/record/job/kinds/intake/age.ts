@@ -9,6 +9,7 @@ export const age = defineEntry({
     .strictObject({ years: z.number().min(0).max(99).describe("Years since it was new, as told or as its plate says.") })
     .describe("How old the machine is."),
   upcasters: noUpcasters,
+  ofEnergy: false,
   afterClosing: always,
   allows: allowsAlways,
   effect: ({ years }) => ({ age: years }),

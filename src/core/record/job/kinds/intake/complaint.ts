@@ -20,6 +20,7 @@ export const complaint = defineEntry({
   upcasters: [
     upcaster({ kind: "complaint", version: 1 }, 2, firstBody, ({ words, sightings }) => ({ words, findings: sightings.map(upSighting) })),
   ],
+  ofEnergy: false,
   afterClosing: never,
   allows: allowsAlways,
   effect: (body, state, { id }) => ({ complaint: body, ...witnessed(state, id, "customer", body.findings) }),

@@ -26,6 +26,7 @@ export const machine = defineEntry({
     })),
     upcaster({ kind: "machine", version: 2 }, 3, secondBody, (body) => body),
   ],
+  ofEnergy: false,
   afterClosing: never,
   allows: allowsAlways,
   effect: ({ machine: machineRef, serial, plate }, state, { findMachine }) => {

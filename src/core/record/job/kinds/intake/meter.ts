@@ -21,6 +21,7 @@ export const meter = defineEntry({
     .refine((b) => b.leadOhms !== undefined || b.used !== undefined, "what its leads read, or which meter it is")
     .describe("What is known of the meter that is used from here on."),
   upcasters: [upcaster({ kind: "meter", version: 1 }, 2, firstBody, (body) => body)],
+  ofEnergy: false,
   afterClosing: never,
   allows: allowsAlways,
   // Another meter has other leads.

@@ -18,6 +18,7 @@ export const note = defineEntry({
     .describe("Words that are kept as they are, and count for nothing."),
   upcasters: noUpcasters,
   // Whatever the state of the job, words are kept.
+  ofEnergy: false,
   afterClosing: never,
   allows: () => undefined,
   effect: (body, { notes }, { id }) => ({ notes: [...notes, { entry: id, ...body }] }),

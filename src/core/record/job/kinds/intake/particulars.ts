@@ -17,6 +17,7 @@ export const particulars = defineEntry({
     .refine((body) => FIELDS.some((f) => body[f] !== undefined), "at least one of customer, place, phone")
     .describe("Who or where was written down wrongly, and is corrected."),
   upcasters: noUpcasters,
+  ofEnergy: false,
   afterClosing: never,
   allows: allowsAlways,
   effect: (body, { opened }) => (opened ? { opened: { ...opened, ...body } } : {}),

@@ -22,6 +22,7 @@ export const photo = defineEntry({
     })
     .describe("A photograph; the picture itself is kept as a file by its content."),
   upcasters: [upcaster({ kind: "photo", version: 1 }, 2, firstBody, (body) => body)],
+  ofEnergy: false,
   afterClosing: never,
   allows: allowsAlways,
   effect: ({ file, of, note, when }, { photos }, { id }) => ({

@@ -26,6 +26,7 @@ export const pins = defineEntry({
     })
     .describe("Labels pinned to a photograph."),
   upcasters: noUpcasters,
+  ofEnergy: false,
   afterClosing: never,
   allows: ({ file }, { photos }) => (photos.some((p) => p.file === file) ? undefined : { code: "no-photo", given: file.slice(0, 8) }),
   effect: ({ file, pins: labels }, { photos }) => ({ photos: photos.map((p) => (p.file === file ? { ...p, pins: labels } : p)) }),

@@ -34,6 +34,7 @@ export const preference = defineEntry({
   stream: "job",
   schema,
   upcasters: [upcaster({ kind: "setting", version: 1 }, 1, firstBody, ({ liveTests, school }) => ({ liveTests, ...school }))],
+  ofEnergy: false,
   afterClosing: never,
   allows: allowsAlways,
   effect: ({ liveTests, ...body }, { preference: before, safety }) => ({

@@ -13,6 +13,7 @@ export const visit = defineEntry({
     })
     .describe("A return visit is planned."),
   upcasters: noUpcasters,
+  ofEnergy: false,
   afterClosing: always,
   allows: allowsAlways,
   effect: (body, { visits }, { id }) => ({ visits: [...visits, { ...body, entry: id }] }),

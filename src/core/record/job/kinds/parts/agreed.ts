@@ -19,6 +19,7 @@ export const agreed = defineEntry({
     })
     .describe("What is done and what it costs was agreed; it stays as it was told, whatever prices become."),
   upcasters: noUpcasters,
+  ofEnergy: false,
   afterClosing: always,
   allows: allowsAlways,
   effect: ({ with: _, ...bill }, __, { id, at }) => ({ agreed: { ...bill, entry: id, at } }),

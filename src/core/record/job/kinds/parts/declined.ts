@@ -17,6 +17,7 @@ export const declined = defineEntry({
     })
     .describe("Work was declined. An unsafe machine is left marked and cut off, or this does not count."),
   upcasters: noUpcasters,
+  ofEnergy: false,
   afterClosing: never,
   allows: ({ unsafe, marked, ends }, state) =>
     marked !== true && (unsafe || (ends && isDangerous(state))) ? { code: "not-marked" } : undefined,

@@ -23,6 +23,7 @@ export const fitted = defineEntry({
   stream: "job",
   schema,
   upcasters: [upcaster({ kind: "fitted", version: 1 }, 2, firstBody, ({ unit, ...rest }) => ({ assembly: unit, ...rest }))],
+  ofEnergy: false,
   afterClosing: never,
   allows: ({ assembly }, { safety, machine }) => {
     if (machine && !isAssembly(machine, assembly)) return { code: "not-on-machine", given: assembly };

@@ -14,6 +14,7 @@ export const leftOver = defineEntry({
     })
     .describe("Pieces of a kit stay over on purpose."),
   upcasters: noUpcasters,
+  ofEnergy: false,
   afterClosing: always,
   allows: allowsAlways,
   effect: (body, { leftOver }) => ({ leftOver: [...leftOver, body] }),

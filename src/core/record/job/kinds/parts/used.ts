@@ -20,6 +20,7 @@ export const used = defineEntry({
     })
     .describe("A part was used on this job, as the catalogue had it then; it stays so whatever the catalogue becomes."),
   upcasters: noUpcasters,
+  ofEnergy: false,
   afterClosing: always,
   allows: allowsAlways,
   effect: ({ back, ...part }, { used }) => {

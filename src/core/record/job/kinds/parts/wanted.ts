@@ -19,6 +19,7 @@ export const wanted = defineEntry({
     })
     .describe("A part is needed, to be ordered or ordered."),
   upcasters: [upcaster({ kind: "wanted", version: 1 }, 2, z.strictObject({ assembly }), (body) => body)],
+  ofEnergy: false,
   afterClosing: never,
   allows: ({ assembly }, { machine }) =>
     assembly !== undefined && machine && !isAssembly(machine, assembly) ? { code: "not-on-machine", given: assembly } : undefined,
