@@ -1,6 +1,6 @@
 import { expect, type Page, test } from "@playwright/test";
 import { STAGE_NAMES, STAGES } from "../../src/core/record/job/stages";
-import { ofTurn } from "../turns";
+import { isTurn, ofTurn } from "../turns";
 import { next, openJob, proven, type, visit } from "./support/hidden-fault";
 import { sharedServer } from "./support/shared-server";
 
@@ -44,6 +44,7 @@ test("each bench has its address, and keeps what is next, the line and the energ
 test("nothing is lost on moving between them: what is typed, what is chosen, what was told; back and forward lead through them", async ({
   page,
 }) => {
+  test.skip(!isTurn(0), "it is the turn of another");
   const job = await demoJob(page, "Gannet");
   await visit(page, "Meter");
   await page.locator('[data-part="element"]').click();
@@ -67,6 +68,7 @@ test("nothing is lost on moving between them: what is typed, what is chosen, wha
 });
 
 test("by keyboard: from bench to bench, and what each offers", async ({ page }) => {
+  test.skip(!isTurn(1), "it is the turn of another");
   await openJob(page, server.url, "turns, no heat");
   const nav = page.getByRole("navigation", { name: "Benches" });
   const go = async (bench: string) => {
