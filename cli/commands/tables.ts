@@ -1,4 +1,5 @@
 import { existsSync, mkdirSync, renameSync, writeFileSync } from "node:fs";
+import { Worker } from "node:worker_threads";
 import { gzipSync } from "node:zlib";
 import { revisionOf } from "../../src/core/model/machine/revision";
 import { tableOf } from "../../src/core/reason/planning/tests/table";
@@ -12,6 +13,7 @@ export async function run([folder, shard = "0/1"]: string[]): Promise<void> {
   if (folder === "--names") return console.log(JSON.stringify(MACHINES.map((m) => `${revisionOf(m)}.table`)));
   if (!folder) return makeTables(tablesFolder(), (made, of) => console.error(`yennic: tables of predictions: ${made} of ${of}`));
   const isOurs = readShard(shard);
+  endWithParent();
   mkdirSync(folder, { recursive: true });
   MACHINES.forEach((machine, i) => {
     const file = tableFile(folder, revisionOf(machine));
@@ -20,4 +22,10 @@ export async function run([folder, shard = "0/1"]: string[]): Promise<void> {
     writeFileSync(`${file}.${process.pid}`, gzipSync(bytesOfTable(tableOf(machine)), { level: 9 }));
     renameSync(`${file}.${process.pid}`, file);
   });
+}
+
+/** A table takes minutes, in which nothing else of this process runs: a thread looks whether whoever asked for it is still there. */
+function endWithParent(): void {
+  const look = `const { ppid, pid } = process; setInterval(() => process.ppid === ppid || process.kill(pid), 500)`;
+  new Worker(look, { eval: true }).unref();
 }

@@ -209,16 +209,16 @@ const BROKEN_STORES = [
 ] as const;
 
 for (const [n, [what, breaks]] of BROKEN_STORES.entries())
-  test(`storage that ${what}: said plainly, the line is kept until its entry is, work goes on and is sent at once`, async ({
+  test(`storage that ${what}: said plainly, a new job opens, the line is kept until its entry is, work goes on and is sent at once`, async ({
     page,
     browser,
   }) => {
     test.skip(!isTurn(n, 3), "it is the turn of another store");
+    await page.addInitScript(breaks);
+    await openByForm(page, server.url, "turns, no heat");
     const other = await device(browser);
     const healthy = await other.newPage();
-    await openByForm(healthy, server.url, "turns, no heat");
-    await page.addInitScript(breaks);
-    await page.goto(healthy.url());
+    await healthy.goto(page.url());
     await expect(page.locator("[data-suspect]").first()).toBeVisible();
     await type(page, "live");
     await expect(page.getByRole("alert")).toContainText("This browser can't save");
