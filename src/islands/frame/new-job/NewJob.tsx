@@ -45,7 +45,7 @@ export function NewJob({ machines }: Props) {
   useEffect(() => {
     if (!getValues("by")) setValue("by", technician());
   }, [setValue, getValues]);
-  useOpening(opened);
+  const onlyHere = useOpening(opened);
   // Disabled, not only out of reach: Enter in a field would send the form to the address of this page.
   const alive = useAlive();
   const [corrections, setCorrections] = useState<Corrections>({});
@@ -95,7 +95,13 @@ export function NewJob({ machines }: Props) {
             <Button look="main" type="submit" disabled={!alive || form.formState.isSubmitting || !!opened}>
               Create job
             </Button>
-            {opened && <p role="status">Saved on this device. Opening the job.</p>}
+            {opened && (
+              <p role="status">
+                {onlyHere
+                  ? "This browser can't save: stay on this page until the server has the job."
+                  : "Saved on this device. Opening the job."}
+              </p>
+            )}
           </div>
         </form>
       </main>
@@ -137,8 +143,9 @@ function useWholeMachine(ref: MachineRef | undefined): Machine | undefined {
 /** Says how long the server is waited for before the job is opened from this device. */
 const PATIENCE_MS = 1500;
 
-/** Goes to the job as soon as the server has it; when that takes long, from what is here. */
-function useOpening(job: string | undefined): void {
+/** Goes to the job as soon as the server has it; when that takes long, from what is here. True while it is in this page alone, and would be lost by leaving. */
+function useOpening(job: string | undefined): boolean {
+  const [onlyHere, setOnlyHere] = useState(false);
   useEffect(() => {
     if (job === undefined) return;
     let isLeaving = false;
@@ -148,17 +155,22 @@ function useOpening(job: string | undefined): void {
       isLeaving = true;
     };
     const timer = setTimeout(open, PATIENCE_MS);
-    const stop = replica().subscribe(({ pending, storage }) => {
-      const waits = pending.some((p) => p.entry.stream.id === job);
+    const look = async (storage: string | undefined) => {
+      // Asked anew: what was told last may be from before the job was added.
+      const waits = (await replica().waiting()).some((p) => p.entry.stream.id === job);
       if (!waits) open();
-      // In this page alone it would be lost by leaving: then the server is waited for.
-      else if (storage !== undefined) clearTimeout(timer);
-    });
+      else if (storage !== undefined) {
+        clearTimeout(timer);
+        setOnlyHere(true);
+      }
+    };
+    const stop = replica().subscribe(({ storage }) => void look(storage));
     return () => {
       clearTimeout(timer);
       stop();
     };
   }, [job]);
+  return onlyHere;
 }
 
 type TextField = "by" | "customer" | "place" | "phone" | "serial";
