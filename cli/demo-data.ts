@@ -282,7 +282,10 @@ const DEMO: readonly DemoJob[] = [
       "cutoff OL",
       "element cab OL",
       "element 10.6",
-      "high limit good",
+      {
+        kind: "finding",
+        body: { kind: "look", place: { part: "high-limit" }, result: { is: "answer", value: "good" }, circumstances: {} },
+      },
       "fitted cutoff",
       "cleared vent",
       PLUG_CHECKED,
