@@ -1,7 +1,8 @@
 import { createHash } from "node:crypto";
+import { CATALOGUE } from "../catalogue/catalogue";
 import { type News, newsDue } from "../core/practice/supplier";
-import type { StockEntry } from "../core/record/stock/kinds";
-import { STOCK, stampStock } from "../core/record/stock/kinds";
+import { STOCK, type StockEntry, type StockKind, stampStock } from "../core/record/stock/kinds";
+import { foldStock } from "../core/record/stock/stock";
 import type { Database } from "./database/handle";
 import { appendEntries, journalOf } from "./journal/keep-journal";
 
@@ -10,6 +11,17 @@ const SUPPLIER = "Supplier (simulated)";
 const LOOK_MS = 30_000;
 
 const isOf = <K extends StockEntry["kind"]>(e: StockEntry, kind: K): e is Extract<StockEntry, { kind: K }> => e.kind === kind;
+
+/** Of the stock's entries, those that the supplier answers to; counts and moves are the shop's own affair, and there are many. */
+const OF_SUPPLIER: readonly string[] = [
+  "item",
+  "ordered",
+  "order-news",
+  "received",
+  "order-cancelled",
+  "supplier-day",
+] satisfies StockKind[];
+const ofSupplier = ({ kind }: { readonly kind: string }): boolean => OF_SUPPLIER.includes(kind);
 
 /**
  * The simulated supplier: enters what it says of orders when that is due by its calendar, whether or not the server ran all the
@@ -22,7 +34,7 @@ export function runSupplier(db: Database, now: () => Date = () => new Date()): (
     work = work.then(() => tellDue(db, now())).catch((error: unknown) => console.error("the simulated supplier failed:", error));
   };
   const stop = journal.feed.subscribe(({ entries }) => {
-    if (entries.some(({ entry }) => entry.stream.of === STOCK.of && entry.kind !== "order-news")) look();
+    if (entries.some(({ entry }) => entry.stream.of === STOCK.of && entry.kind !== "order-news" && ofSupplier(entry))) look();
   });
   const timer = setInterval(look, LOOK_MS);
   timer.unref();
@@ -35,9 +47,9 @@ export function runSupplier(db: Database, now: () => Date = () => new Date()): (
 
 /** Enters the news that is due. Resolves when it is on disk. */
 export async function tellDue(db: Database, now: Date): Promise<void> {
-  const { stock } = journalOf(db);
-  const told = (await stock.entries()).flatMap((e) => (isOf(e, "order-news") ? [e.body] : []));
-  const due = newsDue(await stock.now(), told, now);
+  const heard = (await journalOf(db).stock.entries()).filter(ofSupplier);
+  const told = heard.flatMap((e) => (isOf(e, "order-news") ? [e.body] : []));
+  const due = newsDue(foldStock(heard, CATALOGUE), told, now);
   if (due.length === 0) return;
   const drafts = due.map((news) =>
     stampStock({ kind: "order-news", body: news }, { id: newsId(news), at: now.toISOString(), by: SUPPLIER }),
