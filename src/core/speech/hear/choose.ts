@@ -150,7 +150,7 @@ export function readClause(chunks: readonly Chunk[], machine: Machine, carried: 
   const gas = all.find((c) => c.meanings.some(isGas));
   if (gas && !manner.condition) return { meanings: gas.meanings, score: 5, leaves: carried, manner, others: [] };
   const best = packed(clause, allowed);
-  const isEnough = best.chosen.length > 0 && best.share >= enoughFor(clause, best.chosen) && !best.lostNot;
+  const isEnough = best.chosen.length > 0 && best.share >= enoughFor(clause, best.chosen) && !best.lostNot && !best.lostWord;
   const others = alternatives(clause, all, isEnough ? best.chosen : []);
   if (!isEnough)
     return {
@@ -224,6 +224,8 @@ interface Packed {
   readonly score: number;
   readonly share: number;
   readonly lostNot: boolean;
+  /** A word that carries meaning is not accounted for. */
+  readonly lostWord: boolean;
 }
 
 /** The candidates that together account for most, no chunk used twice. */
@@ -265,14 +267,23 @@ function packed(clause: Clause, candidates: readonly Candidate[]): Packed {
   const covered = weights.reduce((sum, w, i) => sum + (isCovered(i) ? w : 0), 0);
   const left = lefts.reduce((sum, w, i) => sum + (isCovered(i) ? 0 : w), 0);
   const lostNot = chunks.some((c, i) => !isCovered(i) && has(c, "no", "notDone") && !isHarmlessNo(chunks, i, whole));
+  const lostWord = chunks.some((c, i) => !isCovered(i) && isContent(c) && !isCorrected(chunks, i));
   const chosen = best.chosen.map((i) => candidates[i] as Candidate).sort((a, b) => Math.min(...a.covers) - Math.min(...b.covers));
   return {
     chosen,
     score: best.sum - LEFT_OVER * left - (lostNot ? LOST_NOT : 0),
     share: covered + left === 0 ? 0 : covered / (covered + left),
     lostNot,
+    lostWord,
   };
 }
+
+/** A word with a meaning of its own, or one that nobody knows: a saying in which it is not accounted for says something else. */
+const isContent = (chunk: Chunk): boolean =>
+  !chunk.filler && !chunk.loose && chunk.amount?.unit !== "second" && (chunk.amount !== undefined || chunk.unknown || !isOnlyManner(chunk));
+
+/** “and not 59”: the number that is taken back. */
+const isCorrected = (chunks: readonly Chunk[], at: number): boolean => chunks[at]?.amount !== undefined && has(chunks[at - 1], "no");
 
 /** Gives what a candidate says was seen: each sight with its answer. */
 const sightsIn = ({ meanings }: Candidate): ReadonlyMap<string, unknown> =>

@@ -1,4 +1,5 @@
 import { type Amount, amountAt, timeInWordsAt } from "./amounts";
+import { withFigures } from "./number-words";
 
 /** A piece of a line: a word, a number with its unit, or a mark that parts sayings. */
 export type Token =
@@ -41,7 +42,7 @@ export const normal = (text: string): string =>
 
 /** Cuts a line into its pieces. */
 export function tokensOf(line: string): Token[] {
-  const text = plain(line).replace(/\s+/g, " ").trim();
+  const text = withFigures(plain(line).replace(/\s+/g, " ").trim());
   const tokens: Token[] = [];
   let glued = false;
   for (let i = 0; i < text.length && tokens.length < MOST_TOKENS; ) {

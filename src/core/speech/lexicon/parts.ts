@@ -73,7 +73,7 @@ export const ID_NAMES: Readonly<Record<string, string>> = {
   "coil-boost": "boost coil, booster coil, booster, boost, coil boost, assist coil",
   "coil-main": "main coil, secondary coil, main valve coil, coil main, second valve coil, two terminal coil",
   "cord-g":
-    "earth wire, ground wire, earth conductor, cord earth, cord ground, earth lead, protective earth, earth core, ground conductor, earth of the cord, earth bond, earth continuity, earth path, bonding",
+    "earth wire, ground wire, earth pin, ground pin, earth conductor, cord earth, cord ground, earth lead, protective earth, earth core, ground conductor, earth of the cord, earth bond, earth continuity, earth path, bonding",
   "cord-l1": "cord l1, l1 of the cord, l1 conductor, l1 wire, cord hot, l1 core",
   "cord-l2": "cord l2, l2 of the cord, l2 conductor, l2 wire, l2 core",
   "cord-l": "cord l, l of the cord, live conductor, live core, cord live, live wire",
