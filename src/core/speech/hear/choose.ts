@@ -22,6 +22,8 @@ export interface Read {
   readonly score: number;
   readonly leaves: Carried;
   readonly manner: Manner;
+  /** It has a word that nobody knows, and came to nothing: what is beside it may say otherwise than it seems. */
+  readonly isStrange?: true;
   /** It is the one word “dead”. */
   readonly isDead?: true;
   /** Holds what else it could have been, or would be if it were meant so; the likeliest first. */
@@ -160,6 +162,7 @@ export function readClause(chunks: readonly Chunk[], machine: Machine, carried: 
       manner,
       others,
       ...(isDead(chunks) && { isDead: true as const }),
+      ...(chunks.some((c) => c.unknown) && { isStrange: true as const }),
     };
   return {
     meanings: best.chosen.flatMap((c) => c.meanings),

@@ -27,8 +27,10 @@ export function chunksOf(said: readonly Token[], lexicon: Lexicon): Piece[] {
       i++;
     } else if (token.is === "amount") {
       const last = pieces.at(-1);
+      const named = last?.is === "chunk" ? withNumber(last.chunk, token) : undefined;
       const merged = last?.is === "chunk" ? oneTime(last.chunk.amount, token.amount) : undefined;
-      if (merged && last?.is === "chunk")
+      if (named) pieces[pieces.length - 1] = { is: "chunk", chunk: named };
+      else if (merged && last?.is === "chunk")
         pieces[pieces.length - 1] = { is: "chunk", chunk: amountChunk(merged, `${last.chunk.raw} ${token.raw}`) };
       else pieces.push({ is: "chunk", chunk: amountChunk(token.amount, token.raw) });
       i++;
@@ -71,6 +73,14 @@ const amountChunk = (amount: Amount, raw: string): Chunk => ({
   unknown: false,
   size: 1,
 });
+
+/** “wire 24”, “drill 42”: a number without a unit behind one of these is its name, no reading. */
+const NUMBERED = new Set(["wire", "lead", "conductor", "screw", "drill", "size", "number", "no"]);
+
+const withNumber = (chunk: Chunk, { amount, raw }: Extract<Token, { is: "amount" }>): Chunk | undefined =>
+  amount.unit === "none" && Number.isInteger(amount.value) && NUMBERED.has(chunk.text) && chunk.amount === undefined
+    ? { ...chunk, raw: `${chunk.raw} ${raw}`, size: chunk.size + 1 }
+    : undefined;
 
 /** “1 min 30 s”. */
 function oneTime(before: Amount | undefined, next: Amount): Amount | undefined {

@@ -5,6 +5,7 @@ import type { Finding } from "../../record/finding/finding";
 import { MOST_GUESSES, type Read, readClause } from "./choose";
 import { chunksOf, type Piece } from "./chunks";
 import type { Carried } from "./clause";
+import { corrected } from "./corrected";
 import { sightSeen } from "./facts";
 import { lexiconOf } from "./lexicon";
 import type { Manner } from "./manner";
@@ -31,7 +32,7 @@ export function hear(line: string, machine: Machine, carried: Carried = {}): Hea
   const untold = untoldIn(line);
   const known = untold === undefined ? undefined : askedAgain(hear(untold, machine).meanings);
   if (known) return understood([known]);
-  const pieces = chunksOf(tokensOf(line), lexiconOf(machine));
+  const pieces = corrected(chunksOf(tokensOf(line), lexiconOf(machine)));
   const chunks = pieces.flatMap((p) => (p.is === "chunk" ? [p.chunk] : []));
   const question = questionIn(line, chunks, machine);
   if (question) return understood([question]);
@@ -149,7 +150,7 @@ function settle({ reads }: Sayings): Heard {
   const rest = reads.some((r) => r.meanings.length === 0);
   if (meanings.length === 0) return { status: "note", meanings: [], guesses: guessesOf(reads), rest: true };
   const doubts = meanings.filter((m) => m.is === "doubt");
-  if (doubts.length > 0) return asking(meanings, guessesOf(reads), rest);
+  if (doubts.length > 0 || reads.some((r) => r.isStrange)) return asking(meanings, guessesOf(reads), rest);
   return { status: "understood", meanings, guesses: guessesOf(reads.filter((r) => r.meanings.length === 0)), rest };
 }
 

@@ -9,6 +9,8 @@ export const WORDS = {
     "no leak test, no leak check, no soap test, no bubble test, no tightness test, didnt, did not, hasnt, has not, havent, have not, hadnt, had not, hasn t, haven t, didn t",
   unmade:
     "be, to be, not yet, forgot to, forgot, skipped, still to, yet to, rather than, instead of, couldnt get, not done, without having, need to, needs to, have to, has to, must, want to, wants to, lets, let us, shall, would like to",
+  correction:
+    "i mean, i meant, no i mean, no i meant, no wait, wait no, sorry, no sorry, correction, scratch that, strike that, make that, no make that, or rather",
   yet: "yet, so far, until now, as yet",
   future:
     "i will, we will, tomorrow, next visit, next time, next week, next month, later, gonna, going to, plan to, planning, planned, intend to, about to, ill, we ll, i ll, will, tonight, soon, on monday, on tuesday, on wednesday, on thursday, on friday, on saturday, on sunday, monday, tuesday, wednesday, thursday, friday, saturday, to do, todo, scheduled, come back with, come back for, return with, supposed to, ought to, try to, trying to, tried to, remember to, remind, reminder, dont forget, make sure, ask",

@@ -98,7 +98,7 @@ function Ask({ understood, onPick }: { readonly understood: Asking; readonly onP
   if (understood.readings.length === 0) return null;
   return (
     <div className={styles.ask}>
-      <p>{understood.is === "unclear" ? "Which of these?" : "Did you mean"}</p>
+      <p>{understood.is === "unclear" ? understood.says : "Did you mean"}</p>
       <Readings readings={understood.readings} onPick={onPick} />
     </div>
   );

@@ -44,7 +44,9 @@ function fittable({ chunks, machine }: Clause): NounPhrase[] {
     const same = kept.find((k) => k.parts.some((p) => n.parts.includes(p)) || (k.assembly !== undefined && k.assembly === n.assembly));
     if (!same) kept.push(n);
   }
-  return kept;
+  // “whole heater swapped, old limit moved across”: what was there before is not what went in.
+  const fresh = kept.filter((n) => chunks[n.at - 1]?.text !== "old");
+  return fresh.length > 0 ? fresh : kept;
 }
 
 /** “all coils on the valve”: where the thing is, not another thing. */
