@@ -12,16 +12,9 @@ const LOOK_MS = 30_000;
 
 const isOf = <K extends StockEntry["kind"]>(e: StockEntry, kind: K): e is Extract<StockEntry, { kind: K }> => e.kind === kind;
 
-/** Of the stock's entries, those that the supplier answers to; counts and moves are the shop's own affair, and there are many. */
-const OF_SUPPLIER: readonly string[] = [
-  "item",
-  "ordered",
-  "order-news",
-  "received",
-  "order-cancelled",
-  "supplier-day",
-] satisfies StockKind[];
-const ofSupplier = ({ kind }: { readonly kind: string }): boolean => OF_SUPPLIER.includes(kind);
+/** Entries of the stock that are the shop's own affair: the supplier does not answer to them, and there are many. */
+const SHOPS_OWN: readonly string[] = ["moved", "counted", "minimum", "terms"] satisfies StockKind[];
+const ofSupplier = ({ kind }: { readonly kind: string }): boolean => !SHOPS_OWN.includes(kind);
 
 /**
  * The simulated supplier: enters what it says of orders when that is due by its calendar, whether or not the server ran all the

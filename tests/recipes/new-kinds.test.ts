@@ -3,6 +3,7 @@ import { z } from "zod";
 import type { PartKind } from "../../src/core/model/machine/format";
 import { definePart, type PartDefinition } from "../../src/core/model/machine/parts/definition";
 import { fuse } from "../../src/core/model/machine/parts/kinds/fuse";
+import { registry } from "../../src/core/model/machine/registry";
 import { Predictor } from "../../src/core/model/prediction/predictor";
 import { askedSights, SIGHTS, type Sight } from "../../src/core/model/sights/sights";
 import { defineFinding, type FindingDefinition, findingFields, valueSchema } from "../../src/core/record/finding/definition";
@@ -41,6 +42,10 @@ test("an entry kind is one definition: nothing of it can be left out, and it is 
   // @ts-expect-error a kind of entry must say whether it is allowed
   const forgotten: EntryDefinition<"weighed", typeof weighed.schema> = rest;
   expect(forgotten).not.toHaveProperty("allows");
+});
+
+test("two definitions of one kind are refused, and which kind it is, is said", () => {
+  expect(() => registry([fuse, { ...fuse }], "kind")).toThrow("“fuse” is defined twice");
 });
 
 test("a later version of a kind needs a way up from the one before, and gets it step by step", () => {

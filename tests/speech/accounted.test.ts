@@ -20,6 +20,7 @@ describe("what is corrected is replaced, not recorded", () => {
   test.each([
     ["element 107 sorry 10.7", "ohms element 10.7"],
     ["element one oh seven, no wait, ten point seven", "ohms element 10.7"],
+    ["element one oh seven sorry OL", "ohms element OL"],
     ["high limit open, no i mean cycling thermostat", "ohms cycling-thermostat OL"],
     ["rear off, or rather top off", "panel top off"],
     ["belt is good, correction: belt is broken", "look belt bad"],

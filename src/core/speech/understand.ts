@@ -86,7 +86,8 @@ export function understand(line: string, context: Context): Understanding {
   const readings = unlike(heard.guesses.map((meanings) => readingOf(meanings, context)));
   if (heard.status === "note")
     return { is: "note", readings, says: readings.length > 0 ? "Saved as a note. Did you mean one of these?" : "Saved as a note" };
-  if (heard.status === "unclear") return { is: "unclear", readings, says: readings.length > 1 ? "Which of these?" : "Is this all of it?" };
+  if (heard.status === "unclear")
+    return { is: "unclear", readings, says: readings.length > 1 ? "Which of these?" : "Part of this is unclear. Did you mean this?" };
   const reading = readingOf(heard.meanings, context);
   if (reading.blocked !== undefined) return { is: "blocked", reading, says: `${reading.says}: ${reading.blocked}` };
   const rest = heard.rest ? [noteOf(line)] : [];

@@ -14,7 +14,7 @@ import {
   type Question,
 } from "../../../src/core/record/finding/finding";
 import { ohmsLikelihood } from "../../../src/core/record/finding/kinds/ohms";
-import { readsHealthy } from "../../../src/core/record/finding/limits/held";
+import { readsHealthy } from "../../../src/core/record/finding/limits/assess";
 import { MACHINES } from "../../../src/machines";
 import { shipped, suspectsFor } from "../../job-of";
 

@@ -7,8 +7,8 @@ export function registry<Definition, Name extends string>(
   name: Name,
 ): (of: { readonly [N in Name]: string }) => Definition {
   const byKind = new Map(definitions.map((d) => [d[name], d]));
-  if (byKind.size < definitions.length)
-    throw new RangeError(`Two definitions of one kind among ${definitions.map((d) => d[name]).join(", ")}`);
+  const twice = definitions.find((d) => byKind.get(d[name]) !== d);
+  if (twice) throw new RangeError(`“${twice[name]}” is defined twice; expected one definition a kind: give one of them another ${name}`);
   // The one place where a thing meets the definition of its own kind: the name says that they belong together.
   return (of) => byKind.get(of[name]) as Definition;
 }

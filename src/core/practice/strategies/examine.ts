@@ -4,7 +4,7 @@ import { kindOf } from "../../model/machine/parts/index";
 import { minutesOfQuestion, needsDead, panelsOfQuestion } from "../../reason/planning/tests/reach-of-question";
 import { answers, type Question } from "../../record/finding/finding";
 import { partToCabinet } from "../../record/finding/insulation";
-import { readsHealthy } from "../../record/finding/limits/held";
+import { readsHealthy } from "../../record/finding/limits/assess";
 import { type CheckOf, type OpenCheck, questionOfCheck, timeOfCheck } from "../../record/job/checks/index";
 import type { Job } from "../../record/job/fold";
 import { assembliesFitted } from "../../record/job/state";

@@ -2,7 +2,7 @@ import { assemblyIdOf, jointId } from "../../model/machine/assembly";
 import { partOf } from "../../model/machine/format";
 import type { SightId } from "../../model/sights/sights";
 import type { TestAction } from "../../reason/planning/tests/tests";
-import { readsHealthy } from "../../record/finding/limits/held";
+import { readsHealthy } from "../../record/finding/limits/assess";
 import { dangerOfRunning } from "../../record/job/checks/index";
 import { acrossWithWires, branchInOrder } from "./branch";
 import { examine } from "./examine";

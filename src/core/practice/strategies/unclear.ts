@@ -3,7 +3,7 @@ import type { Fault } from "../../model/machine/fault";
 import type { PartKind } from "../../model/machine/format";
 import type { Predictor } from "../../model/prediction/predictor";
 import type { TestAction } from "../../reason/planning/tests/tests";
-import { readsHealthy } from "../../record/finding/limits/held";
+import { readsHealthy } from "../../record/finding/limits/assess";
 import { lastSight } from "./moves";
 import { isAcrossTest, type Situation } from "./situation";
 

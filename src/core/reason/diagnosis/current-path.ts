@@ -4,7 +4,7 @@ import { readTerminal } from "../../model/machine/wiring";
 import type { Predictor } from "../../model/prediction/predictor";
 import { controlsIn, wiringIn } from "../../record/finding/circumstances";
 import type { FindingOf } from "../../record/finding/finding";
-import { readsHealthy } from "../../record/finding/limits/held";
+import { readsHealthy } from "../../record/finding/limits/assess";
 import type { Evidence } from "../../record/job/state";
 import type { Ranking } from "./rank";
 import type { SuspectSet } from "./suspect-set";

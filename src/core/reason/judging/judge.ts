@@ -1,14 +1,14 @@
 import { COMMON_METER, type Meter } from "../../model/instrument/meter";
 import type { Machine, Part } from "../../model/machine/format";
 import type { OhmsFinding } from "../../record/finding/kinds/ohms";
-import { type Held, held, LEADS_KNOWN_TO, mayBe } from "../../record/finding/limits/held";
+import { type Assessment, assess, LEADS_KNOWN_TO, mayBe } from "../../record/finding/limits/assess";
 import { type Limits, MATTERS } from "../../record/finding/limits/limits";
 import { limitsOf } from "../../record/finding/limits/limits-of";
 import { type Interval, verdictOf } from "../../record/finding/limits/verdict";
 import type { MeteredFinding } from "../../record/finding/metered";
 
-/** A reading held against what a good machine reads there, with what is to be doubted of it. */
-export interface Judgement extends Held {
+/** A reading compared with what a good machine reads there, with what is to be doubted of it. */
+export interface Judgement extends Assessment {
   readonly hints: readonly Hint[];
 }
 
@@ -46,7 +46,7 @@ export type Hint =
   | "insulation-tester";
 
 export function judge(machine: Machine, finding: MeteredFinding, meter: Meter = COMMON_METER): Judgement {
-  const reading = held(machine, finding, meter);
+  const reading = assess(machine, finding, meter);
   return { ...reading, hints: hintsFor(machine, finding, reading) };
 }
 
@@ -60,7 +60,7 @@ const ZEROED: Interval = { low: 0.2, high: 0.3 };
 /** A clamp that shows less than this share of what should pass may lie round two wires. */
 const NEXT_TO_NOTHING = 0.1;
 
-function hintsFor(machine: Machine, finding: MeteredFinding, judged: Held): Hint[] {
+function hintsFor(machine: Machine, finding: MeteredFinding, judged: Assessment): Hint[] {
   const { verdict, limits } = judged;
   const hints: Hint[] = finding.kind === "ohms" ? hintsForOhms(machine, finding, judged) : [];
   if (finding.kind === "amps" && verdict === "fail" && judged.shown < (limits.rated?.value ?? 0) * NEXT_TO_NOTHING) hints.push("one-wire");
@@ -76,7 +76,7 @@ function hintsFor(machine: Machine, finding: MeteredFinding, judged: Held): Hint
 const STEPS_ABOVE = 10;
 
 /** True where what was shown has fewer digits than its range shows, and those that are missing would turn the verdict. */
-function isCoarse({ verdict, shown, meter, leads, limits }: Held): boolean {
+function isCoarse({ verdict, shown, meter, leads, limits }: Assessment): boolean {
   const step = stepOf(shown);
   if (!meter || step < STEPS_ABOVE * meter.range.digitSize * (1 - 1e-9)) return false;
   return verdictOf(mayBe(shown, leads, meter.plusMinus + step / 2, limits), limits) !== verdict;
@@ -94,7 +94,7 @@ const isMultiple = (value: number, of: number): boolean =>
   Math.abs(value / of - Math.round(value / of)) < 1e-6 && Math.round(value / of) > 0;
 
 /** A reading in ohms as it is doubted. */
-interface OhmsJudged extends Held {
+interface OhmsJudged extends Assessment {
   readonly machine: Machine;
   readonly finding: OhmsFinding;
   /** The part on which both leads are. */
@@ -126,10 +126,10 @@ const OHM_DOUBTS: readonly (readonly [hint: Hint, when: (j: OhmsJudged) => boole
 ];
 
 const isWithin = (value: number, { low, high }: Interval): boolean => value >= low && value <= high;
-const plusMinusOf = ({ meter }: Held): number => meter?.plusMinus ?? 0;
+const plusMinusOf = ({ meter }: Assessment): number => meter?.plusMinus ?? 0;
 const isByOhmmeter = ({ of, testVolts }: Limits): boolean => of === "insulation" && testVolts === undefined;
 
-function hintsForOhms(machine: Machine, finding: OhmsFinding, judged: Held): Hint[] {
+function hintsForOhms(machine: Machine, finding: OhmsFinding, judged: Assessment): Hint[] {
   const part = machine.parts.find((p) => finding.place.between.every((b) => b.startsWith(`${p.id}.`)));
   const doubted = { ...judged, machine, finding, part };
   return OHM_DOUBTS.flatMap(([hint, when]) => (when(doubted) ? [hint] : []));

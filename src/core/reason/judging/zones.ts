@@ -1,5 +1,5 @@
 import type { Meter } from "../../model/instrument/meter";
-import { truthOf } from "../../record/finding/limits/held";
+import { truthOf } from "../../record/finding/limits/assess";
 import type { Limits } from "../../record/finding/limits/limits";
 import { type Verdict, verdictOf } from "../../record/finding/limits/verdict";
 

@@ -1,6 +1,6 @@
 import { item, real } from "../../model/array/at";
 import { isAcross } from "../../record/finding/kinds/ohms";
-import { readsHealthy } from "../../record/finding/limits/held";
+import { readsHealthy } from "../../record/finding/limits/assess";
 import { assembliesFitted, type JobState } from "../../record/job/state";
 import type { Hypothesis } from "../diagnosis/hypotheses";
 import type { Ranking } from "../diagnosis/rank";

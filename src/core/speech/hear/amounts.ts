@@ -1,4 +1,5 @@
 import { METRE_PER_SECOND_PER_FPM, PASCAL_PER_INCH_OF_WATER } from "../../model/quantity/quantity";
+import { FRACTIONS, ONES, TENS } from "../lexicon/numbers";
 import { isOneAway } from "./spelling";
 
 /** Holds what a number's unit makes of it. `none`: no unit was said. `kilo`, `mega`, `milli`: a bare prefix. `degree`, `inch`: C or F, water or not, is not told. */
@@ -105,6 +106,9 @@ const unitWritten = (text: string): readonly [SaidUnit, number] | undefined => {
   return found && [found[1], found[2]];
 };
 
+/** True for a unit that is written out, or `k`: a letter or “in” may be another word. */
+export const isUnit = (word: string): boolean => (word.length > 2 || /^k$/i.test(word)) && unitWritten(word) !== undefined;
+
 const FAHRENHEIT = (f: number): number => ((f - 32) * 5) / 9;
 
 const NUMBER = /^[-+]?(?:\d+(?:[.,]\d+)?|[.,]\d+)(?:e[-+]?\d+)?/i;
@@ -165,33 +169,9 @@ function unitAfter(rest: string): { unit: SaidUnit; factor: number; length: numb
   return undefined;
 }
 
-const WORD_NUMBERS: Readonly<Record<string, number>> = {
-  a: 1,
-  an: 1,
-  one: 1,
-  two: 2,
-  three: 3,
-  four: 4,
-  five: 5,
-  six: 6,
-  seven: 7,
-  eight: 8,
-  nine: 9,
-  ten: 10,
-  eleven: 11,
-  twelve: 12,
-  fifteen: 15,
-  twenty: 20,
-  thirty: 30,
-  forty: 40,
-  fifty: 50,
-  sixty: 60,
-  ninety: 90,
-  half: 0.5,
-  couple: 2,
-  quarter: 0.25,
-  another: 1,
-};
+/** Gives what a word counts; 1 for “a”, “another”. */
+const countOf = (word = ""): number => [ONES, TENS, FRACTIONS].map((of) => of.get(word.toLowerCase())).find((n) => n !== undefined) ?? 1;
+
 const WORDED =
   /^(?:(half|quarter)(?: of)? an? (hour|minute|second)|(?:a )?(couple) (?:of )?(minutes?|mins?|seconds?|secs?|hours?)|(an?|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|twenty|thirty|forty|fifty|sixty|ninety|another|half)(?: ?-? ?(five|odd|good|full|whole))? (minutes?|mins?|seconds?|secs?|hours?)(?: and a (half))?)\b/i;
 
@@ -201,9 +181,8 @@ export function timeInWordsAt(text: string): { readonly amount: Amount; readonly
   if (!found) return undefined;
   const [all, part, partUnit, couple, coupleUnit, count, extra, unit, half] = found;
   const factor = (u: string) => (/^h/i.test(u) ? 3600 : /^m/i.test(u) ? 60 : 1);
-  if (part)
-    return { amount: { value: (WORD_NUMBERS[part.toLowerCase()] ?? 1) * factor(partUnit ?? ""), unit: "second" }, length: all.length };
+  if (part) return { amount: { value: countOf(part) * factor(partUnit ?? ""), unit: "second" }, length: all.length };
   if (couple) return { amount: { value: 2 * factor(coupleUnit ?? ""), unit: "second" }, length: all.length };
-  const n = (WORD_NUMBERS[(count ?? "").toLowerCase()] ?? 1) + (extra?.toLowerCase() === "five" ? 5 : 0) + (half ? 0.5 : 0);
+  const n = countOf(count) + (extra?.toLowerCase() === "five" ? 5 : 0) + (half ? 0.5 : 0);
   return { amount: { value: n * factor(unit ?? ""), unit: "second" }, length: all.length };
 }

@@ -286,7 +286,12 @@ const isContent = (chunk: Chunk): boolean =>
   !chunk.filler && !chunk.loose && chunk.amount?.unit !== "second" && (chunk.amount !== undefined || chunk.unknown || !isOnlyManner(chunk));
 
 /** “and not 59”: the number that is taken back. */
-const isCorrected = (chunks: readonly Chunk[], at: number): boolean => chunks[at]?.amount !== undefined && has(chunks[at - 1], "no");
+const isCorrected = (chunks: readonly Chunk[], at: number): boolean =>
+  chunks[at]?.amount !== undefined &&
+  has(
+    chunks.slice(0, at).findLast((c) => !c.filler),
+    "no",
+  );
 
 /** Gives what a candidate says was seen: each sight with its answer. */
 const sightsIn = ({ meanings }: Candidate): ReadonlyMap<string, unknown> =>

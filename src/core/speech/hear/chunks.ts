@@ -75,10 +75,10 @@ const amountChunk = (amount: Amount, raw: string): Chunk => ({
 });
 
 /** “wire 24”, “drill 42”: a number without a unit behind one of these is its name, no reading. */
-const NUMBERED = new Set(["wire", "lead", "conductor", "screw", "drill", "size", "number", "no"]);
+const NUMBERED = new Set(["wire", "lead", "conductor", "screw", "drill", "size", "number"]);
 
 const withNumber = (chunk: Chunk, { amount, raw }: Extract<Token, { is: "amount" }>): Chunk | undefined =>
-  amount.unit === "none" && Number.isInteger(amount.value) && NUMBERED.has(chunk.text) && chunk.amount === undefined
+  amount.unit === "none" && Number.isInteger(amount.value) && amount.value > 0 && NUMBERED.has(chunk.text) && chunk.amount === undefined
     ? { ...chunk, raw: `${chunk.raw} ${raw}`, size: chunk.size + 1 }
     : undefined;
 

@@ -11,9 +11,9 @@ const isEmpty = ({ filler, loose }: Chunk): boolean => filler || loose;
 const NAMES: readonly Sense["is"][] = ["part", "assembly", "point", "panel", "piece", "plug", "leg"];
 
 type Slot = "amount" | "name";
-/** Holds what a chunk can take the place of: a number of a number, a name of a name. */
+/** Holds what a chunk can take the place of: what a meter shows of another such, a name of a name. */
 const slotOf = (chunk: Chunk): Slot | undefined =>
-  chunk.amount ? "amount" : chunk.senses.some((s) => NAMES.includes(s.is)) ? "name" : undefined;
+  chunk.amount || has(chunk, "open", "closed") ? "amount" : chunk.senses.some((s) => NAMES.includes(s.is)) ? "name" : undefined;
 
 /**
  * Puts what is corrected in the place of what was said before it: “element 108 sorry 10.8”, “limit open, no I mean cutoff”, “limit is bad,

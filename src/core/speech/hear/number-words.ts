@@ -1,26 +1,9 @@
-const counted = (words: string, by = 1): [string, number][] => words.split(" ").map((word, i) => [word, i * by]);
-const ONES = new Map([
-  ...counted(
-    "zero one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen seventeen eighteen nineteen",
-  ),
-  ...["nought", "naught", "oh"].map((word): [string, number] => [word, 0]),
-]);
-const TENS = new Map(counted("zero ten twenty thirty forty fifty sixty seventy eighty ninety", 10).slice(2));
-const SCALES = new Map([
-  ["hundred", 100],
-  ["thousand", 1000],
-]);
-/** Part of one more, said behind a number or before a unit. */
-const FRACTIONS = new Map([
-  ["half", 0.5],
-  ["quarter", 0.25],
-]);
-/** One number word alone is a number before one of these: “five ohms”, not “one fell off”. */
-const UNIT = /^(ohms?|volts?|amps?|milliamps?|microfarads?|meg|megs|megohms?|k|kilohms?|degrees|inch|inches|percent)$/;
+import { FRACTIONS, ONES, SCALES, TENS } from "../lexicon/numbers";
+import { isUnit } from "./amounts";
 
 /**
  * Writes numbers that are said in words as figures: “ten point eight”, “one forty five”, “two thirty eight”, “thirteen hundred”, “twenty two
- * and a half”, “half an ohm”. One word alone is left as it is unless a unit follows; so is any run of number words that is no number (“two three”).
+ * and a half”, “half an ohm”. One word alone is left as it is unless a unit follows: “five ohms”, not “one fell off”; so is any run of number words that is no number (“two three”).
  */
 export function withFigures(text: string): string {
   const pieces = text.split(/( +)/);
@@ -62,7 +45,7 @@ function numberAt(words: readonly string[], from: number): Said | undefined {
     says = String(value);
     used += 3;
   }
-  if (used === 1 && !UNIT.test(at(1))) return undefined;
+  if (used === 1 && !isUnit(at(1))) return undefined;
   return { says: says + markOf(words[from + used - 1]), used };
 }
 
@@ -70,7 +53,7 @@ function numberAt(words: readonly string[], from: number): Said | undefined {
 function fractionOfUnit(words: readonly string[], from: number): Said | undefined {
   const [part, article, unit] = [0, 1, 2].map((k) => bare(words[from + k]));
   const value = FRACTIONS.get(part ?? "");
-  if (value === undefined || !/^(a|an|of)$/.test(article ?? "") || !UNIT.test(unit ?? "")) return undefined;
+  if (value === undefined || !/^(a|an|of)$/.test(article ?? "") || !isUnit(unit ?? "")) return undefined;
   return { says: String(value), used: 2 };
 }
 

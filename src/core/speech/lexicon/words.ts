@@ -38,7 +38,7 @@ export const WORDS = {
   asking:
     "what, whats, what is, why, where, which, how much, how long, how many, how, should i, can i, may i, do i, shall i, could i, am i, who, when can, tell me, show me, give me, list",
   elsewhere:
-    "the room, of the room, ceiling, washing machine, washer, fridge, freezer, dishwasher, oven, stove, cooker, boiler, furnace, water heater, neighbours dryer, neighbors dryer, other dryer, old dryer, previous dryer, next dryer, other machine, old machine, toaster, kettle",
+    "sorry about, sorry for, the room, of the room, ceiling, washing machine, washer, fridge, freezer, dishwasher, oven, stove, cooker, boiler, furnace, water heater, neighbours dryer, neighbors dryer, other dryer, old dryer, previous dryer, next dryer, other machine, old machine, toaster, kettle",
   too: "too, as well, also, likewise, ditto",
   // Verdicts
   good: "tests good, tests ok, tests okay, tests fine, tested good, tested ok, tested fine, measures good, measures ok, measures fine, reads good, reads ok, reads fine, checks good, rings out ok, meters good, makes and breaks, makes and breaks fine, makes and breaks clean, opens and closes, opens and closes fine, opens and closes as it should, closes and opens, switches, switches fine, switches ok, switches over, changes over, good, ok, okay, fine, ~pass, passed, healthy, ~check out, checks out ok, all right, alright, no problem, in order, within spec, in spec, in range, within range, normal, as it should, as it should be, right, correct, perfect, sound, no fault, no faults, as rated, great, spot on, not bad, not blown, not faulty",

@@ -5,7 +5,7 @@ import { formatValue } from "../../../core/model/quantity/format";
 import { judgeInJob } from "../../../core/reason/diagnosis/judge-in-job";
 import type { Judgement } from "../../../core/reason/judging/judge";
 import { controlsIn } from "../../../core/record/finding/circumstances";
-import { lessLeads } from "../../../core/record/finding/limits/held";
+import { lessLeads } from "../../../core/record/finding/limits/assess";
 import type { Limits } from "../../../core/record/finding/limits/limits";
 import { limitsOf } from "../../../core/record/finding/limits/limits-of";
 import { isMetered, readingAt } from "../../../core/record/finding/metered";

@@ -45,7 +45,6 @@ export function NewJob({ machines }: Props) {
   useEffect(() => {
     if (!getValues("by")) setValue("by", technician());
   }, [setValue, getValues]);
-  const onlyHere = useOpening(opened);
   // Disabled, not only out of reach: Enter in a field would send the form to the address of this page.
   const alive = useAlive();
   const [corrections, setCorrections] = useState<Corrections>({});
@@ -95,13 +94,7 @@ export function NewJob({ machines }: Props) {
             <Button look="main" type="submit" disabled={!alive || form.formState.isSubmitting || !!opened}>
               Create job
             </Button>
-            {opened && (
-              <p role="status">
-                {onlyHere
-                  ? "This browser can't save: stay on this page until the server has the job."
-                  : "Saved on this device. Opening the job."}
-              </p>
-            )}
+            {opened && <Opening job={opened} />}
           </div>
         </form>
       </main>
@@ -143,11 +136,10 @@ function useWholeMachine(ref: MachineRef | undefined): Machine | undefined {
 /** Says how long the server is waited for before the job is opened from this device. */
 const PATIENCE_MS = 1500;
 
-/** Goes to the job as soon as the server has it; when that takes long, from what is here. True while it is in this page alone, and would be lost by leaving. */
-function useOpening(job: string | undefined): boolean {
+/** Goes to the job as soon as the server has it; when that takes long, from what is here, unless it is in this page alone and would be lost by leaving. */
+function Opening({ job }: { readonly job: string }) {
   const [onlyHere, setOnlyHere] = useState(false);
   useEffect(() => {
-    if (job === undefined) return;
     let isLeaving = false;
     // Once: a second going there would break off the first.
     const open = () => {
@@ -170,7 +162,11 @@ function useOpening(job: string | undefined): boolean {
       stop();
     };
   }, [job]);
-  return onlyHere;
+  return (
+    <p role="status">
+      {onlyHere ? "This browser can't save: stay on this page until the server has the job." : "Saved on this device. Opening the job."}
+    </p>
+  );
 }
 
 type TextField = "by" | "customer" | "place" | "phone" | "serial";

@@ -32,28 +32,28 @@ export function MeterForm({ meter, onKeep, onLeave }: Props) {
     defaultValues: { ...fieldsOf(meter), ranges: [...fieldsOf(meter).ranges] },
   });
   const { fields, append, remove } = useFieldArray({ control, name: "ranges" });
-  const [amiss, setAmiss] = useState<Amiss>({});
+  const [invalid, setInvalid] = useState<Amiss>({});
   const submit = handleSubmit((typed: MeterFields) => {
     const read = meterFrom(typed);
     if (read.ok) onKeep(read.meter);
-    else setAmiss(read.amiss);
+    else setInvalid(read.amiss);
   });
   return (
     <form className={styles.form} onSubmit={submit} aria-label="A meter">
       <label>
-        Name <input {...register("name", { maxLength: 60 })} aria-invalid={!!amiss.name} autoComplete="off" />
+        Name <input {...register("name", { maxLength: 60 })} aria-invalid={!!invalid.name} autoComplete="off" />
       </label>
       <div className={styles.ranges}>
         <table>
           <Heads />
           <tbody>
             {fields.map((row, i) => (
-              <RangeRow key={row.id} at={i} amiss={amiss} register={register} onRemove={() => remove(i)} />
+              <RangeRow key={row.id} at={i} invalid={invalid} register={register} onRemove={() => remove(i)} />
             ))}
           </tbody>
         </table>
       </div>
-      {Object.entries(amiss).map(([field, why]) => (
+      {Object.entries(invalid).map(([field, why]) => (
         <p key={field} role="alert">
           {field.startsWith("ranges.") ? `Range ${Number(field.split(".")[1]) + 1}: ` : ""}
           {why}
@@ -88,12 +88,12 @@ const Heads = () => (
 
 interface RangeProps {
   readonly at: number;
-  readonly amiss: Amiss;
+  readonly invalid: Amiss;
   readonly register: UseFormRegister<Typed>;
   readonly onRemove: () => void;
 }
 
-function RangeRow({ at, amiss, register, onRemove }: RangeProps) {
+function RangeRow({ at, invalid, register, onRemove }: RangeProps) {
   const name = `Range ${at + 1}`;
   return (
     <tr>
@@ -110,7 +110,7 @@ function RangeRow({ at, amiss, register, onRemove }: RangeProps) {
         <td key={field}>
           <input
             aria-label={`${name}, ${head}`}
-            aria-invalid={!!amiss[`ranges.${at}.${field}`]}
+            aria-invalid={!!invalid[`ranges.${at}.${field}`]}
             {...register(`ranges.${at}.${field}`)}
             autoComplete="off"
           />

@@ -11,7 +11,7 @@ import { lower } from "../../../model/naming/text";
 import type { Question } from "../../finding/finding";
 import { isSoundToCabinet } from "../../finding/insulation";
 import { isAcross, isToCabinet } from "../../finding/kinds/ohms";
-import { readsHealthy } from "../../finding/limits/held";
+import { readsHealthy } from "../../finding/limits/assess";
 import { looksAt, ohmsAt } from "../evidence";
 import { assembliesFitted, type JobState } from "../state";
 import { defineCheck, letsRun, noDanger, SOUND } from "./definition";

@@ -27,7 +27,7 @@ export const leak = defineCheck<"leak", LeakCheck>({
     ({
       joint: "a gas joint was opened and not leak tested since",
       bubbles: "bubbles were seen at a gas joint",
-      smell: "it smelled of gas and nobody has soaped every joint since and found them tight",
+      smell: "it smelled of gas and the joints have not all passed a leak test since",
     })[because],
   right: () => "Gas work is for a licensed technician.",
 });

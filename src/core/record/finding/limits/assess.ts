@@ -13,8 +13,8 @@ const UNKNOWN_LEADS: Interval = { low: 0, high: 0.9 };
 export const LEADS_KNOWN_TO = 0.05;
 const NO_LEADS = { low: 0, high: 0, known: true };
 
-/** A reading held against what a good machine reads there; in its unit. */
-export interface Held {
+/** A reading compared with what a good machine reads there; in its unit. */
+export interface Assessment {
   readonly unit: Unit;
   readonly verdict: Verdict;
   /** As shown; Infinity for OL. */
@@ -29,7 +29,7 @@ export interface Held {
 }
 
 /** The one answer to whether a reading is healthy: the benches show it, and causes, beliefs and plans go by it. */
-export function held(machine: Machine, finding: MeteredFinding, meter: Meter = COMMON_METER): Held {
+export function assess(machine: Machine, finding: MeteredFinding, meter: Meter = COMMON_METER): Assessment {
   const limits = limitsOf(machine, finding);
   const { unit } = limits;
   const shown = finding.result.is === "OL" ? Infinity : unit === "ohm" ? finding.result.value : Math.abs(finding.result.value);
@@ -42,9 +42,9 @@ export function held(machine: Machine, finding: MeteredFinding, meter: Meter = C
 
 /** False where a reading can't be a good machine's. What no meter read is not judged: true. */
 export const readsHealthy = (machine: Machine, finding: Finding | undefined): boolean =>
-  finding === undefined || !isMetered(finding) || held(machine, finding).verdict !== "fail";
+  finding === undefined || !isMetered(finding) || assess(machine, finding).verdict !== "fail";
 
-function leadsKnown(known: number | undefined): Held["leads"] {
+function leadsKnown(known: number | undefined): Assessment["leads"] {
   return known === undefined
     ? { ...UNKNOWN_LEADS, known: false }
     : { low: known - LEADS_KNOWN_TO, high: known + LEADS_KNOWN_TO, known: true };
