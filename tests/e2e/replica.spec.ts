@@ -39,7 +39,7 @@ async function device(browser: Browser): Promise<BrowserContext> {
   return browser.newContext({ viewport: { width: 1280, height: 800 } });
 }
 
-/** What is pushed comes long before anything is asked for anew; how soon is measured by `./yennic bench live`. */
+/** A push comes long before anything is asked for anew; how soon is measured by `./yennic bench live`. */
 const PUSHED_MS = 5000;
 
 test("two tabs: what one records the other shows at once, without focus or reload, and one of them sends", async ({ context }) => {

@@ -151,7 +151,7 @@ bothSizes(() => {
     await line.fill("thermostat open");
     await line.press("Enter");
     await page.getByRole("button", { name: /^All \d+/ }).click();
-    const guess = record(page).getByRole("button", { name: "High-limit thermostat, wires off: OL" });
+    const guess = record(page).getByRole("button", { name: "High-limit thermostat, wires off: OL", exact: true });
     await guess.click();
     // The guess has the finding's own words: only once it is gone they are the finding's.
     await expect(guess).toHaveCount(0);
